@@ -1,0 +1,87 @@
+/** The fit of a family to a channel: plan, findings, listings and the state of every child. */
+import { isOnSale } from '../family/level';
+import { familyIndex } from '../family/weave';
+import { rulesFor } from '../rulebook/read';
+import { pairingLookup } from './pairing';
+import { bestPlans, planNamed, planTask } from './planner';
+import { projectListings } from './project';
+import { identifierFindings, pictureFindings, priceFindings, stockFindings } from './findings/children';
+import { pairingFindings, planFindings, settingFindings } from './findings/structure';
+import { fieldFindings, oddFigures, wordingFindings } from './findings/wording';
+import type { CheckContext, Finding, Fit, FitInput, FitState } from './context';
+
+const CHECKS = [
+  planFindings, settingFindings, pairingFindings, identifierFindings, priceFindings, stockFindings, pictureFindings, fieldFindings, wordingFindings, oddFigures,
+];
+
+const WEIGHT = { stops: 0, warns: 1, advises: 2 };
+
+/**
+ * Computes how a family goes onto a channel. Pure and quick enough to run at every keystroke.
+ * A channel without a category for such goods, or one the seller does not offer the family on, gives the state `absent`.
+ */
+export function computeFit(input: FitInput): Fit {
+  const { family, rulebook } = input;
+  const { woven } = familyIndex(family);
+  const wish = family.wishes[rulebook.channel];
+  const category = rulesFor(rulebook, String(family.fields.category ?? ''));
+  if (!category || wish?.offered === false || family.retired) {
+    return {
+      channel: rulebook.channel, state: 'absent', category, plans: [], plan: null, listings: [], fees: '0',
+      findings: category ? [] : [{
+        code: 'category.none', severity: 'advises', place: { level: 'family' }, key: 'category', rule: 'categories',
+        text: family.fields.category ? `${rulebook.name} has no category for these goods.` : `Choose a category: it decides where on ${rulebook.name} the family goes.`,
+      }],
+      childStates: Object.fromEntries(woven.map((child) => [child.id, 'absent' as const])),
+    };
+  }
+  const task = planTask(family, category.rules, wish, [...input.live], input.settings.objective);
+  const plans = bestPlans(task);
+  const chosen = wish?.chosen ? (plans.find((plan) => plan.signature === wish.chosen) ?? planNamed(task, wish.chosen)) : null;
+  const plan = chosen ?? plans[0] ?? null;
+  const offeredIds = new Set(task.children.map((child) => child.id));
+  const context: CheckContext = {
+    ...input, category, plan,
+    offered: woven.filter((child) => offeredIds.has(child.id)),
+    pairingOf: pairingLookup(rulebook.channel, input.pairings, category.rules.axes.roles),
+  };
+  const findings = CHECKS.flatMap((check) => check(context)).sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
+  return {
+    channel: rulebook.channel, category, plans, plan, findings,
+    state: stateOf(findings),
+    listings: plan ? projectListings(context, plan) : [],
+    childStates: childStates(context, findings),
+    fees: plan?.bill.fees ?? '0',
+  };
+}
+
+function stateOf(findings: readonly Finding[]): FitState {
+  if (findings.some((finding) => finding.severity === 'stops')) return 'stopped';
+  return findings.some((finding) => finding.severity === 'warns') ? 'needs' : 'fits';
+}
+
+/** A child's state comes from the findings on it and on its values. What stops the whole family is said of the family. */
+function childStates(context: CheckContext, findings: readonly Finding[]): Record<string, FitState> {
+  const own = new Map<string, Finding[]>();
+  const add = (key: string, finding: Finding) => {
+    const there = own.get(key);
+    if (there) there.push(finding);
+    else own.set(key, [finding]);
+  };
+  for (const finding of findings) {
+    if (finding.place.level === 'child') add(finding.place.childId, finding);
+    else if (finding.place.level === 'value') add(finding.place.valueId, finding);
+  }
+  const offered = new Set(context.offered.map((child) => child.id));
+  return Object.fromEntries(
+    familyIndex(context.family).woven.map((child) => {
+      if (!offered.has(child.id) || !isOnSale(context.family, child)) return [child.id, 'absent' as const];
+      return [child.id, stateOf([child.id, ...Object.values(child.at)].flatMap((key) => own.get(key) ?? []))];
+    }),
+  );
+}
+
+/** Findings of the same code, which one remedy can mend together. */
+export function alike(findings: readonly Finding[], one: Finding): Finding[] {
+  return findings.filter((finding) => finding.code === one.code && finding.remedy?.kind === one.remedy?.kind);
+}

@@ -1,0 +1,62 @@
+/** Labels of options within a channel's limit: each part shortened in the same way everywhere, and no two alike. */
+import type { TaskAxis } from './task';
+
+/** The forms a value's label may take, from full to its short code. Each axis uses one form throughout. */
+const FORMS: ((label: string, code: string) => string)[] = [
+  (label) => label,
+  (label) => label.replace(/\s*\([^)]*\)/g, '').trim() || label,
+  (label) => words(label, 7),
+  (label) => words(label, 4),
+  (_label, code) => code,
+];
+
+const words = (label: string, length: number) =>
+  label.split(/\s+/).map((word) => (word.length > length + 1 ? word.slice(0, length).replace(/[-'.,]+$/, '') + '.' : word)).join(' ');
+
+const SEPARATORS = [' / ', '/'];
+
+export interface OptionLabels {
+  labels: string[];
+  shortened: boolean;
+}
+
+/**
+ * Labels for combinations of values (one row a combination, value places per axis), at most `atMost` characters long, without
+ * `forbidden` characters, all different. Loses as few characters as can be; null where even short codes do not do.
+ */
+export function optionLabels(axes: readonly TaskAxis[], rows: readonly (readonly number[])[], atMost: number, forbidden: string): OptionLabels | null {
+  const forms = axes.map((axis) =>
+    FORMS.map((form) => axis.values.map((value) => clean(form(value.label, value.code), forbidden) || value.code)),
+  );
+  let best: { lost: number; labels: string[] } | null = null;
+  const choice = new Array<number>(axes.length).fill(0);
+  const fullLength = total(rows.map((row) => row.map((at, axis) => forms[axis]![0]![at]!).join(SEPARATORS[0]).length));
+  for (;;) {
+    for (const separator of axes.length > 1 ? SEPARATORS : ['']) {
+      const labels = rows.map((row) => row.map((at, axis) => forms[axis]![choice[axis]!]![at]!).join(separator));
+      if (labels.some((label) => label.length > atMost || label.length === 0)) continue;
+      const lost = fullLength - total(labels.map((label) => label.length));
+      if (best && lost >= best.lost) continue;
+      if (new Set(labels.map((label) => label.toLowerCase())).size < labels.length) continue;
+      best = { lost, labels };
+      if (lost === 0) return { labels, shortened: changed(axes, rows, labels) };
+    }
+    let axis = choice.length - 1;
+    while (axis >= 0 && choice[axis] === FORMS.length - 1) choice[axis--] = 0;
+    if (axis < 0) break;
+    choice[axis]! += 1;
+  }
+  return best ? { labels: best.labels, shortened: changed(axes, rows, best.labels) } : null;
+}
+
+function changed(axes: readonly TaskAxis[], rows: readonly (readonly number[])[], labels: readonly string[]): boolean {
+  return rows.some((row, at) => row.map((value, axis) => axes[axis]!.values[value]!.label).join(SEPARATORS[0]) !== labels[at]);
+}
+
+function clean(label: string, forbidden: string): string {
+  let text = label;
+  for (const mark of forbidden) text = text.replaceAll(mark, ' ');
+  return text.replace(/\s+/g, ' ').trim();
+}
+
+const total = (lengths: number[]) => lengths.reduce((sum, one) => sum + one, 0);

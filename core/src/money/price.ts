@@ -1,0 +1,68 @@
+/** From the seller's price to the price a channel shows, and what is left of it. All exact. */
+import Big from 'big.js';
+import { toCurrency } from './amount';
+
+export interface ChannelPricing {
+  /** ISO 4217 code of the channel. */
+  currency: string;
+  /** The channel's prices contain tax. */
+  taxIncluded: boolean;
+  /** Units of the channel's currency for one unit of the seller's, as a decimal string. */
+  rate: string;
+  /** The seller's tax in percent. The seller's own prices contain it. */
+  taxPercent: string;
+}
+
+/** The seller's price (tax included) in the channel's currency and tax sense, rounded half up at the very end. */
+export function channelPrice(price: string, how: ChannelPricing): string {
+  let exact = new Big(price).times(how.rate);
+  if (!how.taxIncluded) exact = withoutTax(exact.toString(), how.taxPercent);
+  return toCurrency(exact, how.currency);
+}
+
+/** amount + tax: 300 plus 10 % is 330. */
+export function withTax(amount: string, percent: string): Big {
+  return new Big(amount).times(new Big(percent).div(100).plus(1));
+}
+
+/** The amount before tax that becomes `amount` with it: 330 at 10 % is 300. */
+export function withoutTax(amount: string, percent: string): Big {
+  return new Big(amount).div(new Big(percent).div(100).plus(1));
+}
+
+/** A tax slab: the rate that holds up to and including a price. The last slab has no upper end. */
+export interface TaxSlab {
+  upTo?: string;
+  percent: string;
+}
+
+/** The rate for a price: the first slab that reaches it. */
+export function slabRate(slabs: readonly TaxSlab[], price: string): string {
+  const slab = slabs.find((one) => one.upTo === undefined || new Big(price).lte(one.upTo));
+  if (!slab) throw new RangeError(`no tax slab reaches ${price}`);
+  return slab.percent;
+}
+
+export interface Earning {
+  commission: string;
+  tax: string;
+  left: string;
+  /** Percent of the price without tax, one decimal. */
+  marginPercent: string;
+}
+
+/** What is left of a selling price (tax included) after tax, commission on it and cost. In the price's currency, two decimals kept by `currency`. */
+export function earning(
+  price: string,
+  costs: { cost: string; taxPercent: string; commissionPercent: string; currency: string },
+): Earning {
+  const net = withoutTax(price, costs.taxPercent);
+  const commission = new Big(price).times(costs.commissionPercent).div(100);
+  const left = net.minus(commission).minus(costs.cost);
+  return {
+    commission: toCurrency(commission, costs.currency),
+    tax: toCurrency(new Big(price).minus(net), costs.currency),
+    left: toCurrency(left, costs.currency),
+    marginPercent: net.eq(0) ? '0.0' : left.div(net).times(100).toFixed(1),
+  };
+}
