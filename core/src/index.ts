@@ -30,5 +30,6 @@ export * from './sheet/intake';
 export * from './sheet/upload';
 export * from './change/commands';
 export * from './change/run';
+export * from './change/replace';
 export * from './change/patch';
 export * from './change/describe';

@@ -153,7 +153,7 @@ function setFields(fields: Figures, place: Place, figures: Record<string, Figure
 }
 
 /** SKUs and GTINs are unique within the family, and a SKU on the shelf stays taken. */
-function checkIdentifiers(family: Family): void {
+export function checkIdentifiers(family: Family): void {
   const everyone = [...Object.values(family.children), ...Object.values(family.shelf).map((one) => one.child)];
   unique(family, everyone, 'sku', (text) => text.toUpperCase());
   unique(family, everyone, 'gtin', gtin14);

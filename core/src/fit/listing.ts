@@ -77,12 +77,15 @@ export function listingMessage(live: Listing | undefined, next: Listing | undefi
   const changes: Partial<Omit<Listing, 'key' | 'items'>> = Object.fromEntries(
     Object.entries(shared).filter(([name, figure]) => !same(live[name as keyof Listing], figure)),
   );
+  // A sheet names options on the rows of children, so when the options change every child says its own again.
+  const bare = (listing: Listing) => listing.axes.map((axis) => ({ ...axis, options: axis.options.map(({ label, paired }) => ({ label, paired })) }));
+  const optionsChanged = !same(bare(live), bare(next));
   const before = new Map(live.items.map((item) => [item.sku, item]));
   const changed = items.flatMap((item): RevisedItem[] => {
     const was = before.get(item.sku);
     before.delete(item.sku);
     if (!was) return [item];
-    const differing = Object.entries(item).filter(([name, figure]) => !same(was[name as keyof ListingItem], figure));
+    const differing = Object.entries(item).filter(([name, figure]) => (name === 'options' && optionsChanged) || !same(was[name as keyof ListingItem], figure));
     const cleared = Object.keys(was).filter((name) => item[name as keyof ListingItem] === undefined);
     if (differing.length === 0 && cleared.length === 0) return [];
     return [{ ...Object.fromEntries(differing), sku: item.sku, ...(cleared.length > 0 ? { cleared } : {}) }];

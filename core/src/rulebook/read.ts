@@ -41,3 +41,9 @@ function mergedRules(rulebook: Rulebook, category: Rulebook['categories'][number
   merged.fields = [...rulebook.rules.fields.filter((field) => !replaced.has(field.key)), ...category.fields];
   return merged;
 }
+
+/** The rules with the fields of all categories together: what the columns of an upload sheet are made from. */
+export function rulesForSheet(rulebook: Rulebook): Rules {
+  const fields = new Map([...rulebook.rules.fields, ...rulebook.categories.flatMap((category) => category.fields)].map((field) => [field.key, field]));
+  return { ...rulebook.rules, fields: [...fields.values()] };
+}

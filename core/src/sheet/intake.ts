@@ -42,8 +42,13 @@ interface GoodRow {
   figures: { key: string; figure: Figure | null }[];
 }
 
+/** Says whose an SKU or GTIN is when it belongs to another family. */
+export type TakenElsewhere = (kind: 'sku' | 'gtin', figure: string) => string | null;
+
 /** Reads rows of text against a family. `stock` is what is held now. */
-export function readSheet(family: Family, headers: readonly string[], rows: readonly (readonly string[])[], stock: Record<string, number>): SheetReading {
+export function readSheet(
+  family: Family, headers: readonly string[], rows: readonly (readonly string[])[], stock: Record<string, number>, takenElsewhere: TakenElsewhere = () => null,
+): SheetReading {
   const matched = matchColumns(family, headers);
   const reading: SheetReading = { rows: [], unknownColumns: matched.unknown, commands: [], afterwards: () => [], stock: [] };
   if (matched.missingAxes.length > 0) {
@@ -51,10 +56,10 @@ export function readSheet(family: Family, headers: readonly string[], rows: read
   }
   const good: GoodRow[] = [];
   const seen = new Set<string>();
-  const owners = identifierOwners(family);
+  const world = { owners: identifierOwners(family), takenElsewhere };
   rows.forEach((cells, at) => {
     if (cells.every((cell) => cell.trim() === '')) return;
-    const verdict = readRow(family, matched.columns, headers, cells, at + 2, stock, seen, owners, reading.stock, good);
+    const verdict = readRow(family, matched.columns, headers, cells, at + 2, stock, seen, world, reading.stock, good);
     reading.rows.push(verdict);
   });
 
@@ -78,7 +83,7 @@ export function readSheet(family: Family, headers: readonly string[], rows: read
 
 function readRow(
   family: Family, columns: readonly (Column | null)[], headers: readonly string[], cells: readonly string[], row: number, stock: Record<string, number>,
-  seen: Set<string>, owners: Map<string, string>, counted: SheetReading['stock'], good: GoodRow[],
+  seen: Set<string>, { owners, takenElsewhere }: { owners: Map<string, string>; takenElsewhere: TakenElsewhere }, counted: SheetReading['stock'], good: GoodRow[],
 ): RowVerdict {
   const problems: CellProblem[] = [];
   const changes: RowVerdict['changes'] = [];
@@ -119,6 +124,8 @@ function readRow(
     if (owner && owner !== (child?.id ?? key)) {
       return void problems.push({ column: header, message: `${text} belongs to ${placeLabel(family, { level: 'child', childId: owner })} already.` });
     }
+    const other = (field.key === 'sku' || field.key === 'gtin') && typeof read.figure === 'string' ? takenElsewhere(field.key, read.figure) : null;
+    if (other) return void problems.push({ column: header, message: `${text} belongs to ${other} already.` });
     if (read.figure !== null && (field.key === 'sku' || field.key === 'gtin')) owners.set(identity(field.key, read.figure), child?.id ?? key);
     figures.push({ key: field.key, figure: read.figure });
     changes.push({ column: header, before, after: showFigure(field, read.figure) });

@@ -1,0 +1,91 @@
+/** Checks all channels make in their own numbers. Written for the channels alone. */
+import type { Goods, LookAt, Reason } from '../goods';
+
+export const say = (text: string, field: string | null = null, sku: string | null = null): Reason => ({ text, field, sku });
+
+/** Sum of products with 3 and 1 from the right end, GS1's way. */
+export function digitsAddUp(number: string): boolean {
+  if (![8, 12, 13, 14].includes(number.length) || !/^\d+$/.test(number)) return false;
+  const reversed = [...number].reverse().map(Number);
+  return reversed.reduce((sum, digit, at) => sum + digit * (at % 2 === 1 ? 3 : 1), 0) % 10 === 0;
+}
+
+/** Things that make a listing no listing: nothing in it, children twice, options that do not belong. */
+export function shape(goods: Goods, limits: { axes: number; perAxis: number; children: number; label: number; sku: number }): Reason[] {
+  const reasons: Reason[] = [];
+  if (goods.items.length === 0) reasons.push(say('The listing has no child.'));
+  if (goods.axes.length > limits.axes) reasons.push(say(`${goods.axes.length} axes; ${limits.axes} are possible.`, 'Options'));
+  if (goods.items.length > limits.children) reasons.push(say(`${goods.items.length} children; ${limits.children} are possible.`, 'Options'));
+  for (const axis of goods.axes) {
+    if (axis.options.length > limits.perAxis) reasons.push(say(`${axis.name} has ${axis.options.length} options; ${limits.perAxis} are possible.`, 'Options'));
+    for (const option of axis.options) if (option.label.length > limits.label || option.label === '') reasons.push(say(`"${option.label}" has ${option.label.length} characters; 1 to ${limits.label} are possible.`, 'Options'));
+    if (new Set(axis.options.map((option) => option.label.toLowerCase())).size < axis.options.length) reasons.push(say(`${axis.name} has one label twice.`, 'Options'));
+  }
+  const skus = new Set<string>();
+  const crossings = new Set<string>();
+  for (const item of goods.items) {
+    if (item.sku === '' || item.sku.length > limits.sku) reasons.push(say(`The SKU has ${item.sku.length} characters; 1 to ${limits.sku} are possible.`, 'SKU', item.sku));
+    if (skus.has(item.sku)) reasons.push(say(`The SKU ${item.sku} stands twice.`, 'SKU', item.sku));
+    skus.add(item.sku);
+    const crossing = item.options.join('\u0001');
+    if (crossings.has(crossing)) reasons.push(say(`Two children are ${item.options.join(', ')}.`, 'Options', item.sku));
+    crossings.add(crossing);
+    if (item.options.length !== goods.axes.length || item.options.some((label, at) => !goods.axes[at]?.options.some((option) => option.label === label))) {
+      reasons.push(say(`${item.options.join(', ')} is not among the options of the listing.`, 'Options', item.sku));
+    }
+  }
+  return reasons;
+}
+
+/** Prices within bounds, in the channel's currency and decimals. */
+export function prices(goods: Goods, how: { currency: string; decimals: number; least: number; most: number; listAbove: boolean }): Reason[] {
+  const form = how.decimals === 0 ? /^\d+$/ : new RegExp(`^\\d+\\.\\d{${how.decimals}}$`);
+  const reasons = goods.currency === how.currency ? [] : [say(`Prices are in ${goods.currency}; ${how.currency} is used here.`, 'Price')];
+  for (const item of goods.items) {
+    if (!form.test(item.price)) reasons.push(say(`"${item.price}" is no price with ${how.decimals} decimals.`, 'Price', item.sku));
+    else if (Number(item.price) < how.least || Number(item.price) > how.most) reasons.push(say(`A price of ${item.price} is not between ${how.least} and ${how.most}.`, 'Price', item.sku));
+    if (how.listAbove && item.listPrice !== undefined && Number(item.listPrice) <= Number(item.price)) reasons.push(say(`The list price ${item.listPrice} is not above the price ${item.price}.`, 'List price', item.sku));
+  }
+  return reasons;
+}
+
+/** Pieces between two bounds, whole. */
+export function pieces(goods: Goods, least: number, most: number): Reason[] {
+  return goods.items
+    .filter((item) => !Number.isInteger(item.stock) || item.stock < least || item.stock > most)
+    .map((item) => say(`${item.stock} pieces; ${least} to ${most} are possible.`, 'Pieces', item.sku));
+}
+
+type Wanted = { name: string; from?: number; to?: number; required?: boolean; entry?: number };
+
+/** Texts and lists: there when required, of the right length. Numbers only have to be above zero. */
+export function texts(fields: Goods['fields'], wanted: Wanted[], sku: string | null = null): Reason[] {
+  return wanted.flatMap(({ name, from = 0, to = Infinity, required = false, entry = Infinity }): Reason[] => {
+    const figure = fields[name];
+    const empty = figure === undefined || figure === '' || (Array.isArray(figure) && figure.length === 0);
+    if (empty) return required ? [say(`${name} is missing.`, name, sku)] : [];
+    if (typeof figure === 'number') return figure > 0 ? [] : [say(`${name} is ${figure}.`, name, sku)];
+    if (typeof figure === 'boolean') return [];
+    if (figure.length < from || figure.length > to) return [say(`${name} has ${figure.length} ${Array.isArray(figure) ? 'entries' : 'characters'}; ${from} to ${to} are possible.`, name, sku)];
+    return Array.isArray(figure) && figure.some((one) => one.length > entry) ? [say(`An entry of ${name} has more than ${entry} characters.`, name, sku)] : [];
+  });
+}
+
+/** No text may lead away from the channel. */
+export function noLinks(fields: Goods['fields']): Reason[] {
+  return Object.entries(fields).flatMap(([name, figure]) =>
+    /https?:\/\/|www\.\w/i.test([figure].flat().join(' ')) ? [say(`${name} leads to another site.`, name)] : []);
+}
+
+/** Looks at every picture once. */
+export async function pictures(addresses: readonly string[], lookAt: LookAt, how: { least: number; most: number; pixels: number; whiteFirst: boolean }, sku: string | null = null): Promise<Reason[]> {
+  if (addresses.length < how.least || addresses.length > how.most) return [say(`${addresses.length} pictures; ${how.least} to ${how.most} are possible.`, 'Picture', sku)];
+  const reasons: Reason[] = [];
+  for (const [at, address] of addresses.entries()) {
+    const seen = await lookAt(address);
+    if (!seen) reasons.push(say(`Picture ${at + 1} cannot be fetched.`, 'Picture', sku));
+    else if (Math.min(seen.width, seen.height) < how.pixels) reasons.push(say(`Picture ${at + 1} has ${seen.width} × ${seen.height} pixels; ${how.pixels} are the least.`, 'Picture', sku));
+    else if (at === 0 && how.whiteFirst && !seen.white) reasons.push(say('The first picture has no white background.', 'Picture', sku));
+  }
+  return reasons;
+}

@@ -1,0 +1,23 @@
+/** A listing as schema.org data: a ProductGroup with its variants (https://schema.org/ProductGroup). */
+import type { Goods, Item } from '../goods';
+
+const PROPERTY: Record<string, string> = { colour: 'color', size: 'size', material: 'material', pattern: 'pattern' };
+
+export function productGroup(goods: Goods, page: string): Record<string, unknown> {
+  const text = (...names: string[]) => names.map((name) => goods.fields[name]).find((figure) => typeof figure === 'string');
+  return {
+    '@context': 'https://schema.org', '@type': 'ProductGroup', productGroupID: goods.key, url: page,
+    name: text('Name', 'Title'), description: text('Text', 'Story'), ...(text('Brand') ? { brand: { '@type': 'Brand', name: text('Brand') } } : {}),
+    variesBy: goods.axes.flatMap((axis) => (PROPERTY[axis.role] ? [`https://schema.org/${PROPERTY[axis.role]}`] : [])),
+    hasVariant: goods.items.map((item) => variant(goods, item)),
+  };
+}
+
+function variant(goods: Goods, item: Item): Record<string, unknown> {
+  const facts = goods.axes.flatMap((axis, at) => (PROPERTY[axis.role] ? [[PROPERTY[axis.role], item.options[at]]] : []));
+  return {
+    '@type': 'Product', sku: item.sku, name: `${String(goods.fields.Name ?? goods.fields.Title ?? '')} ${item.options.join(', ')}`.trim(), ...Object.fromEntries(facts),
+    ...(item.gtin ? { gtin: item.gtin } : {}),
+    offers: { '@type': 'Offer', price: item.price, priceCurrency: goods.currency, availability: `https://schema.org/${item.stock > 0 ? 'InStock' : 'OutOfStock'}` },
+  };
+}

@@ -1,0 +1,151 @@
+/** The stand-in service: plays all channels at one address. */
+import { readFileSync } from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
+import express, { type Request, type Response } from 'express';
+import multer from 'multer';
+import { z } from 'zod';
+import { PLAYED, type PlayedChannel } from './checks';
+import { Counter } from './counter';
+import { MessageSchema } from './goods';
+import { PictureDesk } from './look';
+import { buyersPage, frontPage } from './pages/page';
+import { Shelves } from './shelves';
+import { readUploadSheet } from './sheet';
+
+/** How a channel may feel: well; slow to work; busy (429); ill (500); cut off before it can answer, though it took the submission. */
+export const MOODS = ['well', 'slow', 'busy', 'ill', 'cut'] as const;
+const ControlSchema = z.object({
+  channel: z.string(),
+  mood: z.enum(MOODS).default('well'),
+  /** For how many requests; for ever when left out. */
+  times: z.coerce.number().int().min(1).optional(),
+  delay: z.coerce.number().int().min(0).max(3_600_000).optional(),
+});
+
+export interface ServiceOptions {
+  port: number;
+  /** Where what the channels hold is kept; null: in memory. */
+  file: string | null;
+  /** Milliseconds a submission waits. */
+  delay: number;
+}
+
+export interface RunningService {
+  url: string;
+  close(): Promise<void>;
+}
+
+export async function startChannels(options: ServiceOptions): Promise<RunningService> {
+  const shelves = new Shelves(options.file);
+  const desk = new PictureDesk();
+  const state = new Map(PLAYED.map((channel) => [channel.id, { mood: 'well' as (typeof MOODS)[number], times: Infinity, delay: options.delay }]));
+  let url = '';
+  const counter = new Counter({
+    shelves, lookAt: desk.lookAt,
+    delayOf: (channel) => state.get(channel)!.delay + (state.get(channel)!.mood === 'slow' ? 10_000 : 0),
+    pageOf: (channel, key) => `${url}/${channel}/pages/${encodeURIComponent(key)}`,
+  });
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(express.json({ limit: '30mb' }), express.urlencoded({ extended: false }));
+  const sheet = multer({ storage: multer.memoryStorage(), limits: { fileSize: 30_000_000, files: 1 } }).single('file');
+
+  const played = (request: Request): PlayedChannel => {
+    const channel = PLAYED.find((one) => one.id === request.params.channel);
+    if (!channel) throw new NotThere();
+    return channel;
+  };
+  /** Lets the channel's mood act; true when the request is answered by it already. */
+  const moody = (channel: PlayedChannel, response: Response): boolean => {
+    const now = state.get(channel.id)!;
+    const { mood } = now;
+    if (mood !== 'well' && mood !== 'slow' && --now.times <= 0) now.mood = 'well';
+    if (mood === 'busy') response.status(429).json({ text: 'Too many requests.' });
+    else if (mood === 'ill') response.status(500).json({ text: 'A fault inside.' });
+    else if (mood === 'cut') response.socket?.destroy();
+    return mood === 'busy' || mood === 'ill' || mood === 'cut';
+  };
+
+  app.get('/channels', (_request, response) => void response.json(PLAYED.map((channel) => channel.id)));
+  app.get('/:channel/rulebook', (request, response) => void response.type('json').send(readFileSync(new URL(`../rulebooks/${played(request).id}.json`, import.meta.url), 'utf8')));
+  app.get('/:channel/account', (request, response) => void response.json(played(request).account));
+
+  app.post('/:channel/submissions', (request, response) => {
+    const channel = played(request);
+    const read = z.object({ key: z.string().min(1).max(300), messages: z.array(MessageSchema).max(2000) }).safeParse(request.body);
+    if (!read.success) return void response.status(400).json({ text: `This is no submission: ${read.error.issues[0]?.path.join('.')} ${read.error.issues[0]?.message}` });
+    const cut = state.get(channel.id)!.mood === 'cut';
+    const receipt = cut || state.get(channel.id)!.mood === 'well' || state.get(channel.id)!.mood === 'slow' ? counter.take(channel, read.data.key, read.data.messages.map((message) => ({ message, reasons: [] }))) : '';
+    if (!moody(channel, response)) response.status(202).json({ receipt });
+  });
+  app.post('/:channel/uploads', sheet, async (request, response) => {
+    const channel = played(request);
+    const key = z.string().min(1).max(300).safeParse((request.body as { key?: unknown }).key);
+    if (!request.file || !key.success) return void response.status(400).json({ text: 'An upload needs a file and a key.' });
+    const { mood } = state.get(channel.id)!;
+    let receipt = '';
+    if (mood !== 'busy' && mood !== 'ill') receipt = counter.take(channel, key.data, await readUploadSheet(request.file.buffer));
+    if (!moody(channel, response)) response.status(202).json({ receipt });
+  });
+  app.get('/:channel/receipts/:id', (request, response) => {
+    const channel = played(request);
+    if (moody(channel, response)) return;
+    const receipt = counter.receipt(channel.id, String(request.params.id));
+    if (!receipt) throw new NotThere();
+    response.json(receipt);
+  });
+  app.get('/:channel/listings', (request, response) => void response.json(Object.values(shelves.of(played(request).id).held)));
+  app.get('/:channel/pages/:key', async (request, response) => {
+    const channel = played(request);
+    const held = shelves.of(channel.id).held[String(request.params.key)];
+    if (!held) throw new NotThere();
+    const { goods } = held;
+    const addresses = [...goods.pictures, ...goods.items.flatMap((item) => item.pictures ?? []), ...goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))];
+    await Promise.all([...new Set(addresses)].map((address) => desk.lookAt(address)));
+    response.type('html').send(buyersPage(channel, held, url + request.path));
+  });
+  app.get('/copies/:name.png', (request, response) => {
+    const copy = desk.copyNamed(String(request.params.name));
+    if (!copy) throw new NotThere();
+    response.type('png').send(copy);
+  });
+  app.post('/control', (request, response) => {
+    const { channel, mood, times, delay } = ControlSchema.parse(request.body);
+    const now = state.get(channel);
+    if (!now) throw new NotThere();
+    Object.assign(now, { mood, times: times ?? Infinity, delay: delay ?? now.delay });
+    if (request.is('urlencoded')) response.redirect('/');
+    else response.json({ ok: true });
+  });
+  app.get('/', (_request, response) => {
+    response.type('html').send(frontPage(PLAYED.map((channel) => ({
+      id: channel.id, name: channel.name, mood: state.get(channel.id)!.mood,
+      listings: Object.values(shelves.of(channel.id).held).map(({ goods, draft }) => ({ key: goods.key, title: String(goods.fields.Title ?? goods.fields.Name ?? goods.key), children: goods.items.length, draft })),
+    })), MOODS));
+  });
+  app.use((error: unknown, _request: Request, response: Response, _next: express.NextFunction) => {
+    if (response.headersSent) return;
+    response.status(error instanceof NotThere ? 404 : error instanceof z.ZodError ? 400 : 500).json({ text: error instanceof NotThere ? 'Not there.' : 'This cannot be worked.' });
+  });
+
+  const server = await new Promise<Server>((resolve, reject) => {
+    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) => (error ? reject(error) : resolve(listening)));
+  });
+  url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  counter.resume(PLAYED);
+  return {
+    url,
+    close: async () => {
+      counter.stop();
+      server.closeAllConnections();
+      await new Promise((done) => server.close(done));
+    },
+  };
+}
+
+class NotThere extends Error {}
+
+/** The file in a data folder where the channels keep what they hold. */
+export const shelvesFile = (folder: string): string => join(folder, 'channels.json');

@@ -1,0 +1,49 @@
+/** What each channel holds, kept in one file that is always whole: written beside and then put in place. */
+import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
+import type { Goods, Message, Reason } from './goods';
+
+export interface Held {
+  goods: Goods;
+  draft: boolean;
+}
+
+export interface ReceiptLine {
+  key: string;
+  outcome: 'listed' | 'revised' | 'already there' | 'taken down' | 'refused';
+  page: string | null;
+  reasons: Reason[];
+}
+
+export interface Submission {
+  id: string;
+  key: string;
+  /** When it is worked on, in milliseconds since 1970. */
+  due: number;
+  messages: { message: Message; reasons: Reason[] }[];
+  lines: ReceiptLine[] | null;
+}
+
+export interface Shelf {
+  held: Record<string, Held>;
+  submissions: Record<string, Submission>;
+}
+
+export class Shelves {
+  private readonly all: Record<string, Shelf>;
+
+  constructor(private readonly file: string | null) {
+    this.all = file && existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Record<string, Shelf>) : {};
+  }
+
+  of(channel: string): Shelf {
+    return (this.all[channel] ??= { held: {}, submissions: {} });
+  }
+
+  keep(): void {
+    if (!this.file) return;
+    mkdirSync(dirname(this.file), { recursive: true });
+    writeFileSync(this.file + '.part', JSON.stringify(this.all));
+    renameSync(this.file + '.part', this.file);
+  }
+}

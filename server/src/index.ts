@@ -1,0 +1,2 @@
+export { startServer, type RunningServer, type ServerOptions } from './start';
+export { openDatabase, type Database } from './store/database';

@@ -1,0 +1,14 @@
+/** The server as a process. Settings come from the environment: LOOM_KIN_DATA, LOOM_KIN_PORT, LOOM_KIN_CHANNELS, LOOM_KIN_LOG. */
+import { resolve } from 'node:path';
+import { startServer } from './start';
+
+const running = await startServer({
+  dataFolder: resolve(process.env.LOOM_KIN_DATA ?? 'data'),
+  port: Number(process.env.LOOM_KIN_PORT ?? 4310),
+  channelsUrl: process.env.LOOM_KIN_CHANNELS ?? 'http://127.0.0.1:4311',
+});
+console.log(`listening ${running.url}`);
+
+for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+  process.on(signal, () => void running.close().then(() => process.exit(0)));
+}
