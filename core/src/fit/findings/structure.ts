@@ -28,8 +28,11 @@ export function planFindings(context: CheckContext): Finding[] {
       remedy: { kind: 'change', label: 'Keep the best plan', commands: [{ do: 'setWish', channel: context.rulebook.channel, wish: { ...wish, chosen: plan.signature } }] },
     });
   }
+  const { valueById } = familyIndex(family);
   for (const axis of plan.axes.filter((one) => one.shortened)) {
-    found.push({ ...here, code: 'label.shortened', severity: 'advises', rule: 'axes.labelAtMost', text: `Labels of ${axis.name} are shortened to fit, such as "${axis.options[0]?.label}".` });
+    const full = (valueIds: string[]) => valueIds.map((id) => valueById.get(id)?.label ?? '').join(' / ');
+    const example = axis.options.find((option) => option.label !== full(option.valueIds)) ?? axis.options[0]!;
+    found.push({ ...here, code: 'label.shortened', severity: 'advises', rule: 'axes.labelAtMost', text: `Labels of ${axis.name} are shortened to fit: "${full(example.valueIds)}" becomes "${example.label}".` });
   }
   if (plan.bill.picturesLost > 0) {
     found.push({ ...here, code: 'plan.pictures-lost', severity: 'warns', rule: 'axes.pictures', text: `${plan.bill.picturesLost} pictures would not show: pictures follow ${plan.pictureAxis === null ? 'no axis' : plan.axes[plan.pictureAxis]!.name} here.` });

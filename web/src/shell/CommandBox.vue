@@ -1,0 +1,83 @@
+<script setup lang="ts">
+/** Finds families, SKUs and GTINs, and goes to places. Ctrl K. */
+import { computed, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import type { FamilySummary } from '@loom-kin/contract';
+import { api, call, tell } from '../api';
+import { useKeys } from './keys';
+
+const router = useRouter();
+const input = ref<HTMLInputElement>();
+const words = ref('');
+const found = ref<FamilySummary[]>([]);
+const at = ref(0);
+const shown = ref(false);
+let running: AbortController | null = null;
+
+const ACTIONS = [
+  { label: 'Start a family', to: '/families/new' }, { label: 'Send something', to: '/dispatch' }, { label: 'Take a sheet or a family file in', to: '/intake' },
+  { label: 'Rules and settings of channels', to: '/channels' }, { label: 'What changed', to: '/journal' }, { label: 'Number blocks', to: '/setup' },
+];
+const entries = computed(() => {
+  const term = words.value.trim().toLowerCase();
+  const actions = ACTIONS.filter((action) => term === '' || action.label.toLowerCase().includes(term));
+  return [
+    ...found.value.map((family) => ({ key: family.id, label: family.name, note: `${family.styleCode} · ${family.axes}`, to: `/families/${family.id}` })),
+    ...actions.map((action) => ({ key: action.to, label: action.label, note: '', to: action.to })),
+  ];
+});
+
+watch(words, async (term) => {
+  at.value = 0;
+  running?.abort();
+  running = new AbortController();
+  if (term.trim() === '') return void (found.value = []);
+  try {
+    found.value = (await call(api.listFamilies, { query: { q: term, limit: 8 }, signal: running.signal })).families;
+  } catch (error) {
+    tell(error);
+  }
+});
+
+function go(entry: { to: string } | undefined): void {
+  if (!entry) return;
+  shown.value = false;
+  words.value = '';
+  input.value?.blur();
+  void router.push(entry.to);
+}
+
+function onKey(event: KeyboardEvent): void {
+  if (event.key === 'ArrowDown') at.value = Math.min(at.value + 1, entries.value.length - 1);
+  else if (event.key === 'ArrowUp') at.value = Math.max(at.value - 1, 0);
+  else if (event.key === 'Enter') go(entries.value[at.value]);
+  else if (event.key === 'Escape') input.value?.blur();
+  else return;
+  event.preventDefault();
+}
+useKeys({ 'Ctrl+k': () => input.value?.focus() });
+</script>
+
+<template>
+  <div class="box">
+    <input ref="input" v-model="words" role="combobox" aria-label="Find families, SKUs, GTINs, actions" :aria-expanded="shown" aria-controls="command-entries"
+      placeholder="Find a family, SKU, GTIN or action" @focus="shown = true" @blur="shown = false" @keydown="onKey" />
+    <kbd>Ctrl K</kbd>
+    <ul v-if="shown && entries.length" id="command-entries" role="listbox">
+      <li v-for="(entry, number) in entries" :key="entry.key" role="option" :aria-selected="number === at" :class="{ at: number === at }" @mousedown.prevent="go(entry)" @mousemove="at = number">
+        <span>{{ entry.label }}</span><span class="soft">{{ entry.note }}</span>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.box { position: relative; width: 420px; }
+input { width: 100%; height: 30px; border: 1px solid var(--line); background: var(--ground); font: inherit; color: inherit; padding: 0 64px 0 10px; border-radius: 2px; }
+input:focus { background: var(--sheet); outline: 2px solid var(--woad); outline-offset: -1px; }
+kbd { position: absolute; right: 8px; top: 6px; }
+ul { position: absolute; top: 32px; left: 0; right: 0; background: var(--sheet); border: 1px solid var(--line); margin: 0; padding: 4px 0; list-style: none; z-index: 50; max-height: 420px; overflow: auto; }
+li { display: flex; justify-content: space-between; gap: 12px; padding: 5px 12px; cursor: pointer; }
+li.at { background: var(--weld-pale); }
+.soft { font-size: 12px; white-space: nowrap; }
+</style>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+/** Name, texts and facts of the family, with what each channel asks of a field beside it. */
+import { computed } from 'vue';
+import { ElMessage } from 'element-plus';
+import { FIELDS, readFigure, rulesFor, showFigure, type Field } from '@loom-kin/core';
+import { useFamily } from '../stores/family';
+import { useSetup } from '../stores/setup';
+
+const store = useFamily();
+const setup = useSetup();
+const GROUPS: { group: Field['group']; title: string }[] = [{ group: 'identity', title: 'What it is' }, { group: 'wording', title: 'Words' }, { group: 'facts', title: 'Facts' }];
+
+const fieldsOf = (group: Field['group']) => FIELDS.filter((field) => field.group === group && field.levels.includes('family'));
+const held = (field: Field) => showFigure(field, store.family?.fields[field.key]);
+const asked = computed(() => {
+  const category = String(store.family?.fields.category ?? '');
+  const byField: Record<string, { name: string; need: string; text: string; stops: boolean }[]> = {};
+  for (const { channel, rulebook } of setup.channels) {
+    for (const rule of rulesFor(rulebook, category)?.rules.fields ?? []) {
+      const bounds = [rule.atLeast !== undefined && `${rule.atLeast} at least`, rule.atMost !== undefined && `${rule.atMost} at most`].filter(Boolean).join(', ');
+      const stops = store.fits[channel]?.findings.some((finding) => finding.key === rule.key && finding.place.level === 'family' && finding.severity === 'stops') ?? false;
+      (byField[rule.key] ??= []).push({ name: rulebook.name, need: rule.need, text: bounds, stops });
+    }
+  }
+  return byField;
+});
+const length = (field: Field) => {
+  const figure = store.family?.fields[field.key];
+  if (Array.isArray(figure)) return `${figure.length} entries`;
+  return typeof figure === 'string' && (field.type === 'longtext' || field.type === 'text') ? `${figure.length} characters` : '';
+};
+const filled = computed(() => {
+  const wanted = Object.keys(asked.value);
+  const there = wanted.filter((key) => store.family?.fields[key] !== undefined || store.index?.woven.every((child) => child.fields[key] !== undefined));
+  return { there: there.length, of: wanted.length };
+});
+
+function typed(field: Field, event: Event): void {
+  const input = event.target as HTMLInputElement;
+  const read = readFigure(field, input.value);
+  const ok = read.ok && store.run({ do: 'setFigures', changes: [{ place: { level: 'family' }, key: field.key, figure: read.figure }] });
+  if (!read.ok) ElMessage({ type: 'error', message: `${field.label}: ${read.message}`, duration: 6000, grouping: true });
+  if (!ok) input.value = held(field);
+}
+</script>
+
+<template>
+  <div class="words">
+    <p class="soft">{{ filled.there }} of the {{ filled.of }} fields that a channel asks for are filled.</p>
+    <section v-for="{ group, title } in GROUPS" :key="group" class="sheet group">
+      <h2>{{ title }}</h2>
+      <div v-for="field in fieldsOf(group)" :key="field.key" class="field">
+        <label :for="`w-${field.key}`">{{ field.label }}</label>
+        <div>
+          <textarea v-if="field.type === 'longtext' || field.type === 'list'" :id="`w-${field.key}`" :rows="field.key === 'description' ? 5 : field.type === 'list' ? 4 : 2" :value="held(field)" :placeholder="field.type === 'list' ? 'one a line' : ''" :data-test="`word-${field.key}`" @change="typed(field, $event)" />
+          <select v-else-if="field.type === 'choice'" :id="`w-${field.key}`" :value="String(store.family?.fields[field.key] ?? '')" :data-test="`word-${field.key}`" @change="typed(field, $event)">
+            <option value="">—</option><option v-for="choice in field.choices" :key="choice.value" :value="choice.value">{{ choice.label }}</option>
+          </select>
+          <input v-else :id="`w-${field.key}`" :value="held(field)" :data-test="`word-${field.key}`" @change="typed(field, $event)" />
+          <span class="soft small">{{ length(field) }} {{ field.help }}</span>
+        </div>
+        <ul class="asked">
+          <li v-for="one in asked[field.key] ?? []" :key="one.name" :class="{ stops: one.stops }">{{ one.name }}: {{ one.need }}<template v-if="one.text">, {{ one.text }}</template></li>
+        </ul>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.words { height: 100%; overflow: auto; padding: 10px 20px 20px; display: flex; flex-direction: column; gap: 10px; }
+.group { padding: 12px 16px; }
+.field { display: grid; grid-template-columns: 150px minmax(0, 620px) 1fr; gap: 14px; padding: 7px 0; border-top: 1px solid var(--line-soft); margin-top: 7px; align-items: start; }
+label { color: var(--ink-soft); padding-top: 4px; }
+input, textarea, select { font: inherit; color: inherit; width: 100%; border: 1px solid var(--line); padding: 4px 8px; border-radius: 2px; background: var(--sheet); resize: vertical; }
+input:focus, textarea:focus { outline: 2px solid var(--woad); outline-offset: -1px; }
+.small { font-size: 12px; }
+.asked { margin: 0; padding: 4px 0 0; list-style: none; font-size: 12px; color: var(--ink-soft); }
+.asked .stops { font-weight: 600; }
+</style>
