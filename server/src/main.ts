@@ -1,4 +1,4 @@
-/** The server as a process. Settings come from the environment: LOOM_KIN_DATA, LOOM_KIN_PORT, LOOM_KIN_CHANNELS, LOOM_KIN_LOG. */
+/** The server as a process. Settings come from the environment: LOOM_KIN_DATA, LOOM_KIN_PORT, LOOM_KIN_CHANNELS, LOOM_KIN_LOG; LOOM_KIN_POLL and LOOM_KIN_WAITS (milliseconds) for receipts and tries. */
 import { resolve } from 'node:path';
 import { startServer } from './start';
 
@@ -6,6 +6,8 @@ const running = await startServer({
   dataFolder: resolve(process.env.LOOM_KIN_DATA ?? 'data'),
   port: Number(process.env.LOOM_KIN_PORT ?? 4310),
   channelsUrl: process.env.LOOM_KIN_CHANNELS ?? 'http://127.0.0.1:4311',
+  ...(process.env.LOOM_KIN_POLL ? { pollEvery: Number(process.env.LOOM_KIN_POLL) } : {}),
+  ...(process.env.LOOM_KIN_WAITS ? { waits: process.env.LOOM_KIN_WAITS.split(',').map(Number) } : {}),
 });
 console.log(`listening ${running.url}`);
 

@@ -128,8 +128,10 @@ th { font-weight: 500; font-size: 12px; padding: 0; text-align: center; backgrou
 thead th { padding-bottom: 3px; }
 th.band { border-bottom: 1px solid var(--line); padding: 2px 0; font-weight: 600; }
 th.corner, tbody th { text-align: left; position: sticky; left: 0; z-index: 1; padding-right: 10px; white-space: nowrap; }
-.gap { padding-left: 18px; }
-.head { padding: 3px 5px; white-space: nowrap; border-radius: 2px; }
+tbody td { padding: 0; line-height: 0; }
+tbody tr { height: 32px; }
+.gap, tbody td.gap { padding-left: 18px; }
+.head { padding: 2px 5px; line-height: 18px; white-space: nowrap; border-radius: 2px; }
 .head:not(:disabled):hover { background: var(--weld-pale); }
 .head:disabled { cursor: default; }
 .chosen { background: var(--weld-pale); box-shadow: inset 0 -2px 0 var(--weld); }
@@ -145,7 +147,7 @@ th.corner, tbody th { text-align: left; position: sticky; left: 0; z-index: 1; p
 .ticks-patch { position: absolute; z-index: 2; left: 14px; top: 7px; width: 26px; height: 18px; background: var(--sheet); padding: 2px 0 0 2px; }
 .crossing:not(.woven)::after { content: ''; position: absolute; left: 50%; top: 50%; width: 4px; height: 4px; margin: -2px; background: var(--line); }
 .weaving .crossing:hover, .crossing.woven:hover { outline: 1px solid var(--weld); outline-offset: -1px; }
-.crossing.lit { background: var(--weld-pale); box-shadow: inset 0 0 0 1.5px var(--weld); }
-.crossing.chosen { box-shadow: inset 0 0 0 2px var(--weld); z-index: 3; }
+.crossing.lit { background: var(--weld-pale); }
+.crossing.chosen::before, .crossing.lit::before { content: ''; position: absolute; inset: 0; border: 2px solid var(--weld); z-index: 4; }
 .weaving .crossing, .weaving .head:not(:disabled) { cursor: crosshair; }
 </style>

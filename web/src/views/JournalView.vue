@@ -65,7 +65,7 @@ const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? tex
           </div>
           <table v-if="entry.lines.length">
             <tbody>
-              <tr v-for="(line, at) in shownLines(entry)" :key="at"><td class="where">{{ line.where }}</td><td class="what soft">{{ line.what }}</td><td class="before">{{ crop(line.before) }}</td><td class="soft">→</td><td>{{ crop(line.after) }}</td></tr>
+              <tr v-for="(line, at) in shownLines(entry)" :key="at"><td class="where">{{ line.where }}</td><td class="what soft">{{ line.what }}</td><td :class="{ before: line.before !== '' }">{{ crop(line.before) }}</td><td class="soft">→</td><td>{{ crop(line.after) }}</td></tr>
             </tbody>
           </table>
           <button v-if="entry.lines.length > FEW && !unfolded.has(entry.id)" class="link more" @click="unfold(entry.id)">{{ entry.lines.length - FEW }} more</button>

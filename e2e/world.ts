@@ -1,0 +1,103 @@
+/** A whole small world for a test: stand-in channels and the product as processes, on free ports, with a data folder of their own. */
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { createClient, type Client } from '@loom-kin/contract';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+const TSX = join(ROOT, 'node_modules/tsx/dist/cli.mjs');
+
+interface Process {
+  url: string;
+  /** Ends it without warning. */
+  kill(): Promise<void>;
+}
+
+function launch(file: string, env: Record<string, string>): Promise<Process> {
+  return new Promise((resolve, reject) => {
+    // The loader runs in the process itself, so that killing the process kills the server.
+    const child: ChildProcess = spawn(process.execPath, ['--import', 'tsx', file], { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    let said = '';
+    const kill = () => new Promise<void>((done) => {
+      if (child.exitCode !== null || child.signalCode !== null) return done();
+      child.once('exit', () => done());
+      child.kill('SIGKILL');
+    });
+    child.stdout!.on('data', (text) => {
+      const match = /listening (\S+)/.exec((said += String(text)));
+      if (match) resolve({ url: match[1]!, kill });
+    });
+    child.stderr!.on('data', (text) => (said += String(text)));
+    child.once('exit', (code) => reject(new Error(`${file} ended with ${code}: ${said.slice(-800)}`)));
+  });
+}
+
+export interface World {
+  folder: string;
+  url: string;
+  channelsUrl: string;
+  call: Client;
+  /** Tells a channel how to feel. */
+  mood(channel: string, mood: 'well' | 'slow' | 'busy' | 'ill' | 'cut', times?: number): Promise<void>;
+  /** What a channel holds. */
+  held(channel: string): Promise<{ goods: { key: string; axes: { name: string; options: { label: string }[] }[]; items: { sku: string; price: string; stock: number; options: string[] }[] }; draft: boolean }[]>;
+  killServer(): Promise<void>;
+  startServer(): Promise<void>;
+  killChannels(): Promise<void>;
+  startChannels(): Promise<void>;
+  end(): Promise<void>;
+}
+
+const portOf = (url: string) => new URL(url).port;
+
+/** Starts the world. With `demo` the demo seller is loaded. */
+export async function startWorld(options: { demo?: boolean; delay?: number } = {}): Promise<World> {
+  const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
+  const env = { LOOM_KIN_DATA: folder, LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30) };
+  let channels = await launch('channels/src/main.ts', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
+  const serverEnv = { ...env, LOOM_KIN_CHANNELS: channels.url, LOOM_KIN_POLL: '60', LOOM_KIN_WAITS: '100,200,400', TZ: 'UTC' };
+  let server = await launch('server/src/main.ts', { ...serverEnv, LOOM_KIN_PORT: '0' });
+  const { url } = server;
+  const world: World = {
+    folder, url, channelsUrl: channels.url, call: createClient(url),
+    mood: async (channel, mood, times) => {
+      await fetch(`${channels.url}/control`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ channel, mood, ...(times ? { times } : {}) }) });
+    },
+    held: async (channel) => (await fetch(`${channels.url}/${channel}/listings`)).json() as never,
+    killServer: () => server.kill(),
+    startServer: async () => void (server = await launch('server/src/main.ts', { ...serverEnv, LOOM_KIN_PORT: portOf(url) })),
+    killChannels: () => channels.kill(),
+    startChannels: async () => void (channels = await launch('channels/src/main.ts', { ...env, LOOM_KIN_CHANNELS_PORT: portOf(channels.url) })),
+    end: async () => {
+      await server.kill();
+      await channels.kill();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+  if (options.demo) await loadDemoInto(url, env);
+  return world;
+}
+
+/** The demo loader prints one line a family and ends. */
+function loadDemoInto(url: string, env: Record<string, string>): Promise<void> {
+  return new Promise((resolve, reject) => {
+    let said = '';
+    const child = spawn(process.execPath, [TSX, 'demo/src/load-main.ts', url], { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    child.stderr.on('data', (text) => (said += String(text)));
+    child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(said))));
+  });
+}
+
+/** Waits until something holds, asked again and again; fails with the last answer. */
+export async function until<T>(ask: () => Promise<T>, good: (answer: T) => boolean, seconds = 20): Promise<T> {
+  const end = Date.now() + seconds * 1000;
+  let answer = await ask();
+  while (!good(answer)) {
+    if (Date.now() > end) throw new Error(`still not so after ${seconds} s: ${JSON.stringify(answer).slice(0, 600)}`);
+    await new Promise((next) => setTimeout(next, 50));
+    answer = await ask();
+  }
+  return answer;
+}

@@ -1,0 +1,25 @@
+import js from '@eslint/js';
+import vue from 'eslint-plugin-vue';
+import globals from 'globals';
+import ts from 'typescript-eslint';
+
+export default ts.config(
+  { ignores: ['**/node_modules/**', '**/dist/**', 'data/**', 'server/migrations/**', 'docs/**'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...vue.configs['flat/essential'],
+  { files: ['**/*.vue'], languageOptions: { parserOptions: { parser: ts.parser } } },
+  {
+    languageOptions: { globals: { ...globals.node, ...globals.browser } },
+    rules: {
+      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+      'no-console': ['error', { allow: ['error', 'log'] }],
+      'no-eval': 'error',
+      'no-undef': 'off',
+      'vue/multi-word-component-names': 'off',
+      'vue/no-v-html': 'error',
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
+      '@typescript-eslint/no-unused-expressions': ['error', { allowShortCircuit: true, allowTernary: true }],
+    },
+  },
+);
