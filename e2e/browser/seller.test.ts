@@ -199,7 +199,7 @@ describe('a seller', () => {
     await until(() => test('finding').allInnerTexts(), (texts) => texts.some((text) => text.includes('Kelp is not among the values of Quayside')));
     await test('remedy').first().click();
     await test('remedy-all').click();
-    await until(() => page.locator('.findings h2').innerText(), (text) => text.includes('Nothing is missing'));
+    await until(() => page.locator('.findings').innerText(), (text) => text.includes('Nothing is missing'));
     await test('show-rows').click();
     const rows = await test('rows').locator('tbody tr').allInnerTexts();
     expect(rows).toHaveLength(45);

@@ -5,6 +5,7 @@ import { ElButton, ElInput, ElOption, ElPopover, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Axis, type Role, type Value } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { draftValues, splitList } from './AxisValues';
+import Entry from './Entry.vue';
 
 const props = defineProps<{ axis: Axis; at: number; count: number }>();
 const emit = defineEmits<{ remove: [axis: Axis] }>();
@@ -38,7 +39,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
     </template>
     <div class="menu">
       <div class="line">
-        <input class="field grow" :value="axis.label" maxlength="40" aria-label="Name of the axis" @change="store.run({ do: 'renameAxis', axisId: axis.id, label: text($event) || axis.label })" />
+        <Entry class="field grow" :value="axis.label" maxlength="40" aria-label="Name of the axis" @commit="(label) => label.trim() && store.run({ do: 'renameAxis', axisId: axis.id, label })" />
         <ElSelect :model-value="axis.role" size="small" style="width: 120px" aria-label="What the axis is about" @update:model-value="(role: Role) => store.run({ do: 'renameAxis', axisId: axis.id, label: axis.label, role })">
           <ElOption v-for="role in ROLES" :key="role" :value="role" :label="ROLE_LABELS[role]" />
         </ElSelect>
@@ -48,8 +49,8 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
       <div class="values">
         <div v-for="(value, number) in axis.values" :key="value.id" class="line">
           <input v-if="axis.role === 'colour'" type="color" :value="value.swatch ?? '#B8BDB8'" :aria-label="`Swatch of ${value.label}`" @change="edit(value, { swatch: text($event) })" />
-          <input class="field grow" :value="value.label" maxlength="80" :aria-label="`Label of ${value.label}`" @change="edit(value, { label: text($event) })" />
-          <input class="field mono code" :value="value.code" maxlength="12" :aria-label="`Short code of ${value.label}`" @change="edit(value, { code: text($event) })" />
+          <Entry class="field grow" :value="value.label" maxlength="80" :aria-label="`Label of ${value.label}`" :data-test="`label-${value.label}`" @commit="(label) => edit(value, { label })" />
+          <Entry class="field mono code" :value="value.code" maxlength="12" :aria-label="`Short code of ${value.label}`" @commit="(code) => edit(value, { code })" />
           <span class="soft small">{{ childrenOf(value) }}</span>
           <button class="plain arrow" :disabled="number === 0" title="Earlier" @click="shift(value, -1)">↑</button>
           <button class="plain arrow" :disabled="number === axis.values.length - 1" title="Later" @click="shift(value, 1)">↓</button>

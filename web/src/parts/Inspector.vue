@@ -6,6 +6,7 @@ import { familyIndex, fieldOf, inherited, placeLabel, readFigure, showFigure, ty
 import { ElButton, ElMessage } from 'element-plus';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
+import Entry from './Entry.vue';
 
 const LEVEL_FIELDS = ['price', 'listPrice', 'salePrice', 'saleFrom', 'saleUntil', 'cost', 'weight', 'packageLength', 'packageWidth', 'packageHeight', 'leadDays', 'composition', 'onSale', 'gtinExempt'];
 
@@ -45,15 +46,10 @@ const nearer = (field: Field) => {
 };
 
 const set = (field: Field, figure: Figure | null) => store.run({ do: 'setFigures', changes: [{ place: place.value as Place, key: field.key, figure }] });
-function typed(field: Field, event: Event): void {
-  const input = event.target as HTMLInputElement;
-  const read = readFigure(field, input.value);
-  if (read.ok) {
-    if (read.figure !== own(field) && !(read.figure === null && own(field) === undefined)) set(field, read.figure);
-  } else {
-    ElMessage({ type: 'error', message: `${field.label}: ${read.message}`, duration: 6000, grouping: true });
-    input.value = showFigure(field, own(field));
-  }
+function typed(field: Field, text: string): void {
+  const read = readFigure(field, text);
+  if (!read.ok) ElMessage({ type: 'error', message: `${field.label}: ${read.message}`, duration: 6000, grouping: true });
+  else if (read.figure !== own(field) && !(read.figure === null && own(field) === undefined)) set(field, read.figure);
 }
 function giveBackAll(field: Field): void {
   const held = place.value;
@@ -80,10 +76,10 @@ const unitOf = (field: Field) => field.unit ?? (field.type === 'money' ? setup.c
       <div v-for="field in fields" :key="field.key" class="field">
         <label :for="`i-${field.key}`">{{ field.label }}</label>
         <span class="entry">
-          <select v-if="field.type === 'yesno'" :id="`i-${field.key}`" :value="own(field) === undefined ? '' : own(field) ? 'yes' : 'no'" @change="typed(field, $event)">
+          <select v-if="field.type === 'yesno'" :id="`i-${field.key}`" :value="own(field) === undefined ? '' : own(field) ? 'yes' : 'no'" @change="typed(field, ($event.target as HTMLSelectElement).value)">
             <option value="">{{ inheritedText(field) || '—' }}</option><option value="yes">yes</option><option value="no">no</option>
           </select>
-          <input v-else :id="`i-${field.key}`" :value="showFigure(field, own(field))" :placeholder="inheritedText(field)" :class="{ figures: ['money', 'weight', 'length', 'integer'].includes(field.type) }" :title="field.help" :data-test="`set-${field.key}`" @change="typed(field, $event)" @keydown.enter="($event.target as HTMLInputElement).blur()" />
+          <Entry v-else :id="`i-${field.key}`" :key="JSON.stringify(place) + field.key" :value="showFigure(field, own(field))" :placeholder="inheritedText(field)" :class="{ figures: ['money', 'weight', 'length', 'integer'].includes(field.type) }" :title="field.help" :data-test="`set-${field.key}`" @commit="typed(field, $event)" />
           <span class="unit soft">{{ unitOf(field) }}</span>
         </span>
         <span class="from soft">
@@ -112,11 +108,11 @@ header { padding: 10px 12px; border-bottom: 1px solid var(--line-soft); }
 .field { display: grid; grid-template-columns: 92px 1fr; align-items: center; padding: 3px 0; column-gap: 8px; font-size: 13px; }
 .field label { color: var(--ink-soft); }
 .entry { display: flex; align-items: center; gap: 4px; }
-input, select { font: inherit; color: inherit; width: 100%; min-width: 0; border: 1px solid transparent; border-bottom-color: var(--line); background: none; padding: 2px 4px; height: 25px; }
-input:hover, select:hover { border-color: var(--line); }
-input:focus, select:focus { border-color: var(--woad); outline: 1px solid var(--woad); }
-input.figures { text-align: right; }
-input::placeholder { color: #6d7780; font-style: italic; }
+:deep(input), select { font: inherit; color: inherit; width: 100%; min-width: 0; border: 1px solid transparent; border-bottom-color: var(--line); background: none; padding: 2px 4px; height: 25px; }
+:deep(input:hover), select:hover { border-color: var(--line); }
+:deep(input:focus), select:focus { border-color: var(--woad); outline: 1px solid var(--woad); }
+:deep(input.figures) { text-align: right; }
+:deep(input::placeholder) { color: #6d7780; font-style: italic; }
 .unit { width: 30px; font-size: 12px; flex: none; }
 .from { grid-column: 2; font-size: 11.5px; display: flex; gap: 8px; }
 .from:empty { display: none; }

@@ -5,6 +5,7 @@ import { ElButton, ElMessage, ElOption, ElSelect } from 'element-plus';
 import { ChannelSettingsSchema, showAmount, type Rules } from '@loom-kin/core';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
+import Entry from '../parts/Entry.vue';
 
 const setup = useSetup();
 const chosen = ref('');
@@ -68,7 +69,7 @@ const value = (event: Event) => (event.target as HTMLInputElement).value.trim();
       <div class="sheet body">
         <h1>{{ channel.rulebook.name }}</h1>
         <h2>Set up here</h2>
-        <div v-if="channel.rulebook.rules.price.currency !== setup.currency" class="line"><label for="rate">1 {{ setup.currency }} is</label><input id="rate" :value="channel.settings.rate" @change="change({ rate: value($event) })" /> {{ channel.rulebook.rules.price.currency }}</div>
+        <div v-if="channel.rulebook.rules.price.currency !== setup.currency" class="line"><label for="rate">1 {{ setup.currency }} is</label><Entry id="rate" :value="channel.settings.rate" @commit="(rate) => change({ rate: rate.trim() })" /> {{ channel.rulebook.rules.price.currency }}</div>
         <div v-for="setting in channel.rulebook.rules.settings" :key="setting.key" class="line">
           <label>{{ setting.label }}</label>
           <ElSelect :model-value="channel.settings.answers[setting.key] ?? ''" placeholder="Choose one" style="width: 240px" @update:model-value="(answer: string) => change({ answers: { ...channel!.settings.answers, [setting.key]: answer } })">

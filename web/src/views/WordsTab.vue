@@ -5,6 +5,7 @@ import { ElMessage } from 'element-plus';
 import { FIELDS, readFigure, rulesFor, showFigure, type Field } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
+import Entry from '../parts/Entry.vue';
 
 const store = useFamily();
 const setup = useSetup();
@@ -35,12 +36,10 @@ const filled = computed(() => {
   return { there: there.length, of: wanted.length };
 });
 
-function typed(field: Field, event: Event): void {
-  const input = event.target as HTMLInputElement;
-  const read = readFigure(field, input.value);
-  const ok = read.ok && store.run({ do: 'setFigures', changes: [{ place: { level: 'family' }, key: field.key, figure: read.figure }] });
-  if (!read.ok) ElMessage({ type: 'error', message: `${field.label}: ${read.message}`, duration: 6000, grouping: true });
-  if (!ok) input.value = held(field);
+function typed(field: Field, text: string): void {
+  const read = readFigure(field, text);
+  if (read.ok) store.run({ do: 'setFigures', changes: [{ place: { level: 'family' }, key: field.key, figure: read.figure }] });
+  else ElMessage({ type: 'error', message: `${field.label}: ${read.message}`, duration: 6000, grouping: true });
 }
 </script>
 
@@ -52,11 +51,11 @@ function typed(field: Field, event: Event): void {
       <div v-for="field in fieldsOf(group)" :key="field.key" class="field">
         <label :for="`w-${field.key}`">{{ field.label }}</label>
         <div>
-          <textarea v-if="field.type === 'longtext' || field.type === 'list'" :id="`w-${field.key}`" :rows="field.key === 'description' ? 5 : field.type === 'list' ? 4 : 2" :value="held(field)" :placeholder="field.type === 'list' ? 'one a line' : ''" :data-test="`word-${field.key}`" @change="typed(field, $event)" />
-          <select v-else-if="field.type === 'choice'" :id="`w-${field.key}`" :value="String(store.family?.fields[field.key] ?? '')" :data-test="`word-${field.key}`" @change="typed(field, $event)">
+          <Entry v-if="field.type === 'longtext' || field.type === 'list'" :id="`w-${field.key}`" :rows="field.key === 'description' ? 5 : field.type === 'list' ? 4 : 2" :value="held(field)" :placeholder="field.type === 'list' ? 'one a line' : ''" :data-test="`word-${field.key}`" @commit="typed(field, $event)" />
+          <select v-else-if="field.type === 'choice'" :id="`w-${field.key}`" :value="String(store.family?.fields[field.key] ?? '')" :data-test="`word-${field.key}`" @change="typed(field, ($event.target as HTMLSelectElement).value)">
             <option value="">—</option><option v-for="choice in field.choices" :key="choice.value" :value="choice.value">{{ choice.label }}</option>
           </select>
-          <input v-else :id="`w-${field.key}`" :value="held(field)" :data-test="`word-${field.key}`" @change="typed(field, $event)" />
+          <Entry v-else :id="`w-${field.key}`" :value="held(field)" :data-test="`word-${field.key}`" @commit="typed(field, $event)" />
           <span class="soft small">{{ length(field) }} {{ field.help }}</span>
         </div>
         <ul class="asked">
@@ -72,8 +71,8 @@ function typed(field: Field, event: Event): void {
 .group { padding: 12px 16px; }
 .field { display: grid; grid-template-columns: 150px minmax(0, 620px) 1fr; gap: 14px; padding: 7px 0; border-top: 1px solid var(--line-soft); margin-top: 7px; align-items: start; }
 label { color: var(--ink-soft); padding-top: 4px; }
-input, textarea, select { font: inherit; color: inherit; width: 100%; border: 1px solid var(--line); padding: 4px 8px; border-radius: 2px; background: var(--sheet); resize: vertical; }
-input:focus, textarea:focus { outline: 2px solid var(--woad); outline-offset: -1px; }
+:deep(input), :deep(textarea), select { font: inherit; color: inherit; width: 100%; border: 1px solid var(--line); padding: 4px 8px; border-radius: 2px; background: var(--sheet); resize: vertical; }
+:deep(input:focus), :deep(textarea:focus) { outline: 2px solid var(--woad); outline-offset: -1px; }
 .small { font-size: 12px; }
 .asked { margin: 0; padding: 4px 0 0; list-style: none; font-size: 12px; color: var(--ink-soft); }
 .asked .stops { font-weight: 600; }
