@@ -100,6 +100,8 @@ export interface CheckContext extends FitInput {
   category: CategoryRules;
   plan: Plan | null;
   offered: Child[];
+  /** What would go out. */
+  listings: Listing[];
   pairingOf: (role: string, label: string) => string | undefined;
 }
 

@@ -4,7 +4,7 @@ import { familyIndex } from '../family/weave';
 import { rulesFor } from '../rulebook/read';
 import { pairingLookup } from './pairing';
 import { bestPlans, planNamed, planTask } from './planner';
-import { projectListings } from './project';
+import { projectListings, type ProjectionContext } from './project';
 import { identifierFindings, pictureFindings, priceFindings, stockFindings } from './findings/children';
 import { pairingFindings, planFindings, settingFindings } from './findings/structure';
 import { fieldFindings, oddFigures, wordingFindings } from './findings/wording';
@@ -40,16 +40,17 @@ export function computeFit(input: FitInput): Fit {
   const chosen = wish?.chosen ? (plans.find((plan) => plan.signature === wish.chosen) ?? planNamed(task, wish.chosen)) : null;
   const plan = chosen ?? plans[0] ?? null;
   const offeredIds = new Set(task.children.map((child) => child.id));
-  const context: CheckContext = {
-    ...input, category, plan,
+  const bare: ProjectionContext = {
+    ...input, category,
     offered: woven.filter((child) => offeredIds.has(child.id)),
     pairingOf: pairingLookup(rulebook.channel, input.pairings, category.rules.axes.roles),
   };
+  const context: CheckContext = { ...bare, plan, listings: plan ? projectListings(bare, plan) : [] };
   const findings = CHECKS.flatMap((check) => check(context)).sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
   return {
     channel: rulebook.channel, category, plans, plan, findings,
     state: stateOf(findings),
-    listings: plan ? projectListings(context, plan) : [],
+    listings: context.listings,
     childStates: childStates(context, findings),
     fees: plan?.bill.fees ?? '0',
   };

@@ -12,6 +12,9 @@ import type { CheckContext } from './context';
 import type { Listing, ListingItem } from './listing';
 import type { Plan, PlanListing } from './planner';
 
+/** What a projection is made from: everything but the plan and its outcome. */
+export type ProjectionContext = Omit<CheckContext, 'plan' | 'listings'>;
+
 /** How prices become the channel's. */
 export function pricingOf(context: Pick<CheckContext, 'category' | 'settings' | 'seller'>): ChannelPricing {
   const { price } = context.category.rules;
@@ -43,7 +46,7 @@ export function stockSent(context: Pick<CheckContext, 'stock' | 'category'>, chi
 }
 
 /** All listings of a plan. Children without an SKU or a price are not in them: a finding stops those. */
-export function projectListings(context: CheckContext, plan: Plan): Listing[] {
+export function projectListings(context: ProjectionContext, plan: Plan): Listing[] {
   const { family } = context;
   const { rules } = context.category;
   const { valueById } = familyIndex(family);
@@ -105,7 +108,7 @@ export function projectListings(context: CheckContext, plan: Plan): Listing[] {
   });
 }
 
-function itemOf(context: CheckContext, child: Child, options: string[]): ListingItem[] {
+function itemOf(context: ProjectionContext, child: Child, options: string[]): ListingItem[] {
   const { family } = context;
   const { rules } = context.category;
   const figure = (key: string) => figureOf(family, child, key);
@@ -161,7 +164,7 @@ function fitPictures(axes: Listing['axes'], room: number, pictureAxis: number | 
 }
 
 /** The listing's pictures: the family's first, each option's first, then the rest, as far as there is room. */
-function listingPictures(context: CheckContext, children: readonly Child[], axes: Listing['axes'], room: number, pictureAxis: number | null): string[] {
+function listingPictures(context: ProjectionContext, children: readonly Child[], axes: Listing['axes'], room: number, pictureAxis: number | null): string[] {
   const shown = pictureAxis === null ? [] : axes[pictureAxis]!.options.map((option) => option.pictures ?? []);
   const bare = (url: string) => url.slice(context.pictureBase.length);
   const firsts = shown.flatMap((urls) => urls.slice(0, 1)).map(bare);

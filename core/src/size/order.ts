@@ -6,7 +6,7 @@ const LETTERS: Record<string, number> = { S: 0, SMALL: 0, M: 1, MEDIUM: 1, L: 2,
 export function sizeKey(label: string): [number, number] | null {
   const text = label.trim().toUpperCase().replace(/[\s_]+/g, ' ');
   if (/^(ONE SIZE|OS|ONESIZE)$/.test(text)) return [0, 0];
-  const letter = /^(\d+)?\s*(X*)[- ]?(S|M|L|SMALL|MEDIUM|LARGE)(\s*\/\s*.*)?$/.exec(text);
+  const letter = /^(?:(\d+)\s*X|(X*))[- ]?(S|M|L|SMALL|MEDIUM|LARGE)(\s*\/\s*.*)?$/.exec(text);
   if (letter) {
     const crosses = letter[1] ? Number(letter[1]) : letter[2]!.length;
     const base = LETTERS[letter[3]!]!;

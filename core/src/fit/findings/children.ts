@@ -158,7 +158,11 @@ export function pictureFindings(context: CheckContext): Finding[] {
     }
   } else for (const value of familyIndex(family).valueById.values()) value.pictures.forEach((id) => shown.add(id));
   few(shown.size, { level: 'family' }, 'The family');
-  look([...shown], { level: 'family' }, 'the family');
+  // Only what goes out is looked at: pictures beyond the channel's number stay here and harm nothing.
+  for (const listing of context.listings) {
+    const sent = new Set([...listing.pictures, ...listing.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))]);
+    look([...sent].map((address) => address.slice(context.pictureBase.length)), { level: 'family' }, 'the family');
+  }
   if (shown.size > rules.pictures.atMost) found.push({ code: 'picture.more', severity: 'warns', place: { level: 'family' }, key: 'pictures', rule: 'pictures.atMost', text: `${rules.pictures.atMost} of ${shown.size} pictures go to ${rulebook.name}; the first of each option are kept first.` });
   return found;
 }

@@ -1,0 +1,299 @@
+/** The API over real HTTP on a real database file, with the stand-in channels beside it. */
+import { validate } from '@readme/openapi-parser';
+import ExcelJs from 'exceljs';
+import Papa from 'papaparse';
+import readXlsxFile from 'read-excel-file/node';
+import sharp from 'sharp';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { familyIndex, type Command } from '@loom-kin/core';
+import { endpoints as api, Refused, type FamilyDetail } from '@loom-kin/contract';
+import { startWorld, until, type World } from './world';
+
+let world: World;
+beforeAll(async () => void (world = await startWorld()), 60_000);
+afterAll(() => world?.end());
+
+let number = 0;
+const axes = [
+  { role: 'colour' as const, label: 'Colour', values: [{ label: 'Rust', swatch: '#A4502B' }, { label: 'Spruce' }] },
+  { role: 'size' as const, label: 'Size', values: [{ label: 'S' }, { label: 'M' }, { label: 'L' }] },
+];
+/** A family that fits the own shop, with SKUs, price and stock. */
+async function shopFamily(more: Record<string, string | number> = {}): Promise<FamilyDetail> {
+  const code = `T${++number}`;
+  const made = await world.call(api.createFamily, { body: { axes, off: [], fields: { name: `Test coat ${code}`, brand: 'Skerry Supply', styleCode: code, category: 'outerwear/jackets', price: '100.00', weight: 500, description: 'A coat to try things with, and nothing else.', collections: ['Tests'], ...more } } });
+  const { id } = made.family;
+  const form = new FormData();
+  form.append('files', new Blob([new Uint8Array(await sharp({ create: { width: 1000, height: 1000, channels: 3, background: '#ffffff' } }).png().toBuffer())]), 'coat.png');
+  const [picture] = await world.call(api.addPictures, { form });
+  const children = familyIndex(made.family).woven;
+  await run(made, { do: 'batch', title: 'Fill', commands: [{ do: 'setPictures', place: { level: 'family' }, pictures: [picture!.picture!.id] }, { do: 'setFigures', changes: children.map((child, at) => ({ place: { level: 'child', childId: child.id }, key: 'sku', figure: `${code}-${at}` })) }] });
+  return world.call(api.countStock, { params: { id }, body: { key: `first-count-${id}`, counts: children.map((child) => ({ childId: child.id, pieces: 5 })) } });
+}
+const run = (detail: FamilyDetail, command: Command) => world.call(api.run, { params: { id: detail.family.id }, body: { revision: detail.family.revision, command } });
+const fresh = (detail: FamilyDetail) => world.call(api.family, { params: { id: detail.family.id } });
+const setPrice = (detail: FamilyDetail, at: number, figure: string): Command => ({ do: 'setFigures', changes: [{ place: { level: 'child', childId: familyIndex(detail.family).woven[at]!.id }, key: 'price', figure }] });
+const refused = async (work: Promise<unknown>): Promise<Refused> => work.then(() => { throw new Error('nothing was refused'); }, (error: unknown) => { if (error instanceof Refused) return error; throw error; });
+async function send(ids: string[], channels: string[], key = crypto.randomUUID(), draft = false) {
+  const { totals } = await world.call(api.previewDispatch, { body: { familyIds: ids, channels, draft } });
+  return world.call(api.startDispatch, { body: { familyIds: ids, channels, draft, key, agreed: { listings: totals.listings, fees: totals.fees } } });
+}
+const ended = (id: string) => until(() => world.call(api.dispatch, { params: { id } }), (one) => one.state === 'done' && one.lines.every((line) => !['queued', 'sent'].includes(line.state)));
+const sheetForm = (bytes: BlobPart, name: string) => {
+  const form = new FormData();
+  form.append('file', new Blob([bytes]), name);
+  return form;
+};
+
+describe('the door', () => {
+  it('answers for its health and describes itself in valid OpenAPI 3.1', async () => {
+    expect((await world.call(api.health)).ok).toBe(true);
+    const document = await (await fetch(`${world.url}/api/openapi.json`)).json();
+    expect(document.openapi).toBe('3.1.0');
+    expect(Object.keys(document.paths).length).toBeGreaterThan(20);
+    expect(await validate(structuredClone(document))).toMatchObject({ valid: true });
+  });
+  it('lets nobody in under another name or from another site, and sends the protecting headers', async () => {
+    const { request } = await import('node:http');
+    const asked = (headers: Record<string, string>) => new Promise<{ status: number; headers: Record<string, unknown> }>((resolve) => request(`${world.url}/api/health`, { headers }, (answer) => resolve({ status: answer.statusCode!, headers: answer.headers })).end());
+    expect((await asked({ host: 'evil.test' })).status).toBe(403);
+    expect((await asked({ origin: 'http://evil.test' })).status).toBe(403);
+    const good = await asked({ origin: world.url });
+    expect(good.status).toBe(200);
+    expect(good.headers['content-security-policy']).toContain("default-src 'self'");
+  });
+  it('refuses what is cut off, what is too large, and what is not there, in words', async () => {
+    const post = (body: string) => fetch(`${world.url}/api/families`, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
+    const cut = await post('{"fields": {');
+    expect([cut.status, (await cut.json()).message]).toEqual([400, 'This is no JSON: it is cut off or has a fault.']);
+    expect((await post(JSON.stringify({ axes: 'x'.repeat(21_000_000) }))).status).toBe(413);
+    expect((await refused(world.call(api.family, { params: { id: 'knothere' } }))).status).toBe(404);
+    expect((await (await post('{}')).json()).message).toMatch(/^The body is not as it should be/);
+  });
+});
+
+describe('one write path', () => {
+  it('raises the revision, refuses a stale one, journals, takes back and makes again', async () => {
+    const detail = await shopFamily();
+    const first = await run(detail, setPrice(detail, 0, '120'));
+    expect(first.revision).toBe(detail.family.revision + 1);
+    const stale = await refused(run(detail, setPrice(detail, 0, '130')));
+    expect(stale.status).toBe(409);
+    expect(stale.problem.detail).toMatchObject({ revision: first.revision });
+    const id = detail.family.id;
+    const undone = await world.call(api.undo, { params: { id } });
+    expect(familyIndex(undone.family).woven[0]!.fields.price).toBeUndefined();
+    expect(undone.redo).toBe('Set price on Rust · S');
+    expect(familyIndex((await world.call(api.redo, { params: { id } })).family).woven[0]!.fields.price).toBe('120');
+    const [newest] = await world.call(api.journal, { query: { familyId: id } });
+    expect(newest).toMatchObject({ kind: 'redo', lines: [{ where: 'Rust · S', what: 'Price', before: '', after: '120' }] });
+  });
+  it('counts stock in a ledger: once a key, and back by undo', async () => {
+    const detail = await shopFamily();
+    const childId = familyIndex(detail.family).woven[0]!.id;
+    const count = () => world.call(api.countStock, { params: { id: detail.family.id }, body: { key: 'same-key-12', counts: [{ childId, pieces: 9 }] } });
+    expect((await count()).stock[childId]).toBe(9);
+    await world.call(api.countStock, { params: { id: detail.family.id }, body: { key: 'other-key-1', counts: [{ childId, pieces: 3 }] } });
+    expect((await count()).stock[childId]).toBe(3);
+    expect((await world.call(api.undo, { params: { id: detail.family.id } })).stock[childId]).toBe(9);
+  });
+  it('keeps SKUs and GTINs unique over the catalogue, naming the owner', async () => {
+    const one = await shopFamily();
+    const two = await shopFamily();
+    const child = familyIndex(two.family).woven[0]!;
+    const taken = familyIndex(one.family).woven[0]!.fields.sku as string;
+    const clash = await refused(run(two, { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'sku', figure: taken.toLowerCase() }] }));
+    expect([clash.status, clash.problem.code]).toEqual([409, 'sku.taken']);
+    expect(clash.message).toContain(String(one.family.fields.name));
+    expect((await fresh(two)).family.revision).toBe(two.family.revision);
+    await world.call(api.addBlock, { body: { label: 'Test', prefix: '95010155', digits: 13 } });
+    await world.call(api.takeNumbers, { params: { id: one.family.id }, body: { childIds: familyIndex(one.family).woven.map((each) => each.id) } });
+    const numbered = await world.call(api.takeNumbers, { params: { id: two.family.id }, body: { childIds: [child.id] } });
+    expect(numbered.family.children[child.id]!.fields.gtin).toMatch(/^950101550006\d$/);
+    const wrong = await refused(run(numbered, { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'gtin', figure: '4006381333930' }] }));
+    expect(wrong.message).toContain('it must be 1');
+  });
+});
+
+describe('files', () => {
+  it('leave as CSV after RFC 4180 and as XLSX that other libraries read, and change nothing when they come back', async () => {
+    const detail = await shopFamily({ madeIn: 'Norrhavn' });
+    const { id } = detail.family;
+    const csv = await (await fetch(`${world.url}/api/families/${id}/file.csv`)).text();
+    const parsed = Papa.parse<Record<string, string>>(csv.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: true });
+    expect(parsed.errors).toEqual([]);
+    expect(csv.split('\r\n')).toHaveLength(8);
+    expect(parsed.data[0]).toMatchObject({ 'Option: Colour': 'Rust', 'Option: Size': 'S', Price: '100.00', 'Stock (pieces)': '5' });
+    const xlsx = Buffer.from(await (await fetch(`${world.url}/api/families/${id}/file.xlsx`)).arrayBuffer());
+    const read = await readXlsxFile(xlsx);
+    const rows = (Array.isArray(read) && read.length > 0 && !Array.isArray(read[0]) ? (read[0] as unknown as { data: unknown[][] }).data : read) as unknown[][];
+    expect(rows.map((row) => row.map((cell) => String(cell ?? '')))).toEqual(Papa.parse<string[]>(csv.replace(/^\uFEFF/, ''), { skipEmptyLines: true }).data);
+    for (const [bytes, name] of [[csv, 'T.csv'], [new Uint8Array(xlsx), 'T.xlsx']] as const) {
+      const report = await world.call(api.readSheet, { params: { id }, query: { apply: 'yes' }, form: sheetForm(bytes, name) });
+      expect(report.counts).toEqual({ new: 0, changed: 0, same: 6, refused: 0 });
+    }
+    expect((await fresh(detail)).family.revision).toBe(detail.family.revision);
+  });
+  it('come back changed: good rows go in, bad ones are refused by row and column, new ones are woven', async () => {
+    const detail = await shopFamily();
+    const { id } = detail.family;
+    const csv = [
+      'Option: Colour;Option: Size;SKU;Price;Stock (pieces);Weight (g)',
+      `Rust;S;T-NEW;111,50;12;0.6 kg`, 'Rust;M;;abc;3;', 'Spruce;L;;100;-4;', `Kelp;M;KELP-M;99;7;`, 'Rust;S;TWICE;1;1;', `Spruce;M;${String(familyIndex(detail.family).woven[0]!.fields.sku)};100;5;`,
+    ].join('\n');
+    const ask = (apply: 'yes' | 'no') => world.call(api.readSheet, { params: { id }, query: { apply }, form: sheetForm(csv, 'supplier.csv') });
+    const shown = await ask('no');
+    expect((await fresh(detail)).family.revision).toBe(detail.family.revision);
+    expect(shown.rows.map((row) => [row.row, row.verdict])).toEqual([[2, 'changed'], [3, 'refused'], [4, 'refused'], [5, 'new'], [6, 'refused'], [7, 'refused']]);
+    expect(shown.rows[1]!.problems).toEqual(expect.arrayContaining([{ column: 'Price', message: expect.stringContaining('no amount') as string }]));
+    expect(shown.rows[2]!.problems.map((one) => one.column)).toEqual(['SKU', 'Stock (pieces)']);
+    // An SKU is never handed from one child to another by a sheet, not even when the file frees it.
+    expect(shown.rows[5]!.problems[0]).toMatchObject({ column: 'SKU', message: expect.stringContaining('belongs to Rust · S already') as string });
+    const after = await ask('yes').then(() => fresh(detail));
+    const at = (...labels: string[]) => familyIndex(after.family).woven.find((child) => labels.every((label) => after.family.axes.some((axis) => axis.values.some((value) => value.label === label && child.at[axis.id] === value.id))))!;
+    expect(at('Rust', 'S').fields).toMatchObject({ sku: 'T-NEW', price: '111.50', weight: 600 });
+    expect(after.stock[at('Rust', 'S').id]).toBe(12);
+    expect(at('Kelp', 'M').fields).toMatchObject({ sku: 'KELP-M', price: '99' });
+    expect(after.stock[at('Kelp', 'M').id]).toBe(7);
+    expect(at('Kelp', 'S')).toBeUndefined();
+    expect((await ask('yes')).counts).toMatchObject({ new: 0, changed: 0 });
+  });
+  it('that are cut off or have no column for an axis are refused, with nothing changed', async () => {
+    const detail = await shopFamily();
+    const { id } = detail.family;
+    const whole = new Uint8Array(await (await fetch(`${world.url}/api/families/${id}/file.xlsx`)).arrayBuffer());
+    const cut = await refused(world.call(api.readSheet, { params: { id }, query: { apply: 'yes' }, form: sheetForm(whole.slice(0, whole.length / 2), 'cut.xlsx') }));
+    expect([cut.status, cut.message]).toEqual([422, 'cut.xlsx is not a whole XLSX file: it is cut off or of another kind. Save it again and bring it back.']);
+    const bare = await refused(world.call(api.readSheet, { params: { id }, form: sheetForm('SKU,Price\nA,1', 'bare.csv') }));
+    expect(bare.message).toContain('no column for Colour, Size');
+    expect((await fresh(detail)).family.revision).toBe(detail.family.revision);
+  });
+  it('never carry a live formula', async () => {
+    const detail = await shopFamily();
+    const child = familyIndex(detail.family).woven[0]!;
+    await run(detail, { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'mpn', figure: '=HYPERLINK("http://evil.test")' }] });
+    const { id } = detail.family;
+    const csv = await (await fetch(`${world.url}/api/families/${id}/file.csv`)).text();
+    expect(csv).toContain(`"'=HYPERLINK(""http://evil.test"")"`);
+    const book = new ExcelJs.Workbook();
+    await book.xlsx.load(await (await fetch(`${world.url}/api/families/${id}/file.xlsx`)).arrayBuffer());
+    book.worksheets[0]!.eachRow((row) => row.eachCell((cell) => expect(cell.type).not.toBe(ExcelJs.ValueType.Formula)));
+    expect((await world.call(api.readSheet, { params: { id }, query: { apply: 'yes' }, form: sheetForm(csv, 'back.csv') })).counts.changed).toBe(0);
+  });
+  it('carry a family whole: unchanged it changes nothing, changed it is one change, broken it is refused', async () => {
+    const detail = await shopFamily();
+    const { id } = detail.family;
+    const file = await (await fetch(`${world.url}/api/families/${id}/file.json`)).json();
+    expect((await world.call(api.readFamilyFile, { body: file })).counts).toMatchObject({ same: 6 });
+    file.family.fields.name = 'Coat by another name';
+    expect((await world.call(api.readFamilyFile, { body: file })).counts).toMatchObject({ changed: 6 });
+    expect((await world.call(api.undo, { params: { id } })).family.fields.name).toBe(detail.family.fields.name);
+    const copy = JSON.parse(JSON.stringify(file).replaceAll(id, 'kcopy001').replaceAll(`${String(file.family.fields.styleCode)}-`, 'COPY-'));
+    expect((await world.call(api.readFamilyFile, { body: copy })).counts).toMatchObject({ new: 6 });
+    expect(Object.values((await world.call(api.family, { params: { id: 'kcopy001' } })).stock)).toEqual([5, 5, 5, 5, 5, 5]);
+    (Object.values(copy.family.children)[0] as { fields: Record<string, unknown> }).fields.price = 'much';
+    expect((await refused(world.call(api.readFamilyFile, { body: copy }))).message).toContain('no amount');
+  });
+});
+
+describe('sending', () => {
+  it('sends the same thing twice and it is listed once; a change sends only itself', async () => {
+    const detail = await shopFamily();
+    const { id } = detail.family;
+    const key = crypto.randomUUID();
+    const [one, two] = await Promise.all([send([id], ['own-shop'], key), send([id], ['own-shop'], key)]);
+    expect(two.id).toBe(one.id);
+    expect((await ended(one.id)).lines.map((line) => line.outcome)).toEqual(['listed']);
+    expect((await world.held('own-shop')).filter((held) => held.goods.key === id)).toHaveLength(1);
+    expect((await world.call(api.previewDispatch, { body: { familyIds: [id], channels: ['own-shop'] } })).totals).toMatchObject({ listings: 0, revisions: 0, unchanged: 1 });
+    await run(await fresh(detail), setPrice(detail, 2, '77'));
+    const changed = await ended((await send([id], ['own-shop'])).id);
+    const [line] = changed.lines;
+    expect(line).toMatchObject({ action: 'revise', outcome: 'revised', children: 1 });
+    expect(line!.message).toMatchObject({ items: [{ sku: familyIndex(detail.family).woven[2]!.fields.sku, price: '77.00' }], gone: [], changes: { fromPrice: '77.00' } });
+    expect(Object.keys((line!.message as { items: object[] }).items[0]!)).toEqual(['price', 'sku']);
+    const [held] = (await world.held('own-shop')).filter((each) => each.goods.key === id);
+    expect(held!.goods.items.map((item) => item.price).sort()).toEqual(['100.00', '100.00', '100.00', '100.00', '100.00', '77.00']);
+  });
+  it('sends a draft, then publishes it; takes down what is no longer offered', async () => {
+    const { family } = await shopFamily();
+    await ended((await send([family.id], ['own-shop'], undefined, true)).id);
+    const held = async () => (await world.held('own-shop')).find((one) => one.goods.key === family.id);
+    expect((await held())!.draft).toBe(true);
+    expect((await ended((await send([family.id], ['own-shop'])).id)).lines[0]!.outcome).toBe('revised');
+    expect((await held())!.draft).toBe(false);
+    const now = await world.call(api.family, { params: { id: family.id } });
+    await run(now, { do: 'setWish', channel: 'own-shop', wish: { apart: [], whole: [], leaveOut: [], offered: false } });
+    expect((await ended((await send([family.id], ['own-shop'])).id)).lines[0]!.outcome).toBe('taken down');
+    expect(await held()).toBeUndefined();
+  });
+  it('refuses to send when the total is not the one agreed to', async () => {
+    const { family } = await shopFamily();
+    const clash = await refused(world.call(api.startDispatch, { body: { familyIds: [family.id], channels: ['own-shop'], key: crypto.randomUUID(), agreed: { listings: 7, fees: [] } } }));
+    expect([clash.status, clash.problem.code]).toEqual([409, 'dispatch.total-changed']);
+  });
+  it('holds back what findings stop, and leads a refusal to its child and field', async () => {
+    const stopped = await shopFamily({ description: 'Short.' });
+    const lines = (await send([stopped.family.id], ['own-shop'])).lines;
+    expect(lines[0]).toMatchObject({ state: 'held', reasons: [{ field: 'description' }] });
+    // Somebody else's listing holds one of our SKUs already: only the channel can know.
+    const { family } = await shopFamily();
+    const child = familyIndex(family).woven[3]!;
+    const [mine] = (await world.call(api.previewDispatch, { body: { familyIds: [family.id], channels: ['own-shop'] } })).lines;
+    const listing = structuredClone((mine!.message as { listing: { key: string; items: { sku: string }[]; pictures: string[]; axes: { options: { pictures?: string[] }[] }[] } }).listing);
+    listing.key = 'elsewhere';
+    listing.pictures = listing.pictures.map((one) => `${world.url}/pictures/${one.slice(8)}.png`);
+    listing.axes.forEach((axis) => axis.options.forEach((option) => delete option.pictures));
+    listing.items.forEach((item, at) => at !== 3 && (item.sku += '-ELSE'));
+    await fetch(`${world.channelsUrl}/own-shop/submissions`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ key: 'else', messages: [{ action: 'list', key: 'elsewhere', draft: false, listing }] }) });
+    await until(() => world.held('own-shop'), (held) => held.some((one) => one.goods.key === 'elsewhere'));
+    const done = await ended((await send([family.id], ['own-shop'])).id);
+    expect(done.lines[0]).toMatchObject({ state: 'refused', reasons: [{ sku: child.fields.sku, childId: child.id, field: 'sku' }] });
+  });
+});
+
+describe('when things go wrong', () => {
+  it.each(['busy', 'ill', 'cut'] as const)('a channel that is %s for a while gets it in the end, and once', async (mood) => {
+    const { family } = await shopFamily();
+    await world.mood('own-shop', mood, 2);
+    const done = await ended((await send([family.id], ['own-shop'])).id);
+    expect(done.lines.map((line) => line.state)).toEqual(['done']);
+    expect((await world.held('own-shop')).filter((one) => one.goods.key === family.id)).toHaveLength(1);
+  });
+  it('a channel that is switched off leaves the lines to be sent again by hand', async () => {
+    const { family } = await shopFamily();
+    await world.killChannels();
+    const failed = await ended((await send([family.id], ['own-shop'])).id);
+    expect(failed.lines[0]).toMatchObject({ state: 'failed', outcome: 'Own shop cannot be reached' });
+    await world.startChannels();
+    await world.call(api.retryDispatch, { params: { id: failed.id } });
+    expect((await ended(failed.id)).lines[0]!.outcome).toBe('listed');
+  });
+  it('a server killed while a channel thinks goes on where it was', async () => {
+    const { family } = await shopFamily();
+    await fetch(`${world.channelsUrl}/control`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ channel: 'own-shop', delay: 900 }) });
+    const sent = await send([family.id], ['own-shop']);
+    await until(() => world.call(api.dispatch, { params: { id: sent.id } }), (one) => one.lines[0]!.state === 'sent');
+    await world.killServer();
+    await world.startServer();
+    expect((await ended(sent.id)).lines[0]!.outcome).toBe('listed');
+    await fetch(`${world.channelsUrl}/control`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ channel: 'own-shop', delay: 30 }) });
+  });
+  it('a server killed while saving keeps every change it accepted, and nothing by half', async () => {
+    const detail = await shopFamily();
+    const { id } = detail.family;
+    let accepted = detail.family.revision;
+    const writing = (async () => {
+      for (let price = 1; price < 2000; price++) accepted = (await world.call(api.run, { params: { id }, body: { revision: accepted, command: setPrice(detail, 0, String(price)) } })).revision;
+    })().catch(() => undefined);
+    await until(async () => accepted, (revision) => revision > detail.family.revision + 40);
+    await world.killServer();
+    await writing;
+    await world.startServer();
+    const after = await world.call(api.family, { params: { id } });
+    expect([accepted, accepted + 1]).toContain(after.family.revision);
+    expect(familyIndex(after.family).woven[0]!.fields.price).toBe(String(after.family.revision - detail.family.revision));
+    const [newest] = await world.call(api.journal, { query: { familyId: id, limit: 1 } });
+    expect(newest!.lines[0]!.after).toBe(familyIndex(after.family).woven[0]!.fields.price);
+  });
+});

@@ -1,0 +1,14 @@
+/** The file formats as JSON Schema, made from the same Zod schemas that read them. */
+import { z } from 'zod';
+import { ListingMessageSchema, RulebookSchema } from '@loom-kin/core';
+import { FamilyFileSchema } from '@loom-kin/contract';
+
+/** file name → JSON Schema (draft 2020-12). */
+export function publishedSchemas(): Record<string, unknown> {
+  const of = (title: string, schema: z.ZodType) => ({ title, ...z.toJSONSchema(schema, { io: 'input' }) });
+  return {
+    family: of('Loom Kin family file', FamilyFileSchema),
+    rulebook: of('Loom Kin rulebook', RulebookSchema),
+    'listing-message': of('Loom Kin listing message', ListingMessageSchema),
+  };
+}
