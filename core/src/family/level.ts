@@ -11,6 +11,7 @@ export interface Resolved {
 }
 
 const NOTHING: Resolved = { figure: undefined, from: null, beaten: [] };
+const FROM_FAMILY: Place = { level: 'family' };
 
 /**
  * The figure of a field for one child: its own, else that of one of its values, else the family's.
@@ -24,9 +25,9 @@ export function resolve(family: Family, child: Child, key: string): Resolved {
 
 /** What the child would have without a figure of its own. */
 export function inherited(family: Family, child: Child, key: string): Resolved {
-  const { valueById } = familyIndex(family);
+  const { valueById, keysOnValues } = familyIndex(family);
   let found: Resolved | undefined;
-  for (let i = family.axes.length - 1; i >= 0; i--) {
+  for (let i = keysOnValues.has(key) ? family.axes.length - 1 : -1; i >= 0; i--) {
     const axis = family.axes[i]!;
     const value = valueById.get(child.at[axis.id] ?? '');
     const figure = value?.fields[key];
@@ -37,12 +38,14 @@ export function inherited(family: Family, child: Child, key: string): Resolved {
   }
   if (found) return found;
   const ofFamily = family.fields[key];
-  return ofFamily === undefined ? NOTHING : { figure: ofFamily, from: { level: 'family' }, beaten: [] };
+  return ofFamily === undefined ? NOTHING : { figure: ofFamily, from: FROM_FAMILY, beaten: [] };
 }
 
 /** The figure alone. */
 export function figureOf(family: Family, child: Child, key: string): Figure | undefined {
-  return resolve(family, child, key).figure;
+  const own = child.fields[key];
+  if (own !== undefined) return own;
+  return familyIndex(family).keysOnValues.has(key) ? inherited(family, child, key).figure : family.fields[key];
 }
 
 /** The figure as text, or an empty string. Lists are joined with a comma. */

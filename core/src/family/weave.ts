@@ -10,6 +10,8 @@ export interface FamilyIndex {
   woven: Child[];
   /** crossing key → child, woven or not */
   byCrossing: Map<string, Child>;
+  /** Fields that stand on any value: for all others inheritance need not look there. */
+  keysOnValues: Set<string>;
 }
 
 const indexes = new WeakMap<Family, FamilyIndex>();
@@ -34,7 +36,8 @@ export function familyIndex(family: Family): FamilyIndex {
   const woven = children
     .filter((child) => child.woven)
     .sort((a, b) => compareRanks(sortKeys.get(a.id)!, sortKeys.get(b.id)!));
-  const index: FamilyIndex = { axisById, valueById, rank, woven, byCrossing };
+  const keysOnValues = new Set(family.axes.flatMap((axis) => axis.values.flatMap((value) => Object.keys(value.fields))));
+  const index: FamilyIndex = { axisById, valueById, rank, woven, byCrossing, keysOnValues };
   // Drafts of a change under way must not be remembered: they still change.
   if (Object.isFrozen(family)) indexes.set(family, index);
   return index;

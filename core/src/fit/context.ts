@@ -103,6 +103,8 @@ export interface CheckContext extends FitInput {
   /** What would go out. */
   listings: Listing[];
   pairingOf: (role: string, label: string) => string | undefined;
+  /** A price of the seller's as the channel shows it. */
+  priceOf: (amount: string) => string;
 }
 
 export { PlaceSchema };

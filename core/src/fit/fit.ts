@@ -4,7 +4,7 @@ import { familyIndex } from '../family/weave';
 import { rulesFor } from '../rulebook/read';
 import { pairingLookup } from './pairing';
 import { bestPlans, planNamed, planTask } from './planner';
-import { projectListings, type ProjectionContext } from './project';
+import { pricer, projectListings, type ProjectionContext } from './project';
 import { identifierFindings, pictureFindings, priceFindings, stockFindings } from './findings/children';
 import { pairingFindings, planFindings, settingFindings } from './findings/structure';
 import { fieldFindings, oddFigures, wordingFindings } from './findings/wording';
@@ -44,6 +44,7 @@ export function computeFit(input: FitInput): Fit {
     ...input, category,
     offered: woven.filter((child) => offeredIds.has(child.id)),
     pairingOf: pairingLookup(rulebook.channel, input.pairings, category.rules.axes.roles),
+    priceOf: pricer({ ...input, category }),
   };
   const context: CheckContext = { ...bare, plan, listings: plan ? projectListings(bare, plan) : [] };
   const findings = CHECKS.flatMap((check) => check(context)).sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);

@@ -15,10 +15,16 @@ import type { Plan, PlanListing } from './planner';
 /** What a projection is made from: everything but the plan and its outcome. */
 export type ProjectionContext = Omit<CheckContext, 'plan' | 'listings'>;
 
-/** How prices become the channel's. */
-export function pricingOf(context: Pick<CheckContext, 'category' | 'settings' | 'seller'>): ChannelPricing {
+/** How prices become the channel's; each amount is worked out once, since most children share theirs. */
+export function pricer(context: Pick<CheckContext, 'category' | 'settings' | 'seller'>): (amount: string) => string {
   const { price } = context.category.rules;
-  return { currency: price.currency, taxIncluded: price.taxIncluded, rate: context.settings.rate, taxPercent: context.seller.taxPercent };
+  const how: ChannelPricing = { currency: price.currency, taxIncluded: price.taxIncluded, rate: context.settings.rate, taxPercent: context.seller.taxPercent };
+  const known = new Map<string, string>();
+  return (amount) => {
+    const there = known.get(amount) ?? channelPrice(amount, how);
+    known.set(amount, there);
+    return there;
+  };
 }
 
 /** The key of a listing on the channel: the family's id, and what tells it from the family's other listings. */
@@ -28,15 +34,27 @@ export function listingKeyOf(family: Family, planned: PlanListing): string {
 
 /** The figure all children of a listing share, for a field the listing has once; null where they differ. */
 export function sharedFigure(family: Family, children: readonly Child[], key: string): Figure | undefined | null {
-  const figures = children.map((child) => figureOf(family, child, key));
-  return figures.every((figure) => JSON.stringify(figure) === JSON.stringify(figures[0])) ? figures[0] : null;
+  const first = children[0] ? figureOf(family, children[0], key) : undefined;
+  const same = (figure: Figure | undefined) => figure === first || (Array.isArray(figure) && JSON.stringify(figure) === JSON.stringify(first));
+  return children.every((child) => same(figureOf(family, child, key))) ? first : null;
 }
 
-/** A figure in the unit and decimals a channel's field asks for. */
+const converted = new WeakMap<FieldRule, Map<number, number>>();
+
+/** A figure in the unit and decimals a channel's field asks for. Remembered per rule, since most children share theirs. */
 export function inChannelUnit(rule: FieldRule, figure: Figure): Figure {
+  if (typeof figure !== 'number') return figure;
+  let known = converted.get(rule);
+  if (!known) converted.set(rule, (known = new Map()));
+  const there = known.get(figure) ?? convert(rule, figure);
+  if (known.size < 5000) known.set(figure, there);
+  return there;
+}
+
+function convert(rule: FieldRule, figure: number): number {
   const type = fieldOf(rule.key)?.type;
-  if (type === 'weight' && typeof figure === 'number') return Number(weightIn(figure, (rule.unit ?? 'g') as WeightUnit, rule.decimals));
-  if (type === 'length' && typeof figure === 'number') return Number(lengthIn(figure, (rule.unit ?? 'cm') as LengthUnit, rule.decimals));
+  if (type === 'weight') return Number(weightIn(figure, (rule.unit ?? 'g') as WeightUnit, rule.decimals));
+  if (type === 'length') return Number(lengthIn(figure, (rule.unit ?? 'cm') as LengthUnit, rule.decimals));
   return figure;
 }
 
@@ -51,8 +69,11 @@ export function projectListings(context: ProjectionContext, plan: Plan): Listing
   const { rules } = context.category;
   const { valueById } = familyIndex(family);
   const childById = new Map(context.offered.map((child) => [child.id, child]));
-  const optionAt = plan.axes.map((axis) => new Map(axis.options.map((option) => [option.key, option])));
-  const optionOf = (child: Child, axis: number) => optionAt[axis]!.get(plan.axes[axis]!.from.map((id) => child.at[id]).join('+'))!;
+  const chosen = plan.axes.map((axis) => {
+    const byKey = new Map(axis.options.map((option) => [option.key, option]));
+    return new Map(context.offered.map((child) => [child.id, byKey.get(axis.from.map((id) => child.at[id]).join('+'))!]));
+  });
+  const optionOf = (child: Child, axis: number) => chosen[axis]!.get(child.id)!;
   const labelOf = (child: Child, axis: number) => {
     const option = optionOf(child, axis);
     const { role } = plan.axes[axis]!;
@@ -65,19 +86,23 @@ export function projectListings(context: ProjectionContext, plan: Plan): Listing
     const children = planned.childIds.map((id) => childById.get(id)!);
     const items = children.flatMap((child): ListingItem[] => itemOf(context, child, plan.axes.map((_, axis) => labelOf(child, axis))));
     const pictureAxis = plan.pictureAxis;
-    const axes = plan.axes.map((axis, number) => ({
+    const axes = plan.axes.map((axis, number) => {
+      const firsts = new Map<unknown, Child>();
+      for (const child of children) if (!firsts.has(optionOf(child, number))) firsts.set(optionOf(child, number), child);
+      return {
       name: axis.name,
       role: axis.role,
       options: axis.options
-        .filter((option) => children.some((child) => optionOf(child, number) === option))
+        .filter((option) => firsts.has(option))
         .map((option) => {
-          const first = children.find((child) => optionOf(child, number) === option)!;
+          const first = firsts.get(option)!;
           const lead = valueById.get(option.valueIds[0]!)!.label;
           const paired = rules.axes.roles[axis.role]?.list ? context.pairingOf(axis.role, lead) : undefined;
           const shown = rules.axes.pictures === 'axis' && number === pictureAxis ? optionPictures(context, option.valueIds, first).map(address) : undefined;
           return { label: labelOf(first, number), ...(paired ? { paired } : {}), ...(shown ? { pictures: shown } : {}) };
         }),
-    }));
+      };
+    });
     const shared: Listing['fields'] = {};
     for (const rule of rules.fields) {
       if (rule.level !== 'listing') continue;
@@ -115,10 +140,9 @@ function itemOf(context: ProjectionContext, child: Child, options: string[]): Li
   const sku = figure('sku');
   const price = figure('price');
   if (typeof sku !== 'string' || typeof price !== 'string') return [];
-  const pricing = pricingOf(context);
   const amount = (key: string) => {
     const stored = figure(key);
-    return typeof stored === 'string' ? { [key]: channelPrice(stored, pricing) } : {};
+    return typeof stored === 'string' ? { [key]: context.priceOf(stored) } : {};
   };
   const fields: ListingItem['fields'] = {};
   for (const rule of rules.fields) {
@@ -131,7 +155,7 @@ function itemOf(context: ProjectionContext, child: Child, options: string[]): Li
     sku,
     ...(typeof gtin === 'string' ? { gtin } : figure('gtinExempt') === true ? { gtinExempt: true } : {}),
     options,
-    price: channelPrice(price, pricing),
+    price: context.priceOf(price),
     ...amount('listPrice'),
     ...(sale ? { ...amount('salePrice'), saleFrom: String(figure('saleFrom')), saleUntil: String(figure('saleUntil')) } : {}),
     stock: stockSent(context, child.id),

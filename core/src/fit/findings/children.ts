@@ -1,14 +1,13 @@
 /** Findings about single children: identifiers, prices, stock, pictures. */
 import Big from 'big.js';
 import { compareAmounts, showAmount } from '../../money/amount';
-import { channelPrice } from '../../money/price';
 import { resolve } from '../../family/level';
 import { childLabels, familyIndex } from '../../family/weave';
 import { picturesOf } from '../../pictures/assign';
 import { isGtin } from '../../identifiers/gtin';
 import type { Child, Place } from '../../family/shape';
 import type { CheckContext, Finding, Severity } from '../context';
-import { optionPictures, pricingOf } from '../project';
+import { optionPictures } from '../project';
 
 const at = (child: Child): Place => ({ level: 'child', childId: child.id });
 const named = (context: CheckContext, child: Child) => childLabels(context.family, child).join(' · ') || 'The only child';
@@ -49,7 +48,6 @@ export function identifierFindings(context: CheckContext): Finding[] {
 export function priceFindings(context: CheckContext): Finding[] {
   const { family, rulebook } = context;
   const rules = context.category.rules.price;
-  const pricing = pricingOf(context);
   const found: Finding[] = [];
   const priced: { child: Child; price: string }[] = [];
   for (const child of context.offered) {
@@ -60,13 +58,13 @@ export function priceFindings(context: CheckContext): Finding[] {
       add('price.missing', 'stops', 'price', 'price', `${named(context, child)} has no price.`);
       continue;
     }
-    const price = channelPrice(held.figure, pricing);
+    const price = context.priceOf(held.figure);
     priced.push({ child, price });
     const least = rules.least ?? '0.01';
     if (compareAmounts(price, least) < 0) add('price.too-low', 'stops', 'price', 'least', `${showAmount(price, rules.currency)} is below ${showAmount(least, rules.currency)}, the least ${rulebook.name} takes.`);
     if (rules.most && compareAmounts(price, rules.most) > 0) add('price.too-high', 'stops', 'price', 'most', `${showAmount(price, rules.currency)} is above ${showAmount(rules.most, rules.currency)}, the most ${rulebook.name} takes.`);
     const list = resolve(family, child, 'listPrice');
-    if (typeof list.figure === 'string' && compareAmounts(channelPrice(list.figure, pricing), price) <= 0) {
+    if (typeof list.figure === 'string' && compareAmounts(context.priceOf(list.figure), price) <= 0) {
       add('price.list-not-above', rules.listAbovePrice ? 'stops' : 'warns', 'listPrice', 'listAbovePrice', `The list price of ${named(context, child)} is not above its price.`,
         list.from ? { kind: 'change', label: 'Give the list price back', commands: [{ do: 'setFigures', changes: [{ place: list.from, key: 'listPrice', figure: null }] }] } : undefined);
     }

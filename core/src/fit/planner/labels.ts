@@ -28,18 +28,29 @@ export function optionLabels(axes: readonly TaskAxis[], rows: readonly (readonly
   const forms = axes.map((axis) =>
     FORMS.map((form) => axis.values.map((value) => clean(form(value.label, value.code), forbidden) || value.code)),
   );
-  let best: { lost: number; labels: string[] } | null = null;
   const choice = new Array<number>(axes.length).fill(0);
-  const fullLength = total(rows.map((row) => row.map((at, axis) => forms[axis]![0]![at]!).join(SEPARATORS[0]).length));
-  for (;;) {
+  const build = (separator: string) => rows.map((row) => row.map((at, axis) => forms[axis]![choice[axis]!]![at]!).join(separator));
+  /** Characters of all labels together, or null where one is too long or empty. Counted first: most choices end here. */
+  const measure = (separator: string): number | null => {
+    let total = 0;
+    for (const row of rows) {
+      let length = separator.length * (axes.length - 1);
+      for (let axis = 0; axis < axes.length; axis++) length += forms[axis]![choice[axis]!]![row[axis]!]!.length;
+      if (length > atMost || length === 0) return null;
+      total += length;
+    }
+    return total;
+  };
+  let best: { total: number; labels: string[] } | null = null;
+  for (let first = true; ; first = false) {
     for (const separator of axes.length > 1 ? SEPARATORS : ['']) {
-      const labels = rows.map((row) => row.map((at, axis) => forms[axis]![choice[axis]!]![at]!).join(separator));
-      if (labels.some((label) => label.length > atMost || label.length === 0)) continue;
-      const lost = fullLength - total(labels.map((label) => label.length));
-      if (best && lost >= best.lost) continue;
+      const total = measure(separator);
+      if (total === null || (best && total <= best.total)) continue;
+      const labels = build(separator);
       if (new Set(labels.map((label) => label.toLowerCase())).size < labels.length) continue;
-      best = { lost, labels };
-      if (lost === 0) return { labels, shortened: changed(axes, rows, labels) };
+      best = { total, labels };
+      // Nothing is longer than the full labels.
+      if (first && separator !== SEPARATORS[1]) return { labels, shortened: changed(axes, rows, labels) };
     }
     let axis = choice.length - 1;
     while (axis >= 0 && choice[axis] === FORMS.length - 1) choice[axis--] = 0;
@@ -58,5 +69,3 @@ function clean(label: string, forbidden: string): string {
   for (const mark of forbidden) text = text.replaceAll(mark, ' ');
   return text.replace(/\s+/g, ' ').trim();
 }
-
-const total = (lengths: number[]) => lengths.reduce((sum, one) => sum + one, 0);

@@ -30,17 +30,13 @@ export function bestPlans(task: PlanTask, most = 6): Plan[] {
   if (task.children.length === 0) return [];
   const counter = combinationCounter(task);
   const candidates = planShapes(task)
-    .map((shape) => {
-      const joins = shape.groups.reduce((sum, group) => sum + group.length - 1, 0);
-      const least = Math.max(counter(shape.split), Math.ceil(task.children.length / task.rules.children.atMost));
-      return { shape, bound: [least, joins] };
-    })
+    .map((shape) => ({ shape, bound: billOrder(leastBill(task, shape, counter), task.objective) }))
     .sort((a, b) => compare(a.bound, b.bound));
   const labels = labelMaker(task);
   const found: { plan: Plan; order: number[] }[] = [];
   for (const { shape, bound } of candidates) {
     const worst = found[most - 1];
-    if (worst && compare(bound, [worst.plan.bill.listings, worst.plan.bill.joins]) > 0) break;
+    if (worst && compare(bound, worst.order) > 0) break;
     const plan = spinOut(task, shape, labels);
     if (!plan) continue;
     const order = billOrder(plan.bill, task.objective);
@@ -57,6 +53,24 @@ export function planNamed(task: PlanTask, signature: string): Plan | null {
   const shape = planShapes(task).find((one) => signatureOf(task, one) === signature);
   return shape ? spinOut(task, shape, labelMaker(task)) : null;
 }
+
+/** What a shape costs at the very least, told without working it out: no entry of its bill can be smaller. */
+function leastBill(task: PlanTask, shape: Shape, counter: (axes: number[]) => number): Bill {
+  const listings = Math.max(counter(shape.split), Math.ceil(task.children.length / task.rules.children.atMost));
+  return {
+    leftOut: task.leftOut.length,
+    listings,
+    fees: timesAmount(task.rules.fees.perListing, listings),
+    joins: joinsOf(shape),
+    remade: 0,
+    picturesLost: picturesShown(task, shape).lost,
+    joinedOptions: shape.groups.reduce((sum, group) => sum + (group.length > 1 ? counter(group) : 0), 0),
+    longestLabel: 0,
+    axesShown: shape.groups.length,
+  };
+}
+
+const joinsOf = (shape: Shape) => shape.groups.reduce((sum, group) => sum + group.length - 1, 0);
 
 /** Works a shape out in full; null where labels do not fit, children would be alike, or cutting does not help. */
 function spinOut(task: PlanTask, shape: Shape, labels: LabelMaker): Plan | null {
@@ -123,7 +137,7 @@ function spinOut(task: PlanTask, shape: Shape, labels: LabelMaker): Plan | null 
       leftOut: task.leftOut.length,
       listings: listings.length,
       fees: timesAmount(task.rules.fees.perListing, listings.length),
-      joins: shape.groups.reduce((sum, group) => sum + group.length - 1, 0),
+      joins: joinsOf(shape),
       remade: task.live.filter((live) => !standing.has(live.key) || live.structure !== structure).length,
       picturesLost: lost,
       joinedOptions: joined.reduce((sum, axis) => sum + axis.options.length, 0),
@@ -168,11 +182,19 @@ function picturesShown(task: PlanTask, shape: Shape): { pictureAxis: number | nu
 
 /** How many combinations of the given axes the children have; remembered, since many shapes ask the same. */
 function combinationCounter(task: PlanTask): (axes: number[]) => number {
-  const known = new Map<string, number>();
+  const known = new Map<number, number>();
   return (axes) => {
-    const key = axes.join();
-    const counted = known.get(key) ?? new Set(task.children.map((child) => axes.map((axis) => child.at[axis]).join())).size;
-    known.set(key, counted);
+    const key = axes.reduce((bits, axis) => bits | (1 << axis), 0);
+    let counted = known.get(key);
+    if (counted === undefined) {
+      const seen = new Set<number>();
+      for (const child of task.children) {
+        let code = 0;
+        for (const axis of axes) code = code * (task.axes[axis]!.values.length + 1) + child.at[axis]!;
+        seen.add(code);
+      }
+      known.set(key, (counted = seen.size));
+    }
     return counted;
   };
 }

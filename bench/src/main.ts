@@ -1,0 +1,17 @@
+/** `npm run bench`: the first figures of the speed budget, each as a ratio to a baseline measured in the same run. */
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { browserFigures } from './browser';
+import { checkFigures, planFigures } from './core';
+import { listFigures } from './lists';
+import { table } from './measure';
+
+const folder = mkdtempSync(join(tmpdir(), 'loom-kin-bench-'));
+try {
+  table('Planner and findings', [...planFigures(), ...checkFigures()]);
+  table('Lists over 100,000 children', listFigures(folder));
+  table('In the browser', await browserFigures());
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}
