@@ -197,6 +197,31 @@ describe('files', () => {
   });
 });
 
+describe('what channels get', () => {
+  it('is, for Quayside, a sheet whose family row holds no child\'s figure and whose child rows point to it, read by another library', async () => {
+    const { family } = await shopFamily();
+    const bytes = Buffer.from(await (await fetch(`${world.url}/api/families/${family.id}/upload/quayside`)).arrayBuffer());
+    const read = await readXlsxFile(bytes);
+    const rows = (!Array.isArray(read[0]) ? (read[0] as unknown as { data: unknown[][] }).data : read) as unknown[][];
+    const headers = rows[0]!.map(String);
+    const sheet = rows.slice(1).map((row) => Object.fromEntries(headers.map((header, at) => [header, row[at]])));
+    expect(sheet.map((row) => row.Row)).toEqual(['family', ...Array<string>(6).fill('child')]);
+    for (const name of ['GTIN', 'Price EUR', 'Pieces', 'Colour shown', 'Size shown', 'Of family']) expect([name, sheet[0]![name]]).toEqual([name, null]);
+    for (const row of sheet.slice(1)) expect(row).toMatchObject({ 'Of family': family.id, 'Price EUR': '100.00', Pieces: 5, Title: null });
+    expect(sheet.slice(1).map((row) => row.Key)).toEqual(familyIndex(family).woven.map((child) => child.fields.sku));
+  });
+  it('is, on the own shop\'s page, a schema.org ProductGroup with every child as a variant', async () => {
+    const { family } = await shopFamily();
+    await ended((await send([family.id], ['own-shop'])).id);
+    const page = await (await fetch(`${world.channelsUrl}/own-shop/pages/${family.id}`)).text();
+    const data = JSON.parse(/<script type="application\/ld\+json">(.*?)<\/script>/s.exec(page)![1]!);
+    // https://schema.org/ProductGroup: variesBy and hasVariant; each Product with an Offer in an ISO 4217 currency.
+    expect(data).toMatchObject({ '@context': 'https://schema.org', '@type': 'ProductGroup', variesBy: ['https://schema.org/color', 'https://schema.org/size'] });
+    expect(data.hasVariant.map((one: { sku: string }) => one.sku)).toEqual(familyIndex(family).woven.map((child) => child.fields.sku));
+    expect(data.hasVariant[0].offers).toEqual({ '@type': 'Offer', price: '100.00', priceCurrency: 'EUR', availability: 'https://schema.org/InStock' });
+  });
+});
+
 describe('sending', () => {
   it('sends the same thing twice and it is listed once; a change sends only itself', async () => {
     const detail = await shopFamily();

@@ -21,6 +21,8 @@ export async function browserFigures(): Promise<Figure[]> {
       first.push(await cold.evaluate(() => performance.now()));
       await context.close();
     }
+    // The loader names functions by a helper that the page does not have.
+    await page.addInitScript('globalThis.__name = (named) => named');
     await page.goto(`${world.url}/families/${made.family.id}`);
     await page.waitForSelector('[data-test=crossing]');
     await page.waitForSelector('revogr-data .rgCell');
@@ -36,7 +38,7 @@ export async function browserFigures(): Promise<Figure[]> {
     // A price typed for the whole family: until every cell of the grid that follows it shows it.
     const keys = await page.evaluate(async () => {
       const input = document.querySelector<HTMLInputElement>('[data-test=set-price]')!;
-      const cell = function () { return [...document.querySelectorAll('revogr-data .rgCell')].some((one) => one.textContent === wanted); };
+      const cell = () => [...document.querySelectorAll('revogr-data .rgCell')].some((one) => one.textContent === wanted);
       const taken: number[] = [];
       let wanted = '';
       for (let at = 0; at < 40; at++) {

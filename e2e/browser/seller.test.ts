@@ -206,6 +206,7 @@ describe('a seller', () => {
     expect(rows[0]).toMatch(/^family\tlist/);
     await test('fit-fernpost').click();
     await until(() => test('finding').allInnerTexts(), (texts) => texts.some((text) => text.includes('15 entries; Fernpost takes 12')));
+    await page.locator('.findings h2').click();
     await page.keyboard.press('Enter');
     await until(async () => ((await detail()).family as unknown as { fields: { searchWords: string[] } }).fields.searchWords.length, (count) => count === 12);
     const plans = await test('plan').count();

@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { pino, type Logger } from 'pino';
 import { openDatabase, type Database } from './store/database';
 import { fetchChannels } from './setup/channels';
-import { refreshAll } from './families/commands';
+import { createRefresher } from './families/refresh';
 import { createRunner, type Runner } from './dispatch/runner';
 import { createApp } from './http/app';
 
@@ -36,13 +36,14 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const log = options.log ?? pino({ level: process.env.LOOM_KIN_LOG ?? 'warn' });
   const database = openDatabase(join(options.dataFolder, 'loom-kin.db'));
   await fetchChannels(database, options.channelsUrl);
-  refreshAll(database);
+  const refresher = createRefresher(database);
+  refresher.all();
   let url = '';
   const runner = createRunner(database, {
     channelsUrl: options.channelsUrl, pictureAddress: (id) => `${url}/pictures/${id}.png`, log,
     pollEvery: options.pollEvery ?? 700, waits: options.waits ?? [1000, 2000, 4000, 8000, 15_000],
   });
-  const app = createApp({ database, runner, log, pictureFolder: join(options.dataFolder, 'pictures'), webFolder: options.webFolder ?? WEB, channelsUrl: options.channelsUrl });
+  const app = createApp({ database, runner, refresher, log, pictureFolder: join(options.dataFolder, 'pictures'), webFolder: options.webFolder ?? WEB, channelsUrl: options.channelsUrl });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) => (error ? reject(error) : resolve(listening)));
   });
@@ -51,6 +52,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   return {
     url, database, runner,
     close: async () => {
+      refresher.stop();
       await runner.stop();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));

@@ -5,11 +5,11 @@ import {
   applyPatch, checkFamily, createFamily, describeChange, FamilySchema, placeLabel, Refusal, replaceWith, runCommand, titleOf, type Command, type CreateFamily, type Family, type JsonPatch, type Pairing,
 } from '@loom-kin/core';
 import { inTransaction, type Database } from '../store/database';
-import { families, movements, pictures } from '../store/schema';
+import { movements, pictures } from '../store/schema';
 import { takeNumbers } from '../setup/seller';
 import { writePairings } from '../setup/channels';
 import { loadFamily, loadStock, saveFamily } from './aggregate';
-import { fitWorld, refreshFits } from './fits';
+import { refreshFits } from './fits';
 import { EMPTY, firstUndone, lastDone, markEntry, writeEntry } from './journal';
 
 const now = () => new Date().toISOString();
@@ -156,7 +156,7 @@ export function giveNumbers(database: Database, familyId: string, blockId: strin
 
 /** Pairs values. The pairing holds for every family; the change stands in the journal of the family it was made from. */
 export function pair(database: Database, familyId: string, wanted: readonly Pairing[]): Family {
-  const next = inTransaction(database, () => {
+  return inTransaction(database, () => {
     const family = loadFamily(database, familyId);
     const before = writePairings(database, wanted);
     const raised = { ...family, revision: family.revision + 1 };
@@ -166,19 +166,7 @@ export function pair(database: Database, familyId: string, wanted: readonly Pair
       familyId, revision: raised.revision, at, kind: 'change', title: `Pair ${wanted.map((one) => one.value).join(', ')}`,
       doc: { ...EMPTY, pairings: { before, after: [...wanted] }, lines: wanted.map((one, number) => ({ where: one.channel, what: `Pairing of ${one.value}`, before: before[number]!.to, after: one.to })) },
     });
+    refreshFits(database, raised);
     return raised;
   });
-  refreshAll(database);
-  return next;
 }
-
-/** Works out anew how every family stands, after a change that reaches all of them. */
-export function refreshAll(database: Database): void {
-  const world = fitWorld(database);
-  inTransaction(database, () => {
-    for (const { doc, revision } of database.select({ doc: families.doc, revision: families.revision }).from(families).all()) {
-      refreshFits(database, { ...doc, revision }, world);
-    }
-  });
-}
-

@@ -14,6 +14,7 @@ import { familyDetail, likeFamilies, listFamilies } from '../families/queries';
 import { loadFamily, loadStock } from '../families/aggregate';
 import { fitsOf, fitWorld, liveOf } from '../families/fits';
 import { readJournal } from '../families/journal';
+import type { Refresher } from '../families/refresh';
 import * as seller from '../setup/seller';
 import { fetchChannel, readChannel, readChannels, readPairings, writeSettings } from '../setup/channels';
 import { takePicture } from '../pictures/pictures';
@@ -29,6 +30,7 @@ import { fileNameOf, manyPictures, oneSheet } from './upload';
 export interface AppParts {
   database: Database;
   runner: Runner;
+  refresher: Refresher;
   log: Logger;
   pictureFolder: string;
   /** The built web pages; without them only the API is there. */
@@ -36,7 +38,7 @@ export interface AppParts {
   channelsUrl: string;
 }
 
-export function createApp({ database, runner, log, pictureFolder, webFolder, channelsUrl }: AppParts): Express {
+export function createApp({ database, runner, refresher, log, pictureFolder, webFolder, channelsUrl }: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(guard);
@@ -53,14 +55,14 @@ export function createApp({ database, runner, log, pictureFolder, webFolder, cha
   mount(app, api.setup, () => ({ seller: seller.readSeller(database), blocks: seller.blockStates(database), channels: readChannels(database), pairings: readPairings(database) }));
   mount(app, api.setSeller, ({ body }) => {
     seller.writeSeller(database, body);
-    commands.refreshAll(database);
+    refresher.all();
     return ok;
   });
   mount(app, api.addBlock, ({ body }) => (seller.addBlock(database, body), ok));
   mount(app, api.removeBlock, ({ params }) => (seller.removeBlock(database, params.id), ok));
   mount(app, api.setChannel, ({ params, body }) => {
     writeSettings(database, params.id, body);
-    commands.refreshAll(database);
+    refresher.all();
     return ok;
   });
   mount(app, api.refreshChannel, async ({ params }) => {
@@ -68,7 +70,7 @@ export function createApp({ database, runner, log, pictureFolder, webFolder, cha
     const channel = await fetchChannel(database, channelsUrl, readChannel(database, params.id).channel, place).catch((error: unknown) => {
       throw error instanceof Refusal ? error : new Refusal('channel.silent', 'The channel cannot be reached. Its rules stay as they were.');
     });
-    commands.refreshAll(database);
+    refresher.all();
     return channel;
   });
 
@@ -85,7 +87,11 @@ export function createApp({ database, runner, log, pictureFolder, webFolder, cha
   mount(app, api.redo, ({ params }) => familyDetail(database, commands.stepBack(database, params.id, 'redo').id));
   mount(app, api.countStock, ({ params, body }) => familyDetail(database, commands.countStock(database, params.id, body.key, body.counts).id));
   mount(app, api.takeNumbers, ({ params, body }) => familyDetail(database, commands.giveNumbers(database, params.id, body.blockId, body.childIds).id));
-  mount(app, api.setPairings, ({ params, body }) => familyDetail(database, commands.pair(database, params.id, body.pairings).id));
+  mount(app, api.setPairings, ({ params, body }) => {
+    const { id } = commands.pair(database, params.id, body.pairings);
+    refresher.all();
+    return familyDetail(database, id);
+  });
   mount(app, api.readSheet, async ({ params, query, request }) => {
     if (!request.file) throw new Refusal('sheet.none', 'No file came with this.');
     return takeSheet(database, params.id, await readTable(request.file.buffer, fileNameOf(request.file)), query.apply === 'yes');

@@ -5,7 +5,7 @@
  */
 import { computed, ref, shallowRef, watch } from 'vue';
 import VGrid, { type ColumnRegular } from '@revolist/vue3-datagrid';
-import { CHILD_FIELDS, fieldOf, headerOf, placeLabel, readFigure, resolve, showFigure, type Command } from '@loom-kin/core';
+import { fieldOf, figureOf, headerOf, placeLabel, readFigure, resolve, showFigure, type Command } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 
 type Row = Record<string, string> & { id: string };
@@ -14,9 +14,10 @@ interface Range { x: number; y: number; x1: number; y1: number }
 
 const store = useFamily();
 const refused = ref<string[]>([]);
-const grid = ref<{ $el: HTMLElement & { getFocused(): Promise<{ cell: { x: number; y: number } } | null>; getSelectedRange(): Promise<Range | null>; scrollToRow(at: number): Promise<void>; setCellsFocus(start: object, end: object): Promise<void>; } }>();
+const grid = ref<{ $el: HTMLElement & { getFocused(): Promise<{ cell: { x: number; y: number } } | null>; getSelectedRange(): Promise<Range | null>; scrollToRow(at: number): Promise<void>; refresh(rows: string): Promise<void> } }>();
 
 const KEYS = ['sku', 'gtin', 'listPrice', 'price', 'cost', 'stock', 'weight', 'packageLength', 'packageWidth', 'packageHeight', 'onSale', 'gtinExempt', 'salePrice', 'saleFrom', 'saleUntil', 'mpn'];
+const FIELDS_SHOWN = KEYS.flatMap((key) => fieldOf(key) ?? []);
 const SIZES: Record<string, number> = { sku: 138, gtin: 128, stock: 70, onSale: 74, gtinExempt: 96, saleFrom: 96, saleUntil: 96 };
 
 const rows = shallowRef<Row[]>([]);
@@ -27,7 +28,7 @@ watch([() => store.family, () => store.stock], () => {
   rows.value = index.woven.map((child) => {
     const row: Row = { id: child.id, stock: String(store.stock[child.id] ?? 0) };
     for (const axis of family.axes) row[axis.id] = index.valueById.get(child.at[axis.id]!)?.label ?? '';
-    for (const field of CHILD_FIELDS) row[field.key] = showFigure(field, resolve(family, child, field.key).figure);
+    for (const field of FIELDS_SHOWN) row[field.key] = showFigure(field, figureOf(family, child, field.key));
     return row;
   });
 }, { immediate: true });
@@ -41,7 +42,13 @@ const source = (childId: string, key: string) => {
   return { own: from.level === 'child', text: from.level === 'child' ? 'its own' : `from ${placeLabel(family, from)}${beaten.length > 0 ? `, before ${beaten.map((one) => placeLabel(family, one)).join(', ')}` : ''}` };
 };
 
-const columns = computed((): ColumnRegular[] => [
+/** Columns are built anew only when the axes change: the grid works long on new columns and hardly on new rows. */
+const columns = shallowRef<ColumnRegular[]>([]);
+const shapeOfAxes = computed(() => JSON.stringify(store.family?.axes.map((axis) => [axis.id, axis.label, Math.max(...axis.values.map((value) => value.label.length))])));
+watch(shapeOfAxes, () => (columns.value = buildColumns()), { immediate: true });
+
+function buildColumns(): ColumnRegular[] {
+  return [
   ...(store.family?.axes ?? []).map((axis) => ({ prop: axis.id, name: axis.label, size: Math.max(72, Math.min(150, 26 + 7.5 * Math.max(...axis.values.map((value) => value.label.length), axis.label.length))), readonly: true, pin: 'colPinStart' as const, cellProperties: () => ({ class: 'option' }) })),
   ...KEYS.map((key) => {
     const field = fieldOf(key);
@@ -59,7 +66,11 @@ const columns = computed((): ColumnRegular[] => [
       },
     };
   }),
-]);
+  ];
+}
+
+/** Lit rows are a matter of cell classes, which the grid only asks for when it is told to. */
+watch(() => store.lit, () => void grid.value?.$el.refresh('rgRow'));
 
 /** Takes cells by row and column; everything good becomes one change, everything bad a line that names its place. */
 function take(cells: Cells): void {
@@ -182,7 +193,7 @@ watch(() => store.selected, async (place) => {
       <ul><li v-for="(line, at) in refused.slice(0, 6)" :key="at">{{ line }}</li><li v-if="refused.length > 6">and {{ refused.length - 6 }} more</li></ul>
       <button class="link" @click="refused = []">Close</button>
     </div>
-    <VGrid ref="grid" class="grid" :source="rows" :columns="columns" :range="true" :resize="true" :row-size="28" theme="compact" :can-focus="true" hide-attribution
+    <VGrid ref="grid" class="grid" :source="rows" :columns="columns" :range="true" :resize="true" :row-size="28" theme="compact" :can-focus="true" :apply-on-close="true" hide-attribution
       @beforeedit="onEdit" @beforerangeedit="onRange" @afterfocus="onFocus" />
   </div>
 </template>

@@ -12,6 +12,8 @@ const props = defineProps<{
   weaving: boolean;
   /** channel → child → state; without it the crossings carry no ticks. */
   states?: Record<string, Record<string, FitState>>;
+  /** One channel's ticks alone. */
+  only?: string;
   selected?: Place;
   lit?: ReadonlySet<string>;
 }>();
@@ -28,7 +30,7 @@ const bands = computed(() => {
 });
 const index = computed(() => familyIndex(props.family));
 
-interface Crossing { key: string; at: Record<string, string>; childId: string | null; woven: boolean; states: Record<string, FitState> }
+interface Crossing { key: string; at: Record<string, string>; childId: string | null; woven: boolean; states: Record<string, FitState>; stateKey: string }
 const cloth = computed(() =>
   rows.value.map((row, rowAt) => ({
     row,
@@ -36,7 +38,7 @@ const cloth = computed(() =>
       const at = { ...band.at, ...(rowAxis.value ? { [rowAxis.value.id]: row.id } : {}), ...(columnAxis.value ? { [columnAxis.value.id]: column.id } : {}) };
       const child = index.value.byCrossing.get(crossingKey(props.family.axes, at));
       const states = Object.fromEntries(Object.entries(props.states ?? {}).flatMap(([channel, byChild]) => (child && byChild[child.id] ? [[channel, byChild[child.id]!]] : [])));
-      return { key: crossingKey(props.family.axes, at), at, childId: child?.id ?? null, woven: child?.woven ?? false, states, over: (rowAt + columnAt) % 2 === 0 };
+      return { key: crossingKey(props.family.axes, at), at, childId: child?.id ?? null, woven: child?.woven ?? false, states, stateKey: Object.values(states).join(), over: (rowAt + columnAt) % 2 === 0 };
     })),
   })),
 );
@@ -106,12 +108,12 @@ function walk(event: KeyboardEvent): void {
             </button>
           </th>
           <template v-for="(cells, bandAt) in line.cells" :key="bandAt">
-            <td v-for="(cell, at) in cells" :key="cell.key" :class="{ gap: bandAt > 0 && at === 0 }">
+            <td v-for="(cell, at) in cells" :key="cell.key" v-memo="[cell.key, cell.childId, cell.woven, cell.stateKey, isSelected(cell.childId), isLit(cell), line.row.swatch, columnAxis?.values[at]?.swatch, weaving, bandAt, nameOf(cell)]" :class="{ gap: bandAt > 0 && at === 0 }">
               <button class="crossing" :class="{ woven: cell.woven, over: cell.over, chosen: isSelected(cell.childId), lit: isLit(cell) }" :data-row="rowAt" :data-column="bandAt * columns.length + at" data-test="crossing"
                 :aria-label="`${nameOf(cell)}: ${cell.woven ? 'woven' : 'not woven'}`" :aria-pressed="cell.woven" :title="nameOf(cell)" @click="press(cell)">
                 <span class="warp" :style="{ '--thread': columnAxis?.values[at]?.swatch }" />
                 <span class="weft" :style="{ '--thread': line.row.swatch }" />
-                <span v-if="cell.woven && states" class="ticks-patch"><Ticks :states="cell.states" /></span>
+                <span v-if="cell.woven && states" class="ticks-patch"><Ticks :states="cell.states" :only="only" /></span>
               </button>
             </td>
           </template>

@@ -22,6 +22,8 @@ export function useKeys(keys: Record<string, Handler>, options: { quietWhileTypi
     const name = keyName(event);
     const handler = keys[name];
     if (!handler || event.defaultPrevented) return;
+    // A focused button or link is pressed by Enter itself.
+    if (/Enter$/.test(name) && /^(BUTTON|A|SUMMARY)$/.test((event.target as HTMLElement | null)?.tagName ?? '')) return;
     if (isTyping(event) && (!name.startsWith('Ctrl+') || options.quietWhileTyping?.includes(name))) return;
     event.preventDefault();
     handler(event);

@@ -2,7 +2,7 @@
 /** The channels: their rules in words, and what the seller has set up there. */
 import { computed, onMounted, ref } from 'vue';
 import { ElButton, ElMessage, ElOption, ElSelect } from 'element-plus';
-import { ChannelSettingsSchema, showAmount, type Rules } from '@loom-kin/core';
+import { categoryOf, ChannelSettingsSchema, showAmount, type Rules } from '@loom-kin/core';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../parts/Entry.vue';
@@ -85,7 +85,7 @@ const value = (event: Event) => (event.target as HTMLInputElement).value.trim();
         <table class="lines"><tbody><tr v-for="[what, text] in words" :key="what"><td style="width: 110px" class="soft">{{ what }}</td><td>{{ text }}</td></tr></tbody></table>
         <h2>Where families go</h2>
         <table class="lines"><thead><tr><th>Its category</th><th>Takes your categories</th><th>Asks for besides</th></tr></thead>
-          <tbody><tr v-for="category in channel.rulebook.categories" :key="category.id"><td>{{ category.label }}</td><td class="soft">{{ category.takes.join(', ') }}</td><td class="soft">{{ category.fields.map((field) => field.name).join(', ') }}</td></tr></tbody></table>
+          <tbody><tr v-for="category in channel.rulebook.categories" :key="category.id"><td>{{ category.label }}</td><td class="soft">{{ category.takes.map((id) => categoryOf(id)?.label ?? id).join(', ') }}</td><td class="soft">{{ category.fields.map((field) => field.name).join(', ') }}</td></tr></tbody></table>
       </div>
     </div>
   </section>

@@ -10,6 +10,7 @@ import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import Threads from '../parts/Threads.vue';
 import Ticks from '../parts/Ticks.vue';
+import Weave from '../parts/Weave.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -122,7 +123,10 @@ const differing = computed(() => sent.value.messages.reduce((sum, message) => su
       <section v-if="plan" class="sheet plan">
         <div class="plan-head"><h2>{{ planText(plan) }}</h2><span class="soft">{{ cost(plan) }}</span></div>
         <div class="drawn">
-          <Threads :family="family" :plan="plan" :channel-name="name" @hover="store.lit = new Set($event)" />
+          <div class="cloth">
+            <Threads :family="family" :plan="plan" :channel-name="name" @hover="store.lit = new Set($event)" />
+            <Weave :family="family" :weaving="false" :states="{ [id]: fit.childStates }" :only="id" :selected="store.selected" :lit="store.lit" @select="store.selected = $event" @hover="store.lit = new Set($event)" />
+          </div>
           <div class="plans">
             <h3>Plans, best first</h3>
             <button v-for="(one, number) in fit.plans" :key="one.signature" class="plain other" :class="{ used: one.signature === plan.signature }" data-test="plan" @click="choose(one)">
@@ -134,6 +138,11 @@ const differing = computed(() => sent.value.messages.reduce((sum, message) => su
               <label><input type="checkbox" :checked="wish.apart.includes(axis.id)" @change="toggleWish('apart', axis.id)" /> never joined</label>
               <label><input type="checkbox" :checked="wish.whole.includes(axis.id)" @change="toggleWish('whole', axis.id)" /> never split</label>
             </div>
+            <label v-if="fit.category?.rules.axes.pictures === 'axis' && family.axes.length > 1" class="wish">Pictures follow
+              <select :value="wish.pictureAxis ?? ''" data-test="picture-axis" @change="setWish({ pictureAxis: ($event.target as HTMLSelectElement).value || undefined })">
+                <option value="">the best axis</option><option v-for="axis in family.axes" :key="axis.id" :value="axis.id">{{ axis.label }}</option>
+              </select>
+            </label>
             <p v-if="wish.leaveOut.length" class="soft">{{ wish.leaveOut.length }} children are left out. <button class="link" @click="setWish({ leaveOut: [] })">Offer them again</button></p>
           </div>
         </div>
@@ -193,6 +202,10 @@ const differing = computed(() => sent.value.messages.reduce((sum, message) => su
 .plan { padding: 10px 14px 12px; }
 .plan-head { display: flex; gap: 14px; align-items: baseline; flex-wrap: wrap; }
 .drawn { display: grid; grid-template-columns: minmax(0, 1fr) 236px; gap: 14px; margin-top: 6px; }
+.cloth { min-width: 0; display: flex; flex-direction: column; gap: 12px; }
+.cloth :deep(.crossing) { width: 37px; }
+.cloth :deep(.warp) { left: 8px; right: 8px; }
+.cloth :deep(.ticks-patch) { left: 11px; width: 15px; padding-left: 3px; }
 .plans { border-left: 1px solid var(--line-soft); padding-left: 14px; font-size: 12.5px; }
 .plans h3 { margin: 8px 0 4px; }
 .other { display: flex; flex-direction: column; padding: 5px 8px; border-left: 3px solid transparent; width: 100%; }

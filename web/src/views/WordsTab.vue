@@ -56,7 +56,7 @@ function typed(field: Field, text: string): void {
             <option value="">—</option><option v-for="choice in field.choices" :key="choice.value" :value="choice.value">{{ choice.label }}</option>
           </select>
           <Entry v-else :id="`w-${field.key}`" :value="held(field)" :data-test="`word-${field.key}`" @commit="typed(field, $event)" />
-          <span class="soft small">{{ length(field) }} {{ field.help }}</span>
+          <span class="soft small">{{ [length(field), field.help].filter(Boolean).join(' · ') }}</span>
         </div>
         <ul class="asked">
           <li v-for="one in asked[field.key] ?? []" :key="one.name" :class="{ stops: one.stops }">{{ one.name }}: {{ one.need }}<template v-if="one.text">, {{ one.text }}</template></li>
