@@ -236,10 +236,10 @@ describe('sending', () => {
     const changed = await ended((await send([id], ['own-shop'])).id);
     const [line] = changed.lines;
     expect(line).toMatchObject({ action: 'revise', outcome: 'revised', children: 1 });
-    expect(line!.message).toMatchObject({ items: [{ sku: familyIndex(detail.family).woven[2]!.fields.sku, price: '77.00' }], gone: [], changes: { fromPrice: '77.00' } });
-    expect(Object.keys((line!.message as { items: object[] }).items[0]!)).toEqual(['price', 'sku']);
+    expect(line!.message).toMatchObject({ offers: [{ sku: familyIndex(detail.family).woven[2]!.fields.sku, price: '77.00' }], gone: [], changes: { fromPrice: '77.00' } });
+    expect(Object.keys((line!.message as { offers: object[] }).offers[0]!)).toEqual(['price', 'sku']);
     const [held] = (await world.held('own-shop')).filter((each) => each.goods.key === id);
-    expect(held!.goods.items.map((item) => item.price).sort()).toEqual(['100.00', '100.00', '100.00', '100.00', '100.00', '77.00']);
+    expect(held!.goods.offers.map((offer) => offer.price).sort()).toEqual(['100.00', '100.00', '100.00', '100.00', '100.00', '77.00']);
   });
   it('sends a draft, then publishes it; takes down what is no longer offered', async () => {
     const { family } = await shopFamily();
@@ -266,11 +266,11 @@ describe('sending', () => {
     const { family } = await shopFamily();
     const child = familyIndex(family).woven[3]!;
     const [mine] = (await world.call(api.previewDispatch, { body: { familyIds: [family.id], channels: ['own-shop'] } })).lines;
-    const listing = structuredClone((mine!.message as { listing: { key: string; items: { sku: string }[]; pictures: string[]; axes: { options: { pictures?: string[] }[] }[] } }).listing);
+    const listing = structuredClone((mine!.message as { listing: { key: string; offers: { sku: string }[]; pictures: string[]; axes: { options: { pictures?: string[] }[] }[] } }).listing);
     listing.key = 'elsewhere';
     listing.pictures = listing.pictures.map((one) => `${world.url}/pictures/${one.slice(8)}.png`);
     listing.axes.forEach((axis) => axis.options.forEach((option) => delete option.pictures));
-    listing.items.forEach((item, at) => at !== 3 && (item.sku += '-ELSE'));
+    listing.offers.forEach((offer, at) => at !== 3 && (offer.sku += '-ELSE'));
     await fetch(`${world.channelsUrl}/own-shop/submissions`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ key: 'else', messages: [{ action: 'list', key: 'elsewhere', draft: false, listing }] }) });
     await until(() => world.held('own-shop'), (held) => held.some((one) => one.goods.key === 'elsewhere'));
     const done = await ended((await send([family.id], ['own-shop'])).id);

@@ -132,7 +132,7 @@ describe('the verdict of the product and of the stand-ins', () => {
           tally[`${rulebook.channel} ${fit.state === 'stopped' ? 'stopped' : 'let go'}, ${refused ? 'refused' : 'taken'}`] = (tally[`${rulebook.channel} ${fit.state === 'stopped' ? 'stopped' : 'let go'}, ${refused ? 'refused' : 'taken'}`] ?? 0) + 1;
           if (fit.state !== 'stopped') {
             expect(reasons).toEqual([]);
-            expect(fit.listings.flatMap((listing) => listing.items.map((item) => item.sku)).sort()).toEqual(familyIndex(family).woven.map((child) => child.fields.sku).sort());
+            expect(fit.listings.flatMap((listing) => listing.offers.map((offer) => offer.sku)).sort()).toEqual(familyIndex(family).woven.map((child) => child.fields.sku).sort());
           } else if (fit.listings.length > 0 && !stops.some((finding) => /^(sku\.missing|price\.missing|field\.differs|plan\.)/.test(finding.code))) {
             // Nor is the product stricter than the channel: what it stops would have been refused.
             expect({ refused, stops: stops.map((finding) => finding.text) }).toEqual({ refused: true, stops: stops.map((finding) => finding.text) });

@@ -42,7 +42,7 @@ export interface World {
   /** Tells a channel how to feel. */
   mood(channel: string, mood: 'well' | 'slow' | 'busy' | 'ill' | 'cut', times?: number): Promise<void>;
   /** What a channel holds. */
-  held(channel: string): Promise<{ goods: { key: string; axes: { name: string; options: { label: string }[] }[]; items: { sku: string; price: string; stock: number; options: string[] }[] }; draft: boolean }[]>;
+  held(channel: string): Promise<{ goods: { key: string; axes: { name: string; options: { label: string }[] }[]; offers: { sku: string; price: string; stock: number; options: string[] }[] }; draft: boolean }[]>;
   killServer(): Promise<void>;
   startServer(): Promise<void>;
   killChannels(): Promise<void>;

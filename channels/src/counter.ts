@@ -85,7 +85,7 @@ export class Counter {
 
   /** An SKU stands in one listing of a channel only. */
   private elsewhere(channel: string, goods: Goods): Reason[] {
-    const owners = new Map(Object.values(this.options.shelves.of(channel).held).flatMap((one) => (one.goods.key === goods.key ? [] : one.goods.items.map((item) => [item.sku, one.goods.key] as const))));
-    return goods.items.flatMap((item) => (owners.has(item.sku) ? [{ text: `${item.sku} is in the listing ${owners.get(item.sku)} already.`, sku: item.sku, field: 'SKU' }] : []));
+    const owners = new Map(Object.values(this.options.shelves.of(channel).held).flatMap((one) => (one.goods.key === goods.key ? [] : one.goods.offers.map((offer) => [offer.sku, one.goods.key] as const))));
+    return goods.offers.flatMap((offer) => (owners.has(offer.sku) ? [{ text: `${offer.sku} is in the listing ${owners.get(offer.sku)} already.`, sku: offer.sku, field: 'SKU' }] : []));
   }
 }

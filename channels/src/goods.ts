@@ -3,7 +3,7 @@ import { z } from 'zod';
 
 const Figure = z.union([z.string().max(20_000), z.number(), z.boolean(), z.array(z.string().max(2000)).max(200)]);
 
-export const ItemSchema = z.object({
+export const OfferSchema = z.object({
   sku: z.string().max(200),
   gtin: z.string().max(40).optional(),
   gtinExempt: z.boolean().optional(),
@@ -17,7 +17,7 @@ export const ItemSchema = z.object({
   fields: z.record(z.string(), Figure),
   pictures: z.array(z.string().max(500)).max(200).optional(),
 });
-export type Item = z.infer<typeof ItemSchema>;
+export type Offer = z.infer<typeof OfferSchema>;
 
 export const GoodsSchema = z.object({
   key: z.string().min(1).max(200),
@@ -33,7 +33,7 @@ export const GoodsSchema = z.object({
   fields: z.record(z.string(), Figure),
   pictures: z.array(z.string().max(500)).max(200),
   fromPrice: z.string().max(40),
-  items: z.array(ItemSchema).max(5000),
+  offers: z.array(OfferSchema).max(5000),
 });
 /** One listing as a channel holds it. */
 export type Goods = z.infer<typeof GoodsSchema>;
@@ -42,8 +42,8 @@ export const MessageSchema = z.discriminatedUnion('action', [
   z.object({ action: z.literal('list'), key: z.string().max(200), draft: z.boolean(), listing: GoodsSchema }),
   z.object({
     action: z.literal('revise'), key: z.string().max(200), draft: z.boolean(),
-    changes: GoodsSchema.omit({ key: true, items: true }).partial(),
-    items: z.array(ItemSchema.partial().extend({ sku: z.string().max(200), cleared: z.array(z.string()).optional() })).max(5000),
+    changes: GoodsSchema.omit({ key: true, offers: true }).partial(),
+    offers: z.array(OfferSchema.partial().extend({ sku: z.string().max(200), cleared: z.array(z.string()).optional() })).max(5000),
     gone: z.array(z.string()).max(5000),
   }),
   z.object({ action: z.literal('takeDown'), key: z.string().max(200) }),
@@ -68,26 +68,26 @@ export type LookAt = (address: string) => Promise<Seen | null>;
 /** The goods after a revision. A child that is revised but was never listed is taken as new when it is whole. */
 export function revise(held: Goods, message: Extract<Message, { action: 'revise' }>): { goods: Goods; reasons: Reason[] } {
   const reasons: Reason[] = [];
-  const items = new Map(held.items.map((item) => [item.sku, item]));
-  for (const sku of message.gone) items.delete(sku);
-  for (const { cleared, ...change } of message.items) {
-    const merged = { ...items.get(change.sku), ...change } as Record<string, unknown>;
+  const offers = new Map(held.offers.map((offer) => [offer.sku, offer]));
+  for (const sku of message.gone) offers.delete(sku);
+  for (const { cleared, ...change } of message.offers) {
+    const merged = { ...offers.get(change.sku), ...change } as Record<string, unknown>;
     for (const name of cleared ?? []) delete merged[name];
-    const read = ItemSchema.safeParse(merged);
-    if (read.success) items.set(change.sku, read.data);
+    const read = OfferSchema.safeParse(merged);
+    if (read.success) offers.set(change.sku, read.data);
     else reasons.push({ text: `${change.sku} is not listed yet and comes without ${read.error.issues.map((issue) => issue.path.join('.')).join(', ')}.`, sku: change.sku, field: null });
   }
-  const left = [...items.values()];
+  const left = [...offers.values()];
   const axes = mergeAxes(held.axes, message.changes.axes ?? [], left);
-  return { goods: { ...held, ...message.changes, axes, items: left }, reasons };
+  return { goods: { ...held, ...message.changes, axes, offers: left }, reasons };
 }
 
 /** A revision may name only the options it touches; those no child has any more go. */
-function mergeAxes(held: Goods['axes'], changed: Goods['axes'], items: Item[]): Goods['axes'] {
+function mergeAxes(held: Goods['axes'], changed: Goods['axes'], offers: Offer[]): Goods['axes'] {
   const base = changed.length > 0 ? changed : held;
   return base.map((axis, at) => {
     const fresh = new Set(axis.options.map((option) => option.label));
     const options = [...axis.options, ...(held[at]?.options ?? []).filter((option) => !fresh.has(option.label))];
-    return { ...axis, options: options.filter((option) => items.some((item) => item.options[at] === option.label)) };
+    return { ...axis, options: options.filter((option) => offers.some((offer) => offer.options[at] === option.label)) };
   });
 }

@@ -102,7 +102,7 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     const held = shelves.of(channel.id).held[String(request.params.key)];
     if (!held) throw new NotThere();
     const { goods } = held;
-    const addresses = [...goods.pictures, ...goods.items.flatMap((item) => item.pictures ?? []), ...goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))];
+    const addresses = [...goods.pictures, ...goods.offers.flatMap((offer) => offer.pictures ?? []), ...goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))];
     await Promise.all([...new Set(addresses)].map((address) => desk.lookAt(address)));
     response.type('html').send(buyersPage(channel, held, url + request.path));
   });
@@ -122,7 +122,7 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
   app.get('/', (_request, response) => {
     response.type('html').send(frontPage(PLAYED.map((channel) => ({
       id: channel.id, name: channel.name, mood: state.get(channel.id)!.mood,
-      listings: Object.values(shelves.of(channel.id).held).map(({ goods, draft }) => ({ key: goods.key, title: String(goods.fields.Title ?? goods.fields.Name ?? goods.key), children: goods.items.length, draft })),
+      listings: Object.values(shelves.of(channel.id).held).map(({ goods, draft }) => ({ key: goods.key, title: String(goods.fields.Title ?? goods.fields.Name ?? goods.key), children: goods.offers.length, draft })),
     })), MOODS));
   });
   app.use((error: unknown, _request: Request, response: Response, _next: express.NextFunction) => {

@@ -1,6 +1,6 @@
 /** Quayside reads upload sheets: family rows, each followed anywhere by child rows that name its key. */
 import ExcelJs from 'exceljs';
-import type { Goods, Item, Message, Reason } from './goods';
+import type { Goods, Offer, Message, Reason } from './goods';
 
 const CLEAR = '(none)';
 const CHILD_ONLY = ['GTIN', 'Without GTIN', 'Price EUR', 'List price EUR', 'Pieces'];
@@ -50,19 +50,19 @@ function readFamily(row: Row, children: Row[]): SheetMessage {
     }
     return { name, role, options: [...options.values()] };
   });
-  const items = live.map((child) => readChild(child, axes.map((axis) => axis.name)));
+  const offers = live.map((child) => readChild(child, axes.map((axis) => axis.name)));
   if (row.Do === 'list') {
     const listing: Goods = {
       key, styleCode: String(row.Style ?? ''), category: String(row.Category ?? ''), currency: 'EUR', structure: String(row.Plan ?? ''), axes, fields, pictures: [],
-      fromPrice: String(Math.min(...items.map((item) => Number(item.price)))),
-      items: items.map((item) => ({ price: '', stock: Number.NaN, ...item, options: item.options ?? [], fields: item.fields ?? {} })) as Item[],
+      fromPrice: String(Math.min(...offers.map((offer) => Number(offer.price)))),
+      offers: offers.map((offer) => ({ price: '', stock: Number.NaN, ...offer, options: offer.options ?? [], fields: offer.fields ?? {} })) as Offer[],
     };
     return { message: { action: 'list', key, draft: false, listing }, reasons };
   }
   return {
     reasons,
     message: {
-      action: 'revise', key, draft: false, gone: children.filter((child) => child.Do === 'take down').map((child) => String(child.Key)), items,
+      action: 'revise', key, draft: false, gone: children.filter((child) => child.Do === 'take down').map((child) => String(child.Key)), offers,
       changes: {
         ...(row.Style === undefined ? {} : { styleCode: String(row.Style) }), ...(row.Category === undefined ? {} : { category: String(row.Category) }), ...(row.Plan === undefined ? {} : { structure: String(row.Plan) }),
         ...(Object.keys(fields).length > 0 ? { fields } : {}),
@@ -72,7 +72,7 @@ function readFamily(row: Row, children: Row[]): SheetMessage {
   };
 }
 
-function readChild(row: Row, axisNames: string[]): Partial<Item> & { sku: string; cleared?: string[] } {
+function readChild(row: Row, axisNames: string[]): Partial<Offer> & { sku: string; cleared?: string[] } {
   const cleared: string[] = [];
   const text = (header: string, name: string) => {
     const value = row[header];

@@ -223,7 +223,7 @@ describe('a seller', () => {
     const own = skus(await detail());
     for (const channel of ['quayside', 'fernpost', 'own-shop']) {
       const listing = (await world.held(channel)).find((one) => one.goods.key.startsWith(id()))!;
-      expect(listing.goods.items.map((item) => item.sku).sort()).toEqual(own);
+      expect(listing.goods.offers.map((offer) => offer.sku).sort()).toEqual(own);
     }
     const buyer = await page.context().newPage();
     await buyer.goto(`${world.channelsUrl}/quayside/pages/${id()}`);
@@ -254,7 +254,7 @@ describe('a seller', () => {
     await until(() => test('receipt').getAttribute('data-state'), (state) => state === 'done');
     expect(await test('report').innerText()).toBe('3 revised');
     const listing = (await world.held('own-shop')).find((one) => one.goods.key === id())!;
-    expect(listing.goods.items.filter((item) => item.price === '270.00')).toHaveLength(1);
+    expect(listing.goods.offers.filter((offer) => offer.price === '270.00')).toHaveLength(1);
     await page.goto(familyUrl);
     await test('send').click();
     await until(() => test('agree').innerText(), (text) => text.includes('Nothing to send'));

@@ -13,9 +13,9 @@ export function digitsAddUp(number: string): boolean {
 /** Things that make a listing no listing: nothing in it, children twice, options that do not belong. */
 export function shape(goods: Goods, limits: { axes: number; perAxis: number; children: number; label: number; sku: number }): Reason[] {
   const reasons: Reason[] = [];
-  if (goods.items.length === 0) reasons.push(say('The listing has no child.'));
+  if (goods.offers.length === 0) reasons.push(say('The listing has no child.'));
   if (goods.axes.length > limits.axes) reasons.push(say(`${goods.axes.length} axes; ${limits.axes} are possible.`, 'Options'));
-  if (goods.items.length > limits.children) reasons.push(say(`${goods.items.length} children; ${limits.children} are possible.`, 'Options'));
+  if (goods.offers.length > limits.children) reasons.push(say(`${goods.offers.length} children; ${limits.children} are possible.`, 'Options'));
   for (const axis of goods.axes) {
     if (axis.options.length > limits.perAxis) reasons.push(say(`${axis.name} has ${axis.options.length} options; ${limits.perAxis} are possible.`, 'Options'));
     for (const option of axis.options) if (option.label.length > limits.label || option.label === '') reasons.push(say(`"${option.label}" has ${option.label.length} characters; 1 to ${limits.label} are possible.`, 'Options'));
@@ -23,15 +23,15 @@ export function shape(goods: Goods, limits: { axes: number; perAxis: number; chi
   }
   const skus = new Set<string>();
   const crossings = new Set<string>();
-  for (const item of goods.items) {
-    if (item.sku === '' || item.sku.length > limits.sku) reasons.push(say(`The SKU has ${item.sku.length} characters; 1 to ${limits.sku} are possible.`, 'SKU', item.sku));
-    if (skus.has(item.sku)) reasons.push(say(`The SKU ${item.sku} stands twice.`, 'SKU', item.sku));
-    skus.add(item.sku);
-    const crossing = item.options.join('\u0001');
-    if (crossings.has(crossing)) reasons.push(say(`Two children are ${item.options.join(', ')}.`, 'Options', item.sku));
+  for (const offer of goods.offers) {
+    if (offer.sku === '' || offer.sku.length > limits.sku) reasons.push(say(`The SKU has ${offer.sku.length} characters; 1 to ${limits.sku} are possible.`, 'SKU', offer.sku));
+    if (skus.has(offer.sku)) reasons.push(say(`The SKU ${offer.sku} stands twice.`, 'SKU', offer.sku));
+    skus.add(offer.sku);
+    const crossing = offer.options.join('\u0001');
+    if (crossings.has(crossing)) reasons.push(say(`Two children are ${offer.options.join(', ')}.`, 'Options', offer.sku));
     crossings.add(crossing);
-    if (item.options.length !== goods.axes.length || item.options.some((label, at) => !goods.axes[at]?.options.some((option) => option.label === label))) {
-      reasons.push(say(`${item.options.join(', ')} is not among the options of the listing.`, 'Options', item.sku));
+    if (offer.options.length !== goods.axes.length || offer.options.some((label, at) => !goods.axes[at]?.options.some((option) => option.label === label))) {
+      reasons.push(say(`${offer.options.join(', ')} is not among the options of the listing.`, 'Options', offer.sku));
     }
   }
   return reasons;
@@ -41,19 +41,19 @@ export function shape(goods: Goods, limits: { axes: number; perAxis: number; chi
 export function prices(goods: Goods, how: { currency: string; decimals: number; least: number; most: number; listAbove: boolean }): Reason[] {
   const form = how.decimals === 0 ? /^\d+$/ : new RegExp(`^\\d+\\.\\d{${how.decimals}}$`);
   const reasons = goods.currency === how.currency ? [] : [say(`Prices are in ${goods.currency}; ${how.currency} is used here.`, 'Price')];
-  for (const item of goods.items) {
-    if (!form.test(item.price)) reasons.push(say(`"${item.price}" is no price with ${how.decimals} decimals.`, 'Price', item.sku));
-    else if (Number(item.price) < how.least || Number(item.price) > how.most) reasons.push(say(`A price of ${item.price} is not between ${how.least} and ${how.most}.`, 'Price', item.sku));
-    if (how.listAbove && item.listPrice !== undefined && Number(item.listPrice) <= Number(item.price)) reasons.push(say(`The list price ${item.listPrice} is not above the price ${item.price}.`, 'List price', item.sku));
+  for (const offer of goods.offers) {
+    if (!form.test(offer.price)) reasons.push(say(`"${offer.price}" is no price with ${how.decimals} decimals.`, 'Price', offer.sku));
+    else if (Number(offer.price) < how.least || Number(offer.price) > how.most) reasons.push(say(`A price of ${offer.price} is not between ${how.least} and ${how.most}.`, 'Price', offer.sku));
+    if (how.listAbove && offer.listPrice !== undefined && Number(offer.listPrice) <= Number(offer.price)) reasons.push(say(`The list price ${offer.listPrice} is not above the price ${offer.price}.`, 'List price', offer.sku));
   }
   return reasons;
 }
 
 /** Pieces between two bounds, whole. */
 export function pieces(goods: Goods, least: number, most: number): Reason[] {
-  return goods.items
-    .filter((item) => !Number.isInteger(item.stock) || item.stock < least || item.stock > most)
-    .map((item) => say(`${item.stock} pieces; ${least} to ${most} are possible.`, 'Pieces', item.sku));
+  return goods.offers
+    .filter((offer) => !Number.isInteger(offer.stock) || offer.stock < least || offer.stock > most)
+    .map((offer) => say(`${offer.stock} pieces; ${least} to ${most} are possible.`, 'Pieces', offer.sku));
 }
 
 type Wanted = { name: string; from?: number; to?: number; required?: boolean; entry?: number };

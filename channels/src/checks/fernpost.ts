@@ -12,7 +12,7 @@ export async function checkFernpost(goods: Goods, lookAt: LookAt): Promise<Reaso
   ]));
   if (!PROFILES.includes(String(goods.fields['Delivery profile'] ?? ''))) reasons.push(say('The listing has no delivery profile.', 'Delivery profile'));
   reasons.push(...noLinks(goods.fields), ...prices(goods, { currency: 'USD', decimals: 2, least: 0.2, most: 50_000, listAbove: false }), ...pieces(goods, 1, 999));
-  for (const item of goods.items) reasons.push(...texts(item.fields, [{ name: 'Weight oz', required: true }], item.sku));
+  for (const offer of goods.offers) reasons.push(...texts(offer.fields, [{ name: 'Weight oz', required: true }], offer.sku));
   const tied = goods.axes.filter((axis) => axis.options.some((option) => (option.pictures ?? []).length > 0));
   if (tied.length > 1) reasons.push(say('Pictures follow one axis only.', 'Picture'));
   const all = [...new Set([...goods.pictures, ...tied.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))])];

@@ -10,7 +10,7 @@ export async function checkOwnShop(goods: Goods, lookAt: LookAt): Promise<Reason
       { name: 'Name', required: true, from: 3, to: 120 }, { name: 'Text', required: true, from: 20, to: 5000 }, { name: 'Search title', to: 60 }, { name: 'Search description', to: 155 },
       { name: 'Collections', required: true, from: 1, to: 10 },
     ]),
-    ...goods.items.flatMap((item) => texts(item.fields, [{ name: 'Weight kg' }], item.sku)),
+    ...goods.offers.flatMap((offer) => texts(offer.fields, [{ name: 'Weight kg' }], offer.sku)),
     ...prices(goods, { currency: 'EUR', decimals: 2, least: 0.01, most: Infinity, listAbove: true }),
     ...pieces(goods, 0, 100_000),
     ...(await pictures(all, lookAt, { least: 1, most: 60, pixels: 300, whiteFirst: false })),

@@ -40,18 +40,18 @@ export async function checkQuayside(goods: Goods, lookAt: LookAt): Promise<Reaso
   }
   reasons.push(...noLinks(goods.fields), ...prices(goods, { currency: 'EUR', decimals: 2, least: 0.5, most: 20_000, listAbove: false }), ...pieces(goods, 0, 99_999));
   const numbers = new Set<string>();
-  for (const item of goods.items) {
-    reasons.push(...texts(item.fields, [
+  for (const offer of goods.offers) {
+    reasons.push(...texts(offer.fields, [
       { name: 'Package weight g', required: true }, { name: 'Package length cm', required: true }, { name: 'Package width cm', required: true }, { name: 'Package height cm', required: true },
       { name: 'Material mix', required: MATERIAL.includes(goods.category) },
-    ], item.sku));
-    if (item.gtin !== undefined) {
-      if (!digitsAddUp(item.gtin)) reasons.push(say(`${item.gtin} is no GTIN.`, 'GTIN', item.sku));
-      if (numbers.has(item.gtin)) reasons.push(say(`${item.gtin} stands twice.`, 'GTIN', item.sku));
-      numbers.add(item.gtin);
-    } else if (!item.gtinExempt) reasons.push(say('No GTIN, and not marked as going without.', 'GTIN', item.sku));
-    else if (!EXEMPT_BRANDS.includes(String(goods.fields.Brand))) reasons.push(say(`${String(goods.fields.Brand)} has no exemption from GTINs.`, 'GTIN', item.sku));
-    reasons.push(...(await pictures(item.pictures ?? [], lookAt, { least: 1, most: 9, pixels: 1000, whiteFirst: true }, item.sku)));
+    ], offer.sku));
+    if (offer.gtin !== undefined) {
+      if (!digitsAddUp(offer.gtin)) reasons.push(say(`${offer.gtin} is no GTIN.`, 'GTIN', offer.sku));
+      if (numbers.has(offer.gtin)) reasons.push(say(`${offer.gtin} stands twice.`, 'GTIN', offer.sku));
+      numbers.add(offer.gtin);
+    } else if (!offer.gtinExempt) reasons.push(say('No GTIN, and not marked as going without.', 'GTIN', offer.sku));
+    else if (!EXEMPT_BRANDS.includes(String(goods.fields.Brand))) reasons.push(say(`${String(goods.fields.Brand)} has no exemption from GTINs.`, 'GTIN', offer.sku));
+    reasons.push(...(await pictures(offer.pictures ?? [], lookAt, { least: 1, most: 9, pixels: 1000, whiteFirst: true }, offer.sku)));
   }
   return reasons;
 }

@@ -1,5 +1,5 @@
 /** A listing as schema.org data: a ProductGroup with its variants (https://schema.org/ProductGroup). */
-import type { Goods, Item } from '../goods';
+import type { Goods, Offer } from '../goods';
 
 const PROPERTY: Record<string, string> = { colour: 'color', size: 'size', material: 'material', pattern: 'pattern' };
 
@@ -9,15 +9,15 @@ export function productGroup(goods: Goods, page: string): Record<string, unknown
     '@context': 'https://schema.org', '@type': 'ProductGroup', productGroupID: goods.key, url: page,
     name: text('Name', 'Title'), description: text('Text', 'Story'), ...(text('Brand') ? { brand: { '@type': 'Brand', name: text('Brand') } } : {}),
     variesBy: goods.axes.flatMap((axis) => (PROPERTY[axis.role] ? [`https://schema.org/${PROPERTY[axis.role]}`] : [])),
-    hasVariant: goods.items.map((item) => variant(goods, item)),
+    hasVariant: goods.offers.map((offer) => variant(goods, offer)),
   };
 }
 
-function variant(goods: Goods, item: Item): Record<string, unknown> {
-  const facts = goods.axes.flatMap((axis, at) => (PROPERTY[axis.role] ? [[PROPERTY[axis.role], item.options[at]]] : []));
+function variant(goods: Goods, offer: Offer): Record<string, unknown> {
+  const facts = goods.axes.flatMap((axis, at) => (PROPERTY[axis.role] ? [[PROPERTY[axis.role], offer.options[at]]] : []));
   return {
-    '@type': 'Product', sku: item.sku, name: `${String(goods.fields.Name ?? goods.fields.Title ?? '')} ${item.options.join(', ')}`.trim(), ...Object.fromEntries(facts),
-    ...(item.gtin ? { gtin: item.gtin } : {}),
-    offers: { '@type': 'Offer', price: item.price, priceCurrency: goods.currency, availability: `https://schema.org/${item.stock > 0 ? 'InStock' : 'OutOfStock'}` },
+    '@type': 'Product', sku: offer.sku, name: `${String(goods.fields.Name ?? goods.fields.Title ?? '')} ${offer.options.join(', ')}`.trim(), ...Object.fromEntries(facts),
+    ...(offer.gtin ? { gtin: offer.gtin } : {}),
+    offers: { '@type': 'Offer', price: offer.price, priceCurrency: goods.currency, availability: `https://schema.org/${offer.stock > 0 ? 'InStock' : 'OutOfStock'}` },
   };
 }

@@ -24,21 +24,21 @@ const LOOKS: Record<string, [string, string]> = { quayside: ['#0d4f5c', '#f4f7f7
 /** Runs in the buyer's browser. Plain, since it is the channel's and not the product's. */
 const SCRIPT = `
 const goods = JSON.parse(document.getElementById('goods').textContent);
-const chosen = goods.items[0] ? [...goods.items[0].options] : [];
+const chosen = goods.offers[0] ? [...goods.offers[0].options] : [];
 const money = (p) => new Intl.NumberFormat('en', { style: 'currency', currency: goods.currency }).format(p);
-const of = (options) => goods.items.find((item) => item.options.every((label, at) => label === options[at]));
+const of = (options) => goods.offers.find((offer) => offer.options.every((label, at) => label === options[at]));
 function show() {
-  const item = of(chosen);
+  const offer = of(chosen);
   document.querySelectorAll('button.option').forEach((button) => {
     const at = Number(button.dataset.axis);
     button.setAttribute('aria-pressed', String(chosen[at] === button.dataset.label));
     button.classList.toggle('none', !of(chosen.map((label, axis) => axis === at ? button.dataset.label : label)));
   });
-  document.getElementById('price').textContent = item ? money(item.salePrice || item.price) : 'Not made in this combination';
-  document.getElementById('list').textContent = item && item.listPrice ? money(item.listPrice) : '';
-  document.getElementById('stock').textContent = !item ? '' : item.stock > 0 ? item.stock + ' in stock' : 'Sold out';
-  document.getElementById('sku').textContent = item ? item.sku + (item.gtin ? ' · ' + item.gtin : '') : '';
-  let own = item && item.pictures && item.pictures.length ? item.pictures : [];
+  document.getElementById('price').textContent = offer ? money(offer.salePrice || offer.price) : 'Not made in this combination';
+  document.getElementById('list').textContent = offer && offer.listPrice ? money(offer.listPrice) : '';
+  document.getElementById('stock').textContent = !offer ? '' : offer.stock > 0 ? offer.stock + ' in stock' : 'Sold out';
+  document.getElementById('sku').textContent = offer ? offer.sku + (offer.gtin ? ' · ' + offer.gtin : '') : '';
+  let own = offer && offer.pictures && offer.pictures.length ? offer.pictures : [];
   if (!own.length) goods.axes.forEach((axis, at) => { const option = axis.options.find((one) => one.label === chosen[at]); if (option && option.pictures && option.pictures.length) own = option.pictures; });
   const all = [...new Set([...own, ...goods.pictures])];
   const large = document.getElementById('large');
@@ -55,9 +55,9 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
   const data = {
     ...goods, pictures: goods.pictures.map(copy),
     axes: goods.axes.map((axis) => ({ ...axis, options: axis.options.map((option) => ({ ...option, pictures: (option.pictures ?? []).map(copy) })) })),
-    items: goods.items.map((item) => ({ ...item, pictures: (item.pictures ?? []).map(copy) })),
+    offers: goods.offers.map((offer) => ({ ...offer, pictures: (offer.pictures ?? []).map(copy) })),
   };
-  const prices = goods.items.map((item) => Number(item.price));
+  const prices = goods.offers.map((offer) => Number(offer.price));
   const money = (price: number) => new Intl.NumberFormat('en', { style: 'currency', currency: goods.currency }).format(price);
   const range = prices.length === 0 ? '' : Math.min(...prices) === Math.max(...prices) ? money(prices[0]!) : `${money(Math.min(...prices))} – ${money(Math.max(...prices))}`;
   const title = goods.fields.Title ?? goods.fields.Name;

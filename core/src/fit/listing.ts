@@ -3,7 +3,7 @@ import { z } from 'zod';
 
 const Text = z.string();
 
-export const ListingItemSchema = z.object({
+export const ListingOfferSchema = z.object({
   sku: Text,
   gtin: Text.optional(),
   gtinExempt: z.boolean().optional(),
@@ -19,7 +19,7 @@ export const ListingItemSchema = z.object({
   /** Addresses, main one first; only where the channel ties pictures to children. */
   pictures: z.array(Text).optional(),
 });
-export type ListingItem = z.infer<typeof ListingItemSchema>;
+export type ListingOffer = z.infer<typeof ListingOfferSchema>;
 
 export const ListingSchema = z.object({
   key: Text,
@@ -42,9 +42,9 @@ export const ListingSchema = z.object({
   ),
   fields: z.record(Text, z.union([Text, z.number(), z.array(Text), z.boolean()])),
   pictures: z.array(Text),
-  /** The price of the cheapest item, for the parent. */
+  /** The price of the cheapest offer, for the parent. */
   fromPrice: Text,
-  items: z.array(ListingItemSchema),
+  offers: z.array(ListingOfferSchema),
 });
 export type Listing = z.infer<typeof ListingSchema>;
 
@@ -55,13 +55,13 @@ export const ListingMessageSchema = z.discriminatedUnion('action', [
     action: z.literal('revise'),
     key: Text,
     draft: z.boolean(),
-    changes: ListingSchema.omit({ key: true, items: true }).partial(),
-    items: z.array(ListingItemSchema.partial().extend({ sku: Text, cleared: z.array(Text).optional() })),
+    changes: ListingSchema.omit({ key: true, offers: true }).partial(),
+    offers: z.array(ListingOfferSchema.partial().extend({ sku: Text, cleared: z.array(Text).optional() })),
     gone: z.array(Text),
   }),
   z.object({ action: z.literal('takeDown'), key: Text }),
 ]);
-type RevisedItem = Partial<ListingItem> & { sku: string; cleared?: string[] };
+type RevisedOffer = Partial<ListingOffer> & { sku: string; cleared?: string[] };
 export type ListingMessage = z.infer<typeof ListingMessageSchema>;
 
 const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
@@ -73,27 +73,27 @@ const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 export function listingMessage(live: Listing | undefined, next: Listing | undefined, draft = false, liveIsDraft = false): ListingMessage | null {
   if (!next) return live ? { action: 'takeDown', key: live.key } : null;
   if (!live || live.structure !== next.structure) return { action: 'list', key: next.key, draft, listing: next };
-  const { key, items, ...shared } = next;
-  const changes: Partial<Omit<Listing, 'key' | 'items'>> = Object.fromEntries(
+  const { key, offers, ...shared } = next;
+  const changes: Partial<Omit<Listing, 'key' | 'offers'>> = Object.fromEntries(
     Object.entries(shared).filter(([name, figure]) => !same(live[name as keyof Listing], figure)),
   );
   // A sheet names options on the rows of children, so when the options change every child says its own again.
   const bare = (listing: Listing) => listing.axes.map((axis) => ({ ...axis, options: axis.options.map(({ label, paired }) => ({ label, paired })) }));
   const optionsChanged = !same(bare(live), bare(next));
-  const before = new Map(live.items.map((item) => [item.sku, item]));
-  const changed = items.flatMap((item): RevisedItem[] => {
-    const was = before.get(item.sku);
-    before.delete(item.sku);
-    if (!was) return [item];
-    const differing = Object.entries(item).filter(([name, figure]) => (name === 'options' && optionsChanged) || !same(was[name as keyof ListingItem], figure));
-    const cleared = Object.keys(was).filter((name) => item[name as keyof ListingItem] === undefined);
+  const before = new Map(live.offers.map((offer) => [offer.sku, offer]));
+  const changed = offers.flatMap((offer): RevisedOffer[] => {
+    const was = before.get(offer.sku);
+    before.delete(offer.sku);
+    if (!was) return [offer];
+    const differing = Object.entries(offer).filter(([name, figure]) => (name === 'options' && optionsChanged) || !same(was[name as keyof ListingOffer], figure));
+    const cleared = Object.keys(was).filter((name) => offer[name as keyof ListingOffer] === undefined);
     if (differing.length === 0 && cleared.length === 0) return [];
-    return [{ ...Object.fromEntries(differing), sku: item.sku, ...(cleared.length > 0 ? { cleared } : {}) }];
+    return [{ ...Object.fromEntries(differing), sku: offer.sku, ...(cleared.length > 0 ? { cleared } : {}) }];
   });
   const gone = [...before.keys()];
   const publishes = liveIsDraft && !draft;
   if (Object.keys(changes).length === 0 && changed.length === 0 && gone.length === 0 && !publishes) return null;
   // Options can only be read beside the axes they belong to.
-  if (changed.some((item) => item.options)) changes.axes = next.axes;
-  return { action: 'revise', key, draft, changes, items: changed, gone };
+  if (changed.some((offer) => offer.options)) changes.axes = next.axes;
+  return { action: 'revise', key, draft, changes, offers: changed, gone };
 }

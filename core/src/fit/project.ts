@@ -9,7 +9,7 @@ import { picturesOf } from '../pictures/assign';
 import type { Child, Family, Figure } from '../family/shape';
 import type { FieldRule } from '../rulebook/schema';
 import type { CheckContext } from './context';
-import type { Listing, ListingItem } from './listing';
+import type { Listing, ListingOffer } from './listing';
 import type { Plan, PlanListing } from './planner';
 
 /** What a projection is made from: everything but the plan and its outcome. */
@@ -84,7 +84,7 @@ export function projectListings(context: ProjectionContext, plan: Plan): Listing
 
   return plan.listings.map((planned): Listing => {
     const children = planned.childIds.map((id) => childById.get(id)!);
-    const items = children.flatMap((child): ListingItem[] => itemOf(context, child, plan.axes.map((_, axis) => labelOf(child, axis))));
+    const offers = children.flatMap((child): ListingOffer[] => offerOf(context, child, plan.axes.map((_, axis) => labelOf(child, axis))));
     const pictureAxis = plan.pictureAxis;
     const axes = plan.axes.map((axis, number) => {
       const firsts = new Map<unknown, Child>();
@@ -127,13 +127,13 @@ export function projectListings(context: ProjectionContext, plan: Plan): Listing
       axes: fitPictures(axes, room, pictureAxis),
       fields: shared,
       pictures: room > 0 ? listingPictures(context, children, axes, room, pictureAxis).map(address) : family.pictures.slice(0, rules.pictures.atMost).map(address),
-      fromPrice: items.reduce((least, item) => (least === '' || compareAmounts(item.price, least) < 0 ? item.price : least), ''),
-      items,
+      fromPrice: offers.reduce((least, offer) => (least === '' || compareAmounts(offer.price, least) < 0 ? offer.price : least), ''),
+      offers,
     };
   });
 }
 
-function itemOf(context: ProjectionContext, child: Child, options: string[]): ListingItem[] {
+function offerOf(context: ProjectionContext, child: Child, options: string[]): ListingOffer[] {
   const { family } = context;
   const { rules } = context.category;
   const figure = (key: string) => figureOf(family, child, key);
@@ -144,7 +144,7 @@ function itemOf(context: ProjectionContext, child: Child, options: string[]): Li
     const stored = figure(key);
     return typeof stored === 'string' ? { [key]: context.priceOf(stored) } : {};
   };
-  const fields: ListingItem['fields'] = {};
+  const fields: ListingOffer['fields'] = {};
   for (const rule of rules.fields) {
     const held = rule.level === 'child' ? figure(rule.key) : undefined;
     if (held !== undefined) fields[rule.name] = inChannelUnit(rule, held);

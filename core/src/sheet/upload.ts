@@ -2,7 +2,7 @@
  * The upload sheet of a channel that takes sheets: a family row, then its child rows, each pointing to the family row's key.
  * The family row leaves price, pieces, GTIN and options empty. In a revision an empty cell means "as before".
  */
-import type { ListingItem, ListingMessage } from '../fit/listing';
+import type { ListingOffer, ListingMessage } from '../fit/listing';
 import type { Rules } from '../rulebook/schema';
 
 export type Cell = string | number;
@@ -45,24 +45,24 @@ export function uploadSheet(messages: readonly ListingMessage[], rules: Rules): 
       'Varies by': shared.axes?.map((axis) => axis.role).join(', '),
       ...Object.fromEntries(Object.entries(shared.fields ?? {}).map(([name, figure]) => [name, cellOf(figure)])),
     });
-    const items: (Partial<ListingItem> & { sku: string; cleared?: string[] | undefined })[] = message.action === 'list' ? message.listing.items : message.items;
-    for (const item of items) {
+    const offers: (Partial<ListingOffer> & { sku: string; cleared?: string[] | undefined })[] = message.action === 'list' ? message.listing.offers : message.offers;
+    for (const offer of offers) {
       const axes = shared.axes ?? [];
-      const options = Object.fromEntries((item.options ?? []).flatMap((label, at) => {
+      const options = Object.fromEntries((offer.options ?? []).flatMap((label, at) => {
         const axis = axes[at];
         const role = roles.find((one) => one.role === axis?.role);
         const paired = axis?.options.find((option) => option.label === label)?.paired;
         return role ? [[`${role.name} shown`, label], ...(paired ? [[`${role.name} group`, paired]] : [])] : [];
       })) as Record<string, Cell>;
-      const cleared = (name: string) => (item.cleared?.includes(name) ? CLEARED : undefined);
+      const cleared = (name: string) => (offer.cleared?.includes(name) ? CLEARED : undefined);
       put({
-        Row: 'child', Do: action, Key: item.sku, 'Of family': message.key, ...options,
-        GTIN: item.gtin ?? cleared('gtin'), 'Without GTIN': item.gtinExempt ? 'yes' : cleared('gtinExempt'),
-        [`Price ${rules.price.currency}`]: item.price, [`List price ${rules.price.currency}`]: item.listPrice ?? cleared('listPrice'),
-        [`Sale price ${rules.price.currency}`]: item.salePrice ?? cleared('salePrice'), 'Sale from': item.saleFrom ?? cleared('saleFrom'), 'Sale until': item.saleUntil ?? cleared('saleUntil'),
-        Pieces: item.stock,
-        ...Object.fromEntries(Object.entries(item.fields ?? {}).map(([name, figure]) => [name, cellOf(figure)])),
-        ...Object.fromEntries((item.pictures ?? []).map((address, at) => [`Picture ${at + 1}`, address])),
+        Row: 'child', Do: action, Key: offer.sku, 'Of family': message.key, ...options,
+        GTIN: offer.gtin ?? cleared('gtin'), 'Without GTIN': offer.gtinExempt ? 'yes' : cleared('gtinExempt'),
+        [`Price ${rules.price.currency}`]: offer.price, [`List price ${rules.price.currency}`]: offer.listPrice ?? cleared('listPrice'),
+        [`Sale price ${rules.price.currency}`]: offer.salePrice ?? cleared('salePrice'), 'Sale from': offer.saleFrom ?? cleared('saleFrom'), 'Sale until': offer.saleUntil ?? cleared('saleUntil'),
+        Pieces: offer.stock,
+        ...Object.fromEntries(Object.entries(offer.fields ?? {}).map(([name, figure]) => [name, cellOf(figure)])),
+        ...Object.fromEntries((offer.pictures ?? []).map((address, at) => [`Picture ${at + 1}`, address])),
       });
     }
     if (message.action === 'revise') for (const sku of message.gone) put({ Row: 'child', Do: 'take down', Key: sku, 'Of family': message.key });

@@ -27,11 +27,11 @@ export function composeLines(database: Database, familyIds: readonly string[], c
         const asDraft = draft && book.drafts && (!there || there.draft);
         const message = listingMessage(there?.listing, listing, asDraft, there?.draft);
         const fee = message?.action === 'list' && fit.category ? fit.category.rules.fees.perListing : '0';
-        const children = message?.action === 'list' ? listing.items.length : message?.action === 'revise' ? message.items.length + message.gone.length : 0;
+        const children = message?.action === 'list' ? listing.offers.length : message?.action === 'revise' ? message.offers.length + message.gone.length : 0;
         lines.push({ ...base, key: listing.key, action: message?.action ?? 'none', children, fee, state: message ? 'queued' : 'done', outcome: message ? null : 'nothing to send', reasons: [], page: there?.page ?? null, message, listing });
       }
       for (const gone of standing.values()) {
-        lines.push({ ...base, key: gone.key, action: 'takeDown', children: gone.listing.items.length, fee: '0', state: 'queued', reasons: [], page: gone.page, message: { action: 'takeDown', key: gone.key }, listing: null });
+        lines.push({ ...base, key: gone.key, action: 'takeDown', children: gone.listing.offers.length, fee: '0', state: 'queued', reasons: [], page: gone.page, message: { action: 'takeDown', key: gone.key }, listing: null });
       }
       return lines;
     });

@@ -32,11 +32,11 @@ const toggle = (id: number) => {
 };
 function partsOf(line: DispatchLine): string {
   const { message } = line;
-  if (message?.action === 'list') return `${message.listing.items.length} children${message.listing.axes.length ? `, by ${message.listing.axes.map((axis) => axis.name).join(' × ')}` : ''}${message.draft ? ', as a draft' : ''}`;
+  if (message?.action === 'list') return `${message.listing.offers.length} children${message.listing.axes.length ? `, by ${message.listing.axes.map((axis) => axis.name).join(' × ')}` : ''}${message.draft ? ', as a draft' : ''}`;
   if (message?.action === 'revise') {
     const shared = Object.keys(message.changes);
-    const figures = [...new Set(message.items.flatMap((item) => Object.keys(item).filter((key) => key !== 'sku')))];
-    return [message.items.length && `${message.items.length} children: ${figures.join(', ')}`, message.gone.length && `${message.gone.length} taken away`, shared.length && `listing: ${shared.join(', ')}`].filter(Boolean).join(' · ') || 'publish the draft';
+    const figures = [...new Set(message.offers.flatMap((offer) => Object.keys(offer).filter((key) => key !== 'sku')))];
+    return [message.offers.length && `${message.offers.length} children: ${figures.join(', ')}`, message.gone.length && `${message.gone.length} taken away`, shared.length && `listing: ${shared.join(', ')}`].filter(Boolean).join(' · ') || 'publish the draft';
   }
   return message ? 'the whole listing' : '';
 }

@@ -106,7 +106,7 @@ const sent = computed(() => {
   const used = sheet.headers.map((_header, column) => sheet.rows.some((row) => row[column] !== ''));
   return { messages, headers: sheet.headers.filter((_header, column) => used[column]), rows: sheet.rows.map((row) => row.filter((_cell, column) => used[column])), json: JSON.stringify(messages, null, 2) };
 });
-const differing = computed(() => sent.value.messages.reduce((sum, message) => sum + (message.action === 'list' ? message.listing.items.length : message.action === 'revise' ? message.items.length : 0), 0));
+const differing = computed(() => sent.value.messages.reduce((sum, message) => sum + (message.action === 'list' ? message.listing.offers.length : message.action === 'revise' ? message.offers.length : 0), 0));
 </script>
 
 <template>
@@ -198,9 +198,9 @@ const differing = computed(() => sent.value.messages.reduce((sum, message) => su
 .fit { display: grid; grid-template-columns: minmax(0, 1fr) 330px; gap: 10px; height: 100%; padding: 10px 20px 12px; }
 .main { overflow: auto; display: flex; flex-direction: column; gap: 10px; min-height: 0; }
 .main > * { flex: none; }
-.verdict { display: flex; align-items: center; gap: 12px; padding: 8px 14px; }
+.verdict { display: flex; align-offers: center; gap: 12px; padding: 8px 14px; }
 .plan { padding: 10px 14px 12px; }
-.plan-head { display: flex; gap: 14px; align-items: baseline; flex-wrap: wrap; }
+.plan-head { display: flex; gap: 14px; align-offers: baseline; flex-wrap: wrap; }
 .drawn { display: grid; grid-template-columns: minmax(0, 1fr) 236px; gap: 14px; margin-top: 6px; }
 .cloth { min-width: 0; display: flex; flex-direction: column; gap: 12px; }
 .cloth :deep(.crossing) { width: 37px; }
@@ -215,7 +215,7 @@ const differing = computed(() => sent.value.messages.reduce((sum, message) => su
 .wish { display: grid; grid-template-columns: 1fr auto auto; gap: 8px; padding: 2px 0; white-space: nowrap; }
 .pair-groups { display: flex; gap: 40px; flex-wrap: wrap; }
 .pairs h3 { margin: 8px 0 4px; }
-.pair { display: grid; grid-template-columns: 14px 110px 16px 160px; gap: 6px; align-items: center; padding: 2px 0; font-size: 13px; }
+.pair { display: grid; grid-template-columns: 14px 110px 16px 160px; gap: 6px; align-offers: center; padding: 2px 0; font-size: 13px; }
 .pair span:nth-child(1) { grid-column: 2; }
 .pair select { font: inherit; border: 1px solid var(--line); background: var(--sheet); padding: 2px; }
 .pair select.missing { border-color: var(--stops); color: var(--stops); }
@@ -238,6 +238,6 @@ pre { margin: 0; padding: 10px; }
 .stops .sign { color: var(--stops); }
 .warns .sign { color: var(--warns); }
 .advises .sign { color: var(--ink-soft); }
-.acts { display: flex; justify-content: space-between; align-items: center; gap: 8px; margin-top: 3px; font-size: 12px; flex-wrap: wrap; }
+.acts { display: flex; justify-content: space-between; align-offers: center; gap: 8px; margin-top: 3px; font-size: 12px; flex-wrap: wrap; }
 .all { padding: 6px 12px; text-align: right; background: var(--ground); }
 </style>

@@ -33,7 +33,7 @@ export function identifierFindings(context: CheckContext): Finding[] {
     if (rules.gtin === 'optional') return found;
     const exempt = resolve(family, child, 'gtinExempt').figure === true;
     if (rules.gtin === 'exemptible' && exempt) {
-      if (!exemptBrand) add('gtin.exemption', 'gtinExempt', 'gtin', `${rulebook.name} has granted ${brand || 'this brand'} no exemption from GTINs.`);
+      if (!exemptBrand) add('gtin.not-exempt', 'gtinExempt', 'gtin', `${rulebook.name} has granted ${brand || 'this brand'} no exemption from GTINs.`);
       return found;
     }
     add('gtin.missing', 'gtin', 'gtin', `${named(context, child)} has no GTIN${rules.gtin === 'exemptible' && exemptBrand ? ', and is not marked exempt' : ''}.`,
