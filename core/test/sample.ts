@@ -1,7 +1,7 @@
 /** Sample families and rulebooks for the tests of the core. */
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import { createFamily, readRulebook, ROLES, type Family, type FitInput, type Role, type Rulebook } from '../src/index';
+import { createFamily, guessSwatch, readRulebook, ROLES, type Family, type FitInput, type Role, type Rulebook } from '../src/index';
 
 export function rulebook(channel: string): Rulebook {
   const read = readRulebook(JSON.parse(readFileSync(new URL(`../../channels/rulebooks/${channel}.json`, import.meta.url), 'utf8')));
@@ -16,7 +16,7 @@ export function stormJacket(): Family {
     id: 'fam1',
     fields: { name: 'Skerry storm jacket', brand: 'Skerry Supply', styleCode: 'SKJ', category: 'outerwear/jackets', price: '189.00', weight: 900 },
     axes: [
-      { role: 'colour', label: 'Colour', values: colours.map((label) => ({ label })) },
+      { role: 'colour', label: 'Colour', values: colours.map((label) => ({ label, swatch: guessSwatch(label)! })) },
       { role: 'size', label: 'Size', values: ['L', 'XS', 'S', 'M', 'XXL', 'XL'].map((label) => ({ label })) },
       { role: 'material', label: 'Lining', values: [{ label: 'Unlined' }, { label: 'Fleece-lined' }] },
     ],

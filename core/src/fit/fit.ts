@@ -47,7 +47,9 @@ export function computeFit(input: FitInput): Fit {
     priceOf: pricer({ ...input, category }),
   };
   const context: CheckContext = { ...bare, plan, listings: plan ? projectListings(bare, plan) : [] };
-  const findings = CHECKS.flatMap((check) => check(context)).sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
+  // Where no child is offered that is all there is to say.
+  const checks = context.offered.length > 0 ? CHECKS : [planFindings];
+  const findings = checks.flatMap((check) => check(context)).sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
   return {
     channel: rulebook.channel, category, plans, plan, findings,
     state: stateOf(findings),

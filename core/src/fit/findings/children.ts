@@ -145,17 +145,20 @@ export function pictureFindings(context: CheckContext): Finding[] {
   }
   if (!plan) return found;
   const shown = new Set(family.pictures);
+  const bare: Finding[] = [];
   if (plan.pictureAxis !== null) {
     const axis = plan.axes[plan.pictureAxis]!;
     for (const option of axis.options) {
       const first = context.offered.find((child) => axis.from.every((id, number) => child.at[id] === option.valueIds[number]))!;
       const own = optionPictures(context, option.valueIds, first);
       const place: Place = { level: 'value', axisId: axis.from[0]!, valueId: option.valueIds[0]! };
-      if (own.length === 0) found.push({ code: 'picture.option-missing', severity: 'warns', place, key: 'pictures', rule: 'axes.pictures', text: `${option.label} has no picture of its own on ${rulebook.name}: choosing it changes nothing.` });
+      if (own.length === 0) bare.push({ code: 'picture.option-missing', severity: 'warns', place, key: 'pictures', rule: 'axes.pictures', text: `${option.label} has no picture of its own on ${rulebook.name}: choosing it changes nothing.` });
       own.forEach((id) => shown.add(id));
     }
   } else for (const value of familyIndex(family).valueById.values()) value.pictures.forEach((id) => shown.add(id));
   few(shown.size, { level: 'family' }, 'The family');
+  // Where there is no picture at all, that is the one thing to say.
+  if (shown.size > 0) found.push(...bare);
   // Only what goes out is looked at: pictures beyond the channel's number stay here and harm nothing.
   for (const listing of context.listings) {
     const sent = new Set([...listing.pictures, ...listing.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))]);
