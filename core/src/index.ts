@@ -1,4 +1,5 @@
 /** The computation of Loom Kin. No I/O: plain data in, plain data out. */
+export { freeze } from 'immer';
 export * from './family/shape';
 export * from './family/fields';
 export * from './family/categories';

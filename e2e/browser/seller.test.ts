@@ -118,13 +118,13 @@ describe('a seller', () => {
     await test('set-price').fill('255');
     await test('set-price').press('Enter');
     await page.locator('[aria-label="Kelp · XXL · Unlined: woven"]').click();
-    expect(await test('set-price').getAttribute('placeholder')).toBe('255');
+    expect(await test('set-price').getAttribute('placeholder')).toBe('255.00');
     expect(await test('inspector').innerText()).toContain('from everything XXL');
     await test('set-price').fill('260');
     await test('set-price').press('Enter');
     await test('back-price').click();
     await until(detail, (one) => woven(one).every((child) => child.fields.price !== '260'));
-    expect(await test('set-price').getAttribute('placeholder')).toBe('255');
+    expect(await test('set-price').getAttribute('placeholder')).toBe('255.00');
   });
 
   it('adds a colour, removes an axis knowingly, and takes both back, across a restart', async () => {

@@ -115,12 +115,16 @@ function renameEverywhere(family: Family, axisId: string, label: string, rename:
 }
 
 function setWoven(family: Family, crossings: Record<string, string>[], woven: boolean): void {
+  const places = crossings.map((at) => Object.fromEntries(family.axes.map((axis) => [axis.id, valueOf(axis, at[axis.id] ?? '').id])));
+  if (woven) {
+    const weave = shape.weaver(family);
+    for (const at of places) weave(at);
+    return;
+  }
   const there = new Map(Object.values(family.children).map((child) => [crossingKey(family.axes, child.at), child]));
-  for (const at of crossings) {
-    for (const axis of family.axes) valueOf(axis, at[axis.id] ?? '');
+  for (const at of places) {
     const child = there.get(crossingKey(family.axes, at));
-    if (child) child.woven = woven;
-    else if (woven) shape.weaveCrossing(family, Object.fromEntries(family.axes.map((axis) => [axis.id, at[axis.id]!])));
+    if (child) child.woven = false;
   }
 }
 

@@ -4,7 +4,7 @@
  */
 import { readGtin } from '../identifiers/gtin';
 import { readLength, readWeight } from '../measure/units';
-import { readAmount } from '../money/amount';
+import { compareAmounts, readAmount, toCurrency } from '../money/amount';
 import { CATEGORIES } from './categories';
 import type { Figure, Level } from './shape';
 
@@ -158,9 +158,13 @@ export function checkFigure(field: Field, figure: Figure): ReadFigure {
   return typeof figure === 'string' ? readFigure(field, figure) : bad(`${field.label} has to be text.`);
 }
 
-/** A figure as a person reads it in a cell. */
-export function showFigure(field: Field | undefined, figure: Figure | undefined | null): string {
+/** A figure as a person reads it in a cell. With a currency, money shows all its decimals; more than it has stay as they are. */
+export function showFigure(field: Field | undefined, figure: Figure | undefined | null, currency?: string): string {
   if (figure === undefined || figure === null) return '';
+  if (currency && field?.type === 'money' && typeof figure === 'string') {
+    const shown = toCurrency(figure, currency);
+    return compareAmounts(shown, figure) === 0 ? shown : figure;
+  }
   if (typeof figure === 'boolean') return figure ? 'yes' : 'no';
   if (Array.isArray(figure)) return figure.join('\n');
   if (field?.type === 'choice') return field.choices?.find((one) => one.value === figure)?.label ?? String(figure);

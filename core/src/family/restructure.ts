@@ -3,6 +3,7 @@
  * figures it had from a value that goes become its own, and a child that has no crossing any more is put on the shelf and
  * comes back, SKU and all, when its values do.
  */
+import { current, freeze, isDraft } from 'immer';
 import { shortCodes } from '../identifiers/sku';
 import { sizeKey, sortSizes } from '../size/order';
 import { resolve } from './level';
@@ -57,9 +58,10 @@ export function addAxis(family: Family, spec: { role: Role; label: string; value
   family.axes.push(axis);
   for (const child of before) child.at[axis.id] = kept.id;
   sortIfSizes(axis);
+  const weave = weaver(family);
   for (const value of axis.values) {
     if (value.id === kept.id) continue;
-    for (const child of before) if (child.woven) weaveCrossing(family, { ...child.at, [axis.id]: value.id });
+    for (const child of before) if (child.woven) weave({ ...child.at, [axis.id]: value.id });
   }
 }
 
@@ -74,7 +76,8 @@ export function addValues(family: Family, axisId: string, specs: readonly ValueS
   const made = makeValues(family, specs, axis.values);
   axis.values.push(...made);
   if (inOrder) sortIfSizes(axis);
-  for (const value of made) for (const at of patterns.values()) weaveCrossing(family, { ...at, [axisId]: value.id });
+  const weave = weaver(family);
+  for (const value of made) for (const at of patterns.values()) weave({ ...at, [axisId]: value.id });
 }
 
 /** Takes values off an axis. Their children go to the shelf. The last value cannot go. */
@@ -85,8 +88,9 @@ export function removeValues(family: Family, axisId: string, valueIds: readonly 
   if (axis.values.every((value) => gone.has(value.id))) {
     throw new Refusal('axis.would-be-empty', `The axis ${axis.label} would have no value left. Remove the axis instead.`);
   }
+  const before = asItIs(family);
   for (const child of Object.values(family.children)) {
-    if (gone.has(child.at[axisId]!)) shelve(family, child, axis);
+    if (gone.has(child.at[axisId]!)) shelve(family, before, child, axis);
   }
   axis.values = axis.values.filter((value) => !gone.has(value.id));
 }
@@ -134,14 +138,15 @@ export function removeAxis(family: Family, axisId: string, keep: Keep): void {
   if (undecided.length > 0) {
     throw new Refusal('axis.alike', `Without ${axis.label}, ${undecided.length} groups of children would be alike. Say which child of each stays.`, undefined, undecided);
   }
+  const before = asItIs(family);
   const standing = new Set<string>();
   const all = Object.values(family.children).sort((a, b) => Number(b.woven) - Number(a.woven));
   for (const child of all) {
     const key = crossingKey(others, child.at);
-    if (losers.has(child.id) || standing.has(key)) shelve(family, child, axis);
+    if (losers.has(child.id) || standing.has(key)) shelve(family, before, child, axis);
     else {
       standing.add(key);
-      takeOver(family, child, axis);
+      takeOver(before, child, axis);
     }
   }
   for (const child of Object.values(family.children)) delete child.at[axisId];
@@ -159,12 +164,12 @@ export function moveAxis(family: Family, axisId: string, to: number): void {
   const next = family.axes.filter((one) => one.id !== axisId);
   next.splice(Math.max(0, Math.min(to, next.length)), 0, axis);
   const keys = new Set(family.axes.flatMap((one) => one.values.flatMap((value) => Object.keys(value.fields))));
-  const reordered: Family = { ...family, axes: next };
-  for (const child of Object.values(family.children)) {
+  const before = asItIs(family);
+  const reordered = Object.freeze({ ...before, axes: next.map((one) => axisOf(before, one.id)) });
+  for (const child of Object.values(before.children)) {
     for (const key of keys) {
-      const before = resolve(family, child, key);
-      const after = resolve(reordered, child, key);
-      if (before.from && before.figure !== after.figure) child.fields[key] = before.figure!;
+      const held = resolve(before, child, key);
+      if (held.from && held.figure !== resolve(reordered, child, key).figure) family.children[child.id]!.fields[key] = held.figure!;
     }
   }
   family.axes = next;
@@ -206,38 +211,54 @@ export function editValue(family: Family, axisId: string, valueId: string, to: {
   if (to.swatch !== undefined) value.swatch = to.swatch.toUpperCase();
 }
 
-/** Weaves a crossing: the child that is there, one from the shelf, or a new one. */
-export function weaveCrossing(family: Family, at: Record<string, string>): Child {
-  const key = crossingKey(family.axes, at);
-  const there = Object.values(family.children).find((child) => crossingKey(family.axes, child.at) === key);
-  if (there) {
-    there.woven = true;
-    return there;
-  }
-  const labels = new Map(family.axes.map((axis) => [axis.label, valueOf(axis, at[axis.id] ?? '').label]));
-  const shelved = Object.values(family.shelf).find(
-    ({ was }) => Object.keys(was).length === labels.size && [...labels].every(([axis, value]) => fold(was[axis] ?? '') === fold(value)),
-  );
-  const child: Child = shelved ? { ...shelved.child, at: { ...at }, woven: true } : { id: takeId(family, 'c'), at: { ...at }, woven: true, fields: {}, pictures: [] };
-  if (shelved) delete family.shelf[shelved.child.id];
-  family.children[child.id] = child;
-  return child;
+/**
+ * Weaves crossings of a family, one a call: the child that is there, one from the shelf, or a new one. Where children stand and what
+ * lies on the shelf is looked up once, so that thousands of crossings cost no more than their number.
+ */
+export function weaver(family: Family): (at: Record<string, string>) => Child {
+  const standing = new Map(Object.values(family.children).map((child) => [crossingKey(family.axes, child.at), child]));
+  const shelf = new Map(Object.values(family.shelf).map((one) => [shelfKey(one.was), one.child.id]));
+  return (at) => {
+    const key = crossingKey(family.axes, at);
+    const there = standing.get(key);
+    if (there) {
+      there.woven = true;
+      return there;
+    }
+    const labels = Object.fromEntries(family.axes.map((axis) => [axis.label, valueOf(axis, at[axis.id] ?? '').label]));
+    const shelved = family.shelf[shelf.get(shelfKey(labels)) ?? ''];
+    const child: Child = shelved ? { ...shelved.child, at: { ...at }, woven: true } : { id: takeId(family, 'c'), at: { ...at }, woven: true, fields: {}, pictures: [] };
+    if (shelved) delete family.shelf[shelved.child.id];
+    family.children[child.id] = child;
+    standing.set(key, child);
+    return child;
+  };
 }
 
-/** What stood on the child's value of an axis becomes the child's own, because the value goes. */
-function takeOver(family: Family, child: Child, axis: Axis): void {
+/** What a shelved child is found by again: its labels, whatever the order of the axes. */
+function shelfKey(was: Record<string, string>): string {
+  return JSON.stringify(Object.entries(was).map(([axis, value]) => [axis, fold(value)]).sort());
+}
+
+/** The family as it is at this moment, frozen, so that looking figures up costs little while the draft changes. */
+function asItIs(family: Family): Family {
+  return freeze(isDraft(family) ? current(family) : structuredClone(family), true);
+}
+
+/** What stood on the child's value of an axis becomes the child's own, because the value goes. `before`: the family with the value. */
+function takeOver(before: Family, child: Child, axis: Axis): void {
   const value = axis.values.find((one) => one.id === child.at[axis.id]);
   if (!value) return;
   for (const key of Object.keys(value.fields)) {
-    const holds = resolve(family, child, key);
+    const holds = resolve(before, before.children[child.id]!, key);
     if (holds.from?.level === 'value' && holds.from.valueId === value.id) child.fields[key] = holds.figure!;
   }
   for (const picture of value.pictures) if (!child.pictures.includes(picture)) child.pictures.push(picture);
 }
 
-function shelve(family: Family, child: Child, axis: Axis): void {
-  takeOver(family, child, axis);
-  const labels = childLabels(family, child);
+function shelve(family: Family, before: Family, child: Child, axis: Axis): void {
+  takeOver(before, child, axis);
+  const labels = childLabels(before, before.children[child.id]!);
   family.shelf[child.id] = {
     child: { ...child, at: { ...child.at } },
     was: Object.fromEntries(family.axes.map((one, at) => [one.label, labels[at]!])),

@@ -16,7 +16,10 @@ export interface FamilyIndex {
 
 const indexes = new WeakMap<Family, FamilyIndex>();
 
-/** Everything that is looked up by id. Built once per family object. */
+/**
+ * Everything that is looked up by id. Built once for a frozen family; one that may still change is read anew at every call, so
+ * whoever loads a family freezes it first (`freeze`).
+ */
 export function familyIndex(family: Family): FamilyIndex {
   const known = indexes.get(family);
   if (known) return known;
@@ -38,7 +41,6 @@ export function familyIndex(family: Family): FamilyIndex {
     .sort((a, b) => compareRanks(sortKeys.get(a.id)!, sortKeys.get(b.id)!));
   const keysOnValues = new Set(family.axes.flatMap((axis) => axis.values.flatMap((value) => Object.keys(value.fields))));
   const index: FamilyIndex = { axisById, valueById, rank, woven, byCrossing, keysOnValues };
-  // Drafts of a change under way must not be remembered: they still change.
   if (Object.isFrozen(family)) indexes.set(family, index);
   return index;
 }

@@ -68,7 +68,7 @@ export function readSheet(
     const fresh = new Map<string, string>();
     for (const row of good) {
       const label = row.labels[place]!;
-      if (!known.get(axis.id)!.has(fold(label))) fresh.set(fold(label), label);
+      if (!known.get(axis.id)!.has(fold(label)) && !fresh.has(fold(label))) fresh.set(fold(label), label);
     }
     if (fresh.size > 0) reading.commands.push({ do: 'addValues', axisId: axis.id, values: [...fresh.values()].map((label) => ({ label })) });
   });

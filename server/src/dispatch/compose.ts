@@ -1,6 +1,6 @@
 /** What a dispatch would hold: for each listing of each family and channel, the message that makes the channel hold what it should. */
 import Big from 'big.js';
-import { listingMessage, type Fit, type Listing } from '@loom-kin/core';
+import { listingMessage, toCurrency, type Fit, type Listing } from '@loom-kin/core';
 import type { DispatchLine, Totals } from '@loom-kin/contract';
 import type { Database } from '../store/database';
 import { loadFamily } from '../families/aggregate';
@@ -58,6 +58,6 @@ export function totalsOf(lines: readonly ComposedLine[]): Totals {
     unchanged: count((line) => line.action === 'none' && line.state === 'done'),
     held: count((line) => line.state === 'held'),
     children: lines.reduce((sum, line) => sum + line.children, 0),
-    fees: [...fees].map(([currency, amount]) => ({ currency, amount: amount.toFixed(2) })),
+    fees: [...fees].map(([currency, amount]) => ({ currency, amount: toCurrency(amount, currency) })),
   };
 }

@@ -1,15 +1,15 @@
 /** Loading and storing a family with everything that is kept beside it: identifiers, summary columns, search words. */
 import { and, eq } from 'drizzle-orm';
 import Big from 'big.js';
-import { categoryOf, facePicture, familyIndex, fromPrice, gtin14, Refusal, type Family } from '@loom-kin/core';
+import { categoryOf, facePicture, familyIndex, freeze, fromPrice, gtin14, Refusal, type Family } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { families, identifiers, stockLevels } from '../store/schema';
 
-/** The family, or a Refusal. */
+/** The family, frozen, or a Refusal. */
 export function loadFamily(database: Database, id: string): Family {
   const row = database.select({ doc: families.doc, revision: families.revision }).from(families).where(eq(families.id, id)).get();
   if (!row) throw new Refusal('family.unknown', 'There is no such family.');
-  return { ...row.doc, revision: row.revision };
+  return freeze({ ...row.doc, revision: row.revision }, true);
 }
 
 /** child id → pieces. */

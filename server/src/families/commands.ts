@@ -2,17 +2,20 @@
 import { randomBytes } from 'node:crypto';
 import { inArray } from 'drizzle-orm';
 import {
-  applyPatch, checkFamily, createFamily, describeChange, FamilySchema, placeLabel, Refusal, replaceWith, runCommand, titleOf, type Command, type CreateFamily, type Family, type JsonPatch, type Pairing,
+  applyPatch, checkFamily, createFamily, describeChange, FamilySchema, freeze, placeLabel, Refusal, replaceWith, runCommand, titleOf, type Command, type CreateFamily, type Family, type JsonPatch, type Pairing,
 } from '@loom-kin/core';
 import { inTransaction, type Database } from '../store/database';
 import { movements, pictures } from '../store/schema';
 import { takeNumbers } from '../setup/seller';
-import { writePairings } from '../setup/channels';
+import { readChannel, writePairings } from '../setup/channels';
 import { loadFamily, loadStock, saveFamily } from './aggregate';
 import { refreshFits } from './fits';
 import { EMPTY, firstUndone, lastDone, markEntry, writeEntry } from './journal';
 
 const now = () => new Date().toISOString();
+
+/** The family at its next revision, for changes of what is kept beside it. */
+const raised = (family: Family): Family => Object.freeze({ ...family, revision: family.revision + 1 });
 
 /** A new family id: short, since it becomes the key of listings. */
 export function newFamilyId(): string {
@@ -72,7 +75,8 @@ export function replaceFamily(database: Database, before: Family, wanted: Family
 }
 
 /** Makes a family that came as a file. */
-export function takeInFamily(database: Database, wanted: Family): Family {
+export function takeInFamily(database: Database, given: Family): Family {
+  const wanted = freeze(given, true);
   checkFamily(wanted);
   saveFamily(database, null, wanted, {}, now());
   writeEntry(database, { familyId: wanted.id, revision: wanted.revision, at: now(), kind: 'change', title: 'Take a family file in', doc: { ...EMPTY, lines: describeChange(null, wanted) } });
@@ -88,7 +92,7 @@ export function stepBack(database: Database, familyId: string, kind: 'undo' | 'r
     const before = loadFamily(database, familyId);
     const patch = kind === 'undo' ? entry.doc.inverse : entry.doc.forward;
     const patched = patch.length === 0 ? before : applyPatch(before, patch);
-    const family = FamilySchema.parse({ ...patched, revision: before.revision + 1 });
+    const family = freeze(FamilySchema.parse({ ...patched, revision: before.revision + 1 }), true);
     const sign = kind === 'undo' ? -1 : 1;
     const at = now();
     for (const [number, { childId, pieces }] of entry.doc.stock.entries()) move(database, familyId, { key: `${kind}:${entry.id}:${before.revision}:${number}`, childId, kind: 'counted', pieces: sign * pieces }, at);
@@ -132,7 +136,7 @@ export function countStock(database: Database, familyId: string, key: string, co
       return [{ childId, pieces: difference, before: held[childId] ?? 0, after: pieces }];
     });
     if (moved.length === 0) return family;
-    const next = { ...family, revision: family.revision + 1 };
+    const next = raised(family);
     saveFamily(database, family, next, loadStock(database, familyId), at);
     const where = (childId: string) => placeLabel(family, { level: 'child', childId });
     writeEntry(database, {
@@ -159,14 +163,14 @@ export function pair(database: Database, familyId: string, wanted: readonly Pair
   return inTransaction(database, () => {
     const family = loadFamily(database, familyId);
     const before = writePairings(database, wanted);
-    const raised = { ...family, revision: family.revision + 1 };
+    const next = raised(family);
     const at = now();
-    saveFamily(database, family, raised, loadStock(database, familyId), at);
+    saveFamily(database, family, next, loadStock(database, familyId), at);
     writeEntry(database, {
-      familyId, revision: raised.revision, at, kind: 'change', title: `Pair ${wanted.map((one) => one.value).join(', ')}`,
-      doc: { ...EMPTY, pairings: { before, after: [...wanted] }, lines: wanted.map((one, number) => ({ where: one.channel, what: `Pairing of ${one.value}`, before: before[number]!.to, after: one.to })) },
+      familyId, revision: next.revision, at, kind: 'change', title: `Pair ${wanted.map((one) => one.value).join(', ')}`,
+      doc: { ...EMPTY, pairings: { before, after: [...wanted] }, lines: wanted.map((one, number) => ({ where: readChannel(database, one.channel).rulebook.name, what: `Pairing of ${one.value}`, before: before[number]!.to, after: one.to })) },
     });
-    refreshFits(database, raised);
-    return raised;
+    refreshFits(database, next);
+    return next;
   });
 }

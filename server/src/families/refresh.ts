@@ -21,7 +21,7 @@ export function createRefresher(database: Database): Refresher {
     turn = undefined;
     const rows = database.select({ id: families.id, doc: families.doc, revision: families.revision }).from(families).where(gt(families.id, after)).orderBy(asc(families.id)).limit(AT_ONCE).all();
     if (rows.length === 0) return;
-    inTransaction(database, () => rows.forEach(({ doc, revision }) => refreshFits(database, { ...doc, revision }, world)));
+    inTransaction(database, () => rows.forEach(({ doc, revision }) => refreshFits(database, Object.freeze({ ...doc, revision }), world)));
     after = rows.at(-1)!.id;
     turn = setImmediate(some);
   }

@@ -7,12 +7,14 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import VGrid, { type ColumnRegular } from '@revolist/vue3-datagrid';
 import { fieldOf, figureOf, headerOf, placeLabel, readFigure, resolve, showFigure, type Command } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import { useSetup } from '../stores/setup';
 
 type Row = Record<string, string> & { id: string };
 type Cells = Record<number, Record<string, unknown>>;
 interface Range { x: number; y: number; x1: number; y1: number }
 
 const store = useFamily();
+const setup = useSetup();
 const refused = ref<string[]>([]);
 const grid = ref<{ $el: HTMLElement & { getFocused(): Promise<{ cell: { x: number; y: number } } | null>; getSelectedRange(): Promise<Range | null>; scrollToRow(at: number): Promise<void>; refresh(rows: string): Promise<void> } }>();
 
@@ -28,7 +30,7 @@ watch([() => store.family, () => store.stock], () => {
   rows.value = index.woven.map((child) => {
     const row: Row = { id: child.id, stock: String(store.stock[child.id] ?? 0) };
     for (const axis of family.axes) row[axis.id] = index.valueById.get(child.at[axis.id]!)?.label ?? '';
-    for (const field of FIELDS_SHOWN) row[field.key] = showFigure(field, figureOf(family, child, field.key));
+    for (const field of FIELDS_SHOWN) row[field.key] = showFigure(field, figureOf(family, child, field.key), setup.currency);
     return row;
   });
 }, { immediate: true });

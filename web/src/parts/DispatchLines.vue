@@ -12,6 +12,9 @@ const router = useRouter();
 const setup = useSetup();
 const store = useFamily();
 const open = ref(new Set<number>());
+const FEW = 3;
+/** Lines whose reasons are all shown. */
+const full = ref(new Set<number>());
 
 const ACTIONS = { list: 'list', revise: 'revise', takeDown: 'take down', none: '—' };
 const STATES = { held: 'held back', queued: 'not sent yet', sent: 'waiting', done: 'done', refused: 'refused', failed: 'not delivered', stopped: 'stopped' };
@@ -58,7 +61,7 @@ function partsOf(line: DispatchLine): string {
         </tr>
         <tr v-if="line.reasons.length" class="why">
           <td /><td colspan="6">
-            <ul><li v-for="(reason, at) in line.reasons" :key="at"><span v-if="reason.sku" class="mono">{{ reason.sku }}</span> {{ reason.text }} <button class="link" data-test="reason-link" @click="goTo(line, reason)">{{ reason.childId ? 'to the child' : 'to the place' }}</button></li></ul>
+            <ul><li v-for="(reason, at) in full.has(line.id) ? line.reasons : line.reasons.slice(0, FEW)" :key="at"><span v-if="reason.sku" class="mono">{{ reason.sku }}</span> {{ reason.text }} <button class="link" data-test="reason-link" @click="goTo(line, reason)">{{ reason.childId ? 'to the child' : 'to the place' }}</button></li><li v-if="line.reasons.length > FEW && !full.has(line.id)" class="rest"><button class="link" @click="full = new Set([...full, line.id])">{{ line.reasons.length - FEW }} more</button></li></ul>
           </td>
         </tr>
         <tr v-if="open.has(line.id)"><td colspan="7"><pre class="mono">{{ JSON.stringify(line.message, null, 2) }}</pre></td></tr>
@@ -69,5 +72,6 @@ function partsOf(line: DispatchLine): string {
 
 <style scoped>
 ul { margin: 0; padding-left: 16px; }
+.rest { list-style: none; }
 pre { margin: 0; max-height: 300px; overflow: auto; background: var(--ground); padding: 8px; }
 </style>

@@ -29,7 +29,7 @@ const note = computed(() => {
 
 const fields = computed(() => LEVEL_FIELDS.map((key) => fieldOf(key)!).filter((field) => field.levels.includes(place.value.level) || (place.value.level === 'child' && inheritedText(field) !== '')));
 const own = (field: Field) => figures.value[field.key];
-const inheritedText = (field: Field) => (child.value ? showFigure(field, inherited(family.value, child.value, field.key).figure) : place.value.level === 'value' ? showFigure(field, family.value.fields[field.key]) : '');
+const inheritedText = (field: Field) => (child.value ? showFigure(field, inherited(family.value, child.value, field.key).figure, setup.currency) : place.value.level === 'value' ? showFigure(field, family.value.fields[field.key], setup.currency) : '');
 const source = (field: Field) => {
   if (own(field) !== undefined) return place.value.level === 'family' ? '' : 'stands here';
   if (child.value) {
@@ -79,7 +79,7 @@ const unitOf = (field: Field) => field.unit ?? (field.type === 'money' ? setup.c
           <select v-if="field.type === 'yesno'" :id="`i-${field.key}`" :value="own(field) === undefined ? '' : own(field) ? 'yes' : 'no'" @change="typed(field, ($event.target as HTMLSelectElement).value)">
             <option value="">{{ inheritedText(field) || '—' }}</option><option value="yes">yes</option><option value="no">no</option>
           </select>
-          <Entry v-else :id="`i-${field.key}`" :key="JSON.stringify(place) + field.key" :value="showFigure(field, own(field))" :placeholder="inheritedText(field)" :class="{ figures: ['money', 'weight', 'length', 'integer'].includes(field.type) }" :title="field.help" :data-test="`set-${field.key}`" @commit="typed(field, $event)" />
+          <Entry v-else :id="`i-${field.key}`" :key="JSON.stringify(place) + field.key" :value="showFigure(field, own(field), setup.currency)" :placeholder="inheritedText(field)" :class="{ figures: ['money', 'weight', 'length', 'integer'].includes(field.type) }" :title="field.help" :data-test="`set-${field.key}`" @commit="typed(field, $event)" />
           <span class="unit soft">{{ unitOf(field) }}</span>
         </span>
         <span class="from soft">

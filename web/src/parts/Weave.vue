@@ -5,7 +5,7 @@
  */
 import { computed, ref } from 'vue';
 import { allCrossings, crossingKey, familyIndex, type Axis, type Family, type FitState, type Place, type Value } from '@loom-kin/core';
-import Ticks from './Ticks.vue';
+import Crossing from './Crossing.vue';
 
 const props = defineProps<{
   family: Family;
@@ -30,25 +30,25 @@ const bands = computed(() => {
 });
 const index = computed(() => familyIndex(props.family));
 
-interface Crossing { key: string; at: Record<string, string>; childId: string | null; woven: boolean; states: Record<string, FitState>; stateKey: string }
+interface Cell { key: string; at: Record<string, string>; childId: string | null; woven: boolean; code: string }
 const cloth = computed(() =>
   rows.value.map((row, rowAt) => ({
     row,
-    cells: bands.value.map((band) => columns.value.map((column, columnAt): Crossing & { over: boolean } => {
+    cells: bands.value.map((band) => columns.value.map((column, columnAt): Cell & { over: boolean } => {
       const at = { ...band.at, ...(rowAxis.value ? { [rowAxis.value.id]: row.id } : {}), ...(columnAxis.value ? { [columnAxis.value.id]: column.id } : {}) };
       const child = index.value.byCrossing.get(crossingKey(props.family.axes, at));
-      const states = Object.fromEntries(Object.entries(props.states ?? {}).flatMap(([channel, byChild]) => (child && byChild[child.id] ? [[channel, byChild[child.id]!]] : [])));
-      return { key: crossingKey(props.family.axes, at), at, childId: child?.id ?? null, woven: child?.woven ?? false, states, stateKey: Object.values(states).join(), over: (rowAt + columnAt) % 2 === 0 };
+      const code = Object.entries(props.states ?? {}).flatMap(([channel, byChild]) => (child && byChild[child.id] ? [`${channel}=${byChild[child.id]!}`] : [])).join(';');
+      return { key: crossingKey(props.family.axes, at), at, childId: child?.id ?? null, woven: child?.woven ?? false, code, over: (rowAt + columnAt) % 2 === 0 };
     })),
   })),
 );
 
 const isSelected = (childId: string | null) => props.selected?.level === 'child' && props.selected.childId === childId;
 const isValueSelected = (value: Value) => props.selected?.level === 'value' && props.selected.valueId === value.id;
-const isLit = (cell: Crossing) => cell.childId !== null && (props.lit?.has(cell.childId) ?? false);
-const nameOf = (cell: Crossing) => props.family.axes.map((axis) => axis.values.find((value) => value.id === cell.at[axis.id])?.label).join(' · ');
+const isLit = (cell: Cell) => cell.childId !== null && (props.lit?.has(cell.childId) ?? false);
+const nameOf = (cell: Cell) => props.family.axes.map((axis) => axis.values.find((value) => value.id === cell.at[axis.id])?.label).join(' · ');
 
-function press(cell: Crossing): void {
+function press(cell: Cell): void {
   if (props.weaving) emit('toggle', [cell.at], !cell.woven);
   else if (cell.childId && cell.woven) emit('select', { level: 'child', childId: cell.childId });
 }
@@ -108,13 +108,9 @@ function walk(event: KeyboardEvent): void {
             </button>
           </th>
           <template v-for="(cells, bandAt) in line.cells" :key="bandAt">
-            <td v-for="(cell, at) in cells" :key="cell.key" v-memo="[cell.key, cell.childId, cell.woven, cell.stateKey, isSelected(cell.childId), isLit(cell), line.row.swatch, columnAxis?.values[at]?.swatch, weaving, bandAt, nameOf(cell)]" :class="{ gap: bandAt > 0 && at === 0 }">
-              <button class="crossing" :class="{ woven: cell.woven, over: cell.over, chosen: isSelected(cell.childId), lit: isLit(cell) }" :data-row="rowAt" :data-column="bandAt * columns.length + at" data-test="crossing"
-                :aria-label="`${nameOf(cell)}: ${cell.woven ? 'woven' : 'not woven'}`" :aria-pressed="cell.woven" :title="nameOf(cell)" @click="press(cell)">
-                <span class="warp" :style="{ '--thread': columnAxis?.values[at]?.swatch }" />
-                <span class="weft" :style="{ '--thread': line.row.swatch }" />
-                <span v-if="cell.woven && states" class="ticks-patch"><Ticks :states="cell.states" :only="only" /></span>
-              </button>
+            <td v-for="(cell, at) in cells" :key="cell.key" :class="{ gap: bandAt > 0 && at === 0 }">
+              <Crossing :name="nameOf(cell)" :woven="cell.woven" :over="cell.over" :chosen="isSelected(cell.childId)" :lit="isLit(cell)" :weaving="weaving" :code="states ? cell.code : undefined" :only="only"
+                :warp="columnAxis?.values[at]?.swatch" :weft="line.row.swatch" :data-row="rowAt" :data-column="bandAt * columns.length + at" @press="press(cell)" />
             </td>
           </template>
         </tr>
@@ -138,18 +134,5 @@ tbody tr { height: 32px; }
 .head:disabled { cursor: default; }
 .chosen { background: var(--weld-pale); box-shadow: inset 0 -2px 0 var(--weld); }
 .swatch { display: inline-block; width: 11px; height: 11px; margin-right: 6px; vertical-align: -1px; border: 1px solid #0003; }
-.crossing { position: relative; display: block; width: 54px; height: 32px; border: 0; background: none; padding: 0; cursor: pointer; overflow: hidden; }
-/* Threads run through every crossing, one over the other in turn; where one is not woven the ground shows. */
-.warp, .weft { position: absolute; display: none; background: color-mix(in srgb, var(--thread, #9aa69e) 52%, white); }
-.woven .warp, .woven .weft { display: block; }
-.warp { left: 13px; right: 13px; top: 0; bottom: 0; }
-.weft { top: 5px; bottom: 5px; left: 0; right: 0; }
-.over .weft { z-index: 1; box-shadow: 0 -2px 0 var(--sheet), 0 2px 0 var(--sheet); }
-.crossing:not(.over) .warp { z-index: 1; box-shadow: -2px 0 0 var(--sheet), 2px 0 0 var(--sheet); }
-.ticks-patch { position: absolute; z-index: 2; left: 14px; top: 7px; width: 26px; height: 18px; background: var(--sheet); padding: 2px 0 0 2px; }
-.crossing:not(.woven)::after { content: ''; position: absolute; left: 50%; top: 50%; width: 4px; height: 4px; margin: -2px; background: var(--line); }
-.weaving .crossing:hover, .crossing.woven:hover { outline: 1px solid var(--weld); outline-offset: -1px; }
-.crossing.lit { background: var(--weld-pale); }
-.crossing.chosen::before, .crossing.lit::before { content: ''; position: absolute; inset: 0; border: 2px solid var(--weld); z-index: 4; }
-.weaving .crossing, .weaving .head:not(:disabled) { cursor: crosshair; }
+.weaving .head:not(:disabled) { cursor: crosshair; }
 </style>

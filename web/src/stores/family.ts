@@ -6,12 +6,12 @@ import { wrap } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { createEmptyFits, type FitsByChannel } from './fits';
-import { freeze } from './freeze';
-import { familyIndex, mendAll, runCommand, type Command, type Family, type Finding, type PictureFacts, type Place } from '@loom-kin/core';
+import { familyIndex, freeze, mendAll, Refusal, runCommand, type Command, type Family, type Finding, type PictureFacts, type Place } from '@loom-kin/core';
 import { Refused, type FamilyDetail, type LiveListingRow } from '@loom-kin/contract';
-import { api, call, requestKey, tell } from '../api';
+import { api, call, requestKey, say, tell } from '../api';
 import type { FitsWorker } from '../workers/fits.worker';
 import { useSetup } from './setup';
+import { keepWaiting, takeWaiting } from './waiting';
 
 export const useFamily = defineStore('family', () => {
   const setup = useSetup();
@@ -47,7 +47,7 @@ export const useFamily = defineStore('family', () => {
   watch([family, stock, pictures, live], () => void refit());
 
   function take(detail: FamilyDetail): void {
-    family.value = freeze(detail.family);
+    family.value = freeze(detail.family, true);
     stock.value = detail.stock;
     pictures.value = { ...pictures.value, ...detail.pictures };
     live.value = detail.live;
@@ -76,9 +76,18 @@ export const useFamily = defineStore('family', () => {
     try {
       await setup.ensure();
       take(await call(api.family, { params: { id } }));
+      if (queue.length === 0) replay();
     } catch (error) {
       problem.value = error instanceof Error ? error.message : 'The family cannot be loaded.';
     }
+  }
+
+  /** What waited when the page was left goes on now. */
+  function replay(): void {
+    const { commands, lost } = takeWaiting(family.value!, undoTitle.value);
+    if (lost > 0) tell(new Refusal('waiting.lost', `${lost} changes typed here before were not stored: the family was changed meanwhile.`));
+    const done = commands.filter((command) => run(command)).length;
+    if (done > 0) say(`${done} changes that waited are stored now.`);
   }
 
   /** Runs a command here and sends it. False where it was refused; the reason was told. */
@@ -96,7 +105,7 @@ export const useFamily = defineStore('family', () => {
       return false;
     }
     queue.push(command);
-    waiting.value = queue.length;
+    noteQueue();
     sending ??= send().finally(() => (sending = null));
     return true;
   }
@@ -118,12 +127,17 @@ export const useFamily = defineStore('family', () => {
         }
         tell(error);
         queue = [];
-        waiting.value = 0;
+        noteQueue();
         await open(id);
         return;
       }
-      waiting.value = queue.length;
+      noteQueue();
     }
+  }
+
+  function noteQueue(): void {
+    waiting.value = queue.length;
+    if (family.value) keepWaiting(family.value.id, seenRevision, queue);
   }
 
   /** Waits until everything typed has been stored. */

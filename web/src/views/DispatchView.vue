@@ -63,6 +63,7 @@ const titleOf = (dispatch: Dispatch) => [...new Set(dispatch.lines.map((line) =>
           <span class="soft">{{ when(dispatch.at) }} · {{ dispatch.lines.length }} lines<template v-if="dispatch.draft"> · drafts</template></span>
           <span v-if="dispatch.state === 'running'" class="warns">under way</span>
           <span v-else-if="count(dispatch, 'refused', 'failed')" class="stops">{{ count(dispatch, 'refused', 'failed') }} did not go in</span>
+          <span v-else-if="count(dispatch, 'held', 'stopped')" class="warns">{{ count(dispatch, 'held', 'stopped') }} held back</span>
           <span v-else class="fits">done</span>
         </RouterLink>
       </nav>

@@ -54,7 +54,11 @@ const groups = computed(() => {
   for (const finding of findings.value) byCode.set(finding.code, [...(byCode.get(finding.code) ?? []), finding]);
   return [...byCode.values()];
 });
-const flat = computed(() => groups.value.flat());
+/** Of many alike a few are shown, until somebody wants all. */
+const FEW = 4;
+const unfolded = ref(new Set<string>());
+const shown = (group: Finding[]) => (unfolded.value.has(group[0]!.code) ? group : group.slice(0, FEW));
+const flat = computed(() => groups.value.flatMap(shown));
 const at = ref(0);
 watch(flat, (list) => (at.value = Math.min(at.value, Math.max(0, list.length - 1))));
 const panel = ref<HTMLElement>();
@@ -181,13 +185,14 @@ const differing = computed(() => sent.value.messages.reduce((sum, message) => su
       <header><h2>{{ findings.length === 0 ? 'Nothing is missing' : `${findings.length} findings` }}</h2><p v-if="findings.length" class="soft small"><kbd>J</kbd> <kbd>K</kbd> walk · <kbd>Enter</kbd> mend · <kbd>Shift Enter</kbd> all alike</p></header>
       <p v-if="findings.length === 0 && fit.state === 'fits'" class="soft pad">Everything {{ name }} asks for is there. It can be sent.</p>
       <div v-for="group in groups" :key="group[0]!.code" class="group" :class="group[0]!.severity">
-        <div v-for="finding in group" :key="JSON.stringify(finding.place) + finding.text" class="finding" :class="{ at: flat[at] === finding }" data-test="finding" @click="at = flat.indexOf(finding)">
+        <div v-for="finding in shown(group)" :key="JSON.stringify(finding.place) + finding.text" class="finding" :class="{ at: flat[at] === finding }" data-test="finding" @click="at = flat.indexOf(finding)">
           <p><span class="sign" :title="finding.severity">{{ finding.severity === 'stops' ? 'stops' : finding.severity === 'warns' ? 'warns' : 'note' }}</span> {{ finding.text }}</p>
           <div class="acts">
             <button class="link" :title="`Rule: ${finding.rule}`" @click.stop="goTo(finding)">{{ finding.place.level === 'child' && family.children[finding.place.childId] ? childLabels(family, family.children[finding.place.childId]!).join(' · ') : placeLabel(family, finding.place) }}</button>
             <ElButton v-if="finding.remedy" size="small" data-test="remedy" @click.stop="store.mend([finding])">{{ finding.remedy.label }}</ElButton>
           </div>
         </div>
+        <button v-if="group.length > shown(group).length" class="link rest" data-test="unfold" @click="unfolded = new Set([...unfolded, group[0]!.code])">{{ group.length - shown(group).length }} more like this</button>
         <div v-if="group.filter((one) => one.remedy).length > 1" class="all"><ElButton size="small" type="primary" plain data-test="remedy-all" @click="store.mend(mendable(group.find((one) => one.remedy)!))">Mend all {{ mendable(group.find((one) => one.remedy)!).length }} alike</ElButton></div>
       </div>
     </aside>
@@ -198,9 +203,9 @@ const differing = computed(() => sent.value.messages.reduce((sum, message) => su
 .fit { display: grid; grid-template-columns: minmax(0, 1fr) 330px; gap: 10px; height: 100%; padding: 10px 20px 12px; }
 .main { overflow: auto; display: flex; flex-direction: column; gap: 10px; min-height: 0; }
 .main > * { flex: none; }
-.verdict { display: flex; align-offers: center; gap: 12px; padding: 8px 14px; }
+.verdict { display: flex; align-items: center; gap: 12px; padding: 8px 14px; }
 .plan { padding: 10px 14px 12px; }
-.plan-head { display: flex; gap: 14px; align-offers: baseline; flex-wrap: wrap; }
+.plan-head { display: flex; gap: 14px; align-items: baseline; flex-wrap: wrap; }
 .drawn { display: grid; grid-template-columns: minmax(0, 1fr) 236px; gap: 14px; margin-top: 6px; }
 .cloth { min-width: 0; display: flex; flex-direction: column; gap: 12px; }
 .cloth :deep(.crossing) { width: 37px; }
@@ -215,7 +220,7 @@ const differing = computed(() => sent.value.messages.reduce((sum, message) => su
 .wish { display: grid; grid-template-columns: 1fr auto auto; gap: 8px; padding: 2px 0; white-space: nowrap; }
 .pair-groups { display: flex; gap: 40px; flex-wrap: wrap; }
 .pairs h3 { margin: 8px 0 4px; }
-.pair { display: grid; grid-template-columns: 14px 110px 16px 160px; gap: 6px; align-offers: center; padding: 2px 0; font-size: 13px; }
+.pair { display: grid; grid-template-columns: 14px 110px 16px 160px; gap: 6px; align-items: center; padding: 2px 0; font-size: 13px; }
 .pair span:nth-child(1) { grid-column: 2; }
 .pair select { font: inherit; border: 1px solid var(--line); background: var(--sheet); padding: 2px; }
 .pair select.missing { border-color: var(--stops); color: var(--stops); }
@@ -238,6 +243,7 @@ pre { margin: 0; padding: 10px; }
 .stops .sign { color: var(--stops); }
 .warns .sign { color: var(--warns); }
 .advises .sign { color: var(--ink-soft); }
-.acts { display: flex; justify-content: space-between; align-offers: center; gap: 8px; margin-top: 3px; font-size: 12px; flex-wrap: wrap; }
+.acts { display: flex; justify-content: space-between; align-items: center; gap: 8px; margin-top: 3px; font-size: 12px; flex-wrap: wrap; }
+button.rest { margin: 4px 12px 6px; font-size: 12px; }
 .all { padding: 6px 12px; text-align: right; background: var(--ground); }
 </style>

@@ -84,7 +84,8 @@ h2 { padding: 8px 16px; background: var(--ground); border-bottom: 1px solid var(
 article { padding: 7px 16px; border-bottom: 1px solid var(--line-soft); }
 .head { display: flex; gap: 12px; align-items: baseline; }
 .time { font-size: 12px; width: 62px; }
-.undone strong, .undone table { opacity: 0.55; text-decoration: line-through; }
+.undone strong { text-decoration: line-through; }
+.undone strong, .undone table { opacity: 0.6; }
 table { font-size: 12.5px; margin: 3px 0 2px 74px; border-collapse: collapse; }
 td { padding: 1px 14px 1px 0; vertical-align: top; }
 .where { min-width: 150px; }

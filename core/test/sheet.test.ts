@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { crossingFor, familyIndex, familyRows, matchColumns, readSheet, runCommand, sheetColumns, type Family, type SheetReading } from '../src/index';
+import { anyFamily, stormJacket } from './sample';
+
+/** What the server does with a reading: the commands, then what is known only once the new children are woven. */
+function take(family: Family, reading: SheetReading): Family {
+  let now = family;
+  for (const commands of [reading.commands, null]) {
+    const list = commands ?? reading.afterwards(now);
+    if (list.length > 0) now = runCommand(now, { do: 'batch', title: 'sheet', commands: list }).family;
+  }
+  return now;
+}
+
+const numbered = (family: Family) =>
+  runCommand(family, {
+    do: 'setFigures',
+    changes: familyIndex(family).woven.flatMap((child, at) => [
+      { place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `S-${at}` },
+      ...(at % 3 === 0 ? [{ place: { level: 'child' as const, childId: child.id }, key: 'price', figure: `${10 + at}.50` }] : []),
+      ...(at % 4 === 0 ? [{ place: { level: 'child' as const, childId: child.id }, key: 'weight', figure: 100 + at }] : []),
+      ...(at % 5 === 0 ? [{ place: { level: 'child' as const, childId: child.id }, key: 'onSale', figure: false }] : []),
+    ]),
+  }).family;
+
+describe('a family as rows', () => {
+  it('shows what holds for each child, options first', () => {
+    const { headers, rows } = familyRows(stormJacket(), {});
+    expect(headers.slice(0, 4)).toEqual(['Option: Colour', 'Option: Size', 'Option: Lining', 'SKU']);
+    expect(rows).toHaveLength(44);
+    expect(rows[0]![headers.indexOf('Price')]).toBe('189.00');
+    expect(rows[0]![headers.indexOf('Weight (g)')]).toBe('900');
+  });
+
+  it('changes nothing when it comes back as it went, whatever the family', () => {
+    fc.assert(fc.property(anyFamily(3, 4), (made) => {
+      const family = numbered(made);
+      const stock = Object.fromEntries(familyIndex(family).woven.map((child, at) => [child.id, at]));
+      const { headers, rows } = familyRows(family, stock);
+      const reading = readSheet(family, headers, rows, stock);
+      expect(reading.problem).toBeUndefined();
+      expect(reading.rows.every((row) => row.verdict === 'same')).toBe(true);
+      expect([reading.commands, reading.stock, reading.unknownColumns]).toEqual([[], [], []]);
+      expect(take(family, reading)).toBe(family);
+    }), { numRuns: 80 });
+  });
+
+  it('brings exactly the changed cells, whatever rows and columns are changed', () => {
+    const family = numbered(stormJacket());
+    const { headers, rows } = familyRows(family, {});
+    const price = headers.indexOf('Price');
+    fc.assert(fc.property(fc.dictionary(fc.integer({ min: 0, max: 43 }).map(String), fc.integer({ min: 100, max: 99_999 }), { maxKeys: 12 }), (changed) => {
+      const edited = rows.map((row, at) => row.map((cell, column) => (column === price && changed[at] !== undefined ? (changed[at] / 100).toFixed(2) : cell)));
+      const after = take(family, readSheet(family, headers, edited, {}));
+      const now = familyRows(after, {}).rows;
+      expect(now.map((row) => row[price])).toEqual(edited.map((row) => row[price]));
+      now.forEach((row, at) => expect(row.filter((_, column) => column !== price)).toEqual(rows[at]!.filter((_, column) => column !== price)));
+    }), { numRuns: 60 });
+  });
+});
+
+describe('columns', () => {
+  const family = stormJacket();
+  it('are found whatever the case, with or without unit and mark, each once', () => {
+    const { columns, unknown, missingAxes } = matchColumns(family, ['COLOUR', 'option: size', ' lining ', 'weight', 'Price', 'price', 'Remarks', '', 'stock']);
+    expect(columns.map((column) => column?.header ?? null)).toEqual(['Option: Colour', 'Option: Size', 'Option: Lining', 'Weight (g)', 'Price', null, null, null, 'Stock (pieces)']);
+    expect([unknown, missingAxes]).toEqual([['price', 'Remarks'], []]);
+  });
+  it('name an axis that has none', () => {
+    expect(readSheet(family, ['Colour', 'SKU'], [], {}).problem).toBe('The file has no column for Size, Lining. Every axis needs one, such as "Option: Size".');
+    expect(sheetColumns(family).filter((column) => column.kind === 'option')).toHaveLength(3);
+  });
+});
+
+describe('rows that come in', () => {
+  const family = numbered(stormJacket());
+  const headers = ['Colour', 'Size', 'Lining', 'SKU', 'GTIN', 'Price', 'Stock'];
+  const read = (...rows: string[][]) => readSheet(family, headers, rows, {});
+  const child = (labels: string[], now = family) => familyIndex(now).byCrossing.get(Object.values(crossingFor(now, labels)!).join('|'))!;
+
+  it('give an emptied figure back, and leave one alone that was inherited', () => {
+    const own = child(['Rust', 'XS', 'Unlined']);
+    expect(own.fields.price).toBe('10.50');
+    const after = take(family, read(['Rust', 'XS', 'Unlined', String(own.fields.sku), '', '', '']));
+    expect(after.children[own.id]!.fields.price).toBeUndefined();
+    expect(read(['Rust', 'S', 'Unlined', 'S-1', '', '', '']).rows[0]!.verdict).toBe('same');
+  });
+  it('weave only the new children they name, with their figures', () => {
+    const after = take(family, read(['Kelp', 'M', 'Unlined', 'K-M', '4006381333931', '99', '4'], ['kelp', 'L', 'Unlined', 'K-L', '', '99', '']));
+    const fresh = familyIndex(after).woven.filter((one) => !family.children[one.id]?.woven);
+    expect(fresh.map((one) => one.fields.sku)).toEqual(['K-M', 'K-L']);
+    expect(after.axes[0]!.values.map((value) => value.label)).toEqual(['Rust', 'Spruce', 'Midnight', 'Ochre', 'Kelp']);
+    for (const one of familyIndex(family).woven) expect(after.children[one.id]).toEqual(one);
+  });
+  it('weave a crossing again that was taken out, and bring what it held', () => {
+    const held = child(['Rust', 'M', 'Unlined']);
+    const out = runCommand(family, { do: 'setWoven', crossings: [held.at], woven: false }).family;
+    const reading = readSheet(out, headers, [['Rust', 'M', 'Unlined', String(held.fields.sku), '', '', '']], {});
+    expect(reading.rows[0]!.verdict).toBe('new');
+    expect(take(out, reading).children[held.id]).toMatchObject({ woven: true, fields: { sku: held.fields.sku } });
+  });
+  it('are refused one by one: empty options, doubles, numbers of others, figures that are none', () => {
+    const { rows } = readSheet(family, headers, [
+      ['', 'M', 'Unlined', 'A-1', '', '', ''], ['Kelp', 'M', 'Unlined', 'A-2', '', '', ''], ['Kelp', 'M', 'Unlined', 'A-3', '', '', ''], ['Oat', 'M', 'Unlined', 'S-0', '', '', ''],
+      ['Oat', 'L', 'Unlined', 'A-4', '4.00638E+12', '', ''], ['Oat', 'S', 'Unlined', 'A-5', '', '-1', 'many'], ['', '', '', '', '', '', ''], ['Oat', 'XL', 'Unlined', 'ELSE', '', '', ''],
+    ], {}, (kind, figure) => (kind === 'sku' && figure === 'ELSE' ? 'Deck smock' : null));
+    expect(rows.map((row) => [row.row, row.verdict, row.problems.map((problem) => problem.column).join()])).toEqual([
+      [2, 'refused', 'Colour'], [3, 'new', ''], [4, 'refused', 'Colour'], [5, 'refused', 'SKU'], [6, 'refused', 'GTIN'], [7, 'refused', 'Price,Stock'], [9, 'refused', 'SKU'],
+    ]);
+    expect(rows[6]!.problems[0]!.message).toBe('ELSE belongs to Deck smock already.');
+  });
+});
