@@ -88,6 +88,17 @@ describe('one write path', () => {
     const [newest] = await world.call(api.journal, { query: { familyId: id } });
     expect(newest).toMatchObject({ kind: 'redo', lines: [{ where: 'Rust · S', what: 'Price', before: '', after: '120' }] });
   });
+  it('makes a change once however often it is sent under one key', async () => {
+    const detail = await shopFamily();
+    const { id, revision } = detail.family;
+    const sent = () => world.call(api.run, { params: { id }, body: { revision, command: setPrice(detail, 0, '77'), key: 'one-change-1' } });
+    const first = await sent();
+    await run({ ...detail, family: { ...detail.family, revision: first.revision } }, setPrice(detail, 1, '78'));
+    // The answer was lost on the way and the page asks again, with what it knew: no clash, no second change.
+    expect((await sent()).revision).toBe(first.revision + 1);
+    expect((await fresh(detail)).family.revision).toBe(first.revision + 1);
+    expect((await world.call(api.journal, { query: { familyId: id } })).filter((entry) => entry.title === 'Set price on Rust · S')).toHaveLength(1);
+  });
   it('counts stock in a ledger: once a key, and back by undo', async () => {
     const detail = await shopFamily();
     const childId = familyIndex(detail.family).woven[0]!.id;

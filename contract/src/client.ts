@@ -35,7 +35,7 @@ export function createClient(base: string): Client {
       });
     } catch (error) {
       if (asked.signal?.aborted) throw error;
-      throw new Refused(0, { code: 'server.silent', message: 'The server does not answer. What you see is kept; it is sent as soon as the server is back.' });
+      throw new Refused(0, { code: 'server.silent', message: 'The server does not answer. Try again in a moment.' });
     }
     const data: unknown = await answer.json().catch(() => null);
     if (answer.ok) return data as never;

@@ -6,6 +6,8 @@ import * as wire from './schemas';
 
 const none = z.object({});
 const Id = z.string().min(1).max(80);
+/** Names one request, so that sending it twice counts once. */
+const Key = z.string().min(8).max(80);
 const withId = z.object({ id: Id });
 const ok = z.object({ ok: z.literal(true) });
 
@@ -47,14 +49,14 @@ export const endpoints = {
   }),
   createFamily: define('post', '/api/families', 'Start a family', { body: CreateFamilySchema.omit({ id: true }), response: wire.FamilyDetailSchema }),
   family: define('get', '/api/families/:id', 'One family with stock, pictures and what is live', { params: withId, response: wire.FamilyDetailSchema }),
-  run: define('post', '/api/families/:id/commands', 'Run a command on the revision seen; 409 when it is stale', {
-    params: withId, body: z.object({ revision: z.number().int(), command: CommandSchema }), response: z.object({ revision: z.number(), undo: z.string().nullable() }),
+  run: define('post', '/api/families/:id/commands', 'Run a command on the revision seen; 409 when it is stale. The same key again is the same change, made once', {
+    params: withId, body: z.object({ revision: z.number().int(), command: CommandSchema, key: Key.optional() }), response: z.object({ revision: z.number(), undo: z.string().nullable() }),
   }),
   undo: define('post', '/api/families/:id/undo', 'Take the last change back', { params: withId, response: wire.FamilyDetailSchema }),
   redo: define('post', '/api/families/:id/redo', 'Make the change taken back again', { params: withId, response: wire.FamilyDetailSchema }),
   countStock: define('post', '/api/families/:id/stock', 'Set the pieces counted, child by child', {
     params: withId,
-    body: z.object({ key: z.string().min(8).max(80), counts: z.array(z.object({ childId: Id, pieces: z.number().int().min(0).max(999_999_999) })).min(1).max(20_000) }),
+    body: z.object({ key: Key, counts: z.array(z.object({ childId: Id, pieces: z.number().int().min(0).max(999_999_999) })).min(1).max(20_000) }),
     response: wire.FamilyDetailSchema,
   }),
   takeNumbers: define('post', '/api/families/:id/numbers', 'Give children the next free GTINs of a block', {
@@ -71,7 +73,7 @@ export const endpoints = {
 
   previewDispatch: define('post', '/api/dispatches/preview', 'What would be sent, and its total', { body: Selection, response: wire.DispatchPreviewSchema }),
   startDispatch: define('post', '/api/dispatches', 'Send; the total agreed to has to hold still', {
-    body: Selection.extend({ key: z.string().min(8).max(80), agreed: Agreed }), response: wire.DispatchSchema,
+    body: Selection.extend({ key: Key, agreed: Agreed }), response: wire.DispatchSchema,
   }),
   dispatches: define('get', '/api/dispatches', 'The newest dispatches', { response: z.array(wire.DispatchSchema) }),
   dispatch: define('get', '/api/dispatches/:id', 'One dispatch with its receipt', { params: withId, response: wire.DispatchSchema }),

@@ -53,6 +53,7 @@ export const FamilyDetailSchema = z.object({
   live: z.array(LiveListingSchema),
   undo: z.string().nullable().describe('What Ctrl Z would take back; null when nothing.'),
   redo: z.string().nullable(),
+  lastKey: z.string().nullable().describe('The key of the newest change, if its sender gave one.'),
 });
 export type FamilyDetail = z.infer<typeof FamilyDetailSchema>;
 

@@ -4,13 +4,12 @@ import { familyIndex, proposeSkus, type SingleCommand } from '@loom-kin/core';
 import { DEMO, PATTERN_COLOURS, type DemoFamily } from './goods';
 import { draw } from './draw';
 
-/** Loads everything; `say` is told of each family. Already loaded data is left alone. */
+/** Loads everything; `say` is told of each family. Run again after it was broken off it goes on, and makes nothing twice. */
 export async function loadDemo(base: string, say: (line: string) => void): Promise<void> {
   const call = createClient(base);
-  if ((await call(api.health)).families > 0) return say('The demo data is there already.');
   await call(api.setSeller, { body: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20' } });
-  await call(api.addBlock, { body: { label: 'Skerry block', prefix: '95010174', digits: 13 } });
   const setup = await call(api.setup);
+  if (setup.blocks.length === 0) await call(api.addBlock, { body: { label: 'Skerry block', prefix: '95010174', digits: 13 } });
   for (const { channel, settings } of setup.channels) {
     if (channel === 'fernpost') await call(api.setChannel, { params: { id: channel }, body: { ...settings, answers: { 'Delivery profile': 'Small parcel, tracked' } } });
   }
@@ -22,7 +21,8 @@ export async function loadDemo(base: string, say: (line: string) => void): Promi
 }
 
 async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail> {
-  let detail = await call(api.createFamily, { body: { fields: goods.fields, axes: goods.axes, off: goods.off ?? [] } });
+  const there = (await call(api.likeFamilies, { query: { styleCode: String(goods.fields.styleCode) } })).find((one) => one.styleCode === goods.fields.styleCode);
+  let detail = there ? await call(api.family, { params: { id: there.id } }) : await call(api.createFamily, { body: { fields: goods.fields, axes: goods.axes, off: goods.off ?? [] } });
   const { id } = detail.family;
   const commands: SingleCommand[] = [];
   const proposals = proposeSkus(detail.family, familyIndex(detail.family).woven, detail.family.skuPattern, new Set());
@@ -39,7 +39,8 @@ async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail
   await call(api.run, { params: { id }, body: { revision: detail.family.revision, command: { do: 'batch', title: 'Fill the family', commands } } });
   const woven = familyIndex(detail.family).woven;
   detail = await call(api.countStock, { params: { id }, body: { key: `demo-count-${id}`, counts: woven.map((child, at) => ({ childId: child.id, pieces: goods.pieces[at % goods.pieces.length]! })) } });
-  return goods.gtins ? call(api.takeNumbers, { params: { id }, body: { childIds: woven.map((child) => child.id) } }) : detail;
+  const bare = woven.filter((child) => detail.family.children[child.id]!.fields.gtin === undefined).map((child) => child.id);
+  return goods.gtins && bare.length > 0 ? call(api.takeNumbers, { params: { id }, body: { childIds: bare } }) : detail;
 }
 
 async function upload(call: Client, goods: DemoFamily, label: string, colour: string): Promise<string[]> {

@@ -99,7 +99,7 @@ describe('what is typed', () => {
     await world.killServer();
     await test('set-leadDays').fill('21');
     await test('set-leadDays').press('Enter');
-    await until(() => page.locator('header.bar').innerText(), (text) => text.includes('1 changes wait here'));
+    await until(() => page.locator('header.bar').innerText(), (text) => text.includes('1 change waits here'));
     await page.goto('about:blank');
     await world.startServer();
     await open(`/families/${jacket}`);
@@ -112,15 +112,20 @@ describe('what is typed', () => {
     await until(() => page.locator('.el-message').allInnerTexts(), (texts) => texts.some((text) => text.includes('"much" is no amount')));
     expect(await test('set-price').inputValue()).toBe('195.00');
   });
-  it('is told when somebody else changed the family meanwhile', async () => {
+  it('is set aside when somebody else changed the family meanwhile, and made again on top with one press', async () => {
     await open(`/families/${jacket}`);
     const now = await detail();
     await world.call(api.run, { params: { id: jacket }, body: { revision: now.family.revision, command: { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'maker', figure: 'Somebody else' }] } } });
     await test('set-cost').fill('80');
     await test('set-cost').press('Enter');
-    await until(() => page.locator('.el-message').allInnerTexts(), (texts) => texts.some((text) => text.includes('was changed meanwhile')));
+    await until(() => test('aside').allInnerTexts(), (texts) => texts.some((text) => text.includes('One change of yours is not stored')));
     await until(() => test('set-cost').inputValue(), (value) => value === '72.00');
     expect((await detail()).family.fields).toMatchObject({ cost: '72', maker: 'Somebody else' });
+    await page.goto('about:blank');
+    await open(`/families/${jacket}`);
+    await test('aside-again').click();
+    await until(detail, (one) => one.family.fields.cost === '80' && one.family.fields.maker === 'Somebody else');
+    expect(await test('aside').count()).toBe(0);
   });
 });
 

@@ -47,6 +47,8 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) => (error ? reject(error) : resolve(listening)));
   });
+  // Longer than any client keeps a connection, so that none is closed just as it is used again.
+  server.keepAliveTimeout = 90_000;
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   runner.resume();
   return {

@@ -10,7 +10,7 @@ import { takeNumbers } from '../setup/seller';
 import { readChannel, writePairings } from '../setup/channels';
 import { loadFamily, loadStock, saveFamily } from './aggregate';
 import { refreshFits } from './fits';
-import { EMPTY, firstUndone, lastDone, markEntry, writeEntry } from './journal';
+import { EMPTY, firstUndone, isMade, lastDone, markEntry, writeEntry } from './journal';
 
 const now = () => new Date().toISOString();
 
@@ -35,26 +35,27 @@ export function startFamily(database: Database, spec: CreateFamily): Family {
   });
 }
 
-/** Runs a command on the revision the caller saw. A stale one is refused with what changed since. */
-export function run(database: Database, familyId: string, revision: number, command: Command): Family {
+/** Runs a command on the revision the caller saw. A stale one is refused with what changed since; one whose key was run before is done. */
+export function run(database: Database, familyId: string, revision: number, command: Command, key?: string): Family {
   return inTransaction(database, () => {
     const before = loadFamily(database, familyId);
+    if (key && isMade(database, familyId, key)) return before;
     if (before.revision !== revision) {
       throw new Refusal('family.stale', `The family was changed meanwhile: it is at revision ${before.revision}, you saw ${revision}. It is loaded anew; do it again.`, undefined, { revision: before.revision, last: lastDone(database, familyId)?.title });
     }
     checkPictures(database, command);
     const changed = runCommand(before, command);
     if (changed.forward.length === 0) return before;
-    storeChange(database, before, changed.family, { title: titleOf(command, before), forward: changed.forward, inverse: changed.inverse });
+    storeChange(database, before, changed.family, { title: titleOf(command, before), forward: changed.forward, inverse: changed.inverse, key });
     return changed.family;
   });
 }
 
-function storeChange(database: Database, before: Family, family: Family, entry: { title: string; forward: JsonPatch; inverse: JsonPatch }): void {
+function storeChange(database: Database, before: Family, family: Family, entry: { title: string; forward: JsonPatch; inverse: JsonPatch; key?: string | undefined }): void {
   const at = now();
   saveFamily(database, before, family, loadStock(database, family.id), at);
   writeEntry(database, {
-    familyId: family.id, revision: family.revision, at, kind: 'change', title: entry.title,
+    familyId: family.id, revision: family.revision, at, kind: 'change', title: entry.title, key: entry.key,
     doc: { ...EMPTY, forward: entry.forward, inverse: entry.inverse, lines: describeChange(before, family) },
   });
   refreshFits(database, family);
@@ -127,6 +128,7 @@ function move(database: Database, familyId: string, movement: Movement, at: stri
 export function countStock(database: Database, familyId: string, key: string, counts: readonly { childId: string; pieces: number }[]): Family {
   return inTransaction(database, () => {
     const family = loadFamily(database, familyId);
+    if (isMade(database, familyId, key)) return family;
     const held = loadStock(database, familyId);
     const at = now();
     const moved = counts.flatMap(({ childId, pieces }, number) => {
@@ -140,7 +142,7 @@ export function countStock(database: Database, familyId: string, key: string, co
     saveFamily(database, family, next, loadStock(database, familyId), at);
     const where = (childId: string) => placeLabel(family, { level: 'child', childId });
     writeEntry(database, {
-      familyId, revision: next.revision, at, kind: 'change',
+      familyId, revision: next.revision, at, kind: 'change', key,
       title: moved.length === 1 ? `Count stock of ${where(moved[0]!.childId)}` : `Count stock of ${moved.length} children`,
       doc: { ...EMPTY, stock: moved.map(({ childId, pieces }) => ({ childId, pieces })), lines: moved.map((one) => ({ where: where(one.childId), what: 'Stock', before: String(one.before), after: String(one.after) })) },
     });

@@ -9,7 +9,7 @@ import { families, fitStates, listings } from '../store/schema';
 import { picturesIn } from '../pictures/pictures';
 import { loadFamily, loadStock } from './aggregate';
 import { liveOf } from './fits';
-import { firstUndone, lastDone } from './journal';
+import { firstUndone, lastDone, lastKey } from './journal';
 
 type ListQuery = z.infer<typeof endpoints.listFamilies.query>;
 export type { QueryOf };
@@ -72,7 +72,7 @@ export function familyDetail(database: Database, id: string): FamilyDetail {
   const family = loadFamily(database, id);
   return {
     family, stock: loadStock(database, id), pictures: picturesIn(database, family), live: liveOf(database, id),
-    undo: lastDone(database, id)?.title ?? null, redo: firstUndone(database, id)?.title ?? null,
+    undo: lastDone(database, id)?.title ?? null, redo: firstUndone(database, id)?.title ?? null, lastKey: lastKey(database, id),
   };
 }
 

@@ -13,7 +13,7 @@ import * as commands from '../families/commands';
 import { familyDetail, likeFamilies, listFamilies } from '../families/queries';
 import { loadFamily, loadStock } from '../families/aggregate';
 import { fitsOf, fitWorld, liveOf } from '../families/fits';
-import { readJournal } from '../families/journal';
+import { lastDone, readJournal } from '../families/journal';
 import type { Refresher } from '../families/refresh';
 import * as seller from '../setup/seller';
 import { fetchChannel, readChannel, readChannels, readPairings, writeSettings } from '../setup/channels';
@@ -80,8 +80,8 @@ export function createApp({ database, runner, refresher, log, pictureFolder, web
   mount(app, api.createFamily, ({ body }) => familyDetail(database, commands.startFamily(database, { ...body, id: commands.newFamilyId() }).id));
   mount(app, api.family, ({ params }) => familyDetail(database, params.id));
   mount(app, api.run, ({ params, body }) => {
-    const family = commands.run(database, params.id, body.revision, body.command);
-    return { revision: family.revision, undo: familyDetail(database, params.id).undo };
+    const family = commands.run(database, params.id, body.revision, body.command, body.key);
+    return { revision: family.revision, undo: lastDone(database, params.id)?.title ?? null };
   });
   mount(app, api.undo, ({ params }) => familyDetail(database, commands.stepBack(database, params.id, 'undo').id));
   mount(app, api.redo, ({ params }) => familyDetail(database, commands.stepBack(database, params.id, 'redo').id));

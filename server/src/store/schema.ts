@@ -72,6 +72,8 @@ export const journal = sqliteTable('journal', {
   id: integer().primaryKey({ autoIncrement: true }),
   familyId: text().notNull(),
   revision: integer().notNull(),
+  /** Given by the sender of the change: the same key twice is the same change. */
+  key: text(),
   at: text().notNull(),
   who: text().notNull(),
   kind: text({ enum: ['change', 'undo', 'redo'] }).notNull(),
@@ -79,7 +81,7 @@ export const journal = sqliteTable('journal', {
   /** done: can be taken back; undone: can be made again; gone: a later change has taken its place. */
   state: text({ enum: ['done', 'undone', 'gone'] }).notNull(),
   doc: text({ mode: 'json' }).$type<JournalDoc>().notNull(),
-}, (table) => [index('journal_by_family').on(table.familyId, table.id)]);
+}, (table) => [index('journal_by_family').on(table.familyId, table.id), uniqueIndex('journal_by_key').on(table.familyId, table.key)]);
 
 export const pictures = sqliteTable('pictures', {
   id: text().primaryKey(),

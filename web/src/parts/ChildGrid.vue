@@ -100,7 +100,7 @@ function take(cells: Cells): void {
   }
   const good = withoutDoubles(changes, problems);
   if (good.length > 0) store.run({ do: 'setFigures', changes: good });
-  if (counts.length > 0) void store.count(counts);
+  if (counts.length > 0) store.count(counts);
   refused.value = problems;
 }
 

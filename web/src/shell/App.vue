@@ -44,7 +44,7 @@ const place = computed(() => {
       <div class="place" data-test="place">{{ place }}</div>
       <CommandBox />
       <div class="saved" role="status">
-        <span v-if="open.serverSilent" class="stops">The server does not answer; {{ open.waiting }} changes wait here</span>
+        <span v-if="open.serverSilent" class="stops">The server does not answer; {{ open.waiting === 1 ? '1 change waits' : `${open.waiting} changes wait` }} here</span>
         <span v-else-if="open.waiting" class="soft">Saving…</span>
         <span v-else-if="setup.problem" class="stops">{{ setup.problem }}</span>
         <span v-else-if="setup.setup" class="soft">{{ setup.setup.seller.name }}</span>

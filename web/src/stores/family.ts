@@ -1,6 +1,7 @@
 /**
- * The open family. A command is run here at once by the same function the server runs, shown in the next frame, and sent after;
- * commands wait in line while the server is away. What the server refuses is taken back and told.
+ * The open family. A change is made here at once by the same functions the server runs, shown in the next frame, and sent after;
+ * changes wait in line while the server is away. What the server refuses is taken back and told; what somebody else's change
+ * overtook is set aside and asked about. Nothing typed is dropped without a word.
  */
 import { wrap } from 'comlink';
 import { defineStore } from 'pinia';
@@ -11,7 +12,10 @@ import { Refused, type FamilyDetail, type LiveListingRow } from '@loom-kin/contr
 import { api, call, requestKey, say, tell } from '../api';
 import type { FitsWorker } from '../workers/fits.worker';
 import { useSetup } from './setup';
-import { keepWaiting, takeWaiting } from './waiting';
+import { keepWaiting, takeWaiting, type Change } from './waiting';
+
+/** Milliseconds between tries while the server is away. */
+const TRY_AGAIN = 1500;
 
 export const useFamily = defineStore('family', () => {
   const setup = useSetup();
@@ -30,9 +34,13 @@ export const useFamily = defineStore('family', () => {
 
   const waiting = ref(0);
   const serverSilent = ref(false);
-  let queue: Command[] = [];
+  /** Changes that somebody else's change overtook: made again or dropped by the seller. */
+  const aside = shallowRef<Change[]>([]);
+  let queue: Change[] = [];
   let sending: Promise<void> | null = null;
   let seenRevision = 0;
+  /** The family asked for last: an older answer that comes late is not shown. */
+  let wanted = '';
 
   const worker = wrap<FitsWorker>(new Worker(new URL('../workers/fits.worker.ts', import.meta.url), { type: 'module' }));
   let asked = 0;
@@ -67,77 +75,140 @@ export const useFamily = defineStore('family', () => {
     if (!there) selected.value = { level: 'family' };
   }
 
+  /** Opens a family. What waits for another one is stored first; what waited for this one when its page was left goes on. */
   async function open(id: string): Promise<void> {
+    // While changes wait, what is shown is newer than what the server has.
+    if (family.value?.id === id && queue.length > 0) return;
+    wanted = id;
     if (family.value?.id !== id) {
+      await settled();
+      if (wanted !== id) return;
       family.value = null;
+      aside.value = [];
       fits.value = createEmptyFits();
       selected.value = { level: 'family' };
     }
+    const first = family.value === null;
+    const detail = await load(id);
+    if (first && detail) goOn(detail);
+  }
+
+  async function load(id: string): Promise<FamilyDetail | null> {
     try {
       await setup.ensure();
-      take(await call(api.family, { params: { id } }));
-      if (queue.length === 0) replay();
+      const detail = await call(api.family, { params: { id } });
+      if (wanted !== id) return null;
+      take(detail);
+      return detail;
     } catch (error) {
       problem.value = error instanceof Error ? error.message : 'The family cannot be loaded.';
+      return null;
     }
   }
 
-  /** What waited when the page was left goes on now. */
-  function replay(): void {
-    const { commands, lost } = takeWaiting(family.value!, undoTitle.value);
-    if (lost > 0) tell(new Refusal('waiting.lost', `${lost} changes typed here before were not stored: the family was changed meanwhile.`));
-    const done = commands.filter((command) => run(command)).length;
-    if (done > 0) say(`${done} changes that waited are stored now.`);
+  function goOn(detail: FamilyDetail): void {
+    const left = takeWaiting(detail.family, detail.lastKey);
+    aside.value = left.aside;
+    const done = makeAll(left.changes);
+    if (done > 0) say(`${done} ${done === 1 ? 'change' : 'changes'} that waited ${done === 1 ? 'is' : 'are'} stored now.`);
+    noteQueue();
   }
 
   /** Runs a command here and sends it. False where it was refused; the reason was told. */
-  function run(command: Command): boolean {
+  function run(command: Command, key = requestKey()): boolean {
     const now = family.value;
     if (!now) return false;
     try {
       const changed = runCommand(now, command);
       if (changed.forward.length === 0) return true;
       family.value = changed.family;
-      redoTitle.value = null;
       keepSelection();
     } catch (error) {
       tell(error);
       return false;
     }
-    queue.push(command);
-    noteQueue();
-    sending ??= send().finally(() => (sending = null));
+    enqueue({ key, command });
     return true;
   }
 
+  /** Sets counted pieces, here at once and in the ledger after. */
+  function count(counts: { childId: string; pieces: number }[], key = requestKey()): boolean {
+    stock.value = { ...stock.value, ...piecesOf(counts) };
+    enqueue({ key, counts });
+    return true;
+  }
+  const piecesOf = (counts: { childId: string; pieces: number }[]) => Object.fromEntries(counts.map((one) => [one.childId, one.pieces]));
+
+  /** Makes changes one after another and says how many went in. */
+  const makeAll = (changes: readonly Change[]) =>
+    changes.filter((change) => ('command' in change ? run(change.command, change.key) : count(change.counts, change.key))).length;
+
+  function enqueue(change: Change): void {
+    redoTitle.value = null;
+    queue.push(change);
+    noteQueue();
+    sending ??= send().finally(() => (sending = null));
+  }
+
   async function send(): Promise<void> {
-    const id = family.value?.id;
-    while (id && queue.length > 0) {
+    const id = family.value!.id;
+    while (queue.length > 0) {
       try {
-        const done = await call(api.run, { params: { id }, body: { revision: seenRevision, command: queue[0]! } });
-        seenRevision = done.revision;
-        undoTitle.value = done.undo;
+        await store(id, queue[0]!);
         queue.shift();
         serverSilent.value = false;
+        noteQueue();
       } catch (error) {
         if (error instanceof Refused && error.status === 0) {
           serverSilent.value = true;
-          await new Promise((resume) => setTimeout(resume, 1500));
-          continue;
-        }
-        tell(error);
-        queue = [];
-        noteQueue();
-        await open(id);
-        return;
+          await new Promise((resume) => setTimeout(resume, TRY_AGAIN));
+        } else await giveWay(id, error);
       }
-      noteQueue();
     }
+  }
+
+  async function store(id: string, change: Change): Promise<void> {
+    if ('command' in change) {
+      const done = await call(api.run, { params: { id }, body: { revision: seenRevision, ...change } });
+      seenRevision = done.revision;
+      undoTitle.value = done.undo;
+    } else {
+      const detail = await call(api.countStock, { params: { id }, body: change });
+      seenRevision = detail.family.revision;
+      undoTitle.value = detail.undo;
+      const later = queue.slice(1).flatMap((one) => ('counts' in one ? one.counts : []));
+      stock.value = { ...detail.stock, ...piecesOf(later) };
+    }
+  }
+
+  /** The first change was refused. The family is loaded anew; what was made after it is made again, or set aside where the family had moved on. */
+  async function giveWay(id: string, error: unknown): Promise<void> {
+    const left = queue;
+    queue = [];
+    const overtaken = error instanceof Refused && error.problem.code === 'family.stale';
+    if (overtaken) aside.value = [...aside.value, ...left];
+    else tell(error);
+    noteQueue();
+    await load(id);
+    const typedMeanwhile = queue;
+    queue = [];
+    makeAll([...(overtaken ? [] : left.slice(1)), ...typedMeanwhile]);
+  }
+
+  function makeAsideAgain(): void {
+    const again = aside.value;
+    aside.value = [];
+    makeAll(again.map((change) => ({ ...change, key: requestKey() })));
+    noteQueue();
+  }
+  function dropAside(): void {
+    aside.value = [];
+    noteQueue();
   }
 
   function noteQueue(): void {
     waiting.value = queue.length;
-    if (family.value) keepWaiting(family.value.id, seenRevision, queue);
+    if (family.value) keepWaiting(family.value.id, { revision: seenRevision, changes: queue, aside: aside.value });
   }
 
   /** Waits until everything typed has been stored. */
@@ -145,8 +216,12 @@ export const useFamily = defineStore('family', () => {
     while (sending) await sending;
   };
 
-  /** A request that answers with the whole family anew. */
+  /** A request that answers with the whole family anew. False where it could not be done; the reason was told. */
   async function ask(request: (id: string) => Promise<FamilyDetail>): Promise<boolean> {
+    if (serverSilent.value) {
+      tell(new Refusal('server.silent', 'The server does not answer just now. What you typed waits; do this again when it is back.'));
+      return false;
+    }
     await settled();
     const id = family.value?.id;
     if (!id) return false;
@@ -161,7 +236,6 @@ export const useFamily = defineStore('family', () => {
 
   const undo = () => ask((id) => call(api.undo, { params: { id } })).then((done) => (done ? setup.reload() : undefined));
   const redo = () => ask((id) => call(api.redo, { params: { id } })).then((done) => (done ? setup.reload() : undefined));
-  const count = (counts: { childId: string; pieces: number }[]) => ask((id) => call(api.countStock, { params: { id }, body: { key: requestKey(), counts } }));
   const takeNumbers = (childIds: string[], blockId?: string) => ask((id) => call(api.takeNumbers, { params: { id }, body: { childIds, ...(blockId ? { blockId } : {}) } }));
   const addFacts = (facts: PictureFacts[]) => (pictures.value = { ...pictures.value, ...Object.fromEntries(facts.map((one) => [one.id, one])) });
 
@@ -175,10 +249,9 @@ export const useFamily = defineStore('family', () => {
   }
 
   const index = computed(() => (family.value ? familyIndex(family.value) : null));
-  const childLit = (childId: string) => lit.value.has(childId);
 
   return {
-    family, stock, pictures, live, fits, index, undoTitle, redoTitle, problem, selected, lit, waiting, serverSilent,
-    open, run, undo, redo, count, takeNumbers, mend, settled, addFacts, ask, childLit,
+    family, stock, pictures, live, fits, index, undoTitle, redoTitle, problem, selected, lit, waiting, serverSilent, aside,
+    open, run, undo, redo, count, takeNumbers, mend, settled, addFacts, ask, makeAsideAgain, dropAside,
   };
 });

@@ -35,6 +35,11 @@ async function send(): Promise<void> {
   <section class="view">
     <div v-if="store.problem" class="empty"><p class="stops">{{ store.problem }}</p><ElButton @click="store.open(id)">Try again</ElButton><RouterLink to="/families">To the families</RouterLink></div>
     <template v-else-if="store.family && store.family.id === id">
+      <div v-if="store.aside.length" class="aside" role="alert" data-test="aside">
+        <span>{{ store.aside.length === 1 ? 'One change of yours is not stored' : `${store.aside.length} changes of yours are not stored` }}: the family was changed meanwhile. What you see is the family as it is now.</span>
+        <ElButton size="small" type="primary" data-test="aside-again" @click="store.makeAsideAgain()">Make {{ store.aside.length === 1 ? 'it' : 'them' }} again on top</ElButton>
+        <ElButton size="small" @click="store.dropAside()">Drop {{ store.aside.length === 1 ? 'it' : 'them' }}</ElButton>
+      </div>
       <div class="view-head head">
         <div>
           <h1>{{ name }} <span v-if="store.family.retired" class="warns">retired</span></h1>
@@ -73,6 +78,7 @@ async function send(): Promise<void> {
 
 <style scoped>
 .head { padding-bottom: 4px; }
+.aside { display: flex; gap: 10px; align-items: center; padding: 7px 20px; background: var(--warns-pale); font-size: 13px; }
 .small { font-size: 12px; }
 .tabs { display: flex; gap: 2px; padding: 0 20px; border-bottom: 1px solid var(--line); }
 .tabs a { padding: 7px 12px 6px; color: var(--ink-soft); text-decoration: none; border-bottom: 2px solid transparent; display: flex; align-items: center; gap: 6px; margin-bottom: -1px; }
