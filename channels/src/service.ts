@@ -127,7 +127,8 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
   });
   app.use((error: unknown, _request: Request, response: Response, _next: express.NextFunction) => {
     if (response.headersSent) return;
-    response.status(error instanceof NotThere ? 404 : error instanceof z.ZodError ? 400 : 500).json({ text: error instanceof NotThere ? 'Not there.' : 'This cannot be worked.' });
+    const unreadable = error instanceof z.ZodError || (error as { type?: string }).type === 'entity.parse.failed';
+    response.status(error instanceof NotThere ? 404 : unreadable ? 400 : 500).json({ text: error instanceof NotThere ? 'Not there.' : 'This cannot be worked.' });
   });
 
   const server = await new Promise<Server>((resolve, reject) => {

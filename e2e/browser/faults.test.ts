@@ -189,7 +189,7 @@ describe('a refusal', () => {
     const lining = now.family.axes[2]!;
     await world.call(api.run, { params: { id: jacket }, body: { revision: now.family.revision, command: { do: 'setWish', channel: 'quayside', wish: { apart: now.family.axes.map((axis) => axis.id), whole: [], leaveOut: familyIndex(now.family).woven.filter((child) => child.fields.sku === undefined).map((child) => child.id), offered: true } } } });
     await open(`/families/${jacket}/fit/quayside`, 'plan');
-    await until(() => page.locator('.plan-head h2').first().innerText(), (text) => text.startsWith('split by Lining'));
+    await until(() => test('plan-in-force').innerText(), (text) => text.startsWith('split by Lining'));
     await test('send').click();
     await until(() => test('total').innerText(), (text) => text.includes('2 new listings') && text.includes('44 children'));
     await test('agree').click();

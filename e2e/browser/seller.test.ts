@@ -137,7 +137,7 @@ describe('a seller', () => {
     await page.keyboard.press('Escape');
     await test('axis-Lining').click();
     await test('remove-axis-Lining').click();
-    await until(() => page.locator('.el-dialog').innerText(), (text) => text.includes('groups of children would become alike'));
+    await until(() => test('remove-axis').innerText(), (text) => text.includes('groups of children would become alike'));
     await test('confirm-remove-axis').click();
     const merged = await until(detail, (one) => one.family.axes.length === 2);
     expect(Object.values(merged.family.shelf).filter((one) => (one as { child: { woven: boolean } }).child.woven)).toHaveLength(25);

@@ -77,7 +77,9 @@ export function titleOf(command: Command, family: Family): string {
       const keys = [...new Set(command.changes.map((change) => fieldOf(change.key)?.label ?? change.key))];
       const what = keys.length > 3 ? `${keys.length} fields` : keys.join(', ').toLowerCase().replace('sku', 'SKU').replace('gtin', 'GTIN');
       const places = new Set(command.changes.map((change) => JSON.stringify(change.place)));
-      const where = places.size === 1 ? placeLabel(family, command.changes[0]!.place) : `${places.size} places`;
+      const levels = new Set(command.changes.map((change) => change.place.level));
+      const kind = levels.size > 1 ? 'places' : levels.has('child') ? 'children' : 'values';
+      const where = places.size === 1 ? placeLabel(family, command.changes[0]!.place) : `${places.size} ${kind}`;
       return `${command.changes.every((change) => change.figure === null) ? 'Give back' : 'Set'} ${what} on ${where}`;
     }
     case 'setPictures': return `Place pictures on ${placeLabel(family, command.place)}`;

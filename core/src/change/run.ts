@@ -2,7 +2,9 @@
 import { enablePatches, freeze, produceWithPatches } from 'immer';
 import { checkFigure, fieldOf, showFigure } from '../family/fields';
 import { mayStand } from '../family/level';
+import { takeId } from '../family/ids';
 import * as shape from '../family/restructure';
+import { weaver } from '../family/shelf';
 import { allCrossings, axisOf, childOf, crossingKey, placeLabel, valueOf } from '../family/weave';
 import { Refusal, type Child, type Family, type Figures, type Place } from '../family/shape';
 import { gtin14 } from '../identifiers/gtin';
@@ -46,7 +48,7 @@ export function createFamily(spec: CreateFamily): Family {
   if (name === '') throw new Refusal('family.no-name', 'A family needs a name.', { level: 'family', key: 'name' });
   for (const axis of spec.axes) {
     if (family.axes.some((one) => one.label.toLowerCase() === axis.label.toLowerCase())) throw new Refusal('axis.twice', `There are two axes ${axis.label}.`);
-    const made = { id: shape.takeId(family, 'a'), role: axis.role, label: axis.label, values: shape.makeValues(family, axis.values, []) };
+    const made = { id: takeId(family, 'a'), role: axis.role, label: axis.label, values: shape.makeValues(family, axis.values, []) };
     shape.sortIfSizes(made);
     family.axes.push(made);
   }
@@ -55,7 +57,7 @@ export function createFamily(spec: CreateFamily): Family {
   const off = new Set(spec.off.map((labels) => labels.map((label) => label.toLowerCase()).join('|')));
   for (const at of crossings) {
     const labels = family.axes.map((axis) => valueOf(axis, at[axis.id]!).label.toLowerCase()).join('|');
-    const id = shape.takeId(family, 'c');
+    const id = takeId(family, 'c');
     family.children[id] = { id, at, woven: !off.has(labels), fields: {}, pictures: [] };
   }
   return freeze(family, true);
@@ -117,7 +119,7 @@ function renameEverywhere(family: Family, axisId: string, label: string, rename:
 function setWoven(family: Family, crossings: Record<string, string>[], woven: boolean): void {
   const places = crossings.map((at) => Object.fromEntries(family.axes.map((axis) => [axis.id, valueOf(axis, at[axis.id] ?? '').id])));
   if (woven) {
-    const weave = shape.weaver(family);
+    const weave = weaver(family);
     for (const at of places) weave(at);
     return;
   }

@@ -3,11 +3,13 @@
  * figures it had from a value that goes become its own, and a child that has no crossing any more is put on the shelf and
  * comes back, SKU and all, when its values do.
  */
-import { current, freeze, isDraft } from 'immer';
 import { shortCodes } from '../identifiers/sku';
 import { sizeKey, sortSizes } from '../size/order';
+import { takeId } from './ids';
+import { fold } from './labels';
 import { resolve } from './level';
-import { allCrossings, axisOf, childLabels, crossingKey, valueOf } from './weave';
+import { asItIs, shelve, takeOver, weaveValue } from './shelf';
+import { allCrossings, axisOf, crossingKey, valueOf } from './weave';
 import { Refusal, type Axis, type Child, type Family, type Role, type Value } from './shape';
 
 /** A value as typed: the rest is made. */
@@ -15,13 +17,6 @@ export interface ValueSpec {
   label: string;
   code?: string | undefined;
   swatch?: string | undefined;
-}
-
-/** A new id, never given before in this family. */
-export function takeId(family: Family, kind: 'a' | 'v' | 'c'): string {
-  const id = kind === 'c' ? `${family.id}.c${family.next}` : `${kind}${family.next}`;
-  family.next += 1;
-  return id;
 }
 
 /** Makes values for an axis. Labels are trimmed; the same label twice (whatever its case) is refused. */
@@ -45,9 +40,10 @@ export function makeValues(family: Family, specs: readonly ValueSpec[], present:
   }));
 }
 
-const fold = (label: string) => label.trim().toLowerCase();
-
-/** Adds an axis. The children that are there take its value number `existingTake`; for the other values new children appear beside each. */
+/**
+ * Adds an axis. The children that are there take its value number `existingTake`; for the other values new children appear beside each,
+ * or those come back that stood there before.
+ */
 export function addAxis(family: Family, spec: { role: Role; label: string; values: readonly ValueSpec[]; existingTake: number }): void {
   if (family.axes.length >= 6) throw new Refusal('axis.too-many', 'A family has six axes at most.');
   if (family.axes.some((axis) => fold(axis.label) === fold(spec.label))) throw new Refusal('axis.twice', `There is an axis ${spec.label} already.`);
@@ -58,14 +54,11 @@ export function addAxis(family: Family, spec: { role: Role; label: string; value
   family.axes.push(axis);
   for (const child of before) child.at[axis.id] = kept.id;
   sortIfSizes(axis);
-  const weave = weaver(family);
-  for (const value of axis.values) {
-    if (value.id === kept.id) continue;
-    for (const child of before) if (child.woven) weave({ ...child.at, [axis.id]: value.id });
-  }
+  const patterns = before.filter((child) => child.woven).map((child) => child.at);
+  for (const value of axis.values) if (value.id !== kept.id) weaveValue(family, axis, value, patterns);
 }
 
-/** Adds values to an axis. Each is woven wherever any other value of the axis is. */
+/** Adds values to an axis. Each is woven wherever any other value of the axis is, and where it was itself when it was here before. */
 export function addValues(family: Family, axisId: string, specs: readonly ValueSpec[]): void {
   const axis = axisOf(family, axisId);
   const inOrder = isInSizeOrder(axis);
@@ -76,8 +69,7 @@ export function addValues(family: Family, axisId: string, specs: readonly ValueS
   const made = makeValues(family, specs, axis.values);
   axis.values.push(...made);
   if (inOrder) sortIfSizes(axis);
-  const weave = weaver(family);
-  for (const value of made) for (const at of patterns.values()) weave({ ...at, [axisId]: value.id });
+  for (const value of made) weaveValue(family, axis, value, [...patterns.values()]);
 }
 
 /** Takes values off an axis. Their children go to the shelf. The last value cannot go. */
@@ -209,61 +201,6 @@ export function editValue(family: Family, axisId: string, valueId: string, to: {
     value.code = code;
   }
   if (to.swatch !== undefined) value.swatch = to.swatch.toUpperCase();
-}
-
-/**
- * Weaves crossings of a family, one a call: the child that is there, one from the shelf, or a new one. Where children stand and what
- * lies on the shelf is looked up once, so that thousands of crossings cost no more than their number.
- */
-export function weaver(family: Family): (at: Record<string, string>) => Child {
-  const standing = new Map(Object.values(family.children).map((child) => [crossingKey(family.axes, child.at), child]));
-  const shelf = new Map(Object.values(family.shelf).map((one) => [shelfKey(one.was), one.child.id]));
-  return (at) => {
-    const key = crossingKey(family.axes, at);
-    const there = standing.get(key);
-    if (there) {
-      there.woven = true;
-      return there;
-    }
-    const labels = Object.fromEntries(family.axes.map((axis) => [axis.label, valueOf(axis, at[axis.id] ?? '').label]));
-    const shelved = family.shelf[shelf.get(shelfKey(labels)) ?? ''];
-    const child: Child = shelved ? { ...shelved.child, at: { ...at }, woven: true } : { id: takeId(family, 'c'), at: { ...at }, woven: true, fields: {}, pictures: [] };
-    if (shelved) delete family.shelf[shelved.child.id];
-    family.children[child.id] = child;
-    standing.set(key, child);
-    return child;
-  };
-}
-
-/** What a shelved child is found by again: its labels, whatever the order of the axes. */
-function shelfKey(was: Record<string, string>): string {
-  return JSON.stringify(Object.entries(was).map(([axis, value]) => [axis, fold(value)]).sort());
-}
-
-/** The family as it is at this moment, frozen, so that looking figures up costs little while the draft changes. */
-function asItIs(family: Family): Family {
-  return freeze(isDraft(family) ? current(family) : structuredClone(family), true);
-}
-
-/** What stood on the child's value of an axis becomes the child's own, because the value goes. `before`: the family with the value. */
-function takeOver(before: Family, child: Child, axis: Axis): void {
-  const value = axis.values.find((one) => one.id === child.at[axis.id]);
-  if (!value) return;
-  for (const key of Object.keys(value.fields)) {
-    const holds = resolve(before, before.children[child.id]!, key);
-    if (holds.from?.level === 'value' && holds.from.valueId === value.id) child.fields[key] = holds.figure!;
-  }
-  for (const picture of value.pictures) if (!child.pictures.includes(picture)) child.pictures.push(picture);
-}
-
-function shelve(family: Family, before: Family, child: Child, axis: Axis): void {
-  takeOver(before, child, axis);
-  const labels = childLabels(before, before.children[child.id]!);
-  family.shelf[child.id] = {
-    child: { ...child, at: { ...child.at } },
-    was: Object.fromEntries(family.axes.map((one, at) => [one.label, labels[at]!])),
-  };
-  delete family.children[child.id];
 }
 
 function isInSizeOrder(axis: Axis): boolean {

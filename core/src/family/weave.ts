@@ -1,4 +1,5 @@
 /** Reading the weave: children in order, crossings, labels. Indexes are kept per family object, which never changes in place. */
+import { fold } from './labels';
 import { Refusal, type Axis, type Child, type Family, type Place, type Value } from './shape';
 
 export interface FamilyIndex {
@@ -61,6 +62,17 @@ export function allCrossings(axes: readonly Axis[]): Record<string, string>[] {
     (rows, axis) => rows.flatMap((row) => axis.values.map((value) => ({ ...row, [axis.id]: value.id }))),
     [{}],
   );
+}
+
+/** Axis id → value id for labels in axis order; undefined where a label is not on its axis. */
+export function crossingFor(family: Family, labels: readonly string[]): Record<string, string> | undefined {
+  const at: Record<string, string> = {};
+  for (const [place, axis] of family.axes.entries()) {
+    const value = axis.values.find((one) => fold(one.label) === fold(labels[place] ?? ''));
+    if (!value) return undefined;
+    at[axis.id] = value.id;
+  }
+  return at;
 }
 
 /** The child's value labels in axis order, such as `["Rust", "XL"]`. */

@@ -1,7 +1,8 @@
 /** Reading a sheet back into a family: every row gets a verdict, good rows are not held back by bad ones. */
 import { readFigure, showFigure } from '../family/fields';
 import { figureOf } from '../family/level';
-import { crossingKey, familyIndex, placeLabel } from '../family/weave';
+import { fold } from '../family/labels';
+import { crossingFor, crossingKey, familyIndex, placeLabel } from '../family/weave';
 import { gtin14 } from '../identifiers/gtin';
 import type { Child, Family, Figure } from '../family/shape';
 import type { SingleCommand } from '../change/commands';
@@ -162,17 +163,6 @@ function newChildren(before: Family, now: Family, rows: readonly GoodRow[]): Sin
   ];
 }
 
-/** axis id → value id for labels in axis order; undefined where a label is not on its axis. */
-export function crossingFor(family: Family, labels: readonly string[]): Record<string, string> | undefined {
-  const at: Record<string, string> = {};
-  for (const [place, axis] of family.axes.entries()) {
-    const value = axis.values.find((one) => fold(one.label) === fold(labels[place] ?? ''));
-    if (!value) return undefined;
-    at[axis.id] = value.id;
-  }
-  return at;
-}
-
 function childAt(family: Family, labels: readonly string[]): Child | undefined {
   const at = crossingFor(family, labels);
   return at && familyIndex(family).byCrossing.get(crossingKey(family.axes, at));
@@ -187,4 +177,3 @@ function identifierOwners(family: Family): Map<string, string> {
 }
 
 const identity = (key: 'sku' | 'gtin', figure: unknown) => `${key}|${key === 'gtin' ? gtin14(String(figure)) : String(figure).toUpperCase()}`;
-const fold = (text: string) => text.trim().toLowerCase();

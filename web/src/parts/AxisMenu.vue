@@ -8,7 +8,8 @@ import { draftValues, splitList } from './AxisValues';
 import Entry from './Entry.vue';
 
 const props = defineProps<{ axis: Axis; at: number; count: number }>();
-const emit = defineEmits<{ remove: [axis: Axis] }>();
+const emit = defineEmits<{ remove: [] }>();
+const open = ref(false);
 const store = useFamily();
 const more = ref('');
 
@@ -29,11 +30,15 @@ function shift(value: Value, by: number): void {
   ids.splice(Math.max(0, from + by), 0, value.id);
   store.run({ do: 'orderValues', axisId: props.axis.id, valueIds: ids });
 }
+function askRemoval(): void {
+  open.value = false;
+  emit('remove');
+}
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
-  <ElPopover trigger="click" :width="420" placement="bottom-start">
+  <ElPopover v-model:visible="open" trigger="click" :width="420" placement="bottom-start">
     <template #reference>
       <ElButton size="small" :data-test="`axis-${axis.label}`">{{ axis.label }} <span class="soft">&nbsp;{{ axis.values.length }}</span></ElButton>
     </template>
@@ -62,7 +67,7 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
         <ElButton size="small" native-type="submit" :disabled="drafts.length === 0">Add {{ drafts.length || '' }}</ElButton>
       </form>
       <p class="soft small">A value that comes back under its old label brings its children with it, SKUs and all.</p>
-      <div class="line"><div class="grow" /><ElButton size="small" type="danger" plain :data-test="`remove-axis-${axis.label}`" @click="emit('remove', axis)">Remove the axis…</ElButton></div>
+      <div class="line"><div class="grow" /><ElButton size="small" type="danger" plain :data-test="`remove-axis-${axis.label}`" @click="askRemoval">Remove the axis…</ElButton></div>
     </div>
   </ElPopover>
 </template>

@@ -195,7 +195,7 @@ watch(() => store.selected, async (place) => {
       <ul><li v-for="(line, at) in refused.slice(0, 6)" :key="at">{{ line }}</li><li v-if="refused.length > 6">and {{ refused.length - 6 }} more</li></ul>
       <button class="link" @click="refused = []">Close</button>
     </div>
-    <VGrid ref="grid" class="grid" :source="rows" :columns="columns" :range="true" :resize="true" :row-size="28" theme="compact" :can-focus="true" :apply-on-close="true" hide-attribution
+    <VGrid ref="grid" class="grid" :source="rows" :columns="columns" :range="true" :filter="false" :resize="true" :row-size="28" theme="compact" :can-focus="true" :apply-on-close="true" hide-attribution
       @beforeedit="onEdit" @beforerangeedit="onRange" @afterfocus="onFocus" />
   </div>
 </template>

@@ -32,15 +32,15 @@ const states = computed(() => Object.fromEntries((props.code ?? '').split(';').f
 </template>
 
 <style scoped>
-.crossing { position: relative; display: block; width: 54px; height: 32px; border: 0; background: none; padding: 0; cursor: pointer; overflow: hidden; }
+.crossing { position: relative; display: block; width: 100%; min-width: var(--crossing); height: 32px; border: 0; background: none; padding: 0; cursor: pointer; overflow: hidden; }
 /* Threads run through every crossing, one over the other in turn; where one is not woven the ground shows. */
 .warp, .weft { position: absolute; display: none; background: color-mix(in srgb, var(--thread, #9aa69e) 52%, white); }
 .woven .warp, .woven .weft { display: block; }
-.warp { left: 13px; right: 13px; top: 0; bottom: 0; }
+.warp { left: 50%; width: min(28px, 54%); transform: translateX(-50%); top: 0; bottom: 0; }
 .weft { top: 5px; bottom: 5px; left: 0; right: 0; }
 .over .weft { z-index: 1; box-shadow: 0 -2px 0 var(--sheet), 0 2px 0 var(--sheet); }
 .crossing:not(.over) .warp { z-index: 1; box-shadow: -2px 0 0 var(--sheet), 2px 0 0 var(--sheet); }
-.ticks-patch { position: absolute; z-index: 2; left: 14px; top: 7px; width: 26px; height: 18px; background: var(--sheet); padding: 2px 0 0 2px; }
+.ticks-patch { position: absolute; z-index: 2; left: 50%; transform: translateX(-50%); top: 7px; height: 18px; background: var(--sheet); padding: 2px 1px 0; }
 .crossing:not(.woven)::after { content: ''; position: absolute; left: 50%; top: 50%; width: 4px; height: 4px; margin: -2px; background: var(--line); }
 .crossing.weaving:hover, .crossing.woven:hover { outline: 1px solid var(--weld); outline-offset: -1px; }
 .crossing.lit { background: var(--weld-pale); }

@@ -15,7 +15,8 @@ const ROW = 17;
 const GAP = 26;
 const LEFT = 128;
 const RIGHT = WIDTH - 176;
-const HUES = ['#36407f', '#96650f', '#3e7440', '#7e2348', '#14525e', '#54606a'];
+/** For values without a swatch: none of the colours that tell a state. */
+const HUES = ['#5b6399', '#7c6f8f', '#5d7a85', '#8a7a68', '#6b7480', '#4f6f78'];
 const MANY = 14;
 
 interface Thread { d: string; colour: string; dashed: boolean; childIds: string[]; key: string; title: string }
@@ -103,6 +104,8 @@ const drawing = computed(() => {
   return { threads, marks, knots, height: Math.max(leftEnd, y) };
 });
 
+/** A touch of ink in every colour, so that chalk is seen on the sheet. */
+const inked = (colour: string) => `color-mix(in oklab, ${colour} 82%, var(--ink))`;
 const short = (text: string) => (text.length > 18 ? text.slice(0, 17) + '…' : text);
 
 /** A strand winding round its fellow: half waves, the strands half a turn apart. */
@@ -120,18 +123,18 @@ function twisted(x0: number, y: number, x1: number, strand: number): string {
 const svg = ref<SVGSVGElement>();
 function draw(): void {
   const { threads, marks, knots, height } = drawing.value;
-  const root = select(svg.value!).attr('viewBox', `0 0 ${WIDTH} ${height}`).attr('height', height);
+  const root = select(svg.value!).attr('viewBox', `0 0 ${WIDTH} ${height}`);
   const light = (childIds: string[]) => {
     emit('hover', childIds);
     const lit = new Set(childIds);
     root.selectAll<SVGPathElement, Thread>('path.thread').classed('dim', (thread) => lit.size > 0 && !thread.childIds.some((id) => lit.has(id)));
   };
   root.select('.threads').selectAll<SVGPathElement, Thread>('path').data(threads, (thread) => thread.key).join('path')
-    .attr('class', (thread) => `thread${thread.dashed ? ' cut' : ''}`).attr('d', (thread) => thread.d).attr('stroke', (thread) => thread.colour)
+    .attr('class', (thread) => `thread${thread.dashed ? ' cut' : ''}`).attr('d', (thread) => thread.d).style('stroke', (thread) => inked(thread.colour))
     .on('mouseenter', (_event, thread) => light(thread.childIds)).on('mouseleave', () => light([]))
     .selectAll('title').data((thread) => [thread.title]).join('title').text((title) => title);
   root.select('.knots').selectAll<SVGCircleElement, (typeof knots)[number]>('circle').data(knots, (knot) => knot.key).join('circle')
-    .attr('cx', (knot) => knot.x).attr('cy', (knot) => knot.y).attr('r', 4).attr('fill', 'var(--sheet)').attr('stroke', (knot) => knot.colour).attr('stroke-width', 3);
+    .attr('cx', (knot) => knot.x).attr('cy', (knot) => knot.y).attr('r', 4).attr('fill', 'var(--sheet)').style('stroke', (knot) => inked(knot.colour)).attr('stroke-width', 3);
   root.select('.marks').selectAll<SVGTextElement, Mark>('text').data(marks, (mark) => mark.key).join('text')
     .attr('x', (mark) => mark.x).attr('y', (mark) => mark.y + 4).attr('text-anchor', (mark) => mark.anchor).attr('class', (mark) => mark.kind).text((mark) => mark.text)
     .on('mouseenter', (_event, mark) => light(mark.childIds)).on('mouseleave', () => light([]));
@@ -141,13 +144,13 @@ watch(drawing, draw);
 </script>
 
 <template>
-  <svg ref="svg" class="drawing" :width="WIDTH" role="img" :aria-label="`How the axes go onto ${channelName}`" data-test="threads">
+  <svg ref="svg" class="drawing" role="img" :aria-label="`How the axes go onto ${channelName}`" data-test="threads">
     <g class="threads" /><g class="knots" /><g class="marks" />
   </svg>
 </template>
 
 <style>
-.drawing { display: block; max-width: 100%; }
+.drawing { display: block; width: 100%; max-width: 640px; height: auto; }
 .drawing .thread { fill: none; stroke-width: 2.4; stroke-linecap: round; opacity: 0.85; }
 .drawing .thread:hover { stroke-width: 4; opacity: 1; }
 .drawing .thread.dim { opacity: 0.13; }

@@ -16,6 +16,8 @@ const props = defineProps<{
   only?: string;
   selected?: Place;
   lit?: ReadonlySet<string>;
+  /** Beside other things: crossings as narrow as their tick allows. */
+  narrow?: boolean;
 }>();
 const emit = defineEmits<{ select: [place: Place]; toggle: [crossings: Record<string, string>[], woven: boolean]; hover: [childIds: string[]] }>();
 
@@ -29,6 +31,8 @@ const bands = computed(() => {
   return allCrossings(axes).map((at) => ({ at, label: axes.map((axis) => axis.values.find((value) => value.id === at[axis.id])!.label).join(' · '), key: crossingKey(axes, at) }));
 });
 const index = computed(() => familyIndex(props.family));
+/** Pixels a crossing: many columns make a finer cloth. */
+const width = computed(() => (props.narrow ? 36 : columns.value.length * bands.value.length > 9 ? 44 : 54));
 
 interface Cell { key: string; at: Record<string, string>; childId: string | null; woven: boolean; code: string }
 const cloth = computed(() =>
@@ -77,7 +81,7 @@ function walk(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div ref="root" class="weave" :class="{ weaving }" @keydown="walk">
+  <div ref="root" class="weave" :class="{ weaving }" :style="{ '--crossing': `${width}px` }" @keydown="walk">
     <table role="grid" aria-label="The weave">
       <thead>
         <tr v-if="family.axes.length > 2">

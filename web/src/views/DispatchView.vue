@@ -49,6 +49,12 @@ async function act(endpoint: typeof api.retryDispatch): Promise<void> {
     tell(error);
   }
 }
+/** What was refused goes out again as it is by then: composed and agreed to anew. */
+function sendRefusedAgain(): void {
+  const lines = one.value!.lines.filter((line) => line.state === 'refused');
+  const each = (key: 'familyId' | 'channel') => [...new Set(lines.map((line) => line[key]))].join(',');
+  void router.push({ name: 'compose', query: { families: each('familyId'), channels: each('channel') } });
+}
 const when = (at: string) => new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 const titleOf = (dispatch: Dispatch) => [...new Set(dispatch.lines.map((line) => line.familyName))].slice(0, 2).join(', ') || 'nothing';
 </script>
@@ -74,6 +80,7 @@ const titleOf = (dispatch: Dispatch) => [...new Set(dispatch.lines.map((line) =>
           <span v-for="fee in one.totals.fees" :key="fee.currency" class="soft">{{ showAmount(fee.amount, fee.currency) }} agreed</span>
           <div class="grow" />
           <ElButton v-if="count(one, 'queued')" @click="act(api.stopDispatch)">Send no more of it</ElButton>
+          <ElButton v-if="count(one, 'refused')" data-test="refused-again" @click="sendRefusedAgain">Send {{ count(one, 'refused') }} refused again…</ElButton>
           <ElButton v-if="count(one, 'failed', 'stopped')" type="primary" data-test="retry" @click="act(api.retryDispatch)">Send {{ count(one, 'failed', 'stopped') }} again</ElButton>
         </header>
         <div v-if="one.state === 'running'" class="progress"><ElProgress :percentage="Math.round((ended / one.lines.length) * 100)" :stroke-width="4" :show-text="false" /><span class="soft">{{ ended }} of {{ one.lines.length }} answered</span></div>

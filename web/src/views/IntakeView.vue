@@ -75,7 +75,9 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
         <ElSelect v-model="familyId" filterable remote :remote-method="search" placeholder="Which family?" style="width: 320px" @change="file && read(false)">
           <ElOption v-for="one in families" :key="one.id" :value="one.id" :label="`${one.name} (${one.styleCode})`" />
         </ElSelect>
-        <span class="soft">The columns are those of the family's own sheet: take it out under Files, change what differs, bring it back.</span>
+        <span class="soft">The columns are those of the family's own sheet.
+          <template v-if="familyId">Take it out as <a :href="`/api/families/${familyId}/file.xlsx`" download>XLSX</a> or <a :href="`/api/families/${familyId}/file.csv`" download>CSV</a>, change what differs, bring it back.</template>
+        </span>
       </div>
       <div v-else class="line"><ElButton type="primary" :loading="busy" data-test="take-in" @click="read(true)">Take the family in</ElButton></div>
     </div>

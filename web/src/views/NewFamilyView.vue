@@ -112,7 +112,7 @@ async function start(): Promise<void> {
     <div class="view-head">
       <h1>Start a family</h1>
       <div class="grow" />
-      <span class="soft">{{ missing ?? `${woven.length} children` }}</span>
+      <span class="soft">{{ missing }}</span>
       <ElButton @click="router.push('/families')">Leave</ElButton>
       <ElButton type="primary" :disabled="missing !== null" :loading="saving" data-test="create" @click="start">Start with {{ woven.length }} children</ElButton>
     </div>
@@ -169,7 +169,7 @@ async function start(): Promise<void> {
 </template>
 
 <style scoped>
-.columns { display: grid; grid-template-columns: minmax(440px, 5fr) 6fr; gap: 12px; padding: 0 20px 16px; flex: 1; min-height: 0; }
+.columns { display: grid; grid-template-columns: 460px minmax(0, 1fr); gap: 12px; padding: 0 20px 16px; flex: 1; min-height: 0; }
 .part { padding: 14px 16px; display: flex; flex-direction: column; gap: 10px; overflow: auto; }
 label { display: flex; flex-direction: column; gap: 3px; font-size: 12px; color: var(--ink-soft); }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 10px; }
