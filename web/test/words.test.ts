@@ -16,14 +16,17 @@ describe('a pasted list', () => {
   ])('%j is %j', (text, labels) => expect(splitList(text)).toEqual(labels));
 
   it('becomes values: sizes in their order, colours with a swatch, codes that differ', () => {
-    expect(draftValues(['XL', 'S', 'M'], 'size').map((value) => value.label)).toEqual(['S', 'M', 'XL']);
-    expect(draftValues(['Rust', 'Nobody knows it'], 'colour').map((value) => value.swatch)).toEqual(['#A4502B', '#B8BDB8']);
+    const sizes = draftValues(['XL', 'S', 'M'], 'size');
+    expect(sizes.map((value) => value.label)).toEqual(['S', 'M', 'XL']);
+    const colours = draftValues(['Rust', 'Nobody knows it'], 'colour');
+    expect(colours.map((value) => value.swatch)).toEqual(['#A4502B', '#B8BDB8']);
     expect(draftValues(['Rust'], 'material')[0]).not.toHaveProperty('swatch');
-    const codes = draftValues(['Spruce', 'Sprout', 'Spring'], 'colour').map((value) => value.code);
-    expect(new Set(codes).size).toBe(3);
+    const alike = draftValues(['Spruce', 'Sprout', 'Spring'], 'colour');
+    expect(new Set(alike.map((value) => value.code)).size).toBe(3);
   });
   it('keeps what was changed by hand when more is typed', () => {
-    const before = draftValues(['Rust', 'Kelp'], 'colour').map((value) => (value.label === 'Rust' ? { ...value, code: 'ROT', swatch: '#111111' } : value));
+    const typed = draftValues(['Rust', 'Kelp'], 'colour');
+    const before = typed.map((value) => (value.label === 'Rust' ? { ...value, code: 'ROT', swatch: '#111111' } : value));
     const after = draftValues(['Kelp', 'rust', 'Ochre'], 'colour', before);
     expect(after.map((value) => [value.label, value.code])).toEqual([['Kelp', before[1]!.code], ['rust', 'ROT'], ['Ochre', expect.not.stringMatching(/^(ROT)$/)]]);
     expect(after[1]!.swatch).toBe('#111111');
