@@ -23,12 +23,13 @@ const step = (title, command, args) => {
 if (!existsSync(join(root, 'node_modules', '.package-lock.json')) || newer(join(root, 'package-lock.json'), join(root, 'node_modules', '.package-lock.json'))) {
   step('Installing (the first time this takes some minutes)…', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
 }
-if (!existsSync(join(root, 'web/dist/index.html')) || ['web/src', 'core/src', 'contract/src'].some((folder) => newestIn(join(root, folder)) > statSync(join(root, 'web/dist/index.html')).mtimeMs)) {
-  step('Building the pages…', 'npm', ['run', 'build']);
+const BUILT = ['web/dist/index.html', 'server/dist/main.mjs', 'channels/dist/main.mjs', 'demo/dist/main.mjs'].map((file) => join(root, file));
+const SOURCES = ['web/src', 'core/src', 'contract/src', 'server/src', 'channels/src', 'demo/src'].map((folder) => join(root, folder));
+if (!BUILT.every((file) => existsSync(file)) || Math.max(...SOURCES.map(newestIn)) > Math.min(...BUILT.map((file) => statSync(file).mtimeMs))) {
+  step('Building…', 'npm', ['run', 'build']);
 }
 if (fresh) rmSync(data, { recursive: true, force: true });
 
-const tsx = join(root, 'node_modules/tsx/dist/cli.mjs');
 const channelsPort = await freePort(Number(process.env.LOOM_KIN_CHANNELS_PORT ?? 4311));
 const port = await freePort(Number(process.env.LOOM_KIN_PORT ?? 4310));
 const env = { ...process.env, LOOM_KIN_DATA: data, LOOM_KIN_PORT: String(port), LOOM_KIN_CHANNELS_PORT: String(channelsPort), LOOM_KIN_CHANNELS: `http://127.0.0.1:${channelsPort}` };
@@ -43,9 +44,9 @@ const end = (code) => {
 };
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => end(0));
 
-const channels = await launch('channels/src/main.ts');
-const server = await launch('server/src/main.ts');
-const loader = spawn(process.execPath, [tsx, 'demo/src/load-main.ts', server], { cwd: root, env, stdio: 'inherit' });
+const channels = await launch('channels/dist/main.mjs');
+const server = await launch('server/dist/main.mjs');
+const loader = spawn(process.execPath, ['demo/dist/main.mjs', server], { cwd: root, env, stdio: 'inherit' });
 loader.on('exit', (code) => {
   if (code !== 0) return end(1);
   console.log(`\nLoom Kin is at ${server}\nThe stand-in channels are at ${channels}\nCtrl C ends both; your data stays in ${data}.`);
@@ -54,7 +55,7 @@ loader.on('exit', (code) => {
 /** Starts a part and waits for the address it prints. */
 function launch(file) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, [tsx, file], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
+    const child = spawn(process.execPath, ['--enable-source-maps', file], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
     children.push(child);
     child.stdout.on('data', (text) => {
       const match = /listening (\S+)/.exec(String(text));

@@ -3,11 +3,15 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { createClient, type Client } from '@loom-kin/contract';
 
-const ROOT = fileURLToPath(new URL('..', import.meta.url));
-const TSX = join(ROOT, 'node_modules/tsx/dist/cli.mjs');
+/** Tests and benchmarks are run in the project's folder. */
+const ROOT = process.cwd();
+/** Programs run from source, or as they are built where LOOM_KIN_BUILT says so. */
+const PROGRAMS = process.env.LOOM_KIN_BUILT
+  ? { channels: ['channels/dist/main.mjs'], server: ['server/dist/main.mjs'], demo: ['demo/dist/main.mjs'] }
+  // The loader runs in the process itself, so that killing the process kills the program.
+  : { channels: ['--import', 'tsx', 'channels/src/main.ts'], server: ['--import', 'tsx', 'server/src/main.ts'], demo: ['--import', 'tsx', 'demo/src/load-main.ts'] };
 
 interface Process {
   url: string;
@@ -15,10 +19,9 @@ interface Process {
   kill(): Promise<void>;
 }
 
-function launch(file: string, env: Record<string, string>): Promise<Process> {
+function launch(program: 'channels' | 'server', env: Record<string, string>): Promise<Process> {
   return new Promise((resolve, reject) => {
-    // The loader runs in the process itself, so that killing the process kills the server.
-    const child: ChildProcess = spawn(process.execPath, ['--import', 'tsx', file], { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child: ChildProcess = spawn(process.execPath, PROGRAMS[program], { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
     let said = '';
     const kill = () => new Promise<void>((done) => {
       if (child.exitCode !== null || child.signalCode !== null) return done();
@@ -30,7 +33,7 @@ function launch(file: string, env: Record<string, string>): Promise<Process> {
       if (match) resolve({ url: match[1]!, kill });
     });
     child.stderr!.on('data', (text) => (said += String(text)));
-    child.once('exit', (code) => reject(new Error(`${file} ended with ${code}: ${said.slice(-800)}`)));
+    child.once('exit', (code) => reject(new Error(`${program} ended with ${code}: ${said.slice(-800)}`)));
   });
 }
 
@@ -56,9 +59,9 @@ const portOf = (url: string) => new URL(url).port;
 export async function startWorld(options: { demo?: boolean; delay?: number } = {}): Promise<World> {
   const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
   const env = { LOOM_KIN_DATA: folder, LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30) };
-  let channels = await launch('channels/src/main.ts', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
+  let channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
   const serverEnv = { ...env, LOOM_KIN_CHANNELS: channels.url, LOOM_KIN_POLL: '60', LOOM_KIN_WAITS: '100,200,400', TZ: 'UTC' };
-  let server = await launch('server/src/main.ts', { ...serverEnv, LOOM_KIN_PORT: '0' });
+  let server = await launch('server', { ...serverEnv, LOOM_KIN_PORT: '0' });
   const { url } = server;
   const world: World = {
     folder, url, channelsUrl: channels.url, call: createClient(url),
@@ -67,9 +70,9 @@ export async function startWorld(options: { demo?: boolean; delay?: number } = {
     },
     held: async (channel) => (await fetch(`${channels.url}/${channel}/listings`)).json() as never,
     killServer: () => server.kill(),
-    startServer: async () => void (server = await launch('server/src/main.ts', { ...serverEnv, LOOM_KIN_PORT: portOf(url) })),
+    startServer: async () => void (server = await launch('server', { ...serverEnv, LOOM_KIN_PORT: portOf(url) })),
     killChannels: () => channels.kill(),
-    startChannels: async () => void (channels = await launch('channels/src/main.ts', { ...env, LOOM_KIN_CHANNELS_PORT: portOf(channels.url) })),
+    startChannels: async () => void (channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: portOf(channels.url) })),
     end: async () => {
       await server.kill();
       await channels.kill();
@@ -84,7 +87,7 @@ export async function startWorld(options: { demo?: boolean; delay?: number } = {
 function loadDemoInto(url: string, env: Record<string, string>): Promise<void> {
   return new Promise((resolve, reject) => {
     let said = '';
-    const child = spawn(process.execPath, [TSX, 'demo/src/load-main.ts', url], { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(process.execPath, [...PROGRAMS.demo, url], { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
     child.stderr.on('data', (text) => (said += String(text)));
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(said))));
   });

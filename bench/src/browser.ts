@@ -38,7 +38,7 @@ export async function browserFigures(): Promise<Figure[]> {
     // A price typed for the whole family: until every cell of the grid that follows it shows it.
     const keys = await page.evaluate(async () => {
       const input = document.querySelector<HTMLInputElement>('[data-test=set-price]')!;
-      const cell = () => [...document.querySelectorAll('revogr-data .rgCell')].some((one) => one.textContent === wanted);
+      const cell = () => [...document.querySelectorAll('revogr-data .rgCell')].some((one) => one.textContent === `${wanted}.00`);
       const taken: number[] = [];
       let wanted = '';
       for (let at = 0; at < 40; at++) {

@@ -5,7 +5,7 @@ import { family } from './core';
 import { timed, type Figure } from './measure';
 
 export function listFigures(folder: string): Figure[] {
-  const database = openDatabase(join(folder, 'bench.db'));
+  const database = openDatabase(join(folder, 'bench.db'), 'server/migrations');
   const client = database.$client;
   const doc = JSON.stringify(family('LIST', [['colour', 4], ['size', 5]]));
   const names = ['storm', 'deck', 'harbour', 'island', 'galley', 'puddle', 'merino', 'north', 'tide', 'skerry'];

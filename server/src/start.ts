@@ -2,13 +2,13 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import { pino, type Logger } from 'pino';
 import { openDatabase, type Database } from './store/database';
 import { fetchChannels } from './setup/channels';
 import { createRefresher } from './families/refresh';
 import { createRunner, type Runner } from './dispatch/runner';
 import { createApp } from './http/app';
+import { WEB } from './folders';
 
 export interface ServerOptions {
   /** Folder for the database and the pictures. */
@@ -28,8 +28,6 @@ export interface RunningServer {
   runner: Runner;
   close(): Promise<void>;
 }
-
-const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 /** Opens the data, asks the channels for their rulebooks, listens on loopback, goes on with dispatches under way. */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {

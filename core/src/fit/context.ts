@@ -51,6 +51,8 @@ export interface FitInput {
   live: readonly LiveListing[];
   /** Address under which the channel can fetch a picture; the id is put after it. */
   pictureBase: string;
+  /** Who needs only the plan in force wants one. */
+  plansWanted?: number;
 }
 
 /** stops: the channel would refuse it; warns: it would go on but badly; advises: good to know. */

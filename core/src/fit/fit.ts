@@ -1,5 +1,4 @@
 /** The fit of a family to a channel: plan, findings, listings and the state of every child. */
-import { isOnSale } from '../family/level';
 import { familyIndex } from '../family/weave';
 import { rulesFor } from '../rulebook/read';
 import { pairingLookup } from './pairing';
@@ -8,13 +7,16 @@ import { pricer, projectListings, type ProjectionContext } from './project';
 import { identifierFindings, pictureFindings, priceFindings, stockFindings } from './findings/children';
 import { pairingFindings, planFindings, settingFindings } from './findings/structure';
 import { fieldFindings, oddFigures, wordingFindings } from './findings/wording';
-import type { CheckContext, Finding, Fit, FitInput, FitState } from './context';
+import type { CheckContext, Finding, Fit, FitInput, FitState, Severity } from './context';
 
 const CHECKS = [
   planFindings, settingFindings, pairingFindings, identifierFindings, priceFindings, stockFindings, pictureFindings, fieldFindings, wordingFindings, oddFigures,
 ];
 
 const WEIGHT = { stops: 0, warns: 1, advises: 2 };
+
+/** As many plans are found to choose from, unless fewer are wanted. */
+const PLANS = 6;
 
 /**
  * Computes how a family goes onto a channel. Pure and quick enough to run at every keystroke.
@@ -36,7 +38,7 @@ export function computeFit(input: FitInput): Fit {
     };
   }
   const task = planTask(family, category.rules, wish, [...input.live], input.settings.objective);
-  const plans = bestPlans(task);
+  const plans = bestPlans(task, input.plansWanted ?? PLANS);
   const chosen = wish?.chosen ? (plans.find((plan) => plan.signature === wish.chosen) ?? planNamed(task, wish.chosen)) : null;
   const plan = chosen ?? plans[0] ?? null;
   const offeredIds = new Set(task.children.map((child) => child.id));
@@ -64,25 +66,26 @@ function stateOf(findings: readonly Finding[]): FitState {
   return findings.some((finding) => finding.severity === 'warns') ? 'needs' : 'fits';
 }
 
+const SEVERITIES = ['stops', 'warns', 'advises'] as const;
+const STATE_OF: Record<Severity, FitState> = { stops: 'stopped', warns: 'needs', advises: 'fits' };
+
 /** A child's state comes from the findings on it and on its values. What stops the whole family is said of the family. */
 function childStates(context: CheckContext, findings: readonly Finding[]): Record<string, FitState> {
-  const own = new Map<string, Finding[]>();
-  const add = (key: string, finding: Finding) => {
-    const there = own.get(key);
-    if (there) there.push(finding);
-    else own.set(key, [finding]);
-  };
-  for (const finding of findings) {
-    if (finding.place.level === 'child') add(finding.place.childId, finding);
-    else if (finding.place.level === 'value') add(finding.place.valueId, finding);
+  /** Child or value id → place in SEVERITIES of the worst finding there. */
+  const worst = new Map<string, number>();
+  for (const { place, severity } of findings) {
+    if (place.level === 'family') continue;
+    const id = place.level === 'child' ? place.childId : place.valueId;
+    worst.set(id, Math.min(worst.get(id) ?? SEVERITIES.length, SEVERITIES.indexOf(severity)));
   }
-  const offered = new Set(context.offered.map((child) => child.id));
-  return Object.fromEntries(
-    familyIndex(context.family).woven.map((child) => {
-      if (!offered.has(child.id) || !isOnSale(context.family, child)) return [child.id, 'absent' as const];
-      return [child.id, stateOf([child.id, ...Object.values(child.at)].flatMap((key) => own.get(key) ?? []))];
-    }),
-  );
+  const states: Record<string, FitState> = {};
+  for (const child of familyIndex(context.family).woven) states[child.id] = 'absent';
+  for (const child of context.offered) {
+    let least = worst.get(child.id) ?? SEVERITIES.length;
+    for (const axisId in child.at) least = Math.min(least, worst.get(child.at[axisId]!) ?? SEVERITIES.length);
+    states[child.id] = STATE_OF[SEVERITIES[least] ?? 'advises'];
+  }
+  return states;
 }
 
 /** Findings of the same code, which one remedy can mend together. */

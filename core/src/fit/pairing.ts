@@ -36,7 +36,8 @@ export function suggestPairing(role: Role, value: Pick<Value, 'label' | 'swatch'
     return other && other[0] === key[0] && other[1] === key[1];
   });
   if (alike) return { to: alike.label, why: 'the same size' };
-  const part = list.find((entry) => fold(value.label).split(' ').includes(fold(entry.label)));
+  const words = fold(value.label).split(' ');
+  const part = list.find((entry) => words.includes(fold(entry.label)));
   return part ? { to: part.label, why: 'the same word' } : null;
 }
 

@@ -71,7 +71,9 @@ export function projectListings(context: ProjectionContext, plan: Plan): Listing
   const childById = new Map(context.offered.map((child) => [child.id, child]));
   const chosen = plan.axes.map((axis) => {
     const byKey = new Map(axis.options.map((option) => [option.key, option]));
-    return new Map(context.offered.map((child) => [child.id, byKey.get(axis.from.map((id) => child.at[id]).join('+'))!]));
+    const [only] = axis.from;
+    const keyOf = (child: Child) => (axis.from.length === 1 ? child.at[only!]! : axis.from.map((id) => child.at[id]).join('+'));
+    return new Map(context.offered.map((child) => [child.id, byKey.get(keyOf(child))!]));
   });
   const optionOf = (child: Child, axis: number) => chosen[axis]!.get(child.id)!;
   const labelOf = (child: Child, axis: number) => {
@@ -127,7 +129,7 @@ export function projectListings(context: ProjectionContext, plan: Plan): Listing
       axes: fitPictures(axes, room, pictureAxis),
       fields: shared,
       pictures: room > 0 ? listingPictures(context, children, axes, room, pictureAxis).map(address) : family.pictures.slice(0, rules.pictures.atMost).map(address),
-      fromPrice: offers.reduce((least, offer) => (least === '' || compareAmounts(offer.price, least) < 0 ? offer.price : least), ''),
+      fromPrice: [...new Set(offers.map((offer) => offer.price))].sort(compareAmounts)[0] ?? '',
       offers,
     };
   });

@@ -24,7 +24,7 @@ export function toCurrency(amount: string | Big, currency: string): string {
 
 /** -1, 0 or 1. */
 export function compareAmounts(a: string, b: string): number {
-  return new Big(a).cmp(b);
+  return a === b ? 0 : new Big(a).cmp(b);
 }
 
 /** The exact sum. */

@@ -2,7 +2,10 @@
 
 /** Option values that stand in a name as words: labels of three characters and fewer only as they are written, longer ones in any case. */
 export function optionValuesIn(name: string, labels: readonly string[]): string[] {
+  const folded = name.toLowerCase();
   return labels.filter((label) => {
+    // Most names hold none of them: that is seen without looking for words.
+    if (!folded.includes(label.toLowerCase())) return false;
     const escaped = label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
     return new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, label.length > 3 ? 'iu' : 'u').test(name);
   });

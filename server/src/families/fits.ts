@@ -29,7 +29,7 @@ export function liveOf(database: Database, familyId: string): (LiveListing & { c
     .map(({ channel, key, draft, page, sentAt, listing }) => ({ channel, key, draft, page, sentAt, structure: listing.structure, listing }));
 }
 
-/** The fit of a family to each of the given channels. */
+/** The fit of a family to each of the given channels, with the plan in force alone. */
 export function fitsOf(database: Database, world: FitWorld, family: Family, only?: readonly string[]): Fit[] {
   const stock = loadStock(database, family.id);
   const live = liveOf(database, family.id);
@@ -39,7 +39,7 @@ export function fitsOf(database: Database, world: FitWorld, family: Family, only
     .map((channel) =>
       computeFit({
         family, stock, pictures: facts, rulebook: channel.rulebook, pairings: world.pairings, settings: channel.settings, seller: world.seller,
-        live: live.filter((one) => one.channel === channel.channel), pictureBase: PICTURE_BASE,
+        live: live.filter((one) => one.channel === channel.channel), pictureBase: PICTURE_BASE, plansWanted: 1,
       }),
     );
 }

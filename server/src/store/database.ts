@@ -1,18 +1,16 @@
 /** Opening the database: WAL, foreign keys, full sync so that an accepted change survives a crash, migrations, search. */
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { fileURLToPath } from 'node:url';
 import Sqlite from 'better-sqlite3';
 import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import { MIGRATIONS } from '../folders';
 import * as schema from './schema';
 
 export type Database = BetterSQLite3Database<typeof schema> & { $client: Sqlite.Database };
 
-const MIGRATIONS = fileURLToPath(new URL('../../migrations', import.meta.url));
-
 /** Opens (or creates) the database file and brings it up to date. */
-export function openDatabase(file: string): Database {
+export function openDatabase(file: string, migrations = MIGRATIONS): Database {
   mkdirSync(dirname(file), { recursive: true });
   const client = new Sqlite(file);
   client.pragma('journal_mode = WAL');
@@ -21,7 +19,7 @@ export function openDatabase(file: string): Database {
   client.pragma('busy_timeout = 5000');
   client.pragma('cache_size = -65536');
   const database = drizzle(client, { schema, casing: 'snake_case' }) as Database;
-  migrate(database, { migrationsFolder: MIGRATIONS });
+  migrate(database, { migrationsFolder: migrations });
   // Trigrams find any part of a name, style code, SKU or GTIN. Virtual tables are beyond the migration tool.
   client.exec('CREATE VIRTUAL TABLE IF NOT EXISTS family_search USING fts5(family_id UNINDEXED, words, tokenize = "trigram")');
   return database;

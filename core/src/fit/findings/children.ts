@@ -50,6 +50,14 @@ export function priceFindings(context: CheckContext): Finding[] {
   const rules = context.category.rules.price;
   const found: Finding[] = [];
   const priced: { child: Child; price: string }[] = [];
+  const least = rules.least ?? '0.01';
+  /** Most children share their price: its bounds are looked at once. */
+  const bounds = new Map<string, 'low' | 'high' | 'good'>();
+  const boundOf = (price: string) => {
+    let bound = bounds.get(price);
+    if (!bound) bounds.set(price, (bound = compareAmounts(price, least) < 0 ? 'low' : rules.most && compareAmounts(price, rules.most) > 0 ? 'high' : 'good'));
+    return bound;
+  };
   for (const child of context.offered) {
     const add = (code: string, severity: Severity, key: string, rule: string, text: string, remedy?: Finding['remedy']) =>
       found.push({ code, severity, place: at(child), key, rule: `price.${rule}`, text, ...(remedy ? { remedy } : {}) });
@@ -60,9 +68,8 @@ export function priceFindings(context: CheckContext): Finding[] {
     }
     const price = context.priceOf(held.figure);
     priced.push({ child, price });
-    const least = rules.least ?? '0.01';
-    if (compareAmounts(price, least) < 0) add('price.too-low', 'stops', 'price', 'least', `${showAmount(price, rules.currency)} is below ${showAmount(least, rules.currency)}, the least ${rulebook.name} takes.`);
-    if (rules.most && compareAmounts(price, rules.most) > 0) add('price.too-high', 'stops', 'price', 'most', `${showAmount(price, rules.currency)} is above ${showAmount(rules.most, rules.currency)}, the most ${rulebook.name} takes.`);
+    if (boundOf(price) === 'low') add('price.too-low', 'stops', 'price', 'least', `${showAmount(price, rules.currency)} is below ${showAmount(least, rules.currency)}, the least ${rulebook.name} takes.`);
+    if (boundOf(price) === 'high') add('price.too-high', 'stops', 'price', 'most', `${showAmount(price, rules.currency)} is above ${showAmount(rules.most!, rules.currency)}, the most ${rulebook.name} takes.`);
     const list = resolve(family, child, 'listPrice');
     if (typeof list.figure === 'string' && compareAmounts(context.priceOf(list.figure), price) <= 0) {
       add('price.list-not-above', rules.listAbovePrice ? 'stops' : 'warns', 'listPrice', 'listAbovePrice', `The list price of ${named(context, child)} is not above its price.`,

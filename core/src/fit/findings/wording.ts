@@ -23,18 +23,19 @@ function listingField(context: CheckContext, rule: FieldRule): Finding[] {
   if (figure === null) {
     return [{ code: `field.differs:${rule.key}`, severity: rule.need === 'required' ? 'stops' : 'warns', place, key: rule.key, rule: `fields.${rule.key}`, text: `${label} differs between children; ${context.rulebook.name} has one for the whole listing.` }];
   }
-  return checkOne(context, rule, figure, place, label);
+  return checkOne(context, rule, figure, place, () => label);
 }
 
 function childField(context: CheckContext, rule: FieldRule): Finding[] {
   const label = fieldOf(rule.key)?.label ?? rule.key;
   return context.offered.flatMap((child) => {
-    const whose = `${label} of ${childLabels(context.family, child).join(' · ') || 'the only child'}`;
+    const whose = () => `${label} of ${childLabels(context.family, child).join(' · ') || 'the only child'}`;
     return checkOne(context, rule, figureOf(context.family, child, rule.key), { level: 'child', childId: child.id }, whose);
   });
 }
 
-function checkOne(context: CheckContext, rule: FieldRule, figure: Figure | undefined, place: Place, whose: string): Finding[] {
+/** `whose` names the figure in a finding's text; it is only asked where there is something to say. */
+function checkOne(context: CheckContext, rule: FieldRule, figure: Figure | undefined, place: Place, whose: () => string): Finding[] {
   const make = (code: string, severity: Severity, text: string, to?: Figure): Finding[] => [{
     code: `${code}:${rule.key}`, severity, place, key: rule.key, rule: `fields.${rule.key}`, text,
     ...(to === undefined ? {} : { remedy: { kind: 'change' as const, label: Array.isArray(to) ? `Keep the first ${to.length}` : `Cut to ${String(to).length} characters`, commands: [{ do: 'setFigures' as const, changes: [{ place, key: rule.key, figure: to }] }] } }),
@@ -42,21 +43,21 @@ function checkOne(context: CheckContext, rule: FieldRule, figure: Figure | undef
   const name = context.rulebook.name;
   if (figure === undefined || figure === '' || (Array.isArray(figure) && figure.length === 0)) {
     const severity = SEVERITY[rule.need];
-    return severity ? make('field.missing', severity, `${whose} is missing; ${name} ${severity === 'stops' ? 'requires' : 'recommends'} it.`) : [];
+    return severity ? make('field.missing', severity, `${whose()} is missing; ${name} ${severity === 'stops' ? 'requires' : 'recommends'} it.`) : [];
   }
   if (Array.isArray(figure)) {
-    if (rule.atLeast !== undefined && figure.length < rule.atLeast) return make('field.too-few', 'stops', `${whose}: ${figure.length} of ${rule.atLeast} entries.`);
-    if (rule.atMost !== undefined && figure.length > rule.atMost) return make('field.too-many', 'stops', `${whose}: ${figure.length} entries; ${name} takes ${rule.atMost}.`, figure.slice(0, rule.atMost));
+    if (rule.atLeast !== undefined && figure.length < rule.atLeast) return make('field.too-few', 'stops', `${whose()}: ${figure.length} of ${rule.atLeast} entries.`);
+    if (rule.atMost !== undefined && figure.length > rule.atMost) return make('field.too-many', 'stops', `${whose()}: ${figure.length} entries; ${name} takes ${rule.atMost}.`, figure.slice(0, rule.atMost));
     const long = figure.find((entry) => rule.entryAtMost !== undefined && entry.length > rule.entryAtMost);
-    return long ? make('field.entry-long', 'stops', `${whose}: "${long.slice(0, 30)}…" has ${long.length} characters; ${rule.entryAtMost} fit.`) : [];
+    return long ? make('field.entry-long', 'stops', `${whose()}: "${long.slice(0, 30)}…" has ${long.length} characters; ${rule.entryAtMost} fit.`) : [];
   }
   if (typeof figure === 'string') {
-    if (rule.atLeast !== undefined && figure.length < rule.atLeast) return make('field.too-short', 'stops', `${whose} has ${figure.length} characters; ${name} wants ${rule.atLeast} at least.`);
-    if (rule.atMost !== undefined && figure.length > rule.atMost) return make('field.too-long', 'stops', `${whose} has ${figure.length} characters; ${name} takes ${rule.atMost}.`, cutAtWord(figure, rule.atMost));
-    if (rule.pattern && !new RegExp(`^(?:${rule.pattern})$`, 'u').test(figure)) return make('field.form', 'stops', `${whose} has to be ${rule.patternText ?? rule.pattern}.`);
+    if (rule.atLeast !== undefined && figure.length < rule.atLeast) return make('field.too-short', 'stops', `${whose()} has ${figure.length} characters; ${name} wants ${rule.atLeast} at least.`);
+    if (rule.atMost !== undefined && figure.length > rule.atMost) return make('field.too-long', 'stops', `${whose()} has ${figure.length} characters; ${name} takes ${rule.atMost}.`, cutAtWord(figure, rule.atMost));
+    if (rule.pattern && !new RegExp(`^(?:${rule.pattern})$`, 'u').test(figure)) return make('field.form', 'stops', `${whose()} has to be ${rule.patternText ?? rule.pattern}.`);
     return [];
   }
-  if (typeof figure === 'number' && inChannelUnit(rule, figure) === 0) return make('field.zero', 'stops', `${whose} is 0 ${rule.unit ?? ''} when rounded to what ${name} takes.`);
+  if (typeof figure === 'number' && inChannelUnit(rule, figure) === 0) return make('field.zero', 'stops', `${whose()} is 0 ${rule.unit ?? ''} when rounded to what ${name} takes.`);
   return [];
 }
 

@@ -25,17 +25,19 @@ export interface OptionLabels {
  * `forbidden` characters, all different. Loses as few characters as can be; null where even short codes do not do.
  */
 export function optionLabels(axes: readonly TaskAxis[], rows: readonly (readonly number[])[], atMost: number, forbidden: string): OptionLabels | null {
-  const forms = axes.map((axis) =>
-    FORMS.map((form) => axis.values.map((value) => clean(form(value.label, value.code), forbidden) || value.code)),
-  );
+  const made = axes.map(() => new Array<string[] | undefined>(FORMS.length));
+  /** The values of an axis in one form; made when first asked for, since the full labels do most often. */
+  const formed = (axis: number, form: number) =>
+    (made[axis]![form] ??= axes[axis]!.values.map((value) => clean(FORMS[form]!(value.label, value.code), forbidden) || value.code));
   const choice = new Array<number>(axes.length).fill(0);
-  const build = (separator: string) => rows.map((row) => row.map((at, axis) => forms[axis]![choice[axis]!]![at]!).join(separator));
+  const build = (separator: string) => rows.map((row) => row.map((at, axis) => formed(axis, choice[axis]!)[at]!).join(separator));
   /** Characters of all labels together, or null where one is too long or empty. Counted first: most choices end here. */
   const measure = (separator: string): number | null => {
     let total = 0;
+    const forms = axes.map((_, axis) => formed(axis, choice[axis]!));
     for (const row of rows) {
       let length = separator.length * (axes.length - 1);
-      for (let axis = 0; axis < axes.length; axis++) length += forms[axis]![choice[axis]!]![row[axis]!]!.length;
+      for (let axis = 0; axis < axes.length; axis++) length += forms[axis]![row[axis]!]!.length;
       if (length > atMost || length === 0) return null;
       total += length;
     }

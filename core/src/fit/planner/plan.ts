@@ -3,8 +3,8 @@
  * in the order of what they cost at the very least, and the search ends only when no shape left can be among the best.
  */
 import { timesAmount } from '../../money/amount';
+import { combinationsOf, labelGroup, type GroupLabels } from './combinations';
 import { fewestCuts, groupOf } from './cut';
-import { optionLabels, type OptionLabels } from './labels';
 import { planShapes, type Shape } from './shapes';
 import type { Bill, Plan, PlanListing, PlanTask, TargetAxis } from './task';
 
@@ -28,16 +28,33 @@ function compare(a: number[], b: number[]): number {
  */
 export function bestPlans(task: PlanTask, most = 6): Plan[] {
   if (task.children.length === 0) return [];
-  const counter = combinationCounter(task);
+  const asked = JSON.stringify([task.wish, task.leftOut.length, task.pictures, task.live, task.objective, most]);
+  const known = rememberedPlans(task);
+  const there = known.get(asked) ?? findBest(task, most);
+  known.set(asked, there);
+  return there;
+}
+
+const remembered = new WeakMap<PlanTask['children'], WeakMap<PlanTask['rules'], Map<string, Plan[]>>>();
+
+/** Plans found before for the same children under the same rules: most changes touch figures and leave them as they are. */
+function rememberedPlans(task: PlanTask): Map<string, Plan[]> {
+  let byRules = remembered.get(task.children);
+  if (!byRules) remembered.set(task.children, (byRules = new WeakMap()));
+  let plans = byRules.get(task.rules);
+  if (!plans || plans.size > 20) byRules.set(task.rules, (plans = new Map()));
+  return plans;
+}
+
+function findBest(task: PlanTask, most: number): Plan[] {
   const candidates = planShapes(task)
-    .map((shape) => ({ shape, bound: billOrder(leastBill(task, shape, counter), task.objective) }))
+    .map((shape) => ({ shape, bound: billOrder(leastBill(task, shape), task.objective) }))
     .sort((a, b) => compare(a.bound, b.bound));
-  const labels = labelMaker(task);
   const found: { plan: Plan; order: number[] }[] = [];
   for (const { shape, bound } of candidates) {
     const worst = found[most - 1];
     if (worst && compare(bound, worst.order) > 0) break;
-    const plan = spinOut(task, shape, labels);
+    const plan = spinOut(task, shape);
     if (!plan) continue;
     const order = billOrder(plan.bill, task.objective);
     const at = found.findIndex((one) => (compare(order, one.order) || (plan.signature < one.plan.signature ? -1 : 1)) < 0);
@@ -51,11 +68,12 @@ export function bestPlans(task: PlanTask, most = 6): Plan[] {
 export function planNamed(task: PlanTask, signature: string): Plan | null {
   if (task.children.length === 0) return null;
   const shape = planShapes(task).find((one) => signatureOf(task, one) === signature);
-  return shape ? spinOut(task, shape, labelMaker(task)) : null;
+  return shape ? spinOut(task, shape) : null;
 }
 
 /** What a shape costs at the very least, told without working it out: no entry of its bill can be smaller. */
-function leastBill(task: PlanTask, shape: Shape, counter: (axes: number[]) => number): Bill {
+function leastBill(task: PlanTask, shape: Shape): Bill {
+  const counter = (axes: number[]) => combinationsOf(task, axes).rows.length;
   const listings = Math.max(counter(shape.split), Math.ceil(task.children.length / task.rules.children.atMost));
   return {
     leftOut: task.leftOut.length,
@@ -72,56 +90,23 @@ function leastBill(task: PlanTask, shape: Shape, counter: (axes: number[]) => nu
 
 const joinsOf = (shape: Shape) => shape.groups.reduce((sum, group) => sum + group.length - 1, 0);
 
-/** Works a shape out in full; null where labels do not fit, children would be alike, or cutting does not help. */
-function spinOut(task: PlanTask, shape: Shape, labels: LabelMaker): Plan | null {
-  const groups = shape.groups.map((group) => labels(group));
-  if (groups.some((group) => group === null)) return null;
-  const made = groups as NonNullable<(typeof groups)[number]>[];
+/** Works a shape out in full; null where labels do not fit, or cutting does not help. */
+function spinOut(task: PlanTask, shape: Shape): Plan | null {
+  const made = shape.groups.map((group) => labelGroup(task, group));
+  if (made.some((group) => group === null)) return null;
+  const groups = made as NonNullable<(typeof made)[number]>[];
   const structure = signatureOf(task, shape);
-  const limits = shape.groups.map((group) => task.rules.axes.roles[task.axes[group[0]!]!.role]?.valuesAtMost ?? task.rules.axes.valuesAtMost);
-
-  const bySplit = new Map<string, number[]>();
-  task.children.forEach((child, number) => {
-    const key = shape.split.map((axis) => child.at[axis]).join();
-    const there = bySplit.get(key);
-    if (there) there.push(number);
-    else bySplit.set(key, [number]);
-  });
-
-  const listings: PlanListing[] = [];
-  for (const numbers of bySplit.values()) {
-    const first = task.children[numbers[0]!]!;
-    const split = Object.fromEntries(shape.split.map((axis) => [task.axes[axis]!.id, task.axes[axis]!.values[first.at[axis]!]!.id]));
-    // Places within this listing, without gaps, so that cuts are even.
-    const places = made.map((group) => {
-      const present = [...new Set(numbers.map((number) => group.placeOf[number]!))].sort((a, b) => a - b);
-      return { place: new Map(present.map((one, at) => [one, at])), count: present.length };
-    });
-    const rows = numbers.map((number) => made.map((group, axis) => places[axis]!.place.get(group.placeOf[number]!)!));
-    if (new Set(rows.map((row) => row.join())).size < rows.length) return null;
-    const cuts = fewestCuts(rows, limits, task.rules.children.atMost);
-    if (!cuts) return null;
-    const parts = new Map<string, PlanListing>();
-    rows.forEach((row, at) => {
-      const part = row.map((place, axis) => groupOf(place, places[axis]!.count, cuts[axis]!));
-      const key = part.join();
-      let listing = parts.get(key);
-      if (!listing) {
-        const cut = part.flatMap((one, axis) => (cuts[axis]! > 1 ? [{ axis, part: one + 1, of: cuts[axis]! }] : []));
-        listing = { key: listingKey(Object.values(split), cut), split, cuts: cut, childIds: [] };
-        parts.set(key, listing);
-      }
-      listing.childIds.push(task.children[numbers[at]!]!.id);
-    });
-    listings.push(...parts.values());
-  }
+  const { rules } = task;
+  const limits = shape.groups.map((group) => rules.axes.roles[task.axes[group[0]!]!.role]?.valuesAtMost ?? rules.axes.valuesAtMost);
+  const listings = listingsOf(task, shape, groups, limits);
+  if (!listings) return null;
 
   const axes: TargetAxis[] = shape.groups.map((group, at) => ({
     role: task.axes[group[0]!]!.role,
     name: axisName(task, group),
     from: group.map((axis) => task.axes[axis]!.id),
-    options: made[at]!.options,
-    shortened: made[at]!.shortened,
+    options: groups[at]!.options,
+    shortened: groups[at]!.shortened,
   }));
   const { pictureAxis, lost } = picturesShown(task, shape);
   const standing = new Set(listings.map((listing) => listing.key));
@@ -145,6 +130,54 @@ function spinOut(task: PlanTask, shape: Shape, labels: LabelMaker): Plan | null 
       axesShown: axes.length,
     },
   };
+}
+
+/** The listings of a shape: one for each combination of what is split, cut where one is too large. */
+function listingsOf(task: PlanTask, shape: Shape, groups: readonly GroupLabels[], limits: readonly number[]): PlanListing[] | null {
+  const split = combinationsOf(task, shape.split);
+  const members: number[][] = split.rows.map(() => []);
+  split.placeOf.forEach((place, number) => members[place]!.push(number));
+  const inFamilyOrder = [...shape.split].sort((a, b) => a - b);
+  const listings: PlanListing[] = [];
+  for (const [place, numbers] of members.entries()) {
+    const values = Object.fromEntries(shape.split.map((axis) => [task.axes[axis]!.id, task.axes[axis]!.values[split.rows[place]![inFamilyOrder.indexOf(axis)]!]!.id]));
+    const parts = cutListing(numbers, groups, limits, task.rules.children.atMost);
+    if (!parts) return null;
+    for (const { cuts, numbers: own } of parts) {
+      listings.push({ key: listingKey(Object.values(values), cuts), split: values, cuts, childIds: own.map((number) => task.children[number]!.id) });
+    }
+  }
+  return listings;
+}
+
+interface Part {
+  cuts: PlanListing['cuts'];
+  numbers: number[];
+}
+
+/** The parts of one listing, given its children's numbers: the whole where it is not too large. Children never are alike: all axes together tell them apart. */
+function cutListing(numbers: number[], groups: readonly GroupLabels[], limits: readonly number[], childrenAtMost: number): Part[] | null {
+  // Places within this listing, without gaps, so that cuts are even.
+  const places = groups.map((group) => {
+    const present = [...new Set(numbers.map((number) => group.placeOf[number]!))].sort((a, b) => a - b);
+    return new Map(present.map((one, at) => [one, at]));
+  });
+  if (numbers.length <= childrenAtMost && places.every((place, axis) => place.size <= limits[axis]!)) return [{ cuts: [], numbers }];
+  const rows = numbers.map((number) => groups.map((group, axis) => places[axis]!.get(group.placeOf[number]!)!));
+  const counts = fewestCuts(rows, limits, childrenAtMost);
+  if (!counts) return null;
+  const parts = new Map<string, Part>();
+  rows.forEach((row, at) => {
+    const part = row.map((place, axis) => groupOf(place, places[axis]!.size, counts[axis]!));
+    const key = part.join();
+    let there = parts.get(key);
+    if (!there) {
+      const cuts = part.flatMap((one, axis) => (counts[axis]! > 1 ? [{ axis, part: one + 1, of: counts[axis]! }] : []));
+      parts.set(key, (there = { cuts, numbers: [] }));
+    }
+    there.numbers.push(numbers[at]!);
+  });
+  return [...parts.values()];
 }
 
 /** What the channel calls the axis: by its role, or the family's own words. */
@@ -178,70 +211,4 @@ function picturesShown(task: PlanTask, shape: Shape): { pictureAxis: number | nu
   const wished = shape.groups.findIndex((group) => group.some((axis) => task.axes[axis]!.id === task.wish.pictureAxis));
   const best = shape.groups.map((group, at) => ({ at, lost: lostWith(group) })).sort((a, b) => a.lost - b.lost || a.at - b.at)[0]!;
   return wished >= 0 ? { pictureAxis: wished, lost: lostWith(shape.groups[wished]!) } : { pictureAxis: best.at, lost: best.lost };
-}
-
-/** How many combinations of the given axes the children have; remembered, since many shapes ask the same. */
-function combinationCounter(task: PlanTask): (axes: number[]) => number {
-  const known = new Map<number, number>();
-  return (axes) => {
-    const key = axes.reduce((bits, axis) => bits | (1 << axis), 0);
-    let counted = known.get(key);
-    if (counted === undefined) {
-      const seen = new Set<number>();
-      for (const child of task.children) {
-        let code = 0;
-        for (const axis of axes) code = code * (task.axes[axis]!.values.length + 1) + child.at[axis]!;
-        seen.add(code);
-      }
-      known.set(key, (counted = seen.size));
-    }
-    return counted;
-  };
-}
-
-interface GroupLabels {
-  options: TargetAxis['options'];
-  /** child number → place of its combination among the options */
-  placeOf: number[];
-  shortened: boolean;
-}
-type LabelMaker = (group: number[]) => GroupLabels | null;
-
-/** Options and labels of a group of axes, over all children, so that every listing names them alike; remembered per group. */
-function labelMaker(task: PlanTask): LabelMaker {
-  const known = new Map<string, GroupLabels | null>();
-  return (group) => {
-    const key = group.join('+');
-    if (!known.has(key)) known.set(key, makeLabels(task, group));
-    return known.get(key)!;
-  };
-}
-
-function makeLabels(task: PlanTask, group: number[]): GroupLabels | null {
-  const rows = new Map<string, number[]>();
-  const keys = task.children.map((child) => {
-    const row = group.map((axis) => child.at[axis]!);
-    const key = row.join('+');
-    if (!rows.has(key)) rows.set(key, row);
-    return key;
-  });
-  // Order by the family's order of axes, whichever of them leads.
-  const order = group.map((axis, at) => ({ axis, at })).sort((a, b) => a.axis - b.axis).map((one) => one.at);
-  const sorted = [...rows].sort(([, a], [, b]) => compare(order.map((at) => a[at]!), order.map((at) => b[at]!)));
-  const place = new Map(sorted.map(([key], at) => [key, at]));
-  const axes = group.map((axis) => task.axes[axis]!);
-  const role = task.rules.axes.roles[axes[0]!.role];
-  const closed = role?.shows === 'list';
-  const made: OptionLabels | null = closed
-    ? { labels: sorted.map(([, row]) => axes[0]!.values[row[0]!]!.label), shortened: false }
-    : optionLabels(axes, sorted.map(([, row]) => row), role?.labelAtMost ?? task.rules.axes.labelAtMost, task.rules.axes.labelForbids);
-  if (!made) return null;
-  return {
-    options: sorted.map(([, row], at) => {
-      const valueIds = row.map((value, axis) => axes[axis]!.values[value]!.id);
-      return { key: valueIds.join('+'), label: made.labels[at]!, valueIds };
-    }),
-    placeOf: keys.map((key) => place.get(key)!),
-    shortened: made.shortened,
-  };
 }

@@ -1,5 +1,5 @@
 /** What the planner is given and what it gives back. Plain numbers inside, so that thousands of children cost little. */
-import type { Family, Role, Wish } from '../../family/shape';
+import type { Child, Family, Role, Wish } from '../../family/shape';
 import { isOnSale } from '../../family/level';
 import { familyIndex } from '../../family/weave';
 import type { Rules } from '../../rulebook/schema';
@@ -73,6 +73,39 @@ export interface Plan {
   bill: Bill;
 }
 
+interface Offered {
+  axes: TaskAxis[];
+  forSale: Child[];
+  children: PlanTask['children'];
+  onChildren: number;
+}
+const offered = new WeakMap<Family, Offered>();
+/** The structures seen last, by what they are made of: a change of figures alone gives the same structure, and so the same plans. */
+const structures = new Map<string, Pick<Offered, 'axes' | 'children'>>();
+const STRUCTURES_KEPT = 8;
+
+/** What every channel is offered of a family. Found once for a frozen family: channels then share what is worked out from it. */
+function offeredOf(family: Family): Offered {
+  const there = offered.get(family);
+  if (there) return there;
+  const made = findOffered(family);
+  if (Object.isFrozen(family)) offered.set(family, made);
+  return made;
+}
+
+function findOffered(family: Family): Offered {
+  const { woven, rank } = familyIndex(family);
+  const forSale = woven.filter((child) => isOnSale(family, child));
+  const axes = family.axes.map((axis) => ({ id: axis.id, label: axis.label, role: axis.role, values: axis.values.map(({ id, label, code }) => ({ id, label, code })) }));
+  const children = forSale.map((child) => ({ id: child.id, at: family.axes.map((axis) => rank.get(child.at[axis.id]!)!) }));
+  const key = JSON.stringify([axes, children.map((child) => [child.id, ...child.at])]);
+  const same = structures.get(key) ?? { axes, children };
+  structures.delete(key);
+  structures.set(key, same);
+  if (structures.size > STRUCTURES_KEPT) structures.delete(structures.keys().next().value!);
+  return { ...same, forSale, onChildren: forSale.reduce((sum, child) => sum + child.pictures.length, 0) };
+}
+
 /** The planner's task for a family under a category's rules. */
 export function planTask(
   family: Family,
@@ -81,22 +114,18 @@ export function planTask(
   live: PlanTask['live'] = [],
   objective: PlanTask['objective'] = 'listings',
 ): PlanTask {
-  const { woven, rank } = familyIndex(family);
+  const { axes, forSale, children, onChildren } = offeredOf(family);
   const leaveOut = new Set(wish?.leaveOut ?? []);
-  const forSale = woven.filter((child) => isOnSale(family, child));
-  const offered = forSale.filter((child) => !leaveOut.has(child.id));
+  const left = forSale.filter((child) => leaveOut.has(child.id));
   return {
-    axes: family.axes.map((axis) => ({
-      id: axis.id, label: axis.label, role: axis.role,
-      values: axis.values.map(({ id, label, code }) => ({ id, label, code })),
-    })),
-    children: offered.map((child) => ({ id: child.id, at: family.axes.map((axis) => rank.get(child.at[axis.id]!)!) })),
-    leftOut: forSale.filter((child) => leaveOut.has(child.id)).map((child) => child.id),
+    axes,
+    children: left.length === 0 ? children : children.filter((child) => !leaveOut.has(child.id)),
+    leftOut: left.map((child) => child.id),
     rules,
     wish: { apart: wish?.apart ?? [], whole: wish?.whole ?? [], ...(wish?.pictureAxis ? { pictureAxis: wish.pictureAxis } : {}) },
     pictures: {
       onAxis: family.axes.map((axis) => axis.values.reduce((sum, value) => sum + value.pictures.length, 0)),
-      onChildren: offered.reduce((sum, child) => sum + child.pictures.length, 0),
+      onChildren: onChildren - left.reduce((sum, child) => sum + child.pictures.length, 0),
     },
     live,
     objective,
