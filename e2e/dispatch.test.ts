@@ -50,8 +50,11 @@ describe('sending', () => {
     const changed = await ended((await send([id], ['own-shop'])).id);
     const [line] = changed.lines;
     expect(line).toMatchObject({ action: 'revise', outcome: 'revised', children: 1 });
-    expect(line!.message).toMatchObject({ offers: [{ sku: familyIndex(detail.family).woven[2]!.fields.sku, price: '77.00' }], gone: [], changes: { fromPrice: '77.00' } });
-    expect(Object.keys((line!.message as { offers: object[] }).offers[0]!)).toEqual(['price', 'sku']);
+    const { message } = await world.call(api.dispatchLine, { params: { id: changed.id, line: line!.id } });
+    expect(line!.what).toBe('1 child: price · listing: fromPrice');
+    expect(message).toMatchObject({ offers: [{ sku: familyIndex(detail.family).woven[2]!.fields.sku, price: '77.00' }], gone: [], changes: { fromPrice: '77.00' } });
+    expect(Object.keys((message as { offers: object[] }).offers[0]!)).toEqual(['price', 'sku']);
+    expect((await world.call(api.dispatches)).find((one) => one.id === changed.id)).toMatchObject({ title: detail.family.fields.name, lines: 1, states: { done: 1 }, state: 'done' });
     const [held] = (await world.held('own-shop')).filter((each) => each.goods.key === id);
     expect(held!.goods.offers.map((offer) => offer.price).sort()).toEqual(['100.00', '100.00', '100.00', '100.00', '100.00', '77.00']);
   });

@@ -75,8 +75,11 @@ export const endpoints = {
   startDispatch: define('post', '/api/dispatches', 'Send; the total agreed to has to hold still', {
     body: Selection.extend({ key: Key, agreed: Agreed }), response: wire.DispatchSchema,
   }),
-  dispatches: define('get', '/api/dispatches', 'The newest dispatches', { response: z.array(wire.DispatchSchema) }),
+  dispatches: define('get', '/api/dispatches', 'The newest dispatches, in short', { response: z.array(wire.DispatchSummarySchema) }),
   dispatch: define('get', '/api/dispatches/:id', 'One dispatch with its receipt', { params: withId, response: wire.DispatchSchema }),
+  dispatchLine: define('get', '/api/dispatches/:id/lines/:line', 'Exactly what a line sends', {
+    params: withId.extend({ line: z.coerce.number().int() }), response: wire.LineMessageSchema,
+  }),
   retryDispatch: define('post', '/api/dispatches/:id/retry', 'Send again what failed or was stopped', { params: withId, response: wire.DispatchSchema }),
   stopDispatch: define('post', '/api/dispatches/:id/stop', 'Send no more of it', { params: withId, response: wire.DispatchSchema }),
 

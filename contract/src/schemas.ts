@@ -108,9 +108,15 @@ export const DispatchLineSchema = z.object({
   outcome: z.string().nullable(),
   reasons: z.array(ReasonSchema),
   page: z.string().nullable(),
-  message: ListingMessageSchema.nullable(),
+  /** What the message holds, in words. */
+  what: z.string(),
 });
 export type DispatchLine = z.infer<typeof DispatchLineSchema>;
+
+/** Exactly what goes out about one listing; null where nothing does. */
+export const LineMessageSchema = z.object({ message: ListingMessageSchema.nullable() });
+export const PreviewLineSchema = DispatchLineSchema.extend(LineMessageSchema.shape);
+export type PreviewLine = z.infer<typeof PreviewLineSchema>;
 
 export const FeeSchema = z.object({ currency: z.string(), amount: z.string() });
 export const TotalsSchema = z.object({ listings: z.number(), revisions: z.number(), takenDown: z.number(), unchanged: z.number(), held: z.number(), children: z.number(), fees: z.array(FeeSchema) });
@@ -128,7 +134,15 @@ export const DispatchSchema = z.object({
 });
 export type Dispatch = z.infer<typeof DispatchSchema>;
 
-export const DispatchPreviewSchema = z.object({ totals: TotalsSchema, lines: z.array(DispatchLineSchema) });
+/** A dispatch in a list: of many lines only their counts. */
+export const DispatchSummarySchema = DispatchSchema.pick({ id: true, at: true, state: true, draft: true }).extend({
+  title: z.string(),
+  lines: z.number(),
+  states: z.partialRecord(z.enum(LINE_STATES), z.number()),
+});
+export type DispatchSummary = z.infer<typeof DispatchSummarySchema>;
+
+export const DispatchPreviewSchema = z.object({ totals: TotalsSchema, lines: z.array(PreviewLineSchema) });
 export type DispatchPreview = z.infer<typeof DispatchPreviewSchema>;
 
 export const RowVerdictSchema = z.object({

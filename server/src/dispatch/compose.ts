@@ -1,12 +1,13 @@
 /** What a dispatch would hold: for each listing of each family and channel, the message that makes the channel hold what it should. */
 import Big from 'big.js';
 import { listingMessage, toCurrency, type Fit, type Listing } from '@loom-kin/core';
-import type { DispatchLine, Totals } from '@loom-kin/contract';
+import type { PreviewLine, Totals } from '@loom-kin/contract';
 import type { Database } from '../store/database';
 import { loadFamily } from '../families/aggregate';
 import { fitsOf, fitWorld, liveOf } from '../families/fits';
+import { messageWords } from './words';
 
-export type ComposedLine = Omit<DispatchLine, 'id'> & { listing: Listing | null; currency: string };
+export type ComposedLine = Omit<PreviewLine, 'id'> & { listing: Listing | null; currency: string };
 
 /** Lines for families and channels. A fit that is stopped gives one held line with its reasons; nothing of it goes out. */
 export function composeLines(database: Database, familyIds: readonly string[], channels: readonly string[], draft: boolean): ComposedLine[] {
@@ -28,20 +29,21 @@ export function composeLines(database: Database, familyIds: readonly string[], c
         const message = listingMessage(there?.listing, listing, asDraft, there?.draft);
         const fee = message?.action === 'list' && fit.category ? fit.category.rules.fees.perListing : '0';
         const children = message?.action === 'list' ? listing.offers.length : message?.action === 'revise' ? message.offers.length + message.gone.length : 0;
-        lines.push({ ...base, key: listing.key, action: message?.action ?? 'none', children, fee, state: message ? 'queued' : 'done', outcome: message ? null : 'nothing to send', reasons: [], page: there?.page ?? null, message, listing });
+        lines.push({ ...base, key: listing.key, action: message?.action ?? 'none', children, fee, state: message ? 'queued' : 'done', outcome: message ? null : 'nothing to send', reasons: [], page: there?.page ?? null, what: messageWords(message), message, listing });
       }
       for (const gone of standing.values()) {
-        lines.push({ ...base, key: gone.key, action: 'takeDown', children: gone.listing.offers.length, fee: '0', state: 'queued', reasons: [], page: gone.page, message: { action: 'takeDown', key: gone.key }, listing: null });
+        const message = { action: 'takeDown' as const, key: gone.key };
+        lines.push({ ...base, key: gone.key, action: 'takeDown', children: gone.listing.offers.length, fee: '0', state: 'queued', reasons: [], page: gone.page, what: messageWords(message), message, listing: null });
       }
       return lines;
     });
   });
 }
 
-function heldLine(fit: Fit, base: Omit<ComposedLine, 'key' | 'action' | 'children' | 'fee' | 'state' | 'reasons' | 'message' | 'listing'>): ComposedLine {
+function heldLine(fit: Fit, base: Omit<ComposedLine, 'key' | 'action' | 'children' | 'fee' | 'state' | 'reasons' | 'what' | 'message' | 'listing'>): ComposedLine {
   const stops = fit.findings.filter((finding) => finding.severity === 'stops');
   return {
-    ...base, key: '', action: 'none', children: 0, fee: '0', state: 'held', message: null, listing: null, outcome: `${stops.length} findings stop it`,
+    ...base, key: '', action: 'none', children: 0, fee: '0', state: 'held', what: '', message: null, listing: null, outcome: `${stops.length} findings stop it`,
     reasons: stops.slice(0, 20).map((finding) => ({ text: finding.text, sku: null, childId: finding.place.level === 'child' ? finding.place.childId : null, field: finding.key })),
   };
 }

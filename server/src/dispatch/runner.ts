@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import type { Database } from '../store/database';
 import { readChannels } from '../setup/channels';
 import { ChannelSilent, receipt, send } from './adapters';
-import { bookReceipt, closeIfDone, linesOf, runningDispatches, setLines, setNotice, type LineRow } from './store';
+import { bookReceipt, channelsUnderWay, closeIfDone, linesOf, runningDispatches, setLines, setNotice, type LineRow } from './store';
 
 export interface RunnerOptions {
   channelsUrl: string;
@@ -42,14 +42,13 @@ export function createRunner(database: Database, options: RunnerOptions): Runner
     });
 
   async function work(dispatchId: string): Promise<void> {
-    const channels = [...new Set(linesOf(database, dispatchId).filter((line) => line.state === 'queued' || line.state === 'sent').map((line) => line.channel))];
-    await Promise.all(channels.map((channel) => workChannel(dispatchId, channel)));
+    await Promise.all(channelsUnderWay(database, dispatchId).map((channel) => workChannel(dispatchId, channel)));
     if (!ending.signal.aborted) closeIfDone(database, dispatchId);
   }
 
   async function workChannel(dispatchId: string, channel: string): Promise<void> {
     const { rulebook } = readChannels(database).find((one) => one.channel === channel)!;
-    const of = (state: LineRow['state']) => linesOf(database, dispatchId).filter((line) => line.channel === channel && line.state === state);
+    const of = (state: LineRow['state']) => linesOf(database, dispatchId, channel, state);
     const waits = [...options.waits];
     while (!ending.signal.aborted) {
       try {

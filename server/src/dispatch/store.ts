@@ -1,8 +1,8 @@
 /** Dispatches as they stand in the database: made, read, and what a receipt changes. */
 import { randomUUID } from 'node:crypto';
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import { Refusal, type Rulebook } from '@loom-kin/core';
-import type { BodyOf, Dispatch, DispatchLine, DispatchPreview, endpoints } from '@loom-kin/contract';
+import { Refusal, type ListingMessage, type Rulebook } from '@loom-kin/core';
+import type { BodyOf, Dispatch, DispatchPreview, DispatchSummary, endpoints } from '@loom-kin/contract';
 import { inTransaction, type Database } from '../store/database';
 import { dispatches, dispatchLines, identifiers, listings } from '../store/schema';
 import { loadFamily } from '../families/aggregate';
@@ -12,7 +12,11 @@ import type { Receipt } from './adapters';
 
 export type LineRow = typeof dispatchLines.$inferSelect;
 
-const toLine = ({ dispatchId: _dispatch, receipt: _receipt, listing: _listing, message, ...row }: LineRow): DispatchLine => ({ ...row, message: message ?? null });
+/** What is shown of a line: neither the message nor the listing, which can be large. */
+const SHOWN = {
+  id: dispatchLines.id, channel: dispatchLines.channel, familyId: dispatchLines.familyId, familyName: dispatchLines.familyName, key: dispatchLines.key, action: dispatchLines.action,
+  children: dispatchLines.children, fee: dispatchLines.fee, state: dispatchLines.state, outcome: dispatchLines.outcome, reasons: dispatchLines.reasons, page: dispatchLines.page, what: dispatchLines.what,
+};
 
 /** What would be sent now. */
 export function previewDispatch(database: Database, selection: BodyOf<typeof endpoints.previewDispatch>): DispatchPreview {
@@ -42,15 +46,42 @@ export function readDispatch(database: Database, id: string): Dispatch {
   const row = database.select().from(dispatches).where(eq(dispatches.id, id)).get();
   if (!row) throw new Refusal('dispatch.unknown', 'There is no such dispatch.');
   const { key: _key, ...rest } = row;
-  return { ...rest, lines: linesOf(database, id).map(toLine) };
+  const lines = database.select(SHOWN).from(dispatchLines).where(eq(dispatchLines.dispatchId, id)).orderBy(dispatchLines.id).all();
+  return { ...rest, lines };
 }
 
-export function readDispatches(database: Database, most = 30): Dispatch[] {
-  return database.select({ id: dispatches.id }).from(dispatches).orderBy(desc(dispatches.at)).limit(most).all().map((row) => readDispatch(database, row.id));
+/** The newest dispatches in short. */
+export function readDispatches(database: Database, most = 60): DispatchSummary[] {
+  const rows = database.select({ id: dispatches.id, at: dispatches.at, state: dispatches.state, draft: dispatches.draft }).from(dispatches).orderBy(desc(dispatches.at)).limit(most).all();
+  const ids = rows.map((row) => row.id);
+  const counts = database.select({ id: dispatchLines.dispatchId, state: dispatchLines.state, count: sql<number>`count(*)` }).from(dispatchLines)
+    .where(inArray(dispatchLines.dispatchId, ids)).groupBy(dispatchLines.dispatchId, dispatchLines.state).all();
+  const names = database.selectDistinct({ id: dispatchLines.dispatchId, name: dispatchLines.familyName }).from(dispatchLines).where(inArray(dispatchLines.dispatchId, ids)).all();
+  return rows.map((row) => {
+    const states = Object.fromEntries(counts.filter((one) => one.id === row.id).map((one) => [one.state, one.count]));
+    const families = names.filter((one) => one.id === row.id).map((one) => one.name);
+    const title = families.slice(0, 2).join(', ') + (families.length > 2 ? ` and ${families.length - 2} more` : '');
+    return { ...row, title: title || 'nothing', lines: Object.values(states).reduce((sum, count) => sum + count, 0), states };
+  });
 }
 
-export function linesOf(database: Database, dispatchId: string): LineRow[] {
-  return database.select().from(dispatchLines).where(eq(dispatchLines.dispatchId, dispatchId)).orderBy(dispatchLines.id).all();
+/** Exactly what a line sends. */
+export function readMessage(database: Database, dispatchId: string, lineId: number): { message: ListingMessage | null } {
+  const row = database.select({ message: dispatchLines.message }).from(dispatchLines).where(and(eq(dispatchLines.dispatchId, dispatchId), eq(dispatchLines.id, lineId))).get();
+  if (!row) throw new Refusal('dispatch.unknown', 'There is no such line of a dispatch.');
+  return { message: row.message ?? null };
+}
+
+/** Lines of a dispatch as they are worked: whole, of one channel, in one state. */
+export function linesOf(database: Database, dispatchId: string, channel: string, state: LineRow['state']): LineRow[] {
+  return database.select().from(dispatchLines)
+    .where(and(eq(dispatchLines.dispatchId, dispatchId), eq(dispatchLines.channel, channel), eq(dispatchLines.state, state))).orderBy(dispatchLines.id).all();
+}
+
+/** Channels that have lines under way. */
+export function channelsUnderWay(database: Database, dispatchId: string): string[] {
+  return database.selectDistinct({ channel: dispatchLines.channel }).from(dispatchLines)
+    .where(and(eq(dispatchLines.dispatchId, dispatchId), inArray(dispatchLines.state, ['queued', 'sent']))).all().map((row) => row.channel);
 }
 
 export function setLines(database: Database, ids: readonly number[], to: Partial<LineRow>): void {
@@ -63,7 +94,7 @@ export function setNotice(database: Database, dispatchId: string, notice: string
 
 /** A dispatch is done when no line of it is under way. */
 export function closeIfDone(database: Database, dispatchId: string): boolean {
-  if (linesOf(database, dispatchId).some((line) => line.state === 'queued' || line.state === 'sent')) return false;
+  if (channelsUnderWay(database, dispatchId).length > 0) return false;
   database.update(dispatches).set({ state: sql`CASE WHEN state = 'stopped' THEN 'stopped' ELSE 'done' END`, notice: null }).where(eq(dispatches.id, dispatchId)).run();
   return true;
 }

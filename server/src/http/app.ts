@@ -127,6 +127,7 @@ export function createApp({ database, runner, refresher, log, pictureFolder, web
   });
   mount(app, api.dispatches, () => dispatch.readDispatches(database));
   mount(app, api.dispatch, ({ params }) => dispatch.readDispatch(database, params.id));
+  mount(app, api.dispatchLine, ({ params }) => dispatch.readMessage(database, params.id, params.line));
   mount(app, api.retryDispatch, ({ params }) => {
     const again = dispatch.requeue(database, params.id, 'retry');
     runner.start(params.id);

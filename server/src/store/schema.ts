@@ -150,6 +150,8 @@ export const dispatchLines = sqliteTable('dispatch_lines', {
   outcome: text(),
   reasons: text({ mode: 'json' }).$type<DispatchLine['reasons']>().notNull(),
   page: text(),
+  /** What the message holds, in words. */
+  what: text().notNull().default(''),
   /** The number of the channel's receipt, once it has taken the line. */
   receipt: text(),
   message: text({ mode: 'json' }).$type<ListingMessage | null>(),

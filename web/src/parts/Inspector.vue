@@ -29,7 +29,9 @@ const note = computed(() => {
 
 const fields = computed(() => LEVEL_FIELDS.map((key) => fieldOf(key)!).filter((field) => field.levels.includes(place.value.level) || (place.value.level === 'child' && inheritedText(field) !== '')));
 const own = (field: Field) => figures.value[field.key];
-const inheritedText = (field: Field) => (child.value ? showFigure(field, inherited(family.value, child.value, field.key).figure, setup.currency) : place.value.level === 'value' ? showFigure(field, family.value.fields[field.key], setup.currency) : '');
+const inheritedFigure = (field: Field): Figure | undefined =>
+  (child.value ? inherited(family.value, child.value, field.key).figure : place.value.level === 'value' ? family.value.fields[field.key] : undefined);
+const inheritedText = (field: Field) => showFigure(field, inheritedFigure(field), setup.currency);
 const source = (field: Field) => {
   if (own(field) !== undefined) return place.value.level === 'family' ? '' : 'stands here';
   if (child.value) {
@@ -84,6 +86,7 @@ const unitOf = (field: Field) => field.unit ?? (field.type === 'money' ? setup.c
         </span>
         <span class="from soft">
           {{ source(field) }}
+          <button v-if="own(field) === undefined && inheritedFigure(field) !== undefined" class="link" :data-test="`own-${field.key}`" :title="`Keep ${inheritedText(field)} here, whatever happens there`" @click="set(field, inheritedFigure(field)!)">make its own</button>
           <button v-if="own(field) !== undefined && place.level !== 'family'" class="link" :data-test="`back-${field.key}`" @click="set(field, null)">give back</button>
           <button v-if="nearer(field)" class="link" :title="`Let the ${nearer(field)} children follow this place again`" @click="giveBackAll(field)">{{ nearer(field) }} have their own</button>
         </span>

@@ -12,7 +12,9 @@ interface DraftAxis { role: Role; label: string; text: string; values: DraftValu
 
 const router = useRouter();
 const name = ref('');
-const brand = ref('');
+/** Most families of a seller have the brand of the one before. */
+const LAST_BRAND = 'loom-kin.last-brand';
+const brand = ref(localStorage.getItem(LAST_BRAND) ?? '');
 const styleCode = ref('');
 const category = ref('');
 const price = ref('');
@@ -98,6 +100,7 @@ async function start(): Promise<void> {
     ];
     // A clash of SKUs with another family must not lose the family: it is told, and the family opens without them.
     if (changes.length > 0) await call(api.run, { params: { id: family.id }, body: { revision: family.revision, command: { do: 'setFigures', changes } } }).catch(tell);
+    localStorage.setItem(LAST_BRAND, brand.value.trim());
     await router.push(`/families/${family.id}`);
   } catch (error) {
     tell(error);

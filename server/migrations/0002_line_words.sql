@@ -1,0 +1,1 @@
+ALTER TABLE `dispatch_lines` ADD `what` text DEFAULT '' NOT NULL;
