@@ -70,6 +70,27 @@ describe('sending', () => {
     expect((await ended((await send([family.id], ['own-shop'])).id)).lines[0]!.outcome).toBe('taken down');
     expect(await held()).toBeUndefined();
   });
+  it('lets no SKU be renamed, emptied or taken back while a channel lists it; taken down there it is free', async () => {
+    const detail = await shopFamily();
+    const { id } = detail.family;
+    const [first, second] = familyIndex(detail.family).woven.map((child) => ({ place: { level: 'child' as const, childId: child.id }, sku: String(child.fields.sku) }));
+    await ended((await send([id], ['own-shop'])).id);
+    const rename = async (...to: [typeof first, string | null][]) =>
+      run(await fresh(detail), { do: 'setFigures', changes: to.map(([child, figure]) => ({ place: child!.place, key: 'sku', figure })) });
+    for (const to of ['RENAMED', null]) {
+      const stays = await refused(rename([first, to]));
+      expect([stays.status, stays.problem.code, stays.message]).toEqual([422, 'sku.live', `${first!.sku} is listed on Own shop: orders come in under it. Take it down there first, then change it.`]);
+    }
+    // Exchanged between two children orders would find the wrong one.
+    expect((await refused(rename([first, second!.sku], [second, first!.sku]))).problem.code).toBe('sku.live');
+    await world.call(api.undo, { params: { id } });
+    expect((await refused(world.call(api.undo, { params: { id } }))).problem.code).toBe('sku.live');
+    await world.call(api.redo, { params: { id } });
+    await run(await fresh(detail), { do: 'setWish', channel: 'own-shop', wish: { apart: [], whole: [], leaveOut: [], offered: false } });
+    await ended((await send([id], ['own-shop'])).id);
+    await rename([first, 'RENAMED']);
+    expect((await fresh(detail)).family.children[first!.place.childId]!.fields.sku).toBe('RENAMED');
+  });
   it('refuses to send when the total is not the one agreed to', async () => {
     const { family } = await shopFamily();
     const clash = await refused(world.call(api.startDispatch, { body: { familyIds: [family.id], channels: ['own-shop'], key: crypto.randomUUID(), agreed: { listings: 7, fees: [] } } }));

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { crossingFor, familyIndex, familyRows, matchColumns, readSheet, runCommand, sheetColumns, type Family, type SheetReading } from '../src/index';
+import { childLabels, crossingFor, familyIndex, familyRows, matchColumns, readSheet, runCommand, sheetColumns, type Family, type SheetReading } from '../src/index';
 import { anyFamily, stormJacket } from './sample';
 
 /** What the server does with a reading: the commands, then what is known only once the new children are woven. */
@@ -104,10 +104,18 @@ describe('rows that come in', () => {
     const { rows } = readSheet(family, headers, [
       ['', 'M', 'Unlined', 'A-1', '', '', ''], ['Kelp', 'M', 'Unlined', 'A-2', '', '', ''], ['Kelp', 'M', 'Unlined', 'A-3', '', '', ''], ['Oat', 'M', 'Unlined', 'S-0', '', '', ''],
       ['Oat', 'L', 'Unlined', 'A-4', '4.00638E+12', '', ''], ['Oat', 'S', 'Unlined', 'A-5', '', '-1', 'many'], ['', '', '', '', '', '', ''], ['Oat', 'XL', 'Unlined', 'ELSE', '', '', ''],
-    ], {}, (kind, figure) => (kind === 'sku' && figure === 'ELSE' ? 'Deck smock' : null));
+    ], {}, { takenElsewhere: (kind, figure) => (kind === 'sku' && figure === 'ELSE' ? 'Deck smock' : null), listedOn: () => null });
     expect(rows.map((row) => [row.row, row.verdict, row.problems.map((problem) => problem.column).join()])).toEqual([
       [2, 'refused', 'Colour'], [3, 'new', ''], [4, 'refused', 'Colour'], [5, 'refused', 'SKU'], [6, 'refused', 'GTIN'], [7, 'refused', 'Price,Stock'], [9, 'refused', 'SKU'],
     ]);
     expect(rows[6]!.problems[0]!.message).toBe('ELSE belongs to Deck smock already.');
+  });
+  it('leave a SKU alone that a channel lists, and say where', () => {
+    const held = familyIndex(family).woven[0]!;
+    const around = { takenElsewhere: () => null, listedOn: (sku: string) => (sku === held.fields.sku ? 'Quayside' : null) };
+    const named = ['Colour', 'Size', 'Lining', 'SKU'];
+    const row = (sku: string) => [...childLabels(family, held), sku];
+    expect(readSheet(family, named, [row('OTHER')], {}, around).rows[0]).toMatchObject({ verdict: 'refused', problems: [{ column: 'SKU', message: expect.stringContaining('is listed on Quayside') as string }] });
+    expect(readSheet(family, named, [row(String(held.fields.sku))], {}, around).rows[0]!.verdict).toBe('same');
   });
 });

@@ -113,6 +113,36 @@ describe('a seller', () => {
     await until(detail, (one) => Object.values(one.stock).every((pieces) => pieces === 7));
   });
 
+  it('fills down with Ctrl D, types downwards with Enter, and gives figures back with Delete', async () => {
+    const costs = async () => woven(await detail()).map((child) => child.fields.cost).filter(Boolean);
+    // As fast as keys come: none may be lost or land in another cell, however long the page takes to draw.
+    const typed = Array.from({ length: 8 }, (_, at) => String(8101 + at));
+    await cell(4, 0);
+    for (const cost of typed) {
+      await page.keyboard.type(cost, { delay: 15 });
+      await page.keyboard.press('Enter');
+    }
+    await until(costs, (list) => list.join() === typed.join());
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('End');
+    await page.keyboard.type('5');
+    await page.keyboard.press('Tab');
+    await until(costs, (list) => list.at(-1) === '8108.005');
+    await cell(4, 7);
+    await page.keyboard.type('9');
+    await page.keyboard.press('Escape');
+    expect((await costs()).at(-1)).toBe('8108.005');
+    await cell(4, 1);
+    for (let times = 0; times < 4; times++) await page.keyboard.press('Shift+ArrowDown');
+    await page.keyboard.press('Control+d');
+    await until(costs, (list) => list.filter((cost) => Number(cost) === 8102).length === 5);
+    await cell(4, 0);
+    for (let times = 0; times < 7; times++) await page.keyboard.press('Shift+ArrowDown');
+    await page.keyboard.press('Delete');
+    await until(costs, (list) => list.length === 0);
+  });
+
   it('prices everything XXL in one place, one child on its own, and gives it back', async () => {
     await page.locator('thead tr').last().getByRole('button', { name: 'XXL' }).first().click();
     await test('set-price').fill('255');

@@ -23,6 +23,8 @@ export interface Field {
   /** Most characters, or most entries of a list. */
   most?: number;
   help?: string;
+  /** What holds where nobody has set a figure, in words. */
+  unset?: string;
 }
 
 const ALL: readonly Level[] = ['family', 'value', 'child'];
@@ -40,7 +42,7 @@ export const FIELDS: readonly Field[] = [
 
   { key: 'sku', label: 'SKU', type: 'sku', levels: CHILD, group: 'identifiers', most: 40, help: 'Unique over the whole catalogue.' },
   { key: 'gtin', label: 'GTIN', type: 'gtin', levels: CHILD, group: 'identifiers', help: '8, 12, 13 or 14 digits, or an ISBN; the last digit checks the others.' },
-  { key: 'gtinExempt', label: 'GTIN exempt', type: 'yesno', levels: ALL, group: 'identifiers', help: 'Sold without a GTIN under an exemption.' },
+  { key: 'gtinExempt', label: 'GTIN exempt', type: 'yesno', levels: ALL, group: 'identifiers', help: 'Sold without a GTIN under an exemption.', unset: 'no' },
   { key: 'mpn', label: 'Maker part no.', type: 'text', levels: CHILD, group: 'identifiers', most: 60 },
   { key: 'condition', label: 'Condition', type: 'choice', levels: ['family', 'child'], group: 'identifiers', choices: [{ value: 'new', label: 'New' }, { value: 'refurbished', label: 'Made good again' }, { value: 'used', label: 'Used' }] },
 
@@ -50,7 +52,7 @@ export const FIELDS: readonly Field[] = [
   { key: 'saleFrom', label: 'Sale from', type: 'date', levels: ALL, group: 'price' },
   { key: 'saleUntil', label: 'Sale until', type: 'date', levels: ALL, group: 'price' },
   { key: 'cost', label: 'Cost', type: 'money', levels: ALL, group: 'price' },
-  { key: 'onSale', label: 'For sale', type: 'yesno', levels: ALL, group: 'price' },
+  { key: 'onSale', label: 'For sale', type: 'yesno', levels: ALL, group: 'price', unset: 'yes' },
 
   { key: 'weight', label: 'Weight', type: 'weight', levels: ALL, group: 'delivery', unit: 'g', help: 'With packing. "0.35 kg" and "12 oz" are understood.' },
   { key: 'packageLength', label: 'Pack length', type: 'length', levels: ALL, group: 'delivery', unit: 'cm' },

@@ -2,6 +2,20 @@
 import type { Child, Family } from '../family/shape';
 import { familyIndex } from '../family/weave';
 
+/** SKUs a change would take from the child that has each, away or to another; one on the shelf is not gone. */
+export function skusGone(before: Family, after: Family): { childId: string; sku: string }[] {
+  const skusOf = (family: Family) =>
+    [...Object.values(family.children), ...Object.values(family.shelf).map((one) => one.child)]
+      .flatMap(({ id, fields }) => (typeof fields.sku === 'string' ? [{ childId: id, sku: fields.sku }] : []));
+  const stays = new Set(skusOf(after).map((one) => `${one.childId}|${one.sku}`));
+  return skusOf(before).filter((one) => !stays.has(`${one.childId}|${one.sku}`));
+}
+
+/** Why a SKU that is listed cannot go. */
+export function liveSkuText(sku: string, channelName: string): string {
+  return `${sku} is listed on ${channelName}: orders come in under it. Take it down there first, then change it.`;
+}
+
 /** The marks a pattern may hold for this family: style, and one for each axis by its label. */
 export function skuMarks(family: Family): string[] {
   return ['style', ...family.axes.map((axis) => markOf(axis.label))];

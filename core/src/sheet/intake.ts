@@ -4,6 +4,7 @@ import { figureOf } from '../family/level';
 import { fold } from '../family/labels';
 import { crossingFor, crossingKey, familyIndex, placeLabel } from '../family/weave';
 import { gtin14 } from '../identifiers/gtin';
+import { liveSkuText } from '../identifiers/sku';
 import type { Child, Family, Figure } from '../family/shape';
 import type { SingleCommand } from '../change/commands';
 import { matchColumns, type Column } from './columns';
@@ -43,12 +44,18 @@ interface GoodRow {
   figures: { key: string; figure: Figure | null }[];
 }
 
-/** Says whose an SKU or GTIN is when it belongs to another family. */
-export type TakenElsewhere = (kind: 'sku' | 'gtin', figure: string) => string | null;
+/** What the family does not know by itself. */
+export interface Surroundings {
+  /** The name of another family that an SKU or GTIN belongs to. */
+  takenElsewhere: (kind: 'sku' | 'gtin', figure: string) => string | null;
+  /** The name of a channel that lists an SKU. */
+  listedOn: (sku: string) => string | null;
+}
+const ALONE: Surroundings = { takenElsewhere: () => null, listedOn: () => null };
 
 /** Reads rows of text against a family. `stock` is what is held now. */
 export function readSheet(
-  family: Family, headers: readonly string[], rows: readonly (readonly string[])[], stock: Record<string, number>, takenElsewhere: TakenElsewhere = () => null,
+  family: Family, headers: readonly string[], rows: readonly (readonly string[])[], stock: Record<string, number>, around: Surroundings = ALONE,
 ): SheetReading {
   const matched = matchColumns(family, headers);
   const reading: SheetReading = { rows: [], unknownColumns: matched.unknown, commands: [], afterwards: () => [], stock: [] };
@@ -57,7 +64,7 @@ export function readSheet(
   }
   const good: GoodRow[] = [];
   const seen = new Set<string>();
-  const world = { owners: identifierOwners(family), takenElsewhere };
+  const world = { owners: identifierOwners(family), around };
   rows.forEach((cells, at) => {
     if (cells.every((cell) => cell.trim() === '')) return;
     const verdict = readRow(family, matched.columns, headers, cells, at + 2, stock, seen, world, reading.stock, good);
@@ -84,7 +91,7 @@ export function readSheet(
 
 function readRow(
   family: Family, columns: readonly (Column | null)[], headers: readonly string[], cells: readonly string[], row: number, stock: Record<string, number>,
-  seen: Set<string>, { owners, takenElsewhere }: { owners: Map<string, string>; takenElsewhere: TakenElsewhere }, counted: SheetReading['stock'], good: GoodRow[],
+  seen: Set<string>, { owners, around }: { owners: Map<string, string>; around: Surroundings }, counted: SheetReading['stock'], good: GoodRow[],
 ): RowVerdict {
   const problems: CellProblem[] = [];
   const changes: RowVerdict['changes'] = [];
@@ -125,8 +132,10 @@ function readRow(
     if (owner && owner !== (child?.id ?? key)) {
       return void problems.push({ column: header, message: `${text} belongs to ${placeLabel(family, { level: 'child', childId: owner })} already.` });
     }
-    const other = (field.key === 'sku' || field.key === 'gtin') && typeof read.figure === 'string' ? takenElsewhere(field.key, read.figure) : null;
+    const other = (field.key === 'sku' || field.key === 'gtin') && typeof read.figure === 'string' ? around.takenElsewhere(field.key, read.figure) : null;
     if (other) return void problems.push({ column: header, message: `${text} belongs to ${other} already.` });
+    const listedOn = field.key === 'sku' && typeof own === 'string' ? around.listedOn(own) : null;
+    if (listedOn) return void problems.push({ column: header, message: liveSkuText(String(own), listedOn) });
     if (read.figure !== null && (field.key === 'sku' || field.key === 'gtin')) owners.set(identity(field.key, read.figure), child?.id ?? key);
     figures.push({ key: field.key, figure: read.figure });
     changes.push({ column: header, before, after: showFigure(field, read.figure) });

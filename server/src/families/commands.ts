@@ -2,14 +2,14 @@
 import { randomBytes } from 'node:crypto';
 import { inArray } from 'drizzle-orm';
 import {
-  applyPatch, checkFamily, createFamily, describeChange, FamilySchema, freeze, placeLabel, Refusal, replaceWith, runCommand, titleOf, type Command, type CreateFamily, type Family, type JsonPatch, type Pairing,
+  applyPatch, checkFamily, createFamily, describeChange, FamilySchema, freeze, liveSkuText, placeLabel, Refusal, replaceWith, runCommand, skusGone, titleOf, type Command, type CreateFamily, type Family, type JsonPatch, type Pairing,
 } from '@loom-kin/core';
 import { inTransaction, type Database } from '../store/database';
 import { movements, pictures } from '../store/schema';
 import { takeNumbers } from '../setup/seller';
 import { readChannel, writePairings } from '../setup/channels';
 import { loadFamily, loadStock, saveFamily } from './aggregate';
-import { refreshFits } from './fits';
+import { liveOf, refreshFits } from './fits';
 import { EMPTY, firstUndone, isMade, lastDone, markEntry, writeEntry } from './journal';
 
 const now = () => new Date().toISOString();
@@ -52,6 +52,7 @@ export function run(database: Database, familyId: string, revision: number, comm
 }
 
 function storeChange(database: Database, before: Family, family: Family, entry: { title: string; forward: JsonPatch; inverse: JsonPatch; key?: string | undefined }): void {
+  keepLiveSkus(database, before, family);
   const at = now();
   saveFamily(database, before, family, loadStock(database, family.id), at);
   writeEntry(database, {
@@ -59,6 +60,16 @@ function storeChange(database: Database, before: Family, family: Family, entry: 
     doc: { ...EMPTY, forward: entry.forward, inverse: entry.inverse, lines: describeChange(before, family) },
   });
   refreshFits(database, family);
+}
+
+/** A SKU that a channel lists is how its orders find the child: it is not taken away or renamed while it stands there. */
+function keepLiveSkus(database: Database, before: Family, after: Family): void {
+  const gone = new Map(skusGone(before, after).map((one) => [one.sku, one.childId]));
+  if (gone.size === 0) return;
+  for (const { channel, listing } of liveOf(database, before.id)) {
+    const offer = listing.offers.find((one) => gone.has(one.sku));
+    if (offer) throw new Refusal('sku.live', liveSkuText(offer.sku, readChannel(database, channel).rulebook.name), { level: 'child', childId: gone.get(offer.sku)!, key: 'sku' });
+  }
 }
 
 function checkPictures(database: Database, command: Command): void {
@@ -94,6 +105,7 @@ export function stepBack(database: Database, familyId: string, kind: 'undo' | 'r
     const patch = kind === 'undo' ? entry.doc.inverse : entry.doc.forward;
     const patched = patch.length === 0 ? before : applyPatch(before, patch);
     const family = freeze(FamilySchema.parse({ ...patched, revision: before.revision + 1 }), true);
+    keepLiveSkus(database, before, family);
     const sign = kind === 'undo' ? -1 : 1;
     const at = now();
     for (const [number, { childId, pieces }] of entry.doc.stock.entries()) move(database, familyId, { key: `${kind}:${entry.id}:${before.revision}:${number}`, childId, kind: 'counted', pieces: sign * pieces }, at);

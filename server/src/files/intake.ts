@@ -5,6 +5,8 @@ import { eq } from 'drizzle-orm';
 import { inTransaction, type Database } from '../store/database';
 import { families } from '../store/schema';
 import { loadFamily, loadStock } from '../families/aggregate';
+import { liveOf } from '../families/fits';
+import { readChannel } from '../setup/channels';
 import { countStock, replaceFamily, run, takeInFamily } from '../families/commands';
 import { readCsv } from './csv';
 import { readXlsx } from './xlsx';
@@ -21,9 +23,10 @@ export function takeSheet(database: Database, familyId: string, table: string[][
   const before = loadFamily(database, familyId);
   const [headers = [], ...rows] = table;
   const owner = database.$client.prepare('SELECT f.name FROM identifiers i JOIN families f ON f.id = i.family_id WHERE i.kind = ? AND i.value = ? AND i.family_id <> ?');
-  const good = readSheet(before, headers, rows, loadStock(database, familyId), (kind, figure) => {
-    const found = owner.get(kind, kind === 'sku' ? figure.toUpperCase() : gtin14(figure), familyId) as { name: string } | undefined;
-    return found?.name ?? null;
+  const listed = new Map(liveOf(database, familyId).flatMap(({ channel, listing }) => listing.offers.map((offer) => [offer.sku, channel] as const)));
+  const good = readSheet(before, headers, rows, loadStock(database, familyId), {
+    takenElsewhere: (kind, figure) => (owner.get(kind, kind === 'sku' ? figure.toUpperCase() : gtin14(figure), familyId) as { name: string } | undefined)?.name ?? null,
+    listedOn: (sku) => (listed.has(sku) ? readChannel(database, listed.get(sku)!).rulebook.name : null),
   });
   if (good.problem) throw new Refusal('sheet.columns', good.problem);
   const report: IntakeReport = { familyId, applied: false, counts: { new: 0, changed: 0, same: 0, refused: 0 }, rows: good.rows, unknownColumns: good.unknownColumns };

@@ -5,32 +5,32 @@
  */
 import { computed, ref, shallowRef, watch } from 'vue';
 import VGrid, { type ColumnRegular } from '@revolist/vue3-datagrid';
-import { fieldOf, figureOf, headerOf, placeLabel, readFigure, resolve, showFigure, type Command } from '@loom-kin/core';
+import { fieldOf, figureOf, headerOf, placeLabel, resolve, showFigure } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
+import { useCellEditor, type CellAt } from './cellEditor';
+import { readCells, type Cells, type GridRow } from './gridCells';
 
-type Row = Record<string, string> & { id: string };
-type Cells = Record<number, Record<string, unknown>>;
 interface Range { x: number; y: number; x1: number; y1: number }
 
 const store = useFamily();
 const setup = useSetup();
 const refused = ref<string[]>([]);
-const grid = ref<{ $el: HTMLElement & { getFocused(): Promise<{ cell: { x: number; y: number } } | null>; getSelectedRange(): Promise<Range | null>; scrollToRow(at: number): Promise<void>; refresh(rows: string): Promise<void> } }>();
+const grid = ref<{ $el: HTMLElement & { getFocused(): Promise<{ cell: { x: number; y: number } } | null>; getSelectedRange(): Promise<Range | null>; setCellsFocus(start: CellAt, end: CellAt, columns: string, rows: string): Promise<void>; scrollToRow(at: number): Promise<void>; refresh(rows: string): Promise<void> } }>();
 
 const KEYS = ['sku', 'gtin', 'listPrice', 'price', 'cost', 'stock', 'weight', 'packageLength', 'packageWidth', 'packageHeight', 'onSale', 'gtinExempt', 'salePrice', 'saleFrom', 'saleUntil', 'mpn'];
 const FIELDS_SHOWN = KEYS.flatMap((key) => fieldOf(key) ?? []);
 const SIZES: Record<string, number> = { sku: 138, gtin: 128, stock: 70, onSale: 74, gtinExempt: 96, saleFrom: 96, saleUntil: 96 };
 
-const rows = shallowRef<Row[]>([]);
+const rows = shallowRef<GridRow[]>([]);
 watch([() => store.family, () => store.stock], () => {
   const family = store.family;
   const index = store.index;
   if (!family || !index) return;
   rows.value = index.woven.map((child) => {
-    const row: Row = { id: child.id, stock: String(store.stock[child.id] ?? 0) };
+    const row: GridRow = { id: child.id, stock: String(store.stock[child.id] ?? 0) };
     for (const axis of family.axes) row[axis.id] = index.valueById.get(child.at[axis.id]!)?.label ?? '';
-    for (const field of FIELDS_SHOWN) row[field.key] = showFigure(field, figureOf(family, child, field.key), setup.currency);
+    for (const field of FIELDS_SHOWN) row[field.key] = showFigure(field, figureOf(family, child, field.key), setup.currency) || (field.unset ?? '');
     return row;
   });
 }, { immediate: true });
@@ -60,7 +60,7 @@ function buildColumns(): ColumnRegular[] {
       columnProperties: () => ({ class: numeric ? 'figures' : '' }),
       cellProperties: ({ model }: { model: Record<string, unknown> }) => {
         const id = String(model.id);
-        const from = key === 'stock' ? { own: true, text: 'the ledger' } : source(id, key);
+        const from = key === 'stock' ? { own: true, text: 'the ledger' } : source(id, key) ?? (field?.unset ? { own: false, text: 'nobody has set it' } : null);
         return {
           class: `${numeric ? 'figures ' : ''}${key === 'sku' || key === 'gtin' ? 'mono ' : ''}${from && !from.own ? 'inherited ' : ''}${store.lit.has(id) ? 'lit' : ''}`,
           title: from ? `${field?.label ?? 'Stock'}: ${from.text}` : '',
@@ -74,70 +74,46 @@ function buildColumns(): ColumnRegular[] {
 /** Lit rows are a matter of cell classes, which the grid only asks for when it is told to. */
 watch(() => store.lit, () => void grid.value?.$el.refresh('rgRow'));
 
-/** Takes cells by row and column; everything good becomes one change, everything bad a line that names its place. */
+const listedOn = computed(() => new Map(store.live.flatMap(({ channel, listing }) => listing.offers.map((offer) => [offer.sku, setup.channelName(channel)] as const))));
+/** Takes cells by row and column: everything good becomes one change, everything bad a line that names its place. */
 function take(cells: Cells): void {
-  const family = store.family!;
-  const problems: string[] = [];
-  const changes: Extract<Command, { do: 'setFigures' }>['changes'] = [];
-  const counts: { childId: string; pieces: number }[] = [];
-  for (const [at, cellsOfRow] of Object.entries(cells)) {
-    const row = rows.value[Number(at)];
-    if (!row) continue;
-    const place = { level: 'child' as const, childId: row.id };
-    for (const [key, typed] of Object.entries(cellsOfRow)) {
-      const text = String(typed ?? '');
-      if (text === row[key] || (key !== 'stock' && !fieldOf(key))) continue;
-      const where = () => `${placeLabel(family, place)}, ${fieldOf(key)?.label ?? 'Stock'}`;
-      if (key === 'stock') {
-        if (/^\d{1,9}$/.test(text.trim())) counts.push({ childId: row.id, pieces: Number(text) });
-        else problems.push(`${where()}: "${text}" is no whole number of pieces.`);
-        continue;
-      }
-      const read = readFigure(fieldOf(key)!, text);
-      if (read.ok) changes.push({ place, key, figure: read.figure });
-      else problems.push(`${where()}: ${read.message}`);
-    }
-  }
-  const good = withoutDoubles(changes, problems);
-  if (good.length > 0) store.run({ do: 'setFigures', changes: good });
+  const { changes, counts, problems } = readCells(store.family!, rows.value, cells, (sku) => listedOn.value.get(sku));
+  if (changes.length > 0) store.run({ do: 'setFigures', changes });
   if (counts.length > 0) store.count(counts);
   refused.value = problems;
 }
 
-/** An SKU or GTIN that another child of the family has, or that comes twice, is held back by itself, so that the rest goes in. */
-function withoutDoubles(changes: Extract<Command, { do: 'setFigures' }>['changes'], problems: string[]) {
-  const family = store.family!;
-  const touched = new Set(changes.flatMap((change) => (change.place.level === 'child' ? [`${change.key}|${change.place.childId}`] : [])));
-  const same = (key: string, figure: unknown) => `${key}|${key === 'gtin' ? String(figure).padStart(14, '0') : String(figure).toUpperCase()}`;
-  const owners = new Map<string, string>();
-  for (const child of [...Object.values(family.children), ...Object.values(family.shelf).map((one) => one.child)]) {
-    for (const key of ['sku', 'gtin']) if (child.fields[key] !== undefined && !touched.has(`${key}|${child.id}`)) owners.set(same(key, child.fields[key]), child.id);
-  }
-  return changes.filter(({ place, key, figure }) => {
-    if (place.level !== 'child' || (key !== 'sku' && key !== 'gtin') || figure === null) return true;
-    const owner = owners.get(same(key, figure));
-    owners.set(same(key, figure), owner ?? place.childId);
-    if (!owner || owner === place.childId) return true;
-    problems.push(`${placeLabel(family, place)}, ${fieldOf(key)!.label}: ${String(figure)} belongs to ${placeLabel(family, { level: 'child', childId: owner })} already.`);
-    return false;
-  });
-}
-
-function onEdit(event: CustomEvent<{ rowIndex: number; prop: string | number; val?: unknown }>): void {
+const holder = ref<HTMLElement>();
+const input = ref<HTMLInputElement>();
+const editor = useCellEditor({
+  holder, input,
+  columns: KEYS.length,
+  rows: () => rows.value.length,
+  textAt: ({ x, y }) => rows.value[y]?.[KEYS[x]!] ?? '',
+  commit: ({ x, y }, text) => take({ [y]: { [KEYS[x]!]: text } }),
+  focus: (at) => grid.value!.$el.setCellsFocus(at, at, 'rgCol', 'rgRow'),
+  clear: () => void clear(),
+  fillDown: () => void fillDown(),
+});
+const boxStyle = computed(() => Object.fromEntries(Object.entries(editor.box.value).map(([side, length]) => [side, `${length}px`])));
+/** The grid's own editor is never opened: see the cell editor. */
+function onEditStart(event: Event): void {
   event.preventDefault();
-  take({ [event.detail.rowIndex]: { [String(event.detail.prop)]: event.detail.val } });
+  editor.beginHere();
 }
 function onRange(event: CustomEvent<{ data: Cells }>): void {
   event.preventDefault();
   take(event.detail.data);
 }
-function onFocus(event: CustomEvent<{ model?: Record<string, unknown> }>): void {
-  const id = event.detail.model?.id;
-  if (typeof id === 'string') store.selected = { level: 'child', childId: id };
+function onFocus(event: CustomEvent<{ model?: Record<string, unknown>; rowIndex: number; colIndex: number; colType: string }>): void {
+  const { model, rowIndex, colIndex, colType } = event.detail;
+  if (typeof model?.id === 'string') store.selected = { level: 'child', childId: model.id };
+  editor.followed(colType === 'rgCol' ? { x: colIndex, y: rowIndex } : null);
 }
 
 /** The selected range of the field columns, or the focused cell. */
 async function range(): Promise<Range | null> {
+  await editor.selectionSettled();
   const element = grid.value!.$el;
   const selected = await element.getSelectedRange();
   if (selected) return selected;
@@ -146,7 +122,7 @@ async function range(): Promise<Range | null> {
 }
 
 async function onPaste(event: ClipboardEvent): Promise<void> {
-  if ((event.target as HTMLElement).tagName === 'INPUT') return;
+  if (event.target === input.value) return;
   const text = event.clipboardData?.getData('text/plain') ?? '';
   if (text === '') return;
   event.preventDefault();
@@ -169,15 +145,19 @@ async function onPaste(event: ClipboardEvent): Promise<void> {
   if (over > 0) refused.value = [`${lines.length.toLocaleString('en')} rows were pasted; the ${(rows.value.length - at.y).toLocaleString('en')} children from here down took theirs, ${over.toLocaleString('en')} rows had no child. Rows for new children go in under Intake.`, ...refused.value];
 }
 
-/** Ctrl D: the first row of the range goes down through it. */
-async function onKey(event: KeyboardEvent): Promise<void> {
-  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'd') return;
-  event.preventDefault();
+/** The first row of the range goes down through it. */
+async function fillDown(): Promise<void> {
   const at = await range();
-  if (!at || at.y1 === at.y) return;
+  if (at) take(cellsIn({ ...at, y: at.y + 1 }, (key) => rows.value[at.y]![key]!));
+}
+async function clear(): Promise<void> {
+  const at = await range();
+  if (at) take(cellsIn(at, () => ''));
+}
+function cellsIn(at: Range, text: (key: string) => string): Cells {
   const cells: Cells = {};
-  for (let y = at.y + 1; y <= at.y1; y++) for (let x = at.x; x <= at.x1; x++) if (KEYS[x]) (cells[y] ??= {})[KEYS[x]!] = rows.value[at.y]![KEYS[x]!];
-  take(cells);
+  for (let y = at.y; y <= at.y1; y++) cells[y] = Object.fromEntries(KEYS.slice(at.x, at.x1 + 1).map((key) => [key, text(key)]));
+  return cells;
 }
 
 watch(() => store.selected, async (place) => {
@@ -189,19 +169,20 @@ watch(() => store.selected, async (place) => {
 </script>
 
 <template>
-  <div class="holder" data-test="grid" @paste.capture="onPaste" @keydown.capture="onKey">
+  <div ref="holder" class="holder" data-test="grid" tabindex="-1" @paste.capture="onPaste">
     <div v-if="refused.length" class="refused" role="alert" data-test="refused">
       <strong>{{ refused.length === 1 ? 'Not taken:' : `${refused.length} not taken:` }}</strong>
       <ul><li v-for="(line, at) in refused.slice(0, 6)" :key="at">{{ line }}</li><li v-if="refused.length > 6">and {{ refused.length - 6 }} more</li></ul>
       <button class="link" @click="refused = []">Close</button>
     </div>
     <VGrid ref="grid" class="grid" :source="rows" :columns="columns" :range="true" :filter="false" :resize="true" :row-size="28" theme="compact" :can-focus="true" :apply-on-close="true" hide-attribution
-      @beforeedit="onEdit" @beforerangeedit="onRange" @afterfocus="onFocus" />
+      @beforeeditstart="onEditStart" @beforerangeedit="onRange" @afterfocus="onFocus" />
+    <input ref="input" class="cell-editor" :class="{ open: editor.open.value }" :style="boxStyle" aria-label="Cell" autocomplete="off" spellcheck="false" tabindex="-1" @blur="editor.leave" />
   </div>
 </template>
 
 <style>
-.holder { display: flex; flex-direction: column; min-height: 0; height: 100%; }
+.holder { outline: none; position: relative; display: flex; flex-direction: column; min-height: 0; height: 100%; }
 .refused { background: var(--stops-pale); border: 1px solid var(--stops); padding: 6px 12px; font-size: 13px; display: flex; gap: 12px; align-items: flex-start; }
 .refused ul { margin: 0; padding: 0; list-style: none; flex: 1; }
 .grid { flex: 1; min-height: 0; font-family: var(--face); font-size: 13px; }
@@ -218,5 +199,6 @@ revo-grid revogr-data .rgCell.mono { font-family: var(--mono); font-size: 12px; 
 revo-grid revogr-data .rgCell.lit { background: var(--weld-pale); }
 revo-grid revogr-focus.focused-cell { box-shadow: 0 0 0 2px var(--weld) inset; }
 revo-grid .selection-border-range { box-shadow: 0 0 0 1px var(--weld) inset; background: rgb(217 164 0 / 12%); }
-revo-grid revogr-edit input { font: inherit; }
+.cell-editor { position: absolute; opacity: 0; pointer-events: none; z-index: 5; border: 0; outline: 2px solid var(--woad); outline-offset: -2px; padding: 0 8px; font: 13px var(--face); color: var(--ink); background: var(--sheet); }
+.cell-editor.open { opacity: 1; pointer-events: auto; }
 </style>

@@ -79,7 +79,7 @@ const unitOf = (field: Field) => field.unit ?? (field.type === 'money' ? setup.c
         <label :for="`i-${field.key}`">{{ field.label }}</label>
         <span class="entry">
           <select v-if="field.type === 'yesno'" :id="`i-${field.key}`" :value="own(field) === undefined ? '' : own(field) ? 'yes' : 'no'" @change="typed(field, ($event.target as HTMLSelectElement).value)">
-            <option value="">{{ inheritedText(field) || '—' }}</option><option value="yes">yes</option><option value="no">no</option>
+            <option value="">{{ inheritedText(field) || (field.unset ?? '—') }}</option><option value="yes">yes</option><option value="no">no</option>
           </select>
           <Entry v-else :id="`i-${field.key}`" :key="JSON.stringify(place) + field.key" :value="showFigure(field, own(field), setup.currency)" :placeholder="inheritedText(field)" :class="{ figures: ['money', 'weight', 'length', 'integer'].includes(field.type) }" :title="field.help" :data-test="`set-${field.key}`" @commit="typed(field, $event)" />
           <span class="unit soft">{{ unitOf(field) }}</span>
