@@ -20,6 +20,7 @@ export * from './wording/checks';
 export * from './rulebook/schema';
 export * from './rulebook/read';
 export * from './fit/context';
+export * from './fit/completeness';
 export * from './fit/fit';
 export * from './fit/listing';
 export * from './fit/pairing';

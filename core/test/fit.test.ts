@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
-  alike, blockNumber, computeFit, familyIndex, listingMessage, mendAll, pairingLookup, pairingValue, readRulebook, rulesFor, runCommand, suggestPairing, uploadSheet, rulesForSheet,
+  alike, blockNumber, completeness, computeFit, familyIndex, listingMessage, mendAll, pairingLookup, pairingValue, readRulebook, rulesFor, runCommand, suggestPairing, uploadSheet, rulesForSheet,
   type Family, type Fit, type FitInput, type Listing, type Pairing, type PictureFacts, type SingleCommand,
 } from '../src/index';
 import { fitInput, rulebook, stormJacket } from './sample';
@@ -227,5 +227,23 @@ describe('rulebooks', () => {
     expect(rules.fields.some((field) => field.key === 'composition')).toBe(false);
     expect(rulesFor(rulebook('quayside'), 'outerwear/jackets')!.rules.fields.some((field) => field.key === 'composition')).toBe(true);
     expect(rulesFor(rulebook('quayside'), 'home/bags')).toBeNull();
+  });
+});
+
+describe('completeness', () => {
+  const on = (channel: string, family: Family) => completeness(family, rulesFor(rulebook(channel), String(family.fields.category))!);
+  it('counts what a channel asks for, and names what is missing, required first', () => {
+    const { asked, filled, missing } = on('quayside', whole);
+    expect([filled, missing.map((rule) => rule.key)]).toEqual([asked - 1, ['condition']]);
+    const bare = run(whole, setFamily('searchWords', null), setFamily('description', null));
+    expect(on('quayside', bare).missing.map((rule) => [rule.key, rule.need])).toEqual([['description', 'required'], ['searchWords', 'optional'], ['condition', 'optional']]);
+  });
+  it('counts a figure wherever it stands, but only where every child has it', () => {
+    const [one, ...others] = familyIndex(whole).woven;
+    const without = run(whole, setFamily('weight', null));
+    expect(on('own-shop', without).missing.map((rule) => rule.key)).toContain('weight');
+    const most = run(without, { do: 'setFigures', changes: others.map((child) => ({ place: { level: 'child', childId: child.id }, key: 'weight', figure: 900 })) });
+    expect(on('own-shop', most).missing.map((rule) => rule.key)).toContain('weight');
+    expect(on('own-shop', run(most, setChild(one!.id, 'weight', 900))).missing.map((rule) => rule.key)).not.toContain('weight');
   });
 });

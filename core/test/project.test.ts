@@ -116,8 +116,8 @@ describe('pictures', () => {
   });
   it('on the listing alone: those of the values it has, in a split plan its own', () => {
     const split = run(shown, { do: 'setWish', channel: 'plain', wish: { apart: shown.axes.map((axis) => axis.id), whole: [], leaveOut: [], offered: true } });
-    const byColour = listingsOf(split, plainRules({ axes: { atMost: 2, pictures: 'listing', sets: [['size', 'material']] } }), { pictures: all });
-    expect(byColour.map((listing) => listing.pictures)).toEqual([['main', 'chart', 'rust1', 'rust2'], ['main', 'chart', 'spruce1', 'spruce2'], ['main', 'chart', 'mid1'], ['main', 'chart', 'och1']]);
+    const parted = listingsOf(split, plainRules({ axes: { atMost: 2, pictures: 'listing', sets: [['size', 'material']] } }), { pictures: all });
+    expect(parted.map((listing) => listing.pictures)).toEqual([['main', 'chart', 'rust1', 'rust2'], ['main', 'chart', 'spruce1', 'spruce2'], ['main', 'chart', 'mid1'], ['main', 'chart', 'och1']]);
   });
 });
 

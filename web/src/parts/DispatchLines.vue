@@ -62,10 +62,10 @@ async function toggle(line: DispatchLine | PreviewLine): Promise<void> {
           <td class="soft">{{ line.what }}</td>
           <td class="number">{{ line.fee === '0' ? '' : showAmount(line.fee, currencyOf(line.channel)) }}</td>
           <td :class="CLASSES[line.state]">{{ stateText(line) }}</td>
-          <td class="acts">
+          <td><span class="acts">
             <a v-if="line.page && line.state === 'done'" :href="line.page" target="_blank" rel="noreferrer">buyer's page</a>
             <button v-if="line.action !== 'none'" class="link" data-test="exactly" :aria-expanded="line.id in messages" @click="toggle(line)">{{ line.id in messages ? 'hide' : 'exactly' }}</button>
-          </td>
+          </span></td>
         </tr>
         <tr v-if="line.reasons.length" class="why">
           <td />

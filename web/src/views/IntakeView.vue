@@ -88,7 +88,7 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
         <span v-if="report.unknownColumns.length" class="soft">left alone: {{ report.unknownColumns.join(', ') }}</span>
         <div class="grow" />
         <ElSelect v-if="report.rows.length" v-model="only" size="small" style="width: 130px"><ElOption value="all" label="all rows" /><ElOption value="refused" label="refused" /><ElOption value="changed" label="changed" /></ElSelect>
-        <ElButton v-if="!report.applied && good > 0" type="primary" :loading="busy" data-test="apply" @click="read(true)">Take in {{ good }} good rows</ElButton>
+        <ElButton v-if="!report.applied && good > 0" type="primary" :loading="busy" data-test="apply" @click="read(true)">Take in {{ good === 1 ? 'the good row' : `${good} good rows` }}</ElButton>
         <strong v-else-if="report.applied" class="fits">Taken in.</strong><strong v-else class="soft">Nothing to change.</strong>
         <ElButton v-if="report.familyId" @click="router.push(`/families/${report.familyId}`)">Open the family</ElButton>
       </div>

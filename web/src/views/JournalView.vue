@@ -65,7 +65,7 @@ const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? tex
           </div>
           <table v-if="entry.lines.length">
             <tbody>
-              <tr v-for="(line, at) in shownLines(entry)" :key="at"><td class="where">{{ line.where }}</td><td class="what soft">{{ line.what }}</td><td :class="{ before: line.before !== '' }">{{ crop(line.before) }}</td><td class="soft">→</td><td>{{ crop(line.after) }}</td></tr>
+              <tr v-for="(line, at) in shownLines(entry)" :key="at"><td class="where">{{ line.where }}</td><td class="what soft">{{ line.what }}</td><td :class="line.before === '' ? 'soft' : 'before'">{{ crop(line.before) }}</td><td class="soft">→</td><td>{{ crop(line.after) }}</td></tr>
             </tbody>
           </table>
           <button v-if="entry.lines.length > FEW && !unfolded.has(entry.id)" class="link more" @click="unfold(entry.id)">{{ entry.lines.length - FEW }} more</button>
@@ -88,8 +88,8 @@ article { padding: 7px 16px; border-bottom: 1px solid var(--line-soft); }
 .undone strong, .undone table { opacity: 0.6; }
 table { font-size: 12.5px; margin: 3px 0 2px 74px; border-collapse: collapse; }
 td { padding: 1px 14px 1px 0; vertical-align: top; }
-.where { min-width: 150px; }
-.what { min-width: 110px; }
+.where { min-width: 170px; }
+.what { min-width: 150px; }
 .before { color: var(--ink-soft); text-decoration: line-through; text-decoration-color: var(--line); }
 .more { margin-left: 74px; font-size: 12px; }
 .older { padding: 12px; text-align: center; }

@@ -141,10 +141,10 @@ async function start(): Promise<void> {
         </div>
         <div v-for="(axis, at) in axes" :key="at" class="axis">
           <div class="axis-head">
-            <ElSelect :model-value="axis.role" style="width: 116px" size="small" aria-label="What the axis is about" @update:model-value="(role: Role) => setRole(axis, role)">
+            <ElSelect :model-value="axis.role" style="width: 96px" size="small" aria-label="What the axis is about" @update:model-value="(role: Role) => setRole(axis, role)">
               <ElOption v-for="role in ROLES" :key="role" :value="role" :label="ROLE_LABELS[role]" />
             </ElSelect>
-            <ElInput v-model="axis.label" size="small" style="width: 130px" aria-label="Name of the axis" :data-test="`axis-label-${at}`" />
+            <ElInput v-model="axis.label" size="small" style="width: 96px" aria-label="Name of the axis" :data-test="`axis-label-${at}`" />
             <ElInput v-model="axis.text" size="small" class="grow" :placeholder="PLACEHOLDERS[axis.role] ?? 'values, parted by commas'" aria-label="Values, parted by commas" :data-test="`axis-values-${at}`" @input="typed(axis)" />
             <ElButton size="small" text title="Drop this axis" @click="axes.splice(at, 1)">✕</ElButton>
           </div>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Name, texts and facts of the family, with what each channel asks of a field beside it. */
 import { computed } from 'vue';
+import { useRouter } from 'vue-router';
 import { ElMessage } from 'element-plus';
-import { FIELDS, readFigure, rulesFor, showFigure, type Field } from '@loom-kin/core';
+import { completeness, fieldOf, FIELDS, readFigure, rulesFor, showFigure, type Field } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import Entry from '../parts/Entry.vue';
@@ -31,10 +32,24 @@ const length = (field: Field) => {
   return typeof figure === 'string' && (field.type === 'longtext' || field.type === 'text') ? `${figure.length} characters` : '';
 };
 const filled = computed(() => {
-  const wanted = Object.keys(asked.value);
-  const there = wanted.filter((key) => store.family?.fields[key] !== undefined || store.index?.woven.every((child) => child.fields[key] !== undefined));
-  return { there: there.length, of: wanted.length };
+  const family = store.family!;
+  return setup.channels.flatMap(({ channel, rulebook }) => {
+    const category = rulesFor(rulebook, String(family.fields.category ?? ''));
+    return category ? [{ channel, name: rulebook.name, ...completeness(family, category) }] : [];
+  });
 });
+const router = useRouter();
+const onThisPage = (key: string) => GROUPS.some(({ group }) => fieldOf(key)?.group === group && fieldOf(key)?.levels.includes('family'));
+/** To the field: on this page, or the weave's inspector. */
+function goTo(key: string): void {
+  if (!onThisPage(key)) {
+    store.selected = { level: 'family' };
+    return void router.push({ name: 'family', params: { id: store.family!.id } });
+  }
+  const input = document.getElementById(`w-${key}`);
+  input?.scrollIntoView({ block: 'center' });
+  input?.focus();
+}
 
 function typed(field: Field, text: string): void {
   const read = readFigure(field, text);
@@ -45,7 +60,15 @@ function typed(field: Field, text: string): void {
 
 <template>
   <div class="words">
-    <p class="soft">{{ filled.there }} of the {{ filled.of }} fields that a channel asks for are filled.</p>
+    <div class="sheet filled" data-test="filled">
+      <p v-if="filled.length === 0" class="soft">No channel has a place for these goods yet: choose a category.</p>
+      <p v-for="one in filled" :key="one.channel">
+        <strong>{{ one.name }}</strong> <meter :value="one.filled" min="0" :max="one.asked" :aria-label="`${one.name}: filled`" /> <span class="soft">{{ one.filled }} of {{ one.asked }}</span>
+        <template v-if="one.missing.length"> · missing:
+          <button v-for="rule in one.missing" :key="rule.key" class="link" :class="{ needed: rule.need === 'required' }" :title="`${rule.need}: go there`" :data-test="`missing-${rule.key}`" @click="goTo(rule.key)">{{ fieldOf(rule.key)?.label ?? rule.name }}</button>
+        </template>
+      </p>
+    </div>
     <section v-for="{ group, title } in GROUPS" :key="group" class="sheet group">
       <h2>{{ title }}</h2>
       <div v-for="field in fieldsOf(group)" :key="field.key" class="field">
@@ -69,6 +92,13 @@ function typed(field: Field, text: string): void {
 <style scoped>
 .words { height: 100%; overflow: auto; padding: 10px 20px 20px; display: flex; flex-direction: column; gap: 10px; }
 .group { padding: 12px 16px; }
+.filled { padding: 8px 16px; font-size: 13px; display: flex; flex-direction: column; gap: 3px; }
+.filled p { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
+.filled strong { min-width: 84px; }
+.filled .needed { color: var(--stops); }
+meter { width: 110px; height: 10px; }
+meter::-webkit-meter-bar { background: var(--line-soft); border: 0; border-radius: 0; height: 8px; }
+meter::-webkit-meter-optimum-value { background: var(--woad); }
 .field { display: grid; grid-template-columns: 150px minmax(0, 620px) 1fr; gap: 14px; padding: 7px 0; border-top: 1px solid var(--line-soft); margin-top: 7px; align-items: start; }
 label { color: var(--ink-soft); padding-top: 4px; }
 :deep(input), :deep(textarea), select { font: inherit; color: inherit; width: 100%; border: 1px solid var(--line); padding: 4px 8px; border-radius: 2px; background: var(--sheet); resize: vertical; }

@@ -15,14 +15,14 @@ export function planText(family: Family, plan: Plan): string {
   return parts.join('; ') || 'a single product';
 }
 
-/** "1 listing · $0.25 in fees · 8 joined options · labels up to 20". */
+/** "1 listing · $0.25 in fees · 8 joined options · labels to 20". */
 export function planCost({ bill }: Plan, currency: string): string {
   const counted = (count: number, one: string, many: string) => (count > 0 ? `${count} ${count === 1 ? one : many}` : '');
   return [
     counted(bill.listings, 'listing', 'listings'),
     Number(bill.fees) > 0 ? `${showAmount(bill.fees, currency)} in fees` : '',
     counted(bill.joinedOptions, 'joined option', 'joined options'),
-    bill.longestLabel > 0 ? `labels up to ${bill.longestLabel}` : '',
+    bill.longestLabel > 0 ? `labels to ${bill.longestLabel}` : '',
     counted(bill.picturesLost, 'picture not shown', 'pictures not shown'),
     counted(bill.remade, 'live listing made again', 'live listings made again'),
     counted(bill.leftOut, 'child left out', 'children left out'),
