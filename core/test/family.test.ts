@@ -122,6 +122,24 @@ describe('restructuring', () => {
   });
 });
 
+describe('a command that says what is so already', () => {
+  it('changes nothing: the same family comes back, without a patch', () => {
+    const jacket = run(stormJacket(), { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'highlights', figure: ['One', 'Two'] }] }, { do: 'setPictures', place: { level: 'family' }, pictures: ['a', 'b'] });
+    const colour = axisOf(jacket, 'Colour');
+    const wished = run(jacket, { do: 'setWish', channel: 'quayside', wish: { apart: [colour.id], whole: [], leaveOut: [], offered: true } });
+    const again: SingleCommand[] = [
+      { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'highlights', figure: ['One', 'Two'] }, { place: { level: 'family' }, key: 'price', figure: '189.00' }] },
+      { do: 'setPictures', place: { level: 'family' }, pictures: ['a', 'b', 'a'] },
+      { do: 'orderValues', axisId: colour.id, valueIds: colour.values.map((value) => value.id) },
+      { do: 'setWish', channel: 'quayside', wish: { apart: [colour.id], whole: [], leaveOut: [], offered: true } },
+      { do: 'renameAxis', axisId: colour.id, label: 'Colour' }, { do: 'setWoven', crossings: [familyIndex(wished).woven[0]!.at], woven: true },
+      { do: 'retireFamily', retired: false }, { do: 'setSkuPattern', pattern: wished.skuPattern },
+    ];
+    for (const command of again) expect([command.do, runCommand(wished, command).forward]).toEqual([command.do, []]);
+    expect(runCommand(wished, { do: 'batch', title: 'All', commands: again }).family).toBe(wished);
+  });
+});
+
 describe('patches', () => {
   const figure = fc.constantFrom('10.00', '25.50', '99');
   /** Random commands on whatever the family is by then; those it refuses are passed over. */

@@ -40,6 +40,13 @@ describe('by the keyboard', () => {
     await page.waitForURL(/families\/k\w+$/);
     await until(() => test('place').innerText(), (text) => text.includes('Dog storm coat'));
   });
+  it('a child is found by its SKU, and the inspector opens on it', async () => {
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('skj-spr-l-f', { delay: 20 });
+    await until(() => page.locator('#command-entries').innerText(), (text) => text.includes('Skerry storm jacket'));
+    await page.keyboard.press('Enter');
+    await until(() => test('inspector').allInnerTexts(), (texts) => texts.some((text) => text.includes('Spruce · L · Fleece-lined')));
+  });
   it('families are walked and opened, and ? shows the keys of the view', async () => {
     await open('/families', 'family-row');
     await page.keyboard.press('ArrowDown');

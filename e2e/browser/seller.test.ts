@@ -133,6 +133,19 @@ describe('a seller', () => {
     await page.keyboard.type('9');
     await page.keyboard.press('Escape');
     expect((await costs()).at(-1)).toBe('8108.005');
+    // Left by a click elsewhere, what is typed stays where it was typed; a double click edits what is there.
+    await cell(4, 9);
+    await page.keyboard.type('70');
+    await cell(3, 12);
+    await until(costs, (list) => list.join() === [...typed.slice(0, 7), '8108.005', '70'].join());
+    await page.locator('revogr-viewport-scroll.rgCol revogr-data [data-rgcol="4"][data-rgrow="9"]').first().dblclick();
+    await until(() => page.evaluate(() => (document.activeElement as HTMLInputElement).value), (text) => text === '70.00');
+    await page.keyboard.type('71');
+    await page.keyboard.press('Enter');
+    await until(costs, (list) => list.at(-1) === '71');
+    await page.keyboard.press('ArrowUp');
+    await page.keyboard.press('Delete');
+    await until(costs, (list) => list.length === 8);
     await cell(4, 1);
     for (let times = 0; times < 4; times++) await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('Control+d');

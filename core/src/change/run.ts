@@ -69,7 +69,7 @@ function apply(family: Family, command: SingleCommand): void {
       for (const change of command.changes) setFigure(family, change.place, change.key, change.figure);
       return;
     case 'setPictures':
-      carrier(family, command.place).pictures = [...new Set(command.pictures)];
+      assign(carrier(family, command.place), 'pictures', [...new Set(command.pictures)]);
       return;
     case 'addAxis':
       return shape.addAxis(family, command);
@@ -86,7 +86,8 @@ function apply(family: Family, command: SingleCommand): void {
     case 'orderValues': {
       const axis = axisOf(family, command.axisId);
       const wanted = command.valueIds.map((id) => valueOf(axis, id));
-      axis.values = [...wanted, ...axis.values.filter((value) => !command.valueIds.includes(value.id))];
+      const ordered = [...wanted, ...axis.values.filter((value) => !command.valueIds.includes(value.id))];
+      if (ordered.some((value, at) => value.id !== axis.values[at]!.id)) axis.values = ordered;
       return;
     }
     case 'removeValues':
@@ -95,7 +96,7 @@ function apply(family: Family, command: SingleCommand): void {
       return setWoven(family, command.crossings, command.woven);
     case 'setWish':
       for (const id of command.wish.leaveOut) childOf(family, id);
-      family.wishes[command.channel] = command.wish;
+      assign(family.wishes, command.channel, command.wish);
       return;
     case 'setSkuPattern': {
       const unknown = unknownMarks(family, command.pattern);
@@ -106,6 +107,11 @@ function apply(family: Family, command: SingleCommand): void {
     case 'retireFamily':
       family.retired = command.retired;
   }
+}
+
+/** Sets what differs: the same list again is no change, and stands in no journal. */
+function assign<T extends object, K extends keyof T>(to: T, key: K, wanted: T[K]): void {
+  if (JSON.stringify(to[key]) !== JSON.stringify(wanted)) to[key] = wanted;
 }
 
 /** A pattern that names the axis goes on naming it. */
@@ -154,7 +160,7 @@ function setFields(fields: Figures, place: Place, figures: Record<string, Figure
     const read = checkFigure(field, figure);
     if (!read.ok) throw new Refusal('field.wrong', read.message, { ...place, key });
     if (read.figure === null) delete fields[key];
-    else fields[key] = read.figure;
+    else assign(fields, key, read.figure);
   }
 }
 

@@ -8,15 +8,13 @@ import VGrid, { type ColumnRegular } from '@revolist/vue3-datagrid';
 import { fieldOf, figureOf, headerOf, placeLabel, resolve, showFigure } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
-import { useCellEditor, type CellAt } from './cellEditor';
+import { useCellEditor, type CellAt, type Selection } from './cellEditor';
 import { readCells, type Cells, type GridRow } from './gridCells';
-
-interface Range { x: number; y: number; x1: number; y1: number }
 
 const store = useFamily();
 const setup = useSetup();
 const refused = ref<string[]>([]);
-const grid = ref<{ $el: HTMLElement & { getFocused(): Promise<{ cell: { x: number; y: number } } | null>; getSelectedRange(): Promise<Range | null>; setCellsFocus(start: CellAt, end: CellAt, columns: string, rows: string): Promise<void>; scrollToRow(at: number): Promise<void>; refresh(rows: string): Promise<void> } }>();
+const grid = ref<{ $el: HTMLElement & { getFocused(): Promise<{ cell: { x: number; y: number } } | null>; setCellsFocus(start: CellAt, end: CellAt, columns: string, rows: string): Promise<void>; scrollToRow(at: number): Promise<void>; refresh(rows: string): Promise<void> } }>();
 
 const KEYS = ['sku', 'gtin', 'listPrice', 'price', 'cost', 'stock', 'weight', 'packageLength', 'packageWidth', 'packageHeight', 'onSale', 'gtinExempt', 'salePrice', 'saleFrom', 'saleUntil', 'mpn'];
 const FIELDS_SHOWN = KEYS.flatMap((key) => fieldOf(key) ?? []);
@@ -91,16 +89,10 @@ const editor = useCellEditor({
   rows: () => rows.value.length,
   textAt: ({ x, y }) => rows.value[y]?.[KEYS[x]!] ?? '',
   commit: ({ x, y }, text) => take({ [y]: { [KEYS[x]!]: text } }),
-  focus: (at) => grid.value!.$el.setCellsFocus(at, at, 'rgCol', 'rgRow'),
-  clear: () => void clear(),
-  fillDown: () => void fillDown(),
+  draw: (from, to) => grid.value!.$el.setCellsFocus(from, to, 'rgCol', 'rgRow'),
+  clear, fillDown,
 });
 const boxStyle = computed(() => Object.fromEntries(Object.entries(editor.box.value).map(([side, length]) => [side, `${length}px`])));
-/** The grid's own editor is never opened: see the cell editor. */
-function onEditStart(event: Event): void {
-  event.preventDefault();
-  editor.beginHere();
-}
 function onRange(event: CustomEvent<{ data: Cells }>): void {
   event.preventDefault();
   take(event.detail.data);
@@ -111,23 +103,13 @@ function onFocus(event: CustomEvent<{ model?: Record<string, unknown>; rowIndex:
   editor.followed(colType === 'rgCol' ? { x: colIndex, y: rowIndex } : null);
 }
 
-/** The selected range of the field columns, or the focused cell. */
-async function range(): Promise<Range | null> {
-  await editor.selectionSettled();
-  const element = grid.value!.$el;
-  const selected = await element.getSelectedRange();
-  if (selected) return selected;
-  const focused = await element.getFocused();
-  return focused ? { x: focused.cell.x, y: focused.cell.y, x1: focused.cell.x, y1: focused.cell.y } : null;
-}
-
-async function onPaste(event: ClipboardEvent): Promise<void> {
+function onPaste(event: ClipboardEvent): void {
   if (event.target === input.value) return;
   const text = event.clipboardData?.getData('text/plain') ?? '';
   if (text === '') return;
   event.preventDefault();
   event.stopPropagation();
-  const at = await range();
+  const at = editor.selection();
   if (!at) return;
   const lines = text.replace(/\r?\n$/, '').split(/\r?\n/).map((line) => line.split('\t'));
   const single = lines.length === 1 && lines[0]!.length === 1;
@@ -145,16 +127,26 @@ async function onPaste(event: ClipboardEvent): Promise<void> {
   if (over > 0) refused.value = [`${lines.length.toLocaleString('en')} rows were pasted; the ${(rows.value.length - at.y).toLocaleString('en')} children from here down took theirs, ${over.toLocaleString('en')} rows had no child. Rows for new children go in under Intake.`, ...refused.value];
 }
 
+/** What is selected goes out as rows of tabbed text, as spreadsheets take it; cut, it is given back besides. */
+function onCopy(event: ClipboardEvent): void {
+  const at = editor.selection();
+  if (event.target === input.value || !at) return;
+  event.preventDefault();
+  event.stopPropagation();
+  const lines = rows.value.slice(at.y, at.y1 + 1).map((row) => KEYS.slice(at.x, at.x1 + 1).map((key) => row[key]!).join('\t'));
+  event.clipboardData?.setData('text/plain', lines.join('\n'));
+  if (event.type === 'cut') clear();
+}
 /** The first row of the range goes down through it. */
-async function fillDown(): Promise<void> {
-  const at = await range();
+function fillDown(): void {
+  const at = editor.selection();
   if (at) take(cellsIn({ ...at, y: at.y + 1 }, (key) => rows.value[at.y]![key]!));
 }
-async function clear(): Promise<void> {
-  const at = await range();
+function clear(): void {
+  const at = editor.selection();
   if (at) take(cellsIn(at, () => ''));
 }
-function cellsIn(at: Range, text: (key: string) => string): Cells {
+function cellsIn(at: Selection, text: (key: string) => string): Cells {
   const cells: Cells = {};
   for (let y = at.y; y <= at.y1; y++) cells[y] = Object.fromEntries(KEYS.slice(at.x, at.x1 + 1).map((key) => [key, text(key)]));
   return cells;
@@ -169,14 +161,14 @@ watch(() => store.selected, async (place) => {
 </script>
 
 <template>
-  <div ref="holder" class="holder" data-test="grid" tabindex="-1" @paste.capture="onPaste">
+  <div ref="holder" class="holder" data-test="grid" tabindex="-1" @paste.capture="onPaste" @copy.capture="onCopy" @cut.capture="onCopy">
     <div v-if="refused.length" class="refused" role="alert" data-test="refused">
       <strong>{{ refused.length === 1 ? 'Not taken:' : `${refused.length} not taken:` }}</strong>
       <ul><li v-for="(line, at) in refused.slice(0, 6)" :key="at">{{ line }}</li><li v-if="refused.length > 6">and {{ refused.length - 6 }} more</li></ul>
       <button class="link" @click="refused = []">Close</button>
     </div>
     <VGrid ref="grid" class="grid" :source="rows" :columns="columns" :range="true" :filter="false" :resize="true" :row-size="28" theme="compact" :can-focus="true" :apply-on-close="true" hide-attribution
-      @beforeeditstart="onEditStart" @beforerangeedit="onRange" @afterfocus="onFocus" />
+      @beforeeditstart="(event: Event) => event.preventDefault()" @beforerangeedit="onRange" @afterfocus="onFocus" />
     <input ref="input" class="cell-editor" :class="{ open: editor.open.value }" :style="boxStyle" aria-label="Cell" autocomplete="off" spellcheck="false" tabindex="-1" @blur="editor.leave" />
   </div>
 </template>

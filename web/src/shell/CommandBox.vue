@@ -2,11 +2,14 @@
 /** Finds families, SKUs and GTINs, and goes to places. Ctrl K. */
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import { familyIndex, gtin14, type Family } from '@loom-kin/core';
 import type { FamilySummary } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { useFamily } from '../stores/family';
 import { useKeys } from './keys';
 
 const router = useRouter();
+const open = useFamily();
 const input = ref<HTMLInputElement>();
 const words = ref('');
 const found = ref<FamilySummary[]>([]);
@@ -39,18 +42,31 @@ watch(words, async (term) => {
   }
 });
 
-function go(entry: { to: string } | undefined): void {
+/** The child whose SKU or GTIN was typed. */
+function childNamed(family: Family, term: string): string | undefined {
+  const child = familyIndex(family).woven.find(({ fields }) =>
+    String(fields.sku ?? '').toUpperCase() === term.toUpperCase() || (typeof fields.gtin === 'string' && /^\d{8,14}$/.test(term) && gtin14(fields.gtin) === gtin14(term)));
+  return child?.id;
+}
+
+async function go(entry: { key: string; to: string } | undefined): Promise<void> {
   if (!entry) return;
+  const term = words.value.trim();
+  const isFamily = found.value.some((family) => family.id === entry.key);
   shown.value = false;
   words.value = '';
   input.value?.blur();
-  void router.push(entry.to);
+  await router.push(entry.to);
+  if (!isFamily) return;
+  await open.open(entry.key);
+  const childId = open.family && childNamed(open.family, term);
+  if (childId) open.selected = { level: 'child', childId };
 }
 
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'ArrowDown') at.value = Math.min(at.value + 1, entries.value.length - 1);
   else if (event.key === 'ArrowUp') at.value = Math.max(at.value - 1, 0);
-  else if (event.key === 'Enter') go(entries.value[at.value]);
+  else if (event.key === 'Enter') void go(entries.value[at.value]);
   else if (event.key === 'Escape') input.value?.blur();
   else return;
   event.preventDefault();

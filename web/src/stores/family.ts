@@ -75,8 +75,16 @@ export const useFamily = defineStore('family', () => {
     if (!there) selected.value = { level: 'family' };
   }
 
-  /** Opens a family. What waits for another one is stored first; what waited for this one when its page was left goes on. */
-  async function open(id: string): Promise<void> {
+  /** Opens a family, once however many ask. What waits for another one is stored first; what waited for this one when its page was left goes on. */
+  function open(id: string): Promise<void> {
+    if (opening?.id === id) return opening.done;
+    const done = openNow(id).finally(() => (opening = opening?.done === done ? null : opening));
+    opening = { id, done };
+    return done;
+  }
+  let opening: { id: string; done: Promise<void> } | null = null;
+
+  async function openNow(id: string): Promise<void> {
     // While changes wait, what is shown is newer than what the server has.
     if (family.value?.id === id && queue.length > 0) return;
     wanted = id;

@@ -1,0 +1,164 @@
+/** Sending to a channel that says what no well-behaved channel says: the server in this process, the channel played line by line. */
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pino } from 'pino';
+import sharp from 'sharp';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { createClient, endpoints as api, type Client, type Dispatch } from '@loom-kin/contract';
+import { startServer, type RunningServer } from '../src';
+
+type Play = (request: { path: string; body: string; times: number }, response: ServerResponse) => void;
+/** What the channel answers to submissions and to questions after receipts. */
+let submission: Play;
+let receipt: Play;
+const asked = { submissions: [] as string[], receipts: 0 };
+const json = (response: ServerResponse, data: unknown, status = 200) => response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(data));
+const rulebook = readFileSync(new URL('../../channels/rulebooks/own-shop.json', import.meta.url), 'utf8');
+
+async function play(request: IncomingMessage, response: ServerResponse): Promise<void> {
+  const path = request.url ?? '';
+  let body = '';
+  for await (const part of request) body += String(part);
+  if (path === '/channels') return void json(response, ['own-shop']);
+  if (path.endsWith('/rulebook')) return void response.writeHead(200, { 'content-type': 'application/json' }).end(rulebook);
+  if (path.endsWith('/account')) return void json(response, { exemptBrands: [], choices: {}, rate: '1' });
+  if (path.endsWith('/submissions')) submission({ path, body, times: asked.submissions.push((JSON.parse(body) as { key: string }).key) }, response);
+  else receipt({ path, body, times: ++asked.receipts }, response);
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'loom-kin-runner-'));
+let channel: Server;
+let server: RunningServer;
+let call: Client;
+beforeAll(async () => {
+  channel = createServer((request, response) => void play(request, response));
+  await new Promise<void>((done) => channel.listen(0, '127.0.0.1', done));
+  const options = { dataFolder: folder, port: 0, channelsUrl: `http://127.0.0.1:${(channel.address() as AddressInfo).port}`, pollEvery: 10, waits: [10, 20], log: pino({ level: 'silent' }) };
+  server = await startServer(options);
+  call = createClient(server.url);
+});
+afterEach(() => {
+  asked.submissions.length = 0;
+  asked.receipts = 0;
+});
+afterAll(async () => {
+  await server.close();
+  channel.closeAllConnections();
+  channel.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+let number = 0;
+/** A mug that fits, sent; the dispatch once nothing of it is under way. */
+async function sendMug(): Promise<Dispatch> {
+  const code = `M${++number}`;
+  const fields = { name: `Galley mug ${code}`, styleCode: code, category: 'home/mugs', price: '14.00', weight: 240, description: 'A mug for galleys and sheds by the sea.', collections: ['Mugs'] };
+  const { family } = await call(api.createFamily, { body: { fields, axes: [], off: [] } });
+  const form = new FormData();
+  form.append('files', new Blob([new Uint8Array(await sharp({ create: { width: 400, height: 400, channels: 3, background: '#ffffff' } }).png().toBuffer())]), 'mug.png');
+  const [taken] = await call(api.addPictures, { form });
+  const [childId] = Object.keys(family.children);
+  const command = {
+    do: 'batch' as const, title: 'Fill', commands: [
+      { do: 'setPictures' as const, place: { level: 'family' as const }, pictures: [taken!.picture!.id] },
+      { do: 'setFigures' as const, changes: [{ place: { level: 'child' as const, childId: childId! }, key: 'sku', figure: code }] },
+    ],
+  };
+  await call(api.run, { params: { id: family.id }, body: { revision: 1, command } });
+  const selection = { familyIds: [family.id], channels: ['own-shop'] };
+  const { totals } = await call(api.previewDispatch, { body: selection });
+  const made = await call(api.startDispatch, { body: { ...selection, key: crypto.randomUUID(), agreed: { listings: totals.listings, fees: totals.fees } } });
+  return ended(made.id);
+}
+async function ended(id: string): Promise<Dispatch> {
+  for (let tries = 0; tries < 500; tries++) {
+    const now = await call(api.dispatch, { params: { id } });
+    if (now.state !== 'running') return now;
+    await new Promise((next) => setTimeout(next, 10));
+  }
+  throw new Error('the dispatch never ended');
+}
+const keyIn = (body: string) => (JSON.parse(body) as { messages: { key: string }[] }).messages[0]!.key;
+const listed = (key: string) => ({ id: 'r1', state: 'done', lines: [{ key, outcome: 'listed', page: null, reasons: [] }] });
+
+describe('a channel that', () => {
+  it('takes its time is asked until it is done, and the submission is made once', async () => {
+    let key = '';
+    submission = ({ body }, response) => {
+      key = keyIn(body);
+      json(response, { receipt: 'r1' }, 202);
+    };
+    receipt = ({ times }, response) => json(response, times < 6 ? { id: 'r1', state: 'waiting', lines: [] } : listed(key));
+    expect((await sendMug()).lines).toMatchObject([{ state: 'done', outcome: 'listed' }]);
+    expect([asked.submissions.length, asked.receipts]).toEqual([1, 6]);
+  });
+  it('is silent for a while is tried again under the same key, with growing waits, until the waits are used up', async () => {
+    submission = ({ times, body }, response) => (times < 3 ? response.writeHead(503).end() : json(response, { receipt: keyIn(body) }, 202));
+    receipt = ({ path }, response) => json(response, listed(path.split('/').at(-1)!));
+    expect((await sendMug()).lines[0]!.outcome).toBe('listed');
+    expect(new Set(asked.submissions).size).toBe(1);
+    submission = (_request, response) => response.writeHead(429).end();
+    const gone = await sendMug();
+    expect(gone.lines[0]).toMatchObject({ state: 'failed', outcome: 'Own shop asks to wait: too many requests' });
+    expect([gone.state, gone.notice]).toEqual(['done', null]);
+  });
+  it('turns a submission away is not asked again, and its words are kept', async () => {
+    submission = (_request, response) => response.writeHead(400).end('Your account is closed.');
+    expect((await sendMug()).lines[0]).toMatchObject({ state: 'failed', outcome: 'Your account is closed.' });
+    expect(asked.submissions).toHaveLength(1);
+  });
+  it('answers with what is no answer fails the lines and nothing else', async () => {
+    submission = (_request, response) => json(response, { thanks: true });
+    expect((await sendMug()).lines[0]!.state).toBe('failed');
+    submission = (_request, response) => json(response, { receipt: 'r1' });
+    receipt = (_request, response) => json(response, { id: 'r1', state: 'perhaps', lines: [] });
+    expect((await sendMug()).lines[0]!.state).toBe('failed');
+    expect((await call(api.health)).ok).toBe(true);
+  });
+  it('forgets a line in its receipt leaves it to be sent again, and it goes in then', async () => {
+    let key = '';
+    submission = ({ body }, response) => {
+      key = keyIn(body);
+      json(response, { receipt: 'r1' });
+    };
+    receipt = (_request, response) => json(response, { id: 'r1', state: 'done', lines: [] });
+    const lost = await sendMug();
+    expect(lost.lines[0]).toMatchObject({ state: 'failed', outcome: 'not in the receipt' });
+    receipt = (_request, response) => json(response, listed(key));
+    await call(api.retryDispatch, { params: { id: lost.id } });
+    expect((await ended(lost.id)).lines[0]!.outcome).toBe('listed');
+  });
+  it('refuses for reasons nobody knows here: the words are kept, the child is found by its SKU', async () => {
+    submission = ({ body }, response) => json(response, { receipt: keyIn(body) });
+    receipt = ({ path }, response) => json(response, {
+      id: 'r1', state: 'done', lines: [{ key: path.split('/').at(-1)!, outcome: 'refused', page: null, reasons: [{ text: 'No <b>mugs</b> today.', sku: `m${number}`, field: 'Weight kg' }, { text: 'Nor tomorrow.', sku: 'NOBODY', field: 'Mood' }] }],
+    });
+    const { lines } = await sendMug();
+    expect(lines[0]).toMatchObject({ state: 'refused', reasons: [{ text: 'No <b>mugs</b> today.', field: 'weight' }, { text: 'Nor tomorrow.', childId: null, field: 'Mood' }] });
+    expect(lines[0]!.reasons[0]!.childId).toMatch(/\.c\d+$/);
+  });
+});
+
+describe('a seller who stops', () => {
+  it('keeps back what has not gone out, and sends it later', async () => {
+    let key = '';
+    const stop = async () => {
+      const [newest] = await call(api.dispatches);
+      await call(api.stopDispatch, { params: { id: newest!.id } });
+    };
+    submission = ({ body, times }, response) => {
+      key = keyIn(body);
+      if (times > 1) return void json(response, { receipt: 'r1' });
+      // Stopped while the channel still thinks: the submission was never taken.
+      void stop().then(() => response.writeHead(503).end());
+    };
+    receipt = (_request, response) => json(response, listed(key));
+    const stopped = await sendMug();
+    expect([stopped.state, stopped.lines[0]!.state]).toEqual(['stopped', 'stopped']);
+    await call(api.retryDispatch, { params: { id: stopped.id } });
+    expect((await ended(stopped.id)).lines[0]).toMatchObject({ state: 'done', outcome: 'listed' });
+  });
+});
