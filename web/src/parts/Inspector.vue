@@ -86,7 +86,7 @@ const unitOf = (field: Field) => field.unit ?? (field.type === 'money' ? setup.c
         </span>
         <span class="from soft">
           {{ source(field) }}
-          <button v-if="own(field) === undefined && inheritedFigure(field) !== undefined" class="link" :data-test="`own-${field.key}`" :title="`Keep ${inheritedText(field)} here, whatever happens there`" @click="set(field, inheritedFigure(field)!)">make its own</button>
+          <button v-if="own(field) === undefined && inheritedFigure(field) !== undefined" class="link" :data-test="`own-${field.key}`" :title="`Keep ${inheritedText(field)} here, whatever happens there`" @click="set(field, inheritedFigure(field)!)">make own</button>
           <button v-if="own(field) !== undefined && place.level !== 'family'" class="link" :data-test="`back-${field.key}`" @click="set(field, null)">give back</button>
           <button v-if="nearer(field)" class="link" :title="`Let the ${nearer(field)} children follow this place again`" @click="giveBackAll(field)">{{ nearer(field) }} have their own</button>
         </span>

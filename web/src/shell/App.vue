@@ -21,7 +21,11 @@ const route = useRoute();
 const setup = useSetup();
 const open = useFamily();
 const keysShown = ref(false);
-onMounted(() => void setup.ensure());
+onMounted(() => {
+  void setup.ensure();
+  // A file dropped beside its place must not replace the page by itself.
+  for (const kind of ['dragover', 'drop']) window.addEventListener(kind, (event) => event.preventDefault());
+});
 useKeys({ '?': () => (keysShown.value = !keysShown.value) });
 
 const place = computed(() => {

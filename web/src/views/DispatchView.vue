@@ -22,18 +22,22 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 let gone = false;
 
 async function load(): Promise<void> {
+  let underWay = true;
   try {
     all.value = await call(api.dispatches);
+    underWay = all.value.some((dispatch) => dispatch.state === 'running');
     const wanted = id.value;
     const found = wanted ? await call(api.dispatch, { params: { id: wanted } }) : null;
     if (wanted === id.value) one.value = found;
+    // It may have ended since the list was read: then the list is read once more.
+    if (found) all.value = all.value.map((dispatch) => (dispatch.id === found.id ? { ...dispatch, state: found.state } : dispatch));
     problem.value = null;
   } catch (error) {
     problem.value = error instanceof Error ? error.message : 'The dispatches cannot be read.';
   }
   loaded.value = true;
   clearTimeout(timer);
-  if (!gone && (problem.value || all.value.some((dispatch) => dispatch.state === 'running'))) timer = setTimeout(load, LOOK_AGAIN);
+  if (!gone && underWay) timer = setTimeout(load, LOOK_AGAIN);
 }
 onMounted(load);
 onUnmounted(() => {
