@@ -93,8 +93,14 @@ describe('sending', () => {
   });
   it('refuses to send when the total is not the one agreed to', async () => {
     const { family } = await shopFamily();
-    const clash = await refused(world.call(api.startDispatch, { body: { familyIds: [family.id], channels: ['own-shop'], key: crypto.randomUUID(), agreed: { listings: 7, fees: [] } } }));
+    const clash = await refused(world.call(api.startDispatch, { body: { familyIds: [family.id], channels: ['own-shop'], key: crypto.randomUUID(), agreed: { listings: 7, takenDown: 0, fees: [] } } }));
     expect([clash.status, clash.problem.code]).toEqual([409, 'dispatch.total-changed']);
+    // Nor is anything taken down that nobody agreed to.
+    await ended((await send([family.id], ['own-shop'])).id);
+    await run(await world.call(api.family, { params: { id: family.id } }), { do: 'retireFamily', retired: true });
+    const unseen = await refused(world.call(api.startDispatch, { body: { familyIds: [family.id], channels: ['own-shop'], key: crypto.randomUUID(), agreed: { listings: 0, takenDown: 0, fees: [] } } }));
+    expect(unseen.problem).toMatchObject({ code: 'dispatch.total-changed', detail: { takenDown: 1 } });
+    expect((await world.held('own-shop')).some((one) => one.goods.key === family.id)).toBe(true);
   });
   it('holds back what findings stop, and leads a refusal to its child and field', async () => {
     const stopped = await shopFamily({ description: 'Short.' });

@@ -44,7 +44,7 @@ export function sellerIn(world: () => World) {
   /** Agrees to what the preview says, and sends. */
   async function send(familyIds: string[], channels: string[], key: string = crypto.randomUUID(), draft = false): Promise<Dispatch> {
     const { totals } = await call(api.previewDispatch, { body: { familyIds, channels, draft } });
-    return call(api.startDispatch, { body: { familyIds, channels, draft, key, agreed: { listings: totals.listings, fees: totals.fees } } });
+    return call(api.startDispatch, { body: { familyIds, channels, draft, key, agreed: { listings: totals.listings, takenDown: totals.takenDown, fees: totals.fees } } });
   }
   const ended = (id: string) => until(() => call(api.dispatch, { params: { id } }), (one) => one.state === 'done' && one.lines.every((line) => !['queued', 'sent'].includes(line.state)));
   return { run, shopFamily, fresh, setPrice, send, ended };

@@ -19,7 +19,8 @@ const define = <P extends z.ZodType = typeof none, Q extends z.ZodType = typeof 
 });
 
 const Files = z.array(z.object({ fileName: z.string(), picture: PictureFactsSchema.nullable(), problem: z.string().nullable() }));
-const Agreed = z.object({ listings: z.number(), fees: z.array(wire.FeeSchema) });
+/** What the seller saw and agreed to: new listings, those taken down, and fees. */
+const Agreed = wire.TotalsSchema.pick({ listings: true, takenDown: true, fees: true });
 const Selection = z.object({ familyIds: z.array(Id).min(1).max(500), channels: z.array(Id).min(1).max(20), draft: z.boolean().default(false) });
 
 export const endpoints = {

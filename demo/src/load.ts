@@ -55,5 +55,5 @@ async function upload(call: Client, goods: DemoFamily, label: string, colour: st
 async function sendSmock(call: Client, id: string): Promise<void> {
   const selection = { familyIds: [id], channels: ['fernpost', 'own-shop'], draft: false };
   const { totals } = await call(api.previewDispatch, { body: selection });
-  await call(api.startDispatch, { body: { ...selection, key: `demo-dispatch-${id}`, agreed: { listings: totals.listings, fees: totals.fees } } });
+  await call(api.startDispatch, { body: { ...selection, key: `demo-dispatch-${id}`, agreed: { listings: totals.listings, takenDown: totals.takenDown, fees: totals.fees } } });
 }

@@ -70,7 +70,7 @@ async function sendMug(): Promise<Dispatch> {
   await call(api.run, { params: { id: family.id }, body: { revision: 1, command } });
   const selection = { familyIds: [family.id], channels: ['own-shop'] };
   const { totals } = await call(api.previewDispatch, { body: selection });
-  const made = await call(api.startDispatch, { body: { ...selection, key: crypto.randomUUID(), agreed: { listings: totals.listings, fees: totals.fees } } });
+  const made = await call(api.startDispatch, { body: { ...selection, key: crypto.randomUUID(), agreed: { listings: totals.listings, takenDown: totals.takenDown, fees: totals.fees } } });
   return ended(made.id);
 }
 async function ended(id: string): Promise<Dispatch> {

@@ -31,7 +31,8 @@ export function makeDispatch(database: Database, order: BodyOf<typeof endpoints.
   return inTransaction(database, () => {
     const lines = composeLines(database, order.familyIds, order.channels, order.draft ?? false);
     const totals = totalsOf(lines);
-    if (totals.listings !== order.agreed.listings || JSON.stringify(totals.fees) !== JSON.stringify(order.agreed.fees)) {
+    const { listings: count, takenDown, fees } = order.agreed;
+    if (totals.listings !== count || totals.takenDown !== takenDown || JSON.stringify(totals.fees) !== JSON.stringify(fees)) {
       throw new Refusal('dispatch.total-changed', 'The total has changed since you agreed to it. Look at it again.', undefined, totals);
     }
     const id = randomUUID();

@@ -12,7 +12,8 @@ const BY_VIEW: Record<string, [string, string][]> = {
   families: [['↑ ↓', 'walk the families'], ['Enter', 'open the family'], ['/', 'to the search'], ['N', 'start a family']],
   family: [
     ['W', 'switch between looking and weaving'], ['← ↑ → ↓', 'walk the crossings, or the cells'], ['Space', 'take the crossing out, or weave it (while weaving)'],
-    ['Enter', 'edit the cell'], ['Ctrl C  Ctrl V', 'copy and paste ranges, also from a spreadsheet'], ['Ctrl D', 'fill down'], ['Del', 'give figures back'],
+    ['Enter', 'edit the cell; again: take it and go down'], ['Tab', 'take it and go right'], ['Shift ← ↑ → ↓', 'select a range'], ['Ctrl A', 'select all'],
+    ['Ctrl C  X  V', 'copy, cut and paste ranges, also from and to a spreadsheet'], ['Ctrl D', 'fill down'], ['Del', 'give figures back'],
   ],
   fit: [['J  K', 'walk the findings'], ['Enter', 'apply the remedy'], ['Shift Enter', 'apply it to all alike'], ['G', 'go to the place']],
 };

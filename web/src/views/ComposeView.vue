@@ -43,7 +43,8 @@ const fees = computed(() => totals.value?.fees.map((fee) => showAmount(fee.amoun
 async function send(): Promise<void> {
   busy.value = true;
   try {
-    const made = await call(api.startDispatch, { body: { ...selection.value, key, agreed: { listings: totals.value!.listings, fees: totals.value!.fees } } });
+    const { listings, takenDown, fees: agreedFees } = totals.value!;
+    const made = await call(api.startDispatch, { body: { ...selection.value, key, agreed: { listings, takenDown, fees: agreedFees } } });
     await router.push({ name: 'receipt', params: { id: made.id } });
   } catch (error) {
     tell(error);
