@@ -122,6 +122,23 @@ describe('restructuring', () => {
   });
 });
 
+describe('the SKU pattern', () => {
+  const jacket = stormJacket();
+  const addCuff: SingleCommand = { do: 'addAxis', role: 'other', label: 'Cuff', values: [{ label: 'Plain' }, { label: 'Ribbed' }], existingTake: 0 };
+  const drop = (family: Family): SingleCommand => {
+    const axis = axisOf(family, 'Lining');
+    return { do: 'removeAxis', axisId: axis.id, keep: { valueId: axis.values[0]!.id } };
+  };
+  it('of the style and every axis takes new axes in and lets old ones go', () => {
+    const grown = run(jacket, addCuff);
+    expect([grown.skuPattern, run(grown, drop(grown)).skuPattern]).toEqual(['{style}-{colour}-{size}-{lining}-{cuff}', '{style}-{colour}-{size}-{cuff}']);
+  });
+  it('of the seller\'s own is left alone', () => {
+    const own = run(jacket, { do: 'setSkuPattern', pattern: '{colour}.{size}' });
+    expect([run(own, addCuff).skuPattern, run(own, drop(own)).skuPattern]).toEqual(['{colour}.{size}', '{colour}.{size}']);
+  });
+});
+
 describe('a command that says what is so already', () => {
   it('changes nothing: the same family comes back, without a patch', () => {
     const jacket = run(stormJacket(), { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'highlights', figure: ['One', 'Two'] }] }, { do: 'setPictures', place: { level: 'family' }, pictures: ['a', 'b'] });

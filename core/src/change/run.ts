@@ -72,13 +72,13 @@ function apply(family: Family, command: SingleCommand): void {
       assign(carrier(family, command.place), 'pictures', [...new Set(command.pictures)]);
       return;
     case 'addAxis':
-      return shape.addAxis(family, command);
+      return keepUsualPattern(family, () => shape.addAxis(family, command));
     case 'renameAxis':
       return renameEverywhere(family, command.axisId, command.label, () => shape.renameAxis(family, command.axisId, command.label, command.role));
     case 'moveAxis':
       return shape.moveAxis(family, command.axisId, command.to);
     case 'removeAxis':
-      return shape.removeAxis(family, command.axisId, command.keep);
+      return keepUsualPattern(family, () => shape.removeAxis(family, command.axisId, command.keep));
     case 'addValues':
       return shape.addValues(family, command.axisId, command.values);
     case 'editValue':
@@ -112,6 +112,14 @@ function apply(family: Family, command: SingleCommand): void {
 /** Sets what differs: the same list again is no change, and stands in no journal. */
 function assign<T extends object, K extends keyof T>(to: T, key: K, wanted: T[K]): void {
   if (JSON.stringify(to[key]) !== JSON.stringify(wanted)) to[key] = wanted;
+}
+
+/** A pattern of the style and every axis stays one when axes come and go. One of the seller's own is left alone. */
+function keepUsualPattern(family: Family, change: () => void): void {
+  const usual = () => usualPattern(family.axes.map((axis) => axis.label));
+  const was = family.skuPattern === usual();
+  change();
+  if (was) family.skuPattern = usual();
 }
 
 /** A pattern that names the axis goes on naming it. */
