@@ -88,7 +88,12 @@ const editor = useCellEditor({
   columns: KEYS.length,
   rows: () => rows.value.length,
   textAt: ({ x, y }) => rows.value[y]?.[KEYS[x]!] ?? '',
-  commit: ({ x, y }, text) => take({ [y]: { [KEYS[x]!]: text } }),
+  rowId: (y) => rows.value[y]?.id ?? '',
+  commit: (x, rowId, text) => {
+    const y = rows.value.findIndex((row) => row.id === rowId);
+    if (y >= 0) take({ [y]: { [KEYS[x]!]: text } });
+    else refused.value = [`"${text}" was typed for a child that is not woven any more.`];
+  },
   draw: (from, to) => grid.value!.$el.setCellsFocus(from, to, 'rgCol', 'rgRow'),
   clear, fillDown,
 });

@@ -20,8 +20,10 @@ export interface CellEditorOptions {
   columns: number;
   rows: () => number;
   textAt: (at: CellAt) => string;
-  /** What was typed at a cell. */
-  commit: (at: CellAt, text: string) => void;
+  /** The id of a row: rows may come and go while somebody types. */
+  rowId: (y: number) => string;
+  /** What was typed in a column of a row. */
+  commit: (x: number, rowId: string, text: string) => void;
   /** The grid draws the selection and scrolls to it. */
   draw: (from: CellAt, to: CellAt) => Promise<unknown>;
   /** Del, and Ctrl D, on what is selected. */
@@ -57,7 +59,7 @@ export function useCellEditor(options: CellEditorOptions) {
   let corner: CellAt | null = null;
   const open = ref(false);
   /** Where is typed: the selection may have moved on by the time the text is taken. */
-  let edited: CellAt | null = null;
+  let edited: (CellAt & { rowId: string }) | null = null;
   const box = shallowRef({ left: 0, top: 0, width: 0, height: 0 });
   /** Keys are the grid's: it was pressed last. */
   let active = false;
@@ -96,7 +98,7 @@ export function useCellEditor(options: CellEditorOptions) {
 
   function begin(text: string, byTyping: boolean): void {
     typed = byTyping;
-    edited = at.value;
+    edited = { ...at.value!, rowId: options.rowId(at.value!.y) };
     open.value = true;
     input.value!.value = text;
     input.value!.focus();
@@ -111,7 +113,7 @@ export function useCellEditor(options: CellEditorOptions) {
     const text = input.value!.value;
     // What is pasted next is for the grid again.
     holder.value!.focus({ preventScroll: true });
-    if (taken && edited) options.commit(edited, text);
+    if (taken && edited) options.commit(edited.x, edited.rowId, text);
   }
 
   function inEditor(event: KeyboardEvent): void {
