@@ -1,4 +1,7 @@
-/** Imports run one way: web → contract → core, server → contract → core. Channels, demo and e2e know neither server nor web. */
+/**
+ * Imports run one way: web → contract → core, server → contract → core. Channels, demo and e2e know neither server
+ * nor web.
+ */
 const only = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 
 module.exports = {
@@ -6,11 +9,20 @@ module.exports = {
     only('no-circles', {}, { circular: true }, 'Two files that need each other are one file, or hide a third.'),
     only('core-is-alone', { path: '^core/src' }, { path: '^(contract|server|web|channels|demo|e2e|bench)/' }),
     only('core-does-no-io', { path: '^core/src' }, { dependencyTypes: ['core'] }, 'Nothing of Node in the core.'),
-    only('core-has-few-libraries', { path: '^core/src' }, { path: 'node_modules/(?!(immer|big\\.js|culori|zod|@types)/)', dependencyTypes: ['npm'] }),
+    only(
+      'core-has-few-libraries',
+      { path: '^core/src' },
+      { path: 'node_modules/(?!(immer|big\\.js|culori|zod|@types)/)', dependencyTypes: ['npm'] },
+    ),
     only('contract-on-core-alone', { path: '^contract/src' }, { path: '^(server|web|channels|demo|e2e|bench)/' }),
     only('server-not-web', { path: '^server/src' }, { path: '^(web|channels|demo|e2e|bench)/' }),
     only('web-not-server', { path: '^web/src' }, { path: '^(server|channels|demo|e2e|bench)/' }),
-    only('channels-judge-for-themselves', { path: '^channels/src' }, { path: '^(core|contract|server|web|demo|e2e|bench)/' }, "The stand-ins check by their own code, so that the product's verdict is tested against somebody else's."),
+    only(
+      'channels-judge-for-themselves',
+      { path: '^channels/src' },
+      { path: '^(core|contract|server|web|demo|e2e|bench)/' },
+      "The stand-ins check by their own code, so that the product's verdict is tested against somebody else's.",
+    ),
     only('demo-through-the-api', { path: '^demo/src' }, { path: '^(server|web|channels|e2e|bench)/' }),
     only('nobody-imports-tests', { path: '/src/' }, { path: '/test/' }),
   ],
@@ -19,6 +31,10 @@ module.exports = {
     exclude: { path: '(^|/)(dist|node_modules/(?!@loom-kin))' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'default'], extensions: ['.ts', '.js', '.vue', '.mjs'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+      extensions: ['.ts', '.js', '.vue', '.mjs'],
+    },
   },
 };

@@ -1,15 +1,36 @@
-// `npm run bundle`: server, stand-in channels, demo loader and benchmarks as one plain JavaScript file each, in their dist folders. Packages stay
-// outside. Run from source by tsx they work as well, but every function then carries its name along, which costs a third of the speed.
+// `npm run bundle`: server, stand-in channels, demo loader and benchmarks as one plain JavaScript file each, in their
+// dist folders. Packages stay
+// outside. Run from source by tsx they work as well, but every function then carries its name along, which costs a
+// third of the speed.
 import { build } from 'esbuild';
 
 /** Everything that is not ours is left to Node. */
 const packagesOutside = {
   name: 'packages-outside',
-  setup: ({ onResolve }) => onResolve({ filter: /^[^./]/ }, ({ path, kind }) => (kind === 'entry-point' || path.startsWith('@loom-kin/') ? undefined : { path, external: true })),
+  setup: ({ onResolve }) =>
+    onResolve({ filter: /^[^./]/ }, ({ path, kind }) =>
+      kind === 'entry-point' || path.startsWith('@loom-kin/') ? undefined : { path, external: true },
+    ),
 };
 
-const parts = { server: 'server/src/main.ts', channels: 'channels/src/main.ts', demo: 'demo/src/load-main.ts', bench: 'bench/src/main.ts' };
-await Promise.all(Object.entries(parts).map(([folder, entry]) => build({
-  entryPoints: [entry], outfile: `${folder}/dist/main.mjs`,
-  bundle: true, platform: 'node', target: 'node20', format: 'esm', sourcemap: true, logLevel: 'warning', plugins: [packagesOutside],
-})));
+const parts = {
+  server: 'server/src/main.ts',
+  channels: 'channels/src/main.ts',
+  demo: 'demo/src/load-main.ts',
+  bench: 'bench/src/main.ts',
+};
+await Promise.all(
+  Object.entries(parts).map(([folder, entry]) =>
+    build({
+      entryPoints: [entry],
+      outfile: `${folder}/dist/main.mjs`,
+      bundle: true,
+      platform: 'node',
+      target: 'node20',
+      format: 'esm',
+      sourcemap: true,
+      logLevel: 'warning',
+      plugins: [packagesOutside],
+    }),
+  ),
+);

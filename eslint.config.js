@@ -18,8 +18,16 @@ export default ts.config(
       'no-undef': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/no-v-html': 'error',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       '@typescript-eslint/no-unused-expressions': ['error', { allowShortCircuit: true, allowTernary: true }],
     },
+  },
+  // Pages carry their template and style beside the code, tests many small cases, the demo its goods.
+  {
+    files: ['**/*.vue', '**/*.test.ts', 'demo/src/goods.ts'],
+    rules: { 'max-lines': ['error', { max: 520, skipBlankLines: true, skipComments: true }] },
   },
 );

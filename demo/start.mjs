@@ -1,5 +1,6 @@
 #!/usr/bin/env node
-// `npm run demo`: installs what is missing, builds, starts the stand-in channels and the product, loads the demo seller, prints the address.
+// `npm run demo`: installs what is missing, builds, starts the stand-in channels and the product, loads the demo
+// seller, prints the address.
 // Plain JavaScript without packages: it runs before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, rmSync, statSync, readdirSync } from 'node:fs';
@@ -13,26 +14,51 @@ const fresh = process.argv.includes('--fresh');
 
 const step = (title, command, args) => {
   console.log(title);
-  const done = spawnSync(command, args, { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], shell: process.platform === 'win32' });
+  const done = spawnSync(command, args, {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    shell: process.platform === 'win32',
+  });
   if (done.status !== 0) {
     console.error(`${title} failed.`);
     process.exit(1);
   }
 };
 
-if (!existsSync(join(root, 'node_modules', '.package-lock.json')) || newer(join(root, 'package-lock.json'), join(root, 'node_modules', '.package-lock.json'))) {
-  step('Installing (the first time this takes some minutes)…', 'npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+if (
+  !existsSync(join(root, 'node_modules', '.package-lock.json')) ||
+  newer(join(root, 'package-lock.json'), join(root, 'node_modules', '.package-lock.json'))
+) {
+  step('Installing (the first time this takes some minutes)…', 'npm', [
+    'ci',
+    '--no-audit',
+    '--no-fund',
+    '--loglevel=error',
+  ]);
 }
-const BUILT = ['web/dist/index.html', 'server/dist/main.mjs', 'channels/dist/main.mjs', 'demo/dist/main.mjs'].map((file) => join(root, file));
-const SOURCES = ['web/src', 'core/src', 'contract/src', 'server/src', 'channels/src', 'demo/src'].map((folder) => join(root, folder));
-if (!BUILT.every((file) => existsSync(file)) || Math.max(...SOURCES.map(newestIn)) > Math.min(...BUILT.map((file) => statSync(file).mtimeMs))) {
+const BUILT = ['web/dist/index.html', 'server/dist/main.mjs', 'channels/dist/main.mjs', 'demo/dist/main.mjs'].map(
+  (file) => join(root, file),
+);
+const SOURCES = ['web/src', 'core/src', 'contract/src', 'server/src', 'channels/src', 'demo/src'].map((folder) =>
+  join(root, folder),
+);
+if (
+  !BUILT.every((file) => existsSync(file)) ||
+  Math.max(...SOURCES.map(newestIn)) > Math.min(...BUILT.map((file) => statSync(file).mtimeMs))
+) {
   step('Building…', 'npm', ['run', 'build']);
 }
 if (fresh) rmSync(data, { recursive: true, force: true });
 
 const channelsPort = await freePort(Number(process.env.LOOM_KIN_CHANNELS_PORT ?? 4311));
 const port = await freePort(Number(process.env.LOOM_KIN_PORT ?? 4310));
-const env = { ...process.env, LOOM_KIN_DATA: data, LOOM_KIN_PORT: String(port), LOOM_KIN_CHANNELS_PORT: String(channelsPort), LOOM_KIN_CHANNELS: `http://127.0.0.1:${channelsPort}` };
+const env = {
+  ...process.env,
+  LOOM_KIN_DATA: data,
+  LOOM_KIN_PORT: String(port),
+  LOOM_KIN_CHANNELS_PORT: String(channelsPort),
+  LOOM_KIN_CHANNELS: `http://127.0.0.1:${channelsPort}`,
+};
 
 const children = [];
 let ending = false;
@@ -49,13 +75,19 @@ const server = await launch('server/dist/main.mjs');
 const loader = spawn(process.execPath, ['demo/dist/main.mjs', server], { cwd: root, env, stdio: 'inherit' });
 loader.on('exit', (code) => {
   if (code !== 0) return end(1);
-  console.log(`\nLoom Kin is at ${server}\nThe stand-in channels are at ${channels}\nCtrl C ends both; your data stays in ${data}.`);
+  console.log(
+    `\nLoom Kin is at ${server}\nThe stand-in channels are at ${channels}\nCtrl C ends both; your data stays in ${data}.`,
+  );
 });
 
 /** Starts a part and waits for the address it prints. */
 function launch(file) {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, ['--enable-source-maps', file], { cwd: root, env, stdio: ['ignore', 'pipe', 'inherit'] });
+    const child = spawn(process.execPath, ['--enable-source-maps', file], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
     children.push(child);
     child.stdout.on('data', (text) => {
       const match = /listening (\S+)/.exec(String(text));
@@ -89,5 +121,9 @@ function newer(a, b) {
 }
 
 function newestIn(folder) {
-  return Math.max(...readdirSync(folder, { recursive: true, withFileTypes: true }).filter((one) => one.isFile()).map((one) => statSync(join(one.parentPath ?? one.path, one.name)).mtimeMs));
+  return Math.max(
+    ...readdirSync(folder, { recursive: true, withFileTypes: true })
+      .filter((one) => one.isFile())
+      .map((one) => statSync(join(one.parentPath ?? one.path, one.name)).mtimeMs),
+  );
 }

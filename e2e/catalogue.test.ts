@@ -15,12 +15,14 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => world?.end());
 
-const names = async (query: Record<string, string | number>) => (await world.call(api.listFamilies, { query })).families.map((family) => family.name);
+const names = async (query: Record<string, string | number>) =>
+  (await world.call(api.listFamilies, { query })).families.map((family) => family.name);
 
 describe('search', () => {
   it('finds a family by any part of its name, style, model, SKU or category, in any case', async () => {
     const sku = String(familyIndex(coat.family).woven[3]!.fields.sku);
-    for (const q of ['land', 'RAIN', 'rain dry', 'ra', 'mx_77', sku, sku.toLowerCase(), 'jackets', 'skerry rain']) expect([q, await names({ q })]).toEqual([q, [coat.family.fields.name]]);
+    for (const q of ['land', 'RAIN', 'rain dry', 'ra', 'mx_77', sku, sku.toLowerCase(), 'jackets', 'skerry rain'])
+      expect([q, await names({ q })]).toEqual([q, [coat.family.fields.name]]);
   });
   it('takes signs for what they are, not for a language of its own', async () => {
     for (const q of ['100%', '"dry"', 'dry" OR "', "'; DROP TABLE families; --", '_', '%', '*', 'a-b', '^', 'NEAR(']) {
@@ -31,8 +33,12 @@ describe('search', () => {
   });
   it('finds a GTIN in whatever form it is written', async () => {
     const child = familyIndex(coat.family).woven[0]!;
-    await run(await fresh(coat), { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'gtin', figure: '036000291452' }] });
-    for (const q of ['036000291452', '0036000291452', '00036000291452']) expect([q, await names({ q })]).toEqual([q, [coat.family.fields.name]]);
+    await run(await fresh(coat), {
+      do: 'setFigures',
+      changes: [{ place: { level: 'child', childId: child.id }, key: 'gtin', figure: '036000291452' }],
+    });
+    for (const q of ['036000291452', '0036000291452', '00036000291452'])
+      expect([q, await names({ q })]).toEqual([q, [coat.family.fields.name]]);
     expect(await names({ q: '036000291453' })).toEqual([]);
   });
   it('orders, pages and filters by state on a channel', async () => {
@@ -53,7 +59,8 @@ describe('search', () => {
     expect((await fresh(cheap)).family.retired).toBe(false);
   });
   it('tells of a family like the one about to be started, by style code or by most of its words', async () => {
-    const like = (name: string, styleCode = '') => world.call(api.likeFamilies, { query: { name, styleCode } }).then((found) => found.map((one) => one.why));
+    const like = (name: string, styleCode = '') =>
+      world.call(api.likeFamilies, { query: { name, styleCode } }).then((found) => found.map((one) => one.why));
     expect(await like('Dry Öland coat, 100% rain')).toEqual(['has nearly this name']);
     expect(await like('', String(coat.family.fields.styleCode).toLowerCase())).toEqual(['has this style code']);
     expect(await like('Wool blanket')).toEqual([]);
@@ -69,21 +76,46 @@ describe('pairings', () => {
       return families.find((family) => family.id === detail.family.id)!.strip.quayside!.stops;
     };
     const before = await missing(two);
-    await world.call(api.setPairings, { params: { id: one.family.id }, body: { pairings: [{ channel: 'quayside', role: 'colour', value: 'rust', to: 'Orange' }, { channel: 'quayside', role: 'colour', value: 'spruce', to: 'Green' }] } });
-    await until(() => missing(two), (stops) => stops === before - 2);
-    expect((await world.call(api.setup)).pairings).toContainEqual({ channel: 'quayside', role: 'colour', value: 'rust', to: 'Orange' });
+    await world.call(api.setPairings, {
+      params: { id: one.family.id },
+      body: {
+        pairings: [
+          { channel: 'quayside', role: 'colour', value: 'rust', to: 'Orange' },
+          { channel: 'quayside', role: 'colour', value: 'spruce', to: 'Green' },
+        ],
+      },
+    });
+    await until(
+      () => missing(two),
+      (stops) => stops === before - 2,
+    );
+    expect((await world.call(api.setup)).pairings).toContainEqual({
+      channel: 'quayside',
+      role: 'colour',
+      value: 'rust',
+      to: 'Orange',
+    });
     const [entry] = await world.call(api.journal, { query: { familyId: one.family.id } });
-    expect(entry).toMatchObject({ title: 'Pair rust, spruce', lines: [{ where: 'Quayside', what: 'Pairing of rust', before: '', after: 'Orange' }, { after: 'Green' }] });
+    expect(entry).toMatchObject({
+      title: 'Pair rust, spruce',
+      lines: [{ where: 'Quayside', what: 'Pairing of rust', before: '', after: 'Orange' }, { after: 'Green' }],
+    });
     await world.call(api.undo, { params: { id: one.family.id } });
     expect((await world.call(api.setup)).pairings).toEqual([]);
-    const unknown = await refused(world.call(api.setPairings, { params: { id: one.family.id }, body: { pairings: [{ channel: 'nowhere', role: 'colour', value: 'rust', to: 'Orange' }] } }));
+    const unknown = await refused(
+      world.call(api.setPairings, {
+        params: { id: one.family.id },
+        body: { pairings: [{ channel: 'nowhere', role: 'colour', value: 'rust', to: 'Orange' }] },
+      }),
+    );
     expect([unknown.status, (await world.call(api.setup)).pairings]).toEqual([404, []]);
   });
 });
 
 describe('what is set up', () => {
   it('number blocks: none that overlaps, none that holds inside one company only; used up they say so', async () => {
-    const add = (prefix: string, digits: 12 | 13 = 13) => world.call(api.addBlock, { body: { label: 'B', prefix, digits } });
+    const add = (prefix: string, digits: 12 | 13 = 13) =>
+      world.call(api.addBlock, { body: { label: 'B', prefix, digits } });
     await add('95011016');
     expect((await refused(add('950110161'))).message).toContain('overlaps with B');
     expect((await refused(add('2001'))).message).toContain('inside one company only');
@@ -93,16 +125,23 @@ describe('what is set up', () => {
     expect([block.size, block.used]).toEqual([10, 0]);
     const one = await shopFamily();
     const two = await shopFamily();
-    const take = (detail: FamilyDetail) => world.call(api.takeNumbers, { params: { id: detail.family.id }, body: { blockId: block.id, childIds: familyIndex(detail.family).woven.map((child) => child.id) } });
+    const take = (detail: FamilyDetail) =>
+      world.call(api.takeNumbers, {
+        params: { id: detail.family.id },
+        body: { blockId: block.id, childIds: familyIndex(detail.family).woven.map((child) => child.id) },
+      });
     await take(one);
     expect((await refused(take(two))).message).toBe('No block has 6 free numbers left.');
     expect(familyIndex((await fresh(two)).family).woven.every((child) => child.fields.gtin === undefined)).toBe(true);
     await world.call(api.removeBlock, { params: { id: block.id } });
-    expect(familyIndex((await fresh(one)).family).woven.every((child) => typeof child.fields.gtin === 'string')).toBe(true);
+    expect(familyIndex((await fresh(one)).family).woven.every((child) => typeof child.fields.gtin === 'string')).toBe(
+      true,
+    );
   });
   it('a channel: its settings change the fit of every family; a wrong rate is refused', async () => {
     const { channel, settings } = (await world.call(api.setup)).channels.find((one) => one.channel === 'fernpost')!;
-    const set = (more: object) => world.call(api.setChannel, { params: { id: channel }, body: { ...settings, ...more } });
+    const set = (more: object) =>
+      world.call(api.setChannel, { params: { id: channel }, body: { ...settings, ...more } });
     for (const rate of ['0', '-1', '1,5', '']) expect((await refused(set({ rate }))).status).toBe(422);
     const stopped = () => names({ channel: 'fernpost', state: 'stopped' });
     expect(await stopped()).toContain(coat.family.fields.name);
@@ -119,31 +158,49 @@ describe('pictures', () => {
     for (const [name, bytes] of files) form.append('files', new Blob([new Uint8Array(bytes)]), name);
     return world.call(api.addPictures, { form });
   };
-  const plain = (width: number, height: number, colour = '#ffffff') => sharp({ create: { width, height, channels: 3, background: colour } });
+  const plain = (width: number, height: number, colour = '#ffffff') =>
+    sharp({ create: { width, height, channels: 3, background: colour } });
   it('are one when they show the same, whatever their name and format', async () => {
-    const [png, again] = await take(['a.png', await plain(40, 30).png().toBuffer()], ['b.webp', await plain(40, 30).webp({ lossless: true }).toBuffer()]);
+    const [png, again] = await take(
+      ['a.png', await plain(40, 30).png().toBuffer()],
+      ['b.webp', await plain(40, 30).webp({ lossless: true }).toBuffer()],
+    );
     expect(again!.picture!.id).toBe(png!.picture!.id);
     const small = await fetch(`${world.url}/pictures/${png!.picture!.id}.small.png`);
     expect([small.status, small.headers.get('content-type')]).toEqual([200, 'image/png']);
   });
   it('are measured and looked at: size, and whether the ground is white', async () => {
     const [white, grey, turned] = await take(
-      ['white.png', await plain(60, 50).png().toBuffer()], ['grey.png', await plain(60, 50, '#d0d0d0').png().toBuffer()],
+      ['white.png', await plain(60, 50).png().toBuffer()],
+      ['grey.png', await plain(60, 50, '#d0d0d0').png().toBuffer()],
       ['turned.jpg', await plain(60, 50, '#ffffff').jpeg().withMetadata({ orientation: 6 }).toBuffer()],
     );
-    expect([white!.picture, grey!.picture]).toMatchObject([{ width: 60, height: 50, whiteBackground: true }, { whiteBackground: false }]);
+    expect([white!.picture, grey!.picture]).toMatchObject([
+      { width: 60, height: 50, whiteBackground: true },
+      { whiteBackground: false },
+    ]);
     // Laid on its side by the camera: it is taken as a person sees it.
     expect(turned!.picture).toMatchObject({ width: 50, height: 60 });
   });
   it('that are none are named; the good ones beside them are taken', async () => {
-    const [good, bad, cut] = await take(['good.png', await plain(20, 20).png().toBuffer()], ['bad.png', Buffer.from('no picture')], ['cut.png', (await plain(300, 300, '#123456').png().toBuffer()).subarray(0, 80)]);
+    const [good, bad, cut] = await take(
+      ['good.png', await plain(20, 20).png().toBuffer()],
+      ['bad.png', Buffer.from('no picture')],
+      ['cut.png', (await plain(300, 300, '#123456').png().toBuffer()).subarray(0, 80)],
+    );
     expect(good!.picture).not.toBeNull();
-    expect([bad!.problem, cut!.problem]).toEqual([expect.stringContaining('bad.png is no picture'), expect.stringContaining('cut.png is no picture')]);
+    expect([bad!.problem, cut!.problem]).toEqual([
+      expect.stringContaining('bad.png is no picture'),
+      expect.stringContaining('cut.png is no picture'),
+    ]);
   });
   it('that were never taken in cannot be placed, and no path leads out of their folder', async () => {
-    const missing = await refused(run(await fresh(coat), { do: 'setPictures', place: { level: 'family' }, pictures: ['0123456789abcdef01234567'] }));
+    const missing = await refused(
+      run(await fresh(coat), { do: 'setPictures', place: { level: 'family' }, pictures: ['0123456789abcdef01234567'] }),
+    );
     expect(missing.message).toBe('A picture of this change was never taken in.');
-    for (const path of ['/pictures/..%2floom-kin.db', '/pictures/x.png', '/pictures/0123456789abcdef01234567.png']) expect((await fetch(world.url + path)).status).toBe(404);
+    for (const path of ['/pictures/..%2floom-kin.db', '/pictures/x.png', '/pictures/0123456789abcdef01234567.png'])
+      expect((await fetch(world.url + path)).status).toBe(404);
   });
 });
 
@@ -152,7 +209,11 @@ describe('the journal', () => {
     const detail = await shopFamily();
     const { id } = detail.family;
     let { revision } = detail.family;
-    for (let at = 0; at < 5; at++) ({ revision } = await world.call(api.run, { params: { id }, body: { revision, command: setPrice(detail, 0, String(50 + at)) } }));
+    for (let at = 0; at < 5; at++)
+      ({ revision } = await world.call(api.run, {
+        params: { id },
+        body: { revision, command: setPrice(detail, 0, String(50 + at)) },
+      }));
     const read: number[] = [];
     for (let before: number | undefined; ;) {
       const page = await world.call(api.journal, { query: { familyId: id, limit: 3, ...(before ? { before } : {}) } });
@@ -172,8 +233,15 @@ describe('the journal', () => {
     expect([bare.undo, bare.redo]).toEqual([null, 'Fill']);
     expect((await refused(step('undo'))).message).toBe('There is nothing left to take back.');
     expect((await step('redo')).redo).toBe('Count stock of 6 children');
-    await run(await fresh(detail), { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'price', figure: '5.00' }] });
+    await run(await fresh(detail), {
+      do: 'setFigures',
+      changes: [{ place: { level: 'family' }, key: 'price', figure: '5.00' }],
+    });
     expect((await refused(step('redo'))).message).toBe('There is nothing to make again.');
-    expect((await world.call(api.journal, { query: { familyId: id } })).filter((entry) => entry.state === 'gone' && entry.kind === 'change')).toHaveLength(1);
+    expect(
+      (await world.call(api.journal, { query: { familyId: id } })).filter(
+        (entry) => entry.state === 'gone' && entry.kind === 'change',
+      ),
+    ).toHaveLength(1);
   });
 });

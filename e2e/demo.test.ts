@@ -1,4 +1,7 @@
-/** The demo seller: whole, right by others' reckoning, drawn in its real colours, and loaded once however often the loader runs. */
+/**
+ * The demo seller: whole, right by others' reckoning, drawn in its real colours, and loaded once however often the
+ * loader runs.
+ */
 import sharp from 'sharp';
 import validator from 'validator';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -25,10 +28,16 @@ describe('the demo seller', () => {
     expect(all.length).toBeGreaterThanOrEqual(6);
     expect(children.length).toBeGreaterThanOrEqual(150);
     expect(new Set(children.map(({ child }) => child.fields.sku)).size).toBe(children.length);
-    for (const { family, child } of children) for (const key of ['sku', 'price', 'weight']) expect([key, figureOf(family, child, key)]).not.toEqual([key, undefined]);
+    for (const { family, child } of children)
+      for (const key of ['sku', 'price', 'weight'])
+        expect([key, figureOf(family, child, key)]).not.toEqual([key, undefined]);
   });
   it('has GTINs that a registry library takes too, each once', () => {
-    const gtins = all.flatMap(({ family }) => familyIndex(family).woven.flatMap((child) => (child.fields.gtin === undefined ? [] : [String(child.fields.gtin)])));
+    const gtins = all.flatMap(({ family }) =>
+      familyIndex(family).woven.flatMap((child) =>
+        child.fields.gtin === undefined ? [] : [String(child.fields.gtin)],
+      ),
+    );
     expect(gtins.length).toBeGreaterThan(100);
     expect(new Set(gtins).size).toBe(gtins.length);
     expect(gtins.filter((gtin) => !validator.isEAN(gtin))).toEqual([]);
@@ -54,11 +63,16 @@ describe('the demo seller', () => {
     expect(looked).toBeGreaterThan(15);
   });
   it('is loaded once: the loader run again, as after it was broken off, makes and changes nothing', async () => {
-    await until(() => world.held('own-shop'), (held) => held.length === 1);
+    await until(
+      () => world.held('own-shop'),
+      (held) => held.length === 1,
+    );
     const before = await read();
     await loadDemo(world.url, () => undefined);
     const after = await read();
-    expect(after.map(({ family }) => [family.id, family.revision])).toEqual(before.map(({ family }) => [family.id, family.revision]));
+    expect(after.map(({ family }) => [family.id, family.revision])).toEqual(
+      before.map(({ family }) => [family.id, family.revision]),
+    );
     expect(after.map(({ stock }) => stock)).toEqual(before.map(({ stock }) => stock));
     expect((await world.call(api.setup)).blocks).toHaveLength(1);
     expect(await world.call(api.dispatches)).toHaveLength(1);

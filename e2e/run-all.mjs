@@ -1,5 +1,5 @@
 #!/usr/bin/env node
-// `npm test`: installs what is missing, then type check, lint, import rules, unit tests, build, browser tests.
+// `npm test`: installs what is missing, then format, type check, lint, import rules, unit tests, build, browser tests.
 // The last line says how many tests passed and failed. Plain JavaScript: it runs before anything is installed.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, statSync } from 'node:fs';
@@ -12,7 +12,8 @@ const reports = mkdtempSync(join(tmpdir(), 'loom-kin-test-'));
 let passed = 0;
 let failed = 0;
 
-const run = (command, args, more = {}) => spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], ...more }).status === 0;
+const run = (command, args, more = {}) =>
+  spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], ...more }).status === 0;
 
 /** A step that counts as one test: it is right or it is not. */
 function step(title, command, args) {
@@ -29,7 +30,11 @@ function step(title, command, args) {
 function tests(title, args, env = {}) {
   console.log(`\n— ${title}`);
   const file = join(reports, `${title.replace(/\W+/g, '-')}.json`);
-  const good = run('npx', ['vitest', 'run', ...args, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`], { env: { ...process.env, ...env } });
+  const good = run(
+    'npx',
+    ['vitest', 'run', ...args, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`],
+    { env: { ...process.env, ...env } },
+  );
   if (!existsSync(file)) return void (failed += 1);
   const report = JSON.parse(readFileSync(file, 'utf8'));
   passed += report.numPassedTests;
@@ -54,12 +59,17 @@ if (!existsSync(installed) || statSync(lock).mtimeMs > statSync(installed).mtime
 if (!existsSync('/usr/bin/chromium')) {
   console.log('— installing Chromium');
   run('sh', ['-c', 'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium']);
-  if (!existsSync('/usr/bin/chromium')) console.error('There is no Chromium at /usr/bin/chromium and it could not be installed: the browser tests will fail. Install the package chromium.');
+  if (!existsSync('/usr/bin/chromium'))
+    console.error(
+      'There is no Chromium at /usr/bin/chromium and it could not be installed: the browser tests will fail. Install the package chromium.',
+    );
 }
+step('format', 'npm', ['run', '--silent', 'format']);
 step('types', 'npm', ['run', '--silent', 'typecheck']);
 step('lint', 'npm', ['run', '--silent', 'lint']);
 step('import rules', 'npm', ['run', '--silent', 'imports']);
 tests('unit and API tests', ['--exclude', 'e2e/browser/**']);
 // What is run from source above is run as it is built below.
-if (step('build', 'npm', ['run', '--silent', 'build'])) tests('browser tests', ['e2e/browser', '--no-file-parallelism'], { LOOM_KIN_BUILT: 'yes' });
+if (step('build', 'npm', ['run', '--silent', 'build']))
+  tests('browser tests', ['e2e/browser', '--no-file-parallelism'], { LOOM_KIN_BUILT: 'yes' });
 finish();

@@ -13,24 +13,48 @@ let number = 0;
 /** The helpers, all working in the world that is there when they are called. */
 export function sellerIn(world: () => World) {
   const call: World['call'] = (...asked) => world().call(...asked);
-  const run = (detail: FamilyDetail, command: Command) => call(api.run, { params: { id: detail.family.id }, body: { revision: detail.family.revision, command } });
+  const run = (detail: FamilyDetail, command: Command) =>
+    call(api.run, { params: { id: detail.family.id }, body: { revision: detail.family.revision, command } });
 
   /** A family that fits the own shop, with SKUs, price and five pieces of each of its six children. */
   async function shopFamily(more: Record<string, string | number> = {}): Promise<FamilyDetail> {
     const code = `T${++number}`;
     const fields = {
-      name: `Test coat ${code}`, brand: 'Skerry Supply', styleCode: code, category: 'outerwear/jackets', price: '100.00', weight: 500,
-      description: 'A coat to try things with, and nothing else.', collections: ['Tests'], ...more,
+      name: `Test coat ${code}`,
+      brand: 'Skerry Supply',
+      styleCode: code,
+      category: 'outerwear/jackets',
+      price: '100.00',
+      weight: 500,
+      description: 'A coat to try things with, and nothing else.',
+      collections: ['Tests'],
+      ...more,
     };
     const made = await call(api.createFamily, { body: { axes: AXES, off: [], fields } });
     const { id } = made.family;
     const children = familyIndex(made.family).woven;
-    const skus = children.map((child, at) => ({ place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `${code}-${at}` }));
-    await run(made, { do: 'batch', title: 'Fill', commands: [{ do: 'setPictures', place: { level: 'family' }, pictures: [await takeWhitePicture()] }, { do: 'setFigures', changes: skus }] });
-    return call(api.countStock, { params: { id }, body: { key: `first-count-${id}`, counts: children.map((child) => ({ childId: child.id, pieces: 5 })) } });
+    const skus = children.map((child, at) => ({
+      place: { level: 'child' as const, childId: child.id },
+      key: 'sku',
+      figure: `${code}-${at}`,
+    }));
+    await run(made, {
+      do: 'batch',
+      title: 'Fill',
+      commands: [
+        { do: 'setPictures', place: { level: 'family' }, pictures: [await takeWhitePicture()] },
+        { do: 'setFigures', changes: skus },
+      ],
+    });
+    return call(api.countStock, {
+      params: { id },
+      body: { key: `first-count-${id}`, counts: children.map((child) => ({ childId: child.id, pieces: 5 })) },
+    });
   }
   async function takeWhitePicture(): Promise<string> {
-    const png = await sharp({ create: { width: 1000, height: 1000, channels: 3, background: '#ffffff' } }).png().toBuffer();
+    const png = await sharp({ create: { width: 1000, height: 1000, channels: 3, background: '#ffffff' } })
+      .png()
+      .toBuffer();
     const form = new FormData();
     form.append('files', new Blob([new Uint8Array(png)]), 'coat.png');
     return (await call(api.addPictures, { form }))[0]!.picture!.id;
@@ -38,15 +62,33 @@ export function sellerIn(world: () => World) {
 
   const fresh = (detail: FamilyDetail) => call(api.family, { params: { id: detail.family.id } });
   const setPrice = (detail: FamilyDetail, at: number, figure: string): Command => ({
-    do: 'setFigures', changes: [{ place: { level: 'child', childId: familyIndex(detail.family).woven[at]!.id }, key: 'price', figure }],
+    do: 'setFigures',
+    changes: [{ place: { level: 'child', childId: familyIndex(detail.family).woven[at]!.id }, key: 'price', figure }],
   });
 
   /** Agrees to what the preview says, and sends. */
-  async function send(familyIds: string[], channels: string[], key: string = crypto.randomUUID(), draft = false): Promise<Dispatch> {
+  async function send(
+    familyIds: string[],
+    channels: string[],
+    key: string = crypto.randomUUID(),
+    draft = false,
+  ): Promise<Dispatch> {
     const { totals } = await call(api.previewDispatch, { body: { familyIds, channels, draft } });
-    return call(api.startDispatch, { body: { familyIds, channels, draft, key, agreed: { listings: totals.listings, takenDown: totals.takenDown, fees: totals.fees } } });
+    return call(api.startDispatch, {
+      body: {
+        familyIds,
+        channels,
+        draft,
+        key,
+        agreed: { listings: totals.listings, takenDown: totals.takenDown, fees: totals.fees },
+      },
+    });
   }
-  const ended = (id: string) => until(() => call(api.dispatch, { params: { id } }), (one) => one.state === 'done' && one.lines.every((line) => !['queued', 'sent'].includes(line.state)));
+  const ended = (id: string) =>
+    until(
+      () => call(api.dispatch, { params: { id } }),
+      (one) => one.state === 'done' && one.lines.every((line) => !['queued', 'sent'].includes(line.state)),
+    );
   return { run, shopFamily, fresh, setPrice, send, ended };
 }
 

@@ -1,6 +1,8 @@
 /**
- * The product's verdict against the stand-ins', who check by code of their own, on many random families: nothing the product lets go
- * may be refused, and what a stand-in refuses the product must have stopped. Listings travel as they really do: messages as JSON,
+ * The product's verdict against the stand-ins', who check by code of their own, on many random families: nothing the
+ * product lets go
+ * may be refused, and what a stand-in refuses the product must have stopped. Listings travel as they really do:
+ * messages as JSON,
  * upload sheets as XLSX written by one library call and read back by the stand-in.
  */
 import ExcelJs from 'exceljs';
@@ -8,15 +10,32 @@ import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import {
-  blockNumber, computeFit, createFamily, familyIndex, listingMessage, pairingValue, readRulebook, rulesForSheet, runCommand, uploadSheet,
-  type Family, type FitInput, type Listing, type Pairing, type PictureFacts, type Rulebook, type SingleCommand,
+  blockNumber,
+  computeFit,
+  createFamily,
+  familyIndex,
+  listingMessage,
+  pairingValue,
+  readRulebook,
+  rulesForSheet,
+  runCommand,
+  uploadSheet,
+  type Family,
+  type FitInput,
+  type Listing,
+  type Pairing,
+  type PictureFacts,
+  type Rulebook,
+  type SingleCommand,
 } from '@loom-kin/core';
 import { PLAYED } from '../channels/src/checks';
 import { GoodsSchema, type Goods, type LookAt } from '../channels/src/goods';
 import { readUploadSheet } from '../channels/src/sheet';
 
 const rulebooks = PLAYED.map(({ id }): Rulebook => {
-  const read = readRulebook(JSON.parse(readFileSync(new URL(`../channels/rulebooks/${id}.json`, import.meta.url), 'utf8')));
+  const read = readRulebook(
+    JSON.parse(readFileSync(new URL(`../channels/rulebooks/${id}.json`, import.meta.url), 'utf8')),
+  );
   if (!read.ok) throw new Error(read.problems.join());
   return read.rulebook;
 });
@@ -24,26 +43,76 @@ const rulebooks = PLAYED.map(({ id }): Rulebook => {
 const ROLE_VALUES = {
   colour: ['Rust', 'Spruce', 'Midnight', 'Ochre', 'Red', 'Navy blue', 'Kingfisher, deep and very blue indeed'],
   size: ['XS', 'S', 'M', 'L', 'XL', '98/104', 'One size', 'Between large and very large'],
-  material: ['Unlined', 'Fleece-lined', 'Wool', 'Waxed cotton with a woollen lining'], pack: ['1 pair', '3 pairs'], length: ['25 cm', '30 cm', 'Long'],
-  pattern: ['Squall', 'Haar', 'Swell'], volume: ['300 ml', '500 ml'],
+  material: ['Unlined', 'Fleece-lined', 'Wool', 'Waxed cotton with a woollen lining'],
+  pack: ['1 pair', '3 pairs'],
+  length: ['25 cm', '30 cm', 'Long'],
+  pattern: ['Squall', 'Haar', 'Swell'],
+  volume: ['300 ml', '500 ml'],
 } as const;
 type SampleRole = keyof typeof ROLE_VALUES;
 
-const text = (least: number, most: number) => fc.integer({ min: least, max: most }).map((length) => 'warm and dry by the water '.repeat(200).slice(0, length).trim());
+const text = (least: number, most: number) =>
+  fc
+    .integer({ min: least, max: most })
+    .map((length) => 'warm and dry by the water '.repeat(200).slice(0, length).trim());
 const often = <T>(arb: fc.Arbitrary<T>) => fc.option(arb, { nil: undefined, freq: 12 });
-const words = (least: number, most: number, length: number) => fc.uniqueArray(fc.integer({ min: 1, max: 999 }), { minLength: least, maxLength: most }).map((list) => list.map((n) => `word ${n}`.padEnd(length, '.')));
-const amount = fc.oneof({ arbitrary: fc.integer({ min: 500, max: 40_000 }), weight: 12 }, { arbitrary: fc.constantFrom(1, 15, 40, 2_500_000, 7_000_000), weight: 1 }).map((cents) => (cents / 100).toFixed(2));
+const words = (least: number, most: number, length: number) =>
+  fc
+    .uniqueArray(fc.integer({ min: 1, max: 999 }), { minLength: least, maxLength: most })
+    .map((list) => list.map((n) => `word ${n}`.padEnd(length, '.')));
+const amount = fc
+  .oneof(
+    { arbitrary: fc.integer({ min: 500, max: 40_000 }), weight: 12 },
+    { arbitrary: fc.constantFrom(1, 15, 40, 2_500_000, 7_000_000), weight: 1 },
+  )
+  .map((cents) => (cents / 100).toFixed(2));
 
 const anyGoods = fc.record({
-  roles: fc.uniqueArray(fc.record({ role: fc.constantFrom(...(Object.keys(ROLE_VALUES) as SampleRole[])), take: fc.integer({ min: 1, max: 4 }), odd: fc.integer({ min: 0, max: 9 }) }), { maxLength: 3, selector: (one) => one.role }),
+  roles: fc.uniqueArray(
+    fc.record({
+      role: fc.constantFrom(...(Object.keys(ROLE_VALUES) as SampleRole[])),
+      take: fc.integer({ min: 1, max: 4 }),
+      odd: fc.integer({ min: 0, max: 9 }),
+    }),
+    { maxLength: 3, selector: (one) => one.role },
+  ),
   fields: fc.record({
-    name: fc.oneof({ arbitrary: text(8, 150), weight: 12 }, { arbitrary: fc.constantFrom('Coat', 'Storm coat Rust', 'Jacket in XL', `${'Long '.repeat(36)}coat`), weight: 1 }),
-    brand: often(fc.constantFrom('Skerry Supply', 'Other Brand')), styleCode: fc.constant('ST1'), maker: often(fc.constant('Skerry Supply')),
+    name: fc.oneof(
+      { arbitrary: text(8, 150), weight: 12 },
+      { arbitrary: fc.constantFrom('Coat', 'Storm coat Rust', 'Jacket in XL', `${'Long '.repeat(36)}coat`), weight: 1 },
+    ),
+    brand: often(fc.constantFrom('Skerry Supply', 'Other Brand')),
+    styleCode: fc.constant('ST1'),
+    maker: often(fc.constant('Skerry Supply')),
     category: fc.constantFrom('outerwear/jackets', 'knitwear/socks', 'pets/coats', 'home/blankets', 'home/mugs'),
-    description: often(fc.oneof({ arbitrary: text(60, 900), weight: 10 }, { arbitrary: fc.constantFrom('Too short.', `See www.example.test ${'for more about it '.repeat(5)}`), weight: 1 })),
-    highlights: often(fc.oneof({ arbitrary: words(5, 5, 20), weight: 10 }, { arbitrary: words(1, 8, 20), weight: 1 })), searchWords: often(fc.oneof({ arbitrary: words(1, 12, 10), weight: 10 }, { arbitrary: words(13, 20, 10), weight: 1 }, { arbitrary: words(1, 3, 30), weight: 1 })),
-    searchTitle: often(text(10, 70)), searchDescription: often(text(20, 170)), wearer: often(fc.constant('anyone')), collections: often(words(1, 3, 8)), composition: often(fc.constant('100 % cotton')),
-    price: often(amount), listPrice: fc.option(amount, { nil: undefined, freq: 1 }), weight: often(fc.constantFrom(0.3, 90, 940, 35_000)), packageLength: often(fc.constant(38)), packageWidth: often(fc.constant(30)), packageHeight: often(fc.constantFrom(8, 0.02)),
+    description: often(
+      fc.oneof(
+        { arbitrary: text(60, 900), weight: 10 },
+        {
+          arbitrary: fc.constantFrom('Too short.', `See www.example.test ${'for more about it '.repeat(5)}`),
+          weight: 1,
+        },
+      ),
+    ),
+    highlights: often(fc.oneof({ arbitrary: words(5, 5, 20), weight: 10 }, { arbitrary: words(1, 8, 20), weight: 1 })),
+    searchWords: often(
+      fc.oneof(
+        { arbitrary: words(1, 12, 10), weight: 10 },
+        { arbitrary: words(13, 20, 10), weight: 1 },
+        { arbitrary: words(1, 3, 30), weight: 1 },
+      ),
+    ),
+    searchTitle: often(text(10, 70)),
+    searchDescription: often(text(20, 170)),
+    wearer: often(fc.constant('anyone')),
+    collections: often(words(1, 3, 8)),
+    composition: often(fc.constant('100 % cotton')),
+    price: often(amount),
+    listPrice: fc.option(amount, { nil: undefined, freq: 1 }),
+    weight: often(fc.constantFrom(0.3, 90, 940, 35_000)),
+    packageLength: often(fc.constant(38)),
+    packageWidth: often(fc.constant(30)),
+    packageHeight: often(fc.constantFrom(8, 0.02)),
     gtinExempt: fc.option(fc.boolean(), { nil: undefined }),
   }),
   seed: fc.infiniteStream(fc.integer({ min: 0, max: 99 })),
@@ -53,9 +122,16 @@ const anyGoods = fc.record({
 });
 type AnyGoods = typeof anyGoods extends fc.Arbitrary<infer T> ? T : never;
 
-function build(goods: AnyGoods): { family: Family; stock: Record<string, number>; pictures: Record<string, PictureFacts>; pairings: Pairing[] } {
+function build(goods: AnyGoods): {
+  family: Family;
+  stock: Record<string, number>;
+  pictures: Record<string, PictureFacts>;
+  pairings: Pairing[];
+} {
   const dice = () => goods.seed.next().value as number;
-  const fields = Object.fromEntries(Object.entries(goods.fields).filter(([, figure]) => figure !== undefined)) as Family['fields'];
+  const fields = Object.fromEntries(
+    Object.entries(goods.fields).filter(([, figure]) => figure !== undefined),
+  ) as Family['fields'];
   const axes = goods.roles.map(({ role, take, odd }) => {
     const all = ROLE_VALUES[role];
     const labels: string[] = odd === 0 ? [...all.slice(-take)] : [...all.slice(0, Math.min(take, all.length - 1))];
@@ -64,11 +140,37 @@ function build(goods: AnyGoods): { family: Family; stock: Record<string, number>
   let family = createFamily({ id: 'kverdict', fields, axes, off: [] });
   const commands: SingleCommand[] = [];
   const children = familyIndex(family).woven;
-  if (children.length > 3) commands.push({ do: 'setWoven', crossings: children.filter((_, at) => at > 0 && dice() < 12).slice(0, children.length - 2).map((child) => child.at), woven: false });
+  if (children.length > 3)
+    commands.push({
+      do: 'setWoven',
+      crossings: children
+        .filter((_, at) => at > 0 && dice() < 12)
+        .slice(0, children.length - 2)
+        .map((child) => child.at),
+      woven: false,
+    });
   const figures = children.flatMap((child, at) => [
-    ...(dice() < 99 ? [{ place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: dice() < 99 ? `ST1-${at}` : `ST1-${at}-${'LONG'.repeat(7)}` }] : []),
-    ...(dice() < (goods.fields.gtinExempt ? 5 : 98) ? [{ place: { level: 'child' as const, childId: child.id }, key: 'gtin', figure: blockNumber({ id: 'b', label: 'b', prefix: '95010174', digits: 13 }, at) }] : []),
-    ...(dice() < 4 ? [{ place: { level: 'child' as const, childId: child.id }, key: 'price', figure: `${20 + dice()}.90` }] : []),
+    ...(dice() < 99
+      ? [
+          {
+            place: { level: 'child' as const, childId: child.id },
+            key: 'sku',
+            figure: dice() < 99 ? `ST1-${at}` : `ST1-${at}-${'LONG'.repeat(7)}`,
+          },
+        ]
+      : []),
+    ...(dice() < (goods.fields.gtinExempt ? 5 : 98)
+      ? [
+          {
+            place: { level: 'child' as const, childId: child.id },
+            key: 'gtin',
+            figure: blockNumber({ id: 'b', label: 'b', prefix: '95010174', digits: 13 }, at),
+          },
+        ]
+      : []),
+    ...(dice() < 4
+      ? [{ place: { level: 'child' as const, childId: child.id }, key: 'price', figure: `${20 + dice()}.90` }]
+      : []),
   ]);
   if (figures.length > 0) commands.push({ do: 'setFigures', changes: figures });
   const pictures: Record<string, PictureFacts> = {};
@@ -79,16 +181,49 @@ function build(goods: AnyGoods): { family: Family; stock: Record<string, number>
     return id;
   };
   const carrier = family.axes.find((axis) => axis.role === 'colour') ?? family.axes[0];
-  for (const value of carrier?.values ?? []) if (dice() < 96) commands.push({ do: 'setPictures', place: { level: 'value', axisId: carrier!.id, valueId: value.id }, pictures: Array.from({ length: 1 + (dice() % 4) }, picture) });
-  if (!carrier || dice() < 20) commands.push({ do: 'setPictures', place: { level: 'family' }, pictures: Array.from({ length: 1 + (dice() % 12) }, picture) });
-  if (goods.apart === 0) for (const { id } of PLAYED) commands.push({ do: 'setWish', channel: id, wish: { apart: family.axes.map((axis) => axis.id), whole: [], leaveOut: [], offered: true } });
+  for (const value of carrier?.values ?? [])
+    if (dice() < 96)
+      commands.push({
+        do: 'setPictures',
+        place: { level: 'value', axisId: carrier!.id, valueId: value.id },
+        pictures: Array.from({ length: 1 + (dice() % 4) }, picture),
+      });
+  if (!carrier || dice() < 20)
+    commands.push({
+      do: 'setPictures',
+      place: { level: 'family' },
+      pictures: Array.from({ length: 1 + (dice() % 12) }, picture),
+    });
+  if (goods.apart === 0)
+    for (const { id } of PLAYED)
+      commands.push({
+        do: 'setWish',
+        channel: id,
+        wish: { apart: family.axes.map((axis) => axis.id), whole: [], leaveOut: [], offered: true },
+      });
   const real = commands.filter((command) => command.do !== 'setWoven' || command.crossings.length > 0);
   if (real.length > 0) family = runCommand(family, { do: 'batch', title: '', commands: real }).family;
-  const stock = Object.fromEntries(children.map((child) => [child.id, dice() < 98 ? 1 + dice() * 3 : dice() < 50 ? 0 : 2000]));
-  const pairings = goods.pairAll === 0 ? [] : family.axes.flatMap((axis) => axis.values.flatMap((value): Pairing[] => {
-    const list = rulebooks[0]!.rules.axes.roles[axis.role]?.list;
-    return list ? [{ channel: 'quayside', role: axis.role, value: pairingValue(value.label), to: list[dice() % list.length]!.label }] : [];
-  }));
+  const stock = Object.fromEntries(
+    children.map((child) => [child.id, dice() < 98 ? 1 + dice() * 3 : dice() < 50 ? 0 : 2000]),
+  );
+  const pairings =
+    goods.pairAll === 0
+      ? []
+      : family.axes.flatMap((axis) =>
+          axis.values.flatMap((value): Pairing[] => {
+            const list = rulebooks[0]!.rules.axes.roles[axis.role]?.list;
+            return list
+              ? [
+                  {
+                    channel: 'quayside',
+                    role: axis.role,
+                    value: pairingValue(value.label),
+                    to: list[dice() % list.length]!.label,
+                  },
+                ]
+              : [];
+          }),
+        );
   return { family, stock, pictures, pairings };
 }
 
@@ -120,22 +255,50 @@ describe('the verdict of the product and of the stand-ins', () => {
         for (const [at, rulebook] of rulebooks.entries()) {
           const played = PLAYED[at]!;
           const input: FitInput = {
-            family, stock, pictures, rulebook, pairings, live: [], pictureBase: 'picture:', seller: { name: 'S', currency: 'EUR', taxPercent: '20' },
-            settings: { rate: played.account.rate, exemptBrands: played.account.exemptBrands, answers: goods.profile ? { 'Delivery profile': goods.profile } : {}, objective: 'listings' },
+            family,
+            stock,
+            pictures,
+            rulebook,
+            pairings,
+            live: [],
+            pictureBase: 'picture:',
+            seller: { name: 'S', currency: 'EUR', taxPercent: '20' },
+            settings: {
+              rate: played.account.rate,
+              exemptBrands: played.account.exemptBrands,
+              answers: goods.profile ? { 'Delivery profile': goods.profile } : {},
+              objective: 'listings',
+            },
           };
           const fit = computeFit(input);
           const reasons = [];
-          for (const listing of fit.listings) reasons.push(...(await played.check(await delivered(rulebook, listing), lookAt)));
+          for (const listing of fit.listings)
+            reasons.push(...(await played.check(await delivered(rulebook, listing), lookAt)));
           const refused = reasons.length > 0;
           const stops = fit.findings.filter((finding) => finding.severity === 'stops');
           if (fit.state === 'absent') continue;
-          tally[`${rulebook.channel} ${fit.state === 'stopped' ? 'stopped' : 'let go'}, ${refused ? 'refused' : 'taken'}`] = (tally[`${rulebook.channel} ${fit.state === 'stopped' ? 'stopped' : 'let go'}, ${refused ? 'refused' : 'taken'}`] ?? 0) + 1;
+          tally[
+            `${rulebook.channel} ${fit.state === 'stopped' ? 'stopped' : 'let go'}, ${refused ? 'refused' : 'taken'}`
+          ] =
+            (tally[
+              `${rulebook.channel} ${fit.state === 'stopped' ? 'stopped' : 'let go'}, ${refused ? 'refused' : 'taken'}`
+            ] ?? 0) + 1;
           if (fit.state !== 'stopped') {
             expect(reasons).toEqual([]);
-            expect(fit.listings.flatMap((listing) => listing.offers.map((offer) => offer.sku)).sort()).toEqual(familyIndex(family).woven.map((child) => child.fields.sku).sort());
-          } else if (fit.listings.length > 0 && !stops.some((finding) => /^(sku\.missing|price\.missing|field\.differs|plan\.)/.test(finding.code))) {
+            expect(fit.listings.flatMap((listing) => listing.offers.map((offer) => offer.sku)).sort()).toEqual(
+              familyIndex(family)
+                .woven.map((child) => child.fields.sku)
+                .sort(),
+            );
+          } else if (
+            fit.listings.length > 0 &&
+            !stops.some((finding) => /^(sku\.missing|price\.missing|field\.differs|plan\.)/.test(finding.code))
+          ) {
             // Nor is the product stricter than the channel: what it stops would have been refused.
-            expect({ refused, stops: stops.map((finding) => finding.text) }).toEqual({ refused: true, stops: stops.map((finding) => finding.text) });
+            expect({ refused, stops: stops.map((finding) => finding.text) }).toEqual({
+              refused: true,
+              stops: stops.map((finding) => finding.text),
+            });
           }
         }
       }),

@@ -1,4 +1,7 @@
-/** A whole small world for a test: stand-in channels and the product as processes, on free ports, with a data folder of their own. */
+/**
+ * A whole small world for a test: stand-in channels and the product as processes, on free ports, with a data folder
+ * of their own.
+ */
 import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -10,8 +13,12 @@ const ROOT = process.cwd();
 /** Programs run from source, or as they are built where LOOM_KIN_BUILT says so. */
 const PROGRAMS = process.env.LOOM_KIN_BUILT
   ? { channels: ['channels/dist/main.mjs'], server: ['server/dist/main.mjs'], demo: ['demo/dist/main.mjs'] }
-  // The loader runs in the process itself, so that killing the process kills the program.
-  : { channels: ['--import', 'tsx', 'channels/src/main.ts'], server: ['--import', 'tsx', 'server/src/main.ts'], demo: ['--import', 'tsx', 'demo/src/load-main.ts'] };
+  : // The loader runs in the process itself, so that killing the process kills the program.
+    {
+      channels: ['--import', 'tsx', 'channels/src/main.ts'],
+      server: ['--import', 'tsx', 'server/src/main.ts'],
+      demo: ['--import', 'tsx', 'demo/src/load-main.ts'],
+    };
 
 interface Process {
   url: string;
@@ -21,13 +28,18 @@ interface Process {
 
 function launch(program: 'channels' | 'server', env: Record<string, string>): Promise<Process> {
   return new Promise((resolve, reject) => {
-    const child: ChildProcess = spawn(process.execPath, PROGRAMS[program], { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
-    let said = '';
-    const kill = () => new Promise<void>((done) => {
-      if (child.exitCode !== null || child.signalCode !== null) return done();
-      child.once('exit', () => done());
-      child.kill('SIGKILL');
+    const child: ChildProcess = spawn(process.execPath, PROGRAMS[program], {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
     });
+    let said = '';
+    const kill = () =>
+      new Promise<void>((done) => {
+        if (child.exitCode !== null || child.signalCode !== null) return done();
+        child.once('exit', () => done());
+        child.kill('SIGKILL');
+      });
     child.stdout!.on('data', (text) => {
       const match = /listening (\S+)/.exec((said += String(text)));
       if (match) resolve({ url: match[1]!, kill });
@@ -45,7 +57,16 @@ export interface World {
   /** Tells a channel how to feel. */
   mood(channel: string, mood: 'well' | 'slow' | 'busy' | 'ill' | 'cut', times?: number): Promise<void>;
   /** What a channel holds. */
-  held(channel: string): Promise<{ goods: { key: string; axes: { name: string; options: { label: string }[] }[]; offers: { sku: string; price: string; stock: number; options: string[] }[] }; draft: boolean }[]>;
+  held(channel: string): Promise<
+    {
+      goods: {
+        key: string;
+        axes: { name: string; options: { label: string }[] }[];
+        offers: { sku: string; price: string; stock: number; options: string[] }[];
+      };
+      draft: boolean;
+    }[]
+  >;
   killServer(): Promise<void>;
   startServer(): Promise<void>;
   killChannels(): Promise<void>;
@@ -60,19 +81,33 @@ export async function startWorld(options: { demo?: boolean; delay?: number } = {
   const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
   const env = { LOOM_KIN_DATA: folder, LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30) };
   let channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
-  const serverEnv = { ...env, LOOM_KIN_CHANNELS: channels.url, LOOM_KIN_POLL: '60', LOOM_KIN_WAITS: '100,200,400', TZ: 'UTC' };
+  const serverEnv = {
+    ...env,
+    LOOM_KIN_CHANNELS: channels.url,
+    LOOM_KIN_POLL: '60',
+    LOOM_KIN_WAITS: '100,200,400',
+    TZ: 'UTC',
+  };
   let server = await launch('server', { ...serverEnv, LOOM_KIN_PORT: '0' });
   const { url } = server;
   const world: World = {
-    folder, url, channelsUrl: channels.url, call: createClient(url),
+    folder,
+    url,
+    channelsUrl: channels.url,
+    call: createClient(url),
     mood: async (channel, mood, times) => {
-      await fetch(`${channels.url}/control`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ channel, mood, ...(times ? { times } : {}) }) });
+      await fetch(`${channels.url}/control`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ channel, mood, ...(times ? { times } : {}) }),
+      });
     },
     held: async (channel) => (await fetch(`${channels.url}/${channel}/listings`)).json() as never,
     killServer: () => server.kill(),
     startServer: async () => void (server = await launch('server', { ...serverEnv, LOOM_KIN_PORT: portOf(url) })),
     killChannels: () => channels.kill(),
-    startChannels: async () => void (channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: portOf(channels.url) })),
+    startChannels: async () =>
+      void (channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: portOf(channels.url) })),
     end: async () => {
       await server.kill();
       await channels.kill();
@@ -87,7 +122,11 @@ export async function startWorld(options: { demo?: boolean; delay?: number } = {
 function loadDemoInto(url: string, env: Record<string, string>): Promise<void> {
   return new Promise((resolve, reject) => {
     let said = '';
-    const child = spawn(process.execPath, [...PROGRAMS.demo, url], { cwd: ROOT, env: { ...process.env, ...env }, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(process.execPath, [...PROGRAMS.demo, url], {
+      cwd: ROOT,
+      env: { ...process.env, ...env },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
     child.stderr.on('data', (text) => (said += String(text)));
     child.once('exit', (code) => (code === 0 ? resolve() : reject(new Error(said))));
   });

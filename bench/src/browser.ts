@@ -7,10 +7,23 @@ import { spread, type Figure } from './measure';
 
 export async function browserFigures(): Promise<Figure[]> {
   const world = await startWorld();
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
   try {
-    const axis = (role: 'colour' | 'size' | 'material', label: string, count: number) => ({ role, label, values: Array.from({ length: count }, (_, at) => ({ label: `${label} ${at}` })) });
-    const made = await world.call(api.createFamily, { body: { fields: { name: 'Bench coat', styleCode: 'BNC', category: 'outerwear/jackets', price: '100.00' }, axes: [axis('colour', 'Colour', 4), axis('size', 'Size', 6), axis('material', 'Lining', 4)], off: [] } });
+    const axis = (role: 'colour' | 'size' | 'material', label: string, count: number) => ({
+      role,
+      label,
+      values: Array.from({ length: count }, (_, at) => ({ label: `${label} ${at}` })),
+    });
+    const made = await world.call(api.createFamily, {
+      body: {
+        fields: { name: 'Bench coat', styleCode: 'BNC', category: 'outerwear/jackets', price: '100.00' },
+        axes: [axis('colour', 'Colour', 4), axis('size', 'Size', 6), axis('material', 'Lining', 4)],
+        off: [],
+      },
+    });
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     const first: number[] = [];
     for (let at = 0; at < 5; at++) {
@@ -38,7 +51,8 @@ export async function browserFigures(): Promise<Figure[]> {
     // A price typed for the whole family: until every cell of the grid that follows it shows it.
     const keys = await page.evaluate(async () => {
       const input = document.querySelector<HTMLInputElement>('[data-test=set-price]')!;
-      const cell = () => [...document.querySelectorAll('revogr-data .rgCell')].some((one) => one.textContent === `${wanted}.00`);
+      const cell = () =>
+        [...document.querySelectorAll('revogr-data .rgCell')].some((one) => one.textContent === `${wanted}.00`);
       const taken: number[] = [];
       let wanted = '';
       for (let at = 0; at < 40; at++) {
@@ -59,8 +73,20 @@ export async function browserFigures(): Promise<Figure[]> {
     const baseline = 'an empty frame';
     return [
       { what: 'an empty frame', ...bare, baseline, ratio: 1, budget: '—' },
-      { what: `a price typed until shown, ${familyIndex(made.family).woven.length} children`, ...typed, baseline, ratio: typed.median / bare.median, budget: 'the next frame' },
-      { what: 'the first view of a cold page', ...view, baseline, ratio: view.median / bare.median, budget: '≤ 1,500 ms' },
+      {
+        what: `a price typed until shown, ${familyIndex(made.family).woven.length} children`,
+        ...typed,
+        baseline,
+        ratio: typed.median / bare.median,
+        budget: 'the next frame',
+      },
+      {
+        what: 'the first view of a cold page',
+        ...view,
+        baseline,
+        ratio: view.median / bare.median,
+        budget: '≤ 1,500 ms',
+      },
     ];
   } finally {
     await browser.close();

@@ -1,37 +1,120 @@
 /** The planner and the findings. */
 import { readFileSync, readdirSync } from 'node:fs';
-import { bestPlans, computeFit, createFamily, familyIndex, freeze, planTask, readRulebook, rulesFor, runCommand, type Family, type FitInput, type PictureFacts, type Role, type Rulebook } from '@loom-kin/core';
+import {
+  bestPlans,
+  computeFit,
+  createFamily,
+  familyIndex,
+  freeze,
+  planTask,
+  readRulebook,
+  rulesFor,
+  runCommand,
+  type Family,
+  type FitInput,
+  type PictureFacts,
+  type Role,
+  type Rulebook,
+} from '@loom-kin/core';
 import { timed, type Figure } from './measure';
 
 export const rulebooks = (): Rulebook[] =>
   readdirSync(new URL('../../channels/rulebooks', import.meta.url)).map((name) => {
-    const read = readRulebook(JSON.parse(readFileSync(new URL(`../../channels/rulebooks/${name}`, import.meta.url), 'utf8')));
+    const read = readRulebook(
+      JSON.parse(readFileSync(new URL(`../../channels/rulebooks/${name}`, import.meta.url), 'utf8')),
+    );
     if (!read.ok) throw new Error(read.problems.join());
     return read.rulebook;
   });
 
 /** A family over axes of the given sizes, with SKUs, prices, weights and a picture per first value. */
 export function family(id: string, sizes: [Role, number][], childrenAtMost = Infinity): Family {
-  const axes = sizes.map(([role, count], axis) => ({ role, label: `Axis ${axis}`, values: Array.from({ length: count }, (_, at) => ({ label: `${role} ${at}` })) }));
-  let made = createFamily({ id, fields: { name: `Bench ${id}`, brand: 'Skerry Supply', styleCode: id, category: 'outerwear/jackets', price: '50.00', weight: 500, description: 'Made to be measured, and for nothing else at all in the world.' }, axes, off: [] });
+  const axes = sizes.map(([role, count], axis) => ({
+    role,
+    label: `Axis ${axis}`,
+    values: Array.from({ length: count }, (_, at) => ({ label: `${role} ${at}` })),
+  }));
+  let made = createFamily({
+    id,
+    fields: {
+      name: `Bench ${id}`,
+      brand: 'Skerry Supply',
+      styleCode: id,
+      category: 'outerwear/jackets',
+      price: '50.00',
+      weight: 500,
+      description: 'Made to be measured, and for nothing else at all in the world.',
+    },
+    axes,
+    off: [],
+  });
   const all = familyIndex(made).woven;
-  if (all.length > childrenAtMost) made = runCommand(made, { do: 'setWoven', crossings: all.slice(childrenAtMost).map((child) => child.at), woven: false }).family;
-  const figures = familyIndex(made).woven.map((child, at) => ({ place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `${id}-${at}` }));
+  if (all.length > childrenAtMost)
+    made = runCommand(made, {
+      do: 'setWoven',
+      crossings: all.slice(childrenAtMost).map((child) => child.at),
+      woven: false,
+    }).family;
+  const figures = familyIndex(made).woven.map((child, at) => ({
+    place: { level: 'child' as const, childId: child.id },
+    key: 'sku',
+    figure: `${id}-${at}`,
+  }));
   const first = made.axes[0];
   return runCommand(made, {
-    do: 'batch', title: '', commands: [{ do: 'setFigures', changes: figures }, ...(first?.values.map((value) => ({ do: 'setPictures' as const, place: { level: 'value' as const, axisId: first.id, valueId: value.id }, pictures: [`p-${value.id}`] })) ?? [])],
+    do: 'batch',
+    title: '',
+    commands: [
+      { do: 'setFigures', changes: figures },
+      ...(first?.values.map((value) => ({
+        do: 'setPictures' as const,
+        place: { level: 'value' as const, axisId: first.id, valueId: value.id },
+        pictures: [`p-${value.id}`],
+      })) ?? []),
+    ],
   }).family;
 }
 
 export function inputs(one: Family, books: Rulebook[]): FitInput[] {
-  const pictures: Record<string, PictureFacts> = Object.fromEntries(one.axes.flatMap((axis) => axis.values.flatMap((value) => value.pictures.map((id) => [id, { id, fileName: id, width: 1200, height: 1200, whiteBackground: true }]))));
+  const pictures: Record<string, PictureFacts> = Object.fromEntries(
+    one.axes.flatMap((axis) =>
+      axis.values.flatMap((value) =>
+        value.pictures.map((id) => [id, { id, fileName: id, width: 1200, height: 1200, whiteBackground: true }]),
+      ),
+    ),
+  );
   const stock = Object.fromEntries(Object.keys(one.children).map((id) => [id, 5]));
-  return books.map((rulebook) => ({ family: one, stock, pictures, rulebook, pairings: [], live: [], pictureBase: 'picture:', seller: { name: 'S', currency: 'EUR', taxPercent: '20' }, settings: { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' } }));
+  return books.map((rulebook) => ({
+    family: one,
+    stock,
+    pictures,
+    rulebook,
+    pairings: [],
+    live: [],
+    pictureBase: 'picture:',
+    seller: { name: 'S', currency: 'EUR', taxPercent: '20' },
+    settings: { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' },
+  }));
 }
 
 export function planFigures(): Figure[] {
-  const small = family('P96', [['colour', 4], ['size', 6], ['material', 4]]);
-  const large = family('P2000', [['colour', 5], ['size', 5], ['material', 5], ['pack', 4], ['length', 2], ['pattern', 2]], 2000);
+  const small = family('P96', [
+    ['colour', 4],
+    ['size', 6],
+    ['material', 4],
+  ]);
+  const large = family(
+    'P2000',
+    [
+      ['colour', 5],
+      ['size', 5],
+      ['material', 5],
+      ['pack', 4],
+      ['length', 2],
+      ['pattern', 2],
+    ],
+    2000,
+  );
   const book = rulebooks().find((one) => one.channel === 'own-shop')!;
   const { rules } = rulesFor(book, 'outerwear/jackets')!;
   // Plans are remembered per structure: each turn gets children that were never seen.
@@ -47,21 +130,41 @@ export function planFigures(): Figure[] {
   return [
     { what: 'planner: 3 axes, 96 children', ...base, baseline, ratio: 1, budget: '—' },
     { what: 'planner: 6 axes, 2,000 children', ...big, baseline, ratio: big.median / base.median, budget: '≤ 50 ms' },
-    { what: 'planner: the same, two axes and 250 children at most', ...cut, baseline, ratio: cut.median / base.median, budget: '≤ 50 ms' },
+    {
+      what: 'planner: the same, two axes and 250 children at most',
+      ...cut,
+      baseline,
+      ratio: cut.median / base.median,
+      budget: '≤ 50 ms',
+    },
   ];
 }
 
 /** Families that differ in one price, so that nothing is known of them: what a keystroke makes. */
 function typed(one: Family, count: number): Family[] {
   const childId = familyIndex(one).woven[7]!.id;
-  return Array.from({ length: count }, (_, at) =>
-    runCommand(freeze(structuredClone(one), true), { do: 'setFigures', changes: [{ place: { level: 'child', childId }, key: 'price', figure: String(10 + at) }] }).family);
+  return Array.from(
+    { length: count },
+    (_, at) =>
+      runCommand(freeze(structuredClone(one), true), {
+        do: 'setFigures',
+        changes: [{ place: { level: 'child', childId }, key: 'price', figure: String(10 + at) }],
+      }).family,
+  );
 }
 
 export function checkFigures(): Figure[] {
   const books = rulebooks();
-  const one = family('F96', [['colour', 4], ['size', 6], ['material', 4]]);
-  const eight = family('F768', [['colour', 16], ['size', 12], ['material', 4]]);
+  const one = family('F96', [
+    ['colour', 4],
+    ['size', 6],
+    ['material', 4],
+  ]);
+  const eight = family('F768', [
+    ['colour', 16],
+    ['size', 12],
+    ['material', 4],
+  ]);
   const text = JSON.stringify(one);
   const parse = timed(200, () => JSON.parse(text));
   const given = typed(one, 126).map((each) => inputs(each, books));
@@ -69,18 +172,61 @@ export function checkFigures(): Figure[] {
   const givenEight = typed(eight, 36).map((each) => inputs(each, books));
   const more = timed(30, (at) => givenEight[at]!.map(computeFit));
   const childId = familyIndex(one).woven[7]!.id;
-  const key = timed(200, (at) => runCommand(one, { do: 'setFigures', changes: [{ place: { level: 'child', childId }, key: 'price', figure: String(10 + at) }] }));
+  const key = timed(200, (at) =>
+    runCommand(one, {
+      do: 'setFigures',
+      changes: [{ place: { level: 'child', childId }, key: 'price', figure: String(10 + at) }],
+    }),
+  );
   // A catalogue of families of 20 children, each looked at once: plans, findings and listings of all of them.
-  const catalogue = Array.from({ length: 405 }, (_, at) => inputs(family(`C${at}`, [['colour', 4], ['size', 5]]), books).map((given) => ({ ...given, plansWanted: 1 })));
+  const catalogue = Array.from({ length: 405 }, (_, at) =>
+    inputs(
+      family(`C${at}`, [
+        ['colour', 4],
+        ['size', 5],
+      ]),
+      books,
+    ).map((given) => ({ ...given, plansWanted: 1 })),
+  );
   const each = timed(400, (at) => catalogue[at]!.map(computeFit));
   const checks = (20 * books.length) / (each.median / 1000);
   const baseline = 'parsing the family as JSON';
   return [
     { what: 'parsing a family of 96 children as JSON', ...parse, baseline, ratio: 1, budget: '—' },
-    { what: 'one command on it (patches and new family)', ...key, baseline, ratio: key.median / parse.median, budget: 'one frame' },
-    { what: `findings of 96 children on ${books.length} channels, one price typed`, ...fits, baseline, ratio: fits.median / parse.median, budget: '≤ 16 ms (7 channels)' },
-    { what: `findings of 768 children on ${books.length} channels (8 × as many)`, ...more, baseline: 'findings of 96 children', ratio: more.median / fits.median, budget: '≤ 8 ×: linear' },
-    { what: `a family of 20 never seen before, on ${books.length} channels`, ...each, baseline, ratio: each.median / parse.median, budget: '—' },
-    { what: `  that is ${Math.round(checks).toLocaleString('en')} child-checks a second`, ...each, baseline: 'the budget of 100,000 a second', ratio: checks / 100_000, budget: '≥ 1 ×' },
+    {
+      what: 'one command on it (patches and new family)',
+      ...key,
+      baseline,
+      ratio: key.median / parse.median,
+      budget: 'one frame',
+    },
+    {
+      what: `findings of 96 children on ${books.length} channels, one price typed`,
+      ...fits,
+      baseline,
+      ratio: fits.median / parse.median,
+      budget: '≤ 16 ms (7 channels)',
+    },
+    {
+      what: `findings of 768 children on ${books.length} channels (8 × as many)`,
+      ...more,
+      baseline: 'findings of 96 children',
+      ratio: more.median / fits.median,
+      budget: '≤ 8 ×: linear',
+    },
+    {
+      what: `a family of 20 never seen before, on ${books.length} channels`,
+      ...each,
+      baseline,
+      ratio: each.median / parse.median,
+      budget: '—',
+    },
+    {
+      what: `  that is ${Math.round(checks).toLocaleString('en')} child-checks a second`,
+      ...each,
+      baseline: 'the budget of 100,000 a second',
+      ratio: checks / 100_000,
+      budget: '≥ 1 ×',
+    },
   ];
 }

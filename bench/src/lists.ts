@@ -7,20 +7,42 @@ import { timed, type Figure } from './measure';
 export function listFigures(folder: string): Figure[] {
   const database = openDatabase(join(folder, 'bench.db'), 'server/migrations');
   const client = database.$client;
-  const doc = JSON.stringify(family('LIST', [['colour', 4], ['size', 5]]));
+  const doc = JSON.stringify(
+    family('LIST', [
+      ['colour', 4],
+      ['size', 5],
+    ]),
+  );
   const names = ['storm', 'deck', 'harbour', 'island', 'galley', 'puddle', 'merino', 'north', 'tide', 'skerry'];
   const goods = ['jacket', 'smock', 'trousers', 'blanket', 'mug', 'suit', 'socks', 'coat'];
-  const insert = client.prepare('INSERT INTO families (id, revision, name, style_code, brand, category, axes, children, from_price, from_price_text, stock, picture, retired, changed_at, doc) VALUES (?,1,?,?,?,?,?,20,?,?,?,NULL,0,?,?)');
+  const insert = client.prepare(
+    'INSERT INTO families (id, revision, name, style_code, brand, category, axes, children, from_price, from_price_text, stock, picture, retired, changed_at, doc) VALUES (?,1,?,?,?,?,?,20,?,?,?,NULL,0,?,?)',
+  );
   const fit = client.prepare('INSERT INTO fit_states (family_id, channel, state, stops, warns) VALUES (?,?,?,0,0)');
   const identifier = client.prepare('INSERT INTO identifiers (kind, value, family_id, child_id) VALUES (?,?,?,?)');
-  const search = client.prepare('INSERT INTO family_search (rowid, family_id, words) VALUES ((SELECT rowid FROM families WHERE id = ?), ?, ?)');
+  const search = client.prepare(
+    'INSERT INTO family_search (rowid, family_id, words) VALUES ((SELECT rowid FROM families WHERE id = ?), ?, ?)',
+  );
   const states = ['fits', 'needs', 'stopped', 'absent'];
   client.transaction(() => {
     for (let at = 0; at < 5000; at++) {
       const id = `kb${at}`;
       const name = `${names[at % 10]} ${goods[at % 8]} ${at}`;
-      insert.run(id, name, `B${at}`, 'Skerry Supply', 'outerwear/jackets', 'Colour 4 × Size 5', at * 100, String(at), at, new Date(at * 1e7).toISOString(), doc);
-      for (const [place, channel] of ['quayside', 'fernpost', 'own-shop'].entries()) fit.run(id, channel, states[(at + place) % 4]);
+      insert.run(
+        id,
+        name,
+        `B${at}`,
+        'Skerry Supply',
+        'outerwear/jackets',
+        'Colour 4 × Size 5',
+        at * 100,
+        String(at),
+        at,
+        new Date(at * 1e7).toISOString(),
+        doc,
+      );
+      for (const [place, channel] of ['quayside', 'fernpost', 'own-shop'].entries())
+        fit.run(id, channel, states[(at + place) % 4]);
       const words = [name, `B${at}`];
       for (let child = 0; child < 20; child++) {
         const gtin = String(9_501_017_000_000 + at * 20 + child);
@@ -31,7 +53,8 @@ export function listFigures(folder: string): Figure[] {
       search.run(id, id, words.join(' \n '));
     }
   })();
-  const ask = (more: object) => queries.listFamilies(database, { q: '', retired: 'no', sort: 'name', offset: 0, limit: 60, ...more });
+  const ask = (more: object) =>
+    queries.listFamilies(database, { q: '', retired: 'no', sort: 'name', offset: 0, limit: 60, ...more });
   const base = timed(100, () => client.prepare('SELECT id FROM families LIMIT 60').all());
   const baseline = 'reading 60 ids bare';
   const line = (what: string, more: (at: number) => object): Figure => {

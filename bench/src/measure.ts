@@ -1,4 +1,7 @@
-/** Measuring: medians and tails of repeated runs, and a baseline of plain work that tells how fast this machine is just now. */
+/**
+ * Measuring: medians and tails of repeated runs, and a baseline of plain work that tells how fast this machine is
+ * just now.
+ */
 
 export interface Figure {
   what: string;
@@ -24,12 +27,17 @@ export function timed(times: number, work: (at: number) => unknown): { median: n
 
 export function spread(taken: number[]): { median: number; p95: number } {
   const sorted = taken.toSorted((a, b) => a - b);
-  return { median: sorted[Math.floor(sorted.length / 2)]!, p95: sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * 0.95))]! };
+  return {
+    median: sorted[Math.floor(sorted.length / 2)]!,
+    p95: sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * 0.95))]!,
+  };
 }
 
 export function table(title: string, figures: readonly Figure[]): void {
   console.log(`\n${title}`);
   for (const { what, median, p95, baseline, ratio, budget } of figures) {
-    console.log(`  ${what.padEnd(58)} median ${median.toFixed(2).padStart(8)} ms   p95 ${p95.toFixed(2).padStart(8)} ms   ${ratio.toFixed(2).padStart(7)} × ${baseline.padEnd(34)} budget ${budget}`);
+    console.log(
+      `  ${what.padEnd(58)} median ${median.toFixed(2).padStart(8)} ms   p95 ${p95.toFixed(2).padStart(8)} ms   ${ratio.toFixed(2).padStart(7)} × ${baseline.padEnd(34)} budget ${budget}`,
+    );
   }
 }

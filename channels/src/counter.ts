@@ -24,7 +24,13 @@ export class Counter {
     const shelf = this.options.shelves.of(channel.id);
     const known = Object.values(shelf.submissions).find((one) => one.key === key);
     if (known) return known.id;
-    const submission: Submission = { id: randomUUID(), key, due: Date.now() + this.options.delayOf(channel.id), messages, lines: null };
+    const submission: Submission = {
+      id: randomUUID(),
+      key,
+      due: Date.now() + this.options.delayOf(channel.id),
+      messages,
+      lines: null,
+    };
     shelf.submissions[submission.id] = submission;
     this.options.shelves.keep();
     this.schedule(channel, submission);
@@ -39,7 +45,8 @@ export class Counter {
   /** Goes on with what waited when the service stopped. */
   resume(channels: readonly PlayedChannel[]): void {
     for (const channel of channels) {
-      for (const submission of Object.values(this.options.shelves.of(channel.id).submissions)) if (!submission.lines) this.schedule(channel, submission);
+      for (const submission of Object.values(this.options.shelves.of(channel.id).submissions))
+        if (!submission.lines) this.schedule(channel, submission);
     }
   }
 
@@ -48,16 +55,24 @@ export class Counter {
   }
 
   private schedule(channel: PlayedChannel, submission: Submission): void {
-    const timer = setTimeout(() => {
-      this.timers.delete(timer);
-      const before = this.queues.get(channel.id) ?? Promise.resolve();
-      this.queues.set(channel.id, before.then(() => this.work(channel, submission)));
-    }, Math.max(0, submission.due - Date.now()));
+    const timer = setTimeout(
+      () => {
+        this.timers.delete(timer);
+        const before = this.queues.get(channel.id) ?? Promise.resolve();
+        this.queues.set(
+          channel.id,
+          before.then(() => this.work(channel, submission)),
+        );
+      },
+      Math.max(0, submission.due - Date.now()),
+    );
     this.timers.add(timer);
   }
 
   private async work(channel: PlayedChannel, submission: Submission): Promise<void> {
-    const order = submission.messages.toSorted((a, b) => Number(b.message.action === 'takeDown') - Number(a.message.action === 'takeDown'));
+    const order = submission.messages.toSorted(
+      (a, b) => Number(b.message.action === 'takeDown') - Number(a.message.action === 'takeDown'),
+    );
     const lines: ReceiptLine[] = [];
     for (const { message, reasons } of order) lines.push(await this.settle(channel, message, reasons));
     submission.lines = lines;
@@ -67,25 +82,48 @@ export class Counter {
   private async settle(channel: PlayedChannel, message: Message, formReasons: Reason[]): Promise<ReceiptLine> {
     const { held } = this.options.shelves.of(channel.id);
     const { key } = message;
-    const refuse = (reasons: Reason[]): ReceiptLine => ({ key, outcome: 'refused', page: null, reasons: reasons.slice(0, 200) });
+    const refuse = (reasons: Reason[]): ReceiptLine => ({
+      key,
+      outcome: 'refused',
+      page: null,
+      reasons: reasons.slice(0, 200),
+    });
     if (formReasons.length > 0) return refuse(formReasons);
     if (message.action === 'takeDown') {
       delete held[key];
       return { key, outcome: 'taken down', page: null, reasons: [] };
     }
     const there = held[key];
-    if (message.action === 'revise' && !there) return refuse([{ text: 'There is no such listing to revise.', sku: null, field: null }]);
-    const { goods, reasons } = message.action === 'list' ? { goods: message.listing, reasons: [] } : revise(there!.goods, message);
-    const found = [...reasons, ...this.elsewhere(channel.id, goods), ...(await channel.check(goods, this.options.lookAt))];
+    if (message.action === 'revise' && !there)
+      return refuse([{ text: 'There is no such listing to revise.', sku: null, field: null }]);
+    const { goods, reasons } =
+      message.action === 'list' ? { goods: message.listing, reasons: [] } : revise(there!.goods, message);
+    const found = [
+      ...reasons,
+      ...this.elsewhere(channel.id, goods),
+      ...(await channel.check(goods, this.options.lookAt)),
+    ];
     if (found.length > 0) return refuse(found);
-    const outcome = !there ? 'listed' : JSON.stringify(there) === JSON.stringify({ goods, draft: message.draft }) ? 'already there' : 'revised';
+    const outcome = !there
+      ? 'listed'
+      : JSON.stringify(there) === JSON.stringify({ goods, draft: message.draft })
+        ? 'already there'
+        : 'revised';
     held[key] = { goods, draft: message.draft };
     return { key, outcome, page: this.options.pageOf(channel.id, key), reasons: [] };
   }
 
   /** An SKU stands in one listing of a channel only. */
   private elsewhere(channel: string, goods: Goods): Reason[] {
-    const owners = new Map(Object.values(this.options.shelves.of(channel).held).flatMap((one) => (one.goods.key === goods.key ? [] : one.goods.offers.map((offer) => [offer.sku, one.goods.key] as const))));
-    return goods.offers.flatMap((offer) => (owners.has(offer.sku) ? [{ text: `${offer.sku} is in the listing ${owners.get(offer.sku)} already.`, sku: offer.sku, field: 'SKU' }] : []));
+    const owners = new Map(
+      Object.values(this.options.shelves.of(channel).held).flatMap((one) =>
+        one.goods.key === goods.key ? [] : one.goods.offers.map((offer) => [offer.sku, one.goods.key] as const),
+      ),
+    );
+    return goods.offers.flatMap((offer) =>
+      owners.has(offer.sku)
+        ? [{ text: `${offer.sku} is in the listing ${owners.get(offer.sku)} already.`, sku: offer.sku, field: 'SKU' }]
+        : [],
+    );
   }
 }

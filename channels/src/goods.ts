@@ -25,11 +25,23 @@ export const GoodsSchema = z.object({
   category: z.string().max(200),
   currency: z.string().max(10),
   structure: z.string().max(1000),
-  axes: z.array(z.object({
-    name: z.string().max(200),
-    role: z.string().max(40),
-    options: z.array(z.object({ label: z.string().max(400), paired: z.string().max(200).optional(), pictures: z.array(z.string().max(500)).max(200).optional() })).max(5000),
-  })).max(10),
+  axes: z
+    .array(
+      z.object({
+        name: z.string().max(200),
+        role: z.string().max(40),
+        options: z
+          .array(
+            z.object({
+              label: z.string().max(400),
+              paired: z.string().max(200).optional(),
+              pictures: z.array(z.string().max(500)).max(200).optional(),
+            }),
+          )
+          .max(5000),
+      }),
+    )
+    .max(10),
   fields: z.record(z.string(), Figure),
   pictures: z.array(z.string().max(500)).max(200),
   fromPrice: z.string().max(40),
@@ -41,9 +53,13 @@ export type Goods = z.infer<typeof GoodsSchema>;
 export const MessageSchema = z.discriminatedUnion('action', [
   z.object({ action: z.literal('list'), key: z.string().max(200), draft: z.boolean(), listing: GoodsSchema }),
   z.object({
-    action: z.literal('revise'), key: z.string().max(200), draft: z.boolean(),
+    action: z.literal('revise'),
+    key: z.string().max(200),
+    draft: z.boolean(),
     changes: GoodsSchema.omit({ key: true, offers: true }).partial(),
-    offers: z.array(OfferSchema.partial().extend({ sku: z.string().max(200), cleared: z.array(z.string()).optional() })).max(5000),
+    offers: z
+      .array(OfferSchema.partial().extend({ sku: z.string().max(200), cleared: z.array(z.string()).optional() }))
+      .max(5000),
     gone: z.array(z.string()).max(5000),
   }),
   z.object({ action: z.literal('takeDown'), key: z.string().max(200) }),
@@ -66,7 +82,10 @@ export interface Seen {
 export type LookAt = (address: string) => Promise<Seen | null>;
 
 /** The goods after a revision. A child that is revised but was never listed is taken as new when it is whole. */
-export function revise(held: Goods, message: Extract<Message, { action: 'revise' }>): { goods: Goods; reasons: Reason[] } {
+export function revise(
+  held: Goods,
+  message: Extract<Message, { action: 'revise' }>,
+): { goods: Goods; reasons: Reason[] } {
   const reasons: Reason[] = [];
   const offers = new Map(held.offers.map((offer) => [offer.sku, offer]));
   for (const sku of message.gone) offers.delete(sku);
@@ -75,7 +94,12 @@ export function revise(held: Goods, message: Extract<Message, { action: 'revise'
     for (const name of cleared ?? []) delete merged[name];
     const read = OfferSchema.safeParse(merged);
     if (read.success) offers.set(change.sku, read.data);
-    else reasons.push({ text: `${change.sku} is not listed yet and comes without ${read.error.issues.map((issue) => issue.path.join('.')).join(', ')}.`, sku: change.sku, field: null });
+    else
+      reasons.push({
+        text: `${change.sku} is not listed yet and comes without ${read.error.issues.map((issue) => issue.path.join('.')).join(', ')}.`,
+        sku: change.sku,
+        field: null,
+      });
   }
   const left = [...offers.values()];
   const axes = mergeAxes(held.axes, message.changes.axes ?? [], left);

@@ -33,8 +33,18 @@ export class PictureDesk {
     try {
       const picture = sharp(bytes, { limitInputPixels: 60_000_000 });
       const { width = 0, height = 0 } = await picture.metadata();
-      const corner = await picture.clone().flatten({ background: '#FFFFFF' }).resize(32, 32, { fit: 'fill', kernel: 'nearest' }).removeAlpha().raw().toBuffer();
-      const edge = [0, 31, 31 * 32, 32 * 32 - 1].map((at) => [corner[at * 3]!, corner[at * 3 + 1]!, corner[at * 3 + 2]!]);
+      const corner = await picture
+        .clone()
+        .flatten({ background: '#FFFFFF' })
+        .resize(32, 32, { fit: 'fill', kernel: 'nearest' })
+        .removeAlpha()
+        .raw()
+        .toBuffer();
+      const edge = [0, 31, 31 * 32, 32 * 32 - 1].map((at) => [
+        corner[at * 3]!,
+        corner[at * 3 + 1]!,
+        corner[at * 3 + 2]!,
+      ]);
       const white = edge.every((pixel) => pixel.every((part) => part > 240));
       const copy = await picture.clone().resize(560, 560, { fit: 'inside' }).png().toBuffer();
       this.seen.set(address, { seen: { width, height, white }, copy });

@@ -8,4 +8,5 @@ const running = await startChannels({
   delay: Number(process.env.LOOM_KIN_CHANNELS_DELAY ?? 3000),
 });
 console.log(`listening ${running.url}`);
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void running.close().then(() => process.exit(0)));
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => void running.close().then(() => process.exit(0)));

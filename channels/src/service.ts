@@ -14,7 +14,10 @@ import { buyersPage, frontPage } from './pages/page';
 import { Shelves } from './shelves';
 import { readUploadSheet } from './sheet';
 
-/** How a channel may feel: well; slow to work; busy (429); ill (500); cut off before it can answer, though it took the submission. */
+/**
+ * How a channel may feel: well; slow to work; busy (429); ill (500); cut off before it can answer, though it took the
+ * submission.
+ */
 export const MOODS = ['well', 'slow', 'busy', 'ill', 'cut'] as const;
 const ControlSchema = z.object({
   channel: z.string(),
@@ -40,10 +43,16 @@ export interface RunningService {
 export async function startChannels(options: ServiceOptions): Promise<RunningService> {
   const shelves = new Shelves(options.file);
   const desk = new PictureDesk();
-  const state = new Map(PLAYED.map((channel) => [channel.id, { mood: 'well' as (typeof MOODS)[number], times: Infinity, delay: options.delay }]));
+  const state = new Map(
+    PLAYED.map((channel) => [
+      channel.id,
+      { mood: 'well' as (typeof MOODS)[number], times: Infinity, delay: options.delay },
+    ]),
+  );
   let url = '';
   const counter = new Counter({
-    shelves, lookAt: desk.lookAt,
+    shelves,
+    lookAt: desk.lookAt,
     delayOf: (channel) => state.get(channel)!.delay + (state.get(channel)!.mood === 'slow' ? 10_000 : 0),
     pageOf: (channel, key) => `${url}/${channel}/pages/${encodeURIComponent(key)}`,
   });
@@ -69,24 +78,48 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
   };
 
   app.get('/channels', (_request, response) => void response.json(PLAYED.map((channel) => channel.id)));
-  app.get('/:channel/rulebook', (request, response) => void response.type('json').send(readFileSync(new URL(`../rulebooks/${played(request).id}.json`, import.meta.url), 'utf8')));
+  app.get(
+    '/:channel/rulebook',
+    (request, response) =>
+      void response
+        .type('json')
+        .send(readFileSync(new URL(`../rulebooks/${played(request).id}.json`, import.meta.url), 'utf8')),
+  );
   app.get('/:channel/account', (request, response) => void response.json(played(request).account));
 
   app.post('/:channel/submissions', (request, response) => {
     const channel = played(request);
-    const read = z.object({ key: z.string().min(1).max(300), messages: z.array(MessageSchema).max(2000) }).safeParse(request.body);
-    if (!read.success) return void response.status(400).json({ text: `This is no submission: ${read.error.issues[0]?.path.join('.')} ${read.error.issues[0]?.message}` });
+    const read = z
+      .object({ key: z.string().min(1).max(300), messages: z.array(MessageSchema).max(2000) })
+      .safeParse(request.body);
+    if (!read.success)
+      return void response.status(400).json({
+        text: `This is no submission: ${read.error.issues[0]?.path.join('.')} ${read.error.issues[0]?.message}`,
+      });
     const cut = state.get(channel.id)!.mood === 'cut';
-    const receipt = cut || state.get(channel.id)!.mood === 'well' || state.get(channel.id)!.mood === 'slow' ? counter.take(channel, read.data.key, read.data.messages.map((message) => ({ message, reasons: [] }))) : '';
+    const receipt =
+      cut || state.get(channel.id)!.mood === 'well' || state.get(channel.id)!.mood === 'slow'
+        ? counter.take(
+            channel,
+            read.data.key,
+            read.data.messages.map((message) => ({ message, reasons: [] })),
+          )
+        : '';
     if (!moody(channel, response)) response.status(202).json({ receipt });
   });
   app.post('/:channel/uploads', sheet, async (request, response) => {
     const channel = played(request);
-    const key = z.string().min(1).max(300).safeParse((request.body as { key?: unknown }).key);
-    if (!request.file || !key.success) return void response.status(400).json({ text: 'An upload needs a file and a key.' });
+    const key = z
+      .string()
+      .min(1)
+      .max(300)
+      .safeParse((request.body as { key?: unknown }).key);
+    if (!request.file || !key.success)
+      return void response.status(400).json({ text: 'An upload needs a file and a key.' });
     const { mood } = state.get(channel.id)!;
     let receipt = '';
-    if (mood !== 'busy' && mood !== 'ill') receipt = counter.take(channel, key.data, await readUploadSheet(request.file.buffer));
+    if (mood !== 'busy' && mood !== 'ill')
+      receipt = counter.take(channel, key.data, await readUploadSheet(request.file.buffer));
     if (!moody(channel, response)) response.status(202).json({ receipt });
   });
   app.get('/:channel/receipts/:id', (request, response) => {
@@ -96,13 +129,20 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     if (!receipt) throw new NotThere();
     response.json(receipt);
   });
-  app.get('/:channel/listings', (request, response) => void response.json(Object.values(shelves.of(played(request).id).held)));
+  app.get(
+    '/:channel/listings',
+    (request, response) => void response.json(Object.values(shelves.of(played(request).id).held)),
+  );
   app.get('/:channel/pages/:key', async (request, response) => {
     const channel = played(request);
     const held = shelves.of(channel.id).held[String(request.params.key)];
     if (!held) throw new NotThere();
     const { goods } = held;
-    const addresses = [...goods.pictures, ...goods.offers.flatMap((offer) => offer.pictures ?? []), ...goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))];
+    const addresses = [
+      ...goods.pictures,
+      ...goods.offers.flatMap((offer) => offer.pictures ?? []),
+      ...goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? [])),
+    ];
     await Promise.all([...new Set(addresses)].map((address) => desk.lookAt(address)));
     response.type('html').send(buyersPage(channel, held, url + request.path));
   });
@@ -120,19 +160,35 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     else response.json({ ok: true });
   });
   app.get('/', (_request, response) => {
-    response.type('html').send(frontPage(PLAYED.map((channel) => ({
-      id: channel.id, name: channel.name, mood: state.get(channel.id)!.mood,
-      listings: Object.values(shelves.of(channel.id).held).map(({ goods, draft }) => ({ key: goods.key, title: String(goods.fields.Title ?? goods.fields.Name ?? goods.key), children: goods.offers.length, draft })),
-    })), MOODS));
+    response.type('html').send(
+      frontPage(
+        PLAYED.map((channel) => ({
+          id: channel.id,
+          name: channel.name,
+          mood: state.get(channel.id)!.mood,
+          listings: Object.values(shelves.of(channel.id).held).map(({ goods, draft }) => ({
+            key: goods.key,
+            title: String(goods.fields.Title ?? goods.fields.Name ?? goods.key),
+            children: goods.offers.length,
+            draft,
+          })),
+        })),
+        MOODS,
+      ),
+    );
   });
   app.use((error: unknown, _request: Request, response: Response, _next: express.NextFunction) => {
     if (response.headersSent) return;
     const unreadable = error instanceof z.ZodError || (error as { type?: string }).type === 'entity.parse.failed';
-    response.status(error instanceof NotThere ? 404 : unreadable ? 400 : 500).json({ text: error instanceof NotThere ? 'Not there.' : 'This cannot be worked.' });
+    response
+      .status(error instanceof NotThere ? 404 : unreadable ? 400 : 500)
+      .json({ text: error instanceof NotThere ? 'Not there.' : 'This cannot be worked.' });
   });
 
   const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) => (error ? reject(error) : resolve(listening)));
+    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
+      error ? reject(error) : resolve(listening),
+    );
   });
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   counter.resume(PLAYED);

@@ -4,10 +4,37 @@ import type { Goods, Offer, Message, Reason } from './goods';
 
 const CLEAR = '(none)';
 const CHILD_ONLY = ['GTIN', 'Without GTIN', 'Price EUR', 'List price EUR', 'Pieces'];
-const PLAIN = new Set(['Row', 'Do', 'Key', 'Of family', 'Style', 'Category', 'Varies by', 'Plan', ...CHILD_ONLY, 'Sale price EUR', 'Sale from', 'Sale until']);
+const PLAIN = new Set([
+  'Row',
+  'Do',
+  'Key',
+  'Of family',
+  'Style',
+  'Category',
+  'Varies by',
+  'Plan',
+  ...CHILD_ONLY,
+  'Sale price EUR',
+  'Sale from',
+  'Sale until',
+]);
 const LISTS = new Set(['Highlights', 'Search words']);
-const CHILD_FIELDS = new Set(['Package weight g', 'Package length cm', 'Package width cm', 'Package height cm', 'Material mix']);
-const ROLES: Record<string, string> = { colour: 'Colour', size: 'Size', material: 'Material', pattern: 'Pattern', pack: 'Pack', volume: 'Volume', length: 'Length' };
+const CHILD_FIELDS = new Set([
+  'Package weight g',
+  'Package length cm',
+  'Package width cm',
+  'Package height cm',
+  'Material mix',
+]);
+const ROLES: Record<string, string> = {
+  colour: 'Colour',
+  size: 'Size',
+  material: 'Material',
+  pattern: 'Pattern',
+  pack: 'Pack',
+  volume: 'Volume',
+  length: 'Length',
+};
 
 type Row = Record<string, string | number>;
 export interface SheetMessage {
@@ -25,20 +52,41 @@ export async function readUploadSheet(bytes: Buffer): Promise<SheetMessage[]> {
   const rows: Row[] = [];
   sheet.eachRow((row, number) => {
     if (number === 1) return;
-    rows.push(Object.fromEntries(headers.flatMap((header, at) => {
-      const value = row.getCell(at + 1).value;
-      return value === null || value === '' ? [] : [[header, typeof value === 'number' ? value : String(value)]];
-    })));
+    rows.push(
+      Object.fromEntries(
+        headers.flatMap((header, at) => {
+          const value = row.getCell(at + 1).value;
+          return value === null || value === '' ? [] : [[header, typeof value === 'number' ? value : String(value)]];
+        }),
+      ),
+    );
   });
-  return rows.filter((row) => row.Row === 'family').map((row) => readFamily(row, rows.filter((child) => child.Row === 'child' && child['Of family'] === row.Key)));
+  return rows
+    .filter((row) => row.Row === 'family')
+    .map((row) =>
+      readFamily(
+        row,
+        rows.filter((child) => child.Row === 'child' && child['Of family'] === row.Key),
+      ),
+    );
 }
 
 function readFamily(row: Row, children: Row[]): SheetMessage {
   const key = String(row.Key);
-  const reasons = CHILD_ONLY.filter((name) => row[name] !== undefined).map((name): Reason => ({ text: `The family row leaves ${name} empty.`, sku: null, field: name }));
+  const reasons = CHILD_ONLY.filter((name) => row[name] !== undefined).map((name): Reason => ({
+    text: `The family row leaves ${name} empty.`,
+    sku: null,
+    field: name,
+  }));
   if (row.Do === 'take down') return { message: { action: 'takeDown', key }, reasons };
-  const roles = String(row['Varies by'] ?? '').split(', ').filter(Boolean);
-  const fields = Object.fromEntries(Object.entries(row).filter(([name]) => !PLAIN.has(name) && !/^Picture \d+$/.test(name)).map(([name, value]) => [name, LISTS.has(name) ? String(value).split('\n') : value]));
+  const roles = String(row['Varies by'] ?? '')
+    .split(', ')
+    .filter(Boolean);
+  const fields = Object.fromEntries(
+    Object.entries(row)
+      .filter(([name]) => !PLAIN.has(name) && !/^Picture \d+$/.test(name))
+      .map(([name, value]) => [name, LISTS.has(name) ? String(value).split('\n') : value]),
+  );
   const live = children.filter((child) => child.Do !== 'take down');
   const axes = roles.map((role) => {
     const name = ROLES[role] ?? role;
@@ -46,25 +94,53 @@ function readFamily(row: Row, children: Row[]): SheetMessage {
     for (const child of live) {
       const label = child[`${name} shown`];
       const paired = child[`${name} group`];
-      if (label !== undefined) options.set(String(label), { label: String(label), ...(paired === undefined ? {} : { paired: String(paired) }) });
+      if (label !== undefined)
+        options.set(String(label), {
+          label: String(label),
+          ...(paired === undefined ? {} : { paired: String(paired) }),
+        });
     }
     return { name, role, options: [...options.values()] };
   });
-  const offers = live.map((child) => readChild(child, axes.map((axis) => axis.name)));
+  const offers = live.map((child) =>
+    readChild(
+      child,
+      axes.map((axis) => axis.name),
+    ),
+  );
   if (row.Do === 'list') {
     const listing: Goods = {
-      key, styleCode: String(row.Style ?? ''), category: String(row.Category ?? ''), currency: 'EUR', structure: String(row.Plan ?? ''), axes, fields, pictures: [],
+      key,
+      styleCode: String(row.Style ?? ''),
+      category: String(row.Category ?? ''),
+      currency: 'EUR',
+      structure: String(row.Plan ?? ''),
+      axes,
+      fields,
+      pictures: [],
       fromPrice: String(Math.min(...offers.map((offer) => Number(offer.price)))),
-      offers: offers.map((offer) => ({ price: '', stock: Number.NaN, ...offer, options: offer.options ?? [], fields: offer.fields ?? {} })) as Offer[],
+      offers: offers.map((offer) => ({
+        price: '',
+        stock: Number.NaN,
+        ...offer,
+        options: offer.options ?? [],
+        fields: offer.fields ?? {},
+      })) as Offer[],
     };
     return { message: { action: 'list', key, draft: false, listing }, reasons };
   }
   return {
     reasons,
     message: {
-      action: 'revise', key, draft: false, gone: children.filter((child) => child.Do === 'take down').map((child) => String(child.Key)), offers,
+      action: 'revise',
+      key,
+      draft: false,
+      gone: children.filter((child) => child.Do === 'take down').map((child) => String(child.Key)),
+      offers,
       changes: {
-        ...(row.Style === undefined ? {} : { styleCode: String(row.Style) }), ...(row.Category === undefined ? {} : { category: String(row.Category) }), ...(row.Plan === undefined ? {} : { structure: String(row.Plan) }),
+        ...(row.Style === undefined ? {} : { styleCode: String(row.Style) }),
+        ...(row.Category === undefined ? {} : { category: String(row.Category) }),
+        ...(row.Plan === undefined ? {} : { structure: String(row.Plan) }),
         ...(Object.keys(fields).length > 0 ? { fields } : {}),
         ...(roles.length > 0 && axes.some((axis) => axis.options.length > 0) ? { axes } : {}),
       },
@@ -80,13 +156,24 @@ function readChild(row: Row, axisNames: string[]): Partial<Offer> & { sku: strin
     return value === undefined || value === CLEAR ? {} : { [name]: String(value) };
   };
   const shown = axisNames.map((name) => row[`${name} shown`]);
-  const pictures = Array.from({ length: 20 }, (_, at) => row[`Picture ${at + 1}`]).filter((address) => address !== undefined).map(String);
+  const pictures = Array.from({ length: 20 }, (_, at) => row[`Picture ${at + 1}`])
+    .filter((address) => address !== undefined)
+    .map(String);
   const fields = Object.fromEntries(Object.entries(row).filter(([name]) => CHILD_FIELDS.has(name)));
   return {
-    sku: String(row.Key), ...text('GTIN', 'gtin'), ...text('Price EUR', 'price'), ...text('List price EUR', 'listPrice'),
-    ...text('Sale price EUR', 'salePrice'), ...text('Sale from', 'saleFrom'), ...text('Sale until', 'saleUntil'),
+    sku: String(row.Key),
+    ...text('GTIN', 'gtin'),
+    ...text('Price EUR', 'price'),
+    ...text('List price EUR', 'listPrice'),
+    ...text('Sale price EUR', 'salePrice'),
+    ...text('Sale from', 'saleFrom'),
+    ...text('Sale until', 'saleUntil'),
     ...(row['Without GTIN'] === 'yes' ? { gtinExempt: true } : {}),
-    ...(row['Without GTIN'] === CLEAR ? { cleared: cleared.concat('gtinExempt') } : cleared.length > 0 ? { cleared } : {}),
+    ...(row['Without GTIN'] === CLEAR
+      ? { cleared: cleared.concat('gtinExempt') }
+      : cleared.length > 0
+        ? { cleared }
+        : {}),
     ...(axisNames.length > 0 && shown.every((label) => label !== undefined) ? { options: shown.map(String) } : {}),
     ...(typeof row.Pieces === 'number' ? { stock: row.Pieces } : {}),
     ...(Object.keys(fields).length > 0 ? { fields } : {}),

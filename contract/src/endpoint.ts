@@ -1,7 +1,12 @@
 /** How an endpoint is declared: once, for server, client and the OpenAPI document. */
 import type { z } from 'zod';
 
-export interface Endpoint<P extends z.ZodType = z.ZodType, Q extends z.ZodType = z.ZodType, B extends z.ZodType = z.ZodType, R extends z.ZodType = z.ZodType> {
+export interface Endpoint<
+  P extends z.ZodType = z.ZodType,
+  Q extends z.ZodType = z.ZodType,
+  B extends z.ZodType = z.ZodType,
+  R extends z.ZodType = z.ZodType,
+> {
   method: 'get' | 'post' | 'put' | 'delete';
   /** Express notation: `/api/families/:id`. */
   path: string;

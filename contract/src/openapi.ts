@@ -18,19 +18,40 @@ export function openApiDocument(): Record<string, unknown> {
       operationId: name,
       summary: endpoint.summary,
       parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
-      ...(endpoint.body instanceof z.ZodUndefined ? {} : { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(endpoint.body, 'input') } } } }),
+      ...(endpoint.body instanceof z.ZodUndefined
+        ? {}
+        : {
+            requestBody: {
+              required: true,
+              content: { 'application/json': { schema: schemaOf(endpoint.body, 'input') } },
+            },
+          }),
       responses: {
-        200: { description: 'Done', content: { 'application/json': { schema: schemaOf(endpoint.response, 'output') } } },
-        default: { description: 'Refused or failed', content: { 'application/json': { schema: { $ref: '#/components/schemas/Problem' } } } },
+        200: {
+          description: 'Done',
+          content: { 'application/json': { schema: schemaOf(endpoint.response, 'output') } },
+        },
+        default: {
+          description: 'Refused or failed',
+          content: { 'application/json': { schema: { $ref: '#/components/schemas/Problem' } } },
+        },
       },
     };
   }
-  return { openapi: '3.1.0', info: { title: 'Loom Kin', version: '1' }, paths, components: { schemas: { Problem: schemaOf(ProblemSchema, 'output') } } };
+  return {
+    openapi: '3.1.0',
+    info: { title: 'Loom Kin', version: '1' },
+    paths,
+    components: { schemas: { Problem: schemaOf(ProblemSchema, 'output') } },
+  };
 }
 
 function parameters(schema: z.ZodType, where: 'path' | 'query') {
   if (!(schema instanceof z.ZodObject)) return [];
   return Object.entries(schema.shape as Record<string, z.ZodType>).map(([name, part]) => ({
-    name, in: where, required: where === 'path', schema: schemaOf(part, 'input'),
+    name,
+    in: where,
+    required: where === 'path',
+    schema: schemaOf(part, 'input'),
   }));
 }

@@ -1,7 +1,16 @@
 /** What goes over the wire, beside the shapes of the core. */
 import { z } from 'zod';
 import {
-  ChannelSettingsSchema, FamilySchema, ListingMessageSchema, ListingSchema, NumberBlockSchema, PairingSchema, PictureFactsSchema, RulebookSchema, SellerSchema, STATES,
+  ChannelSettingsSchema,
+  FamilySchema,
+  ListingMessageSchema,
+  ListingSchema,
+  NumberBlockSchema,
+  PairingSchema,
+  PictureFactsSchema,
+  RulebookSchema,
+  SellerSchema,
+  STATES,
 } from '@loom-kin/core';
 
 export const StateSchema = z.enum(STATES);
@@ -15,7 +24,10 @@ export const ProblemSchema = z.object({
 });
 export type Problem = z.infer<typeof ProblemSchema>;
 
-export const StripSchema = z.record(z.string(), z.object({ state: StateSchema, stops: z.number(), warns: z.number(), live: z.number() }));
+export const StripSchema = z.record(
+  z.string(),
+  z.object({ state: StateSchema, stops: z.number(), warns: z.number(), live: z.number() }),
+);
 export type Strip = z.infer<typeof StripSchema>;
 
 export const FamilySummarySchema = z.object({
@@ -67,7 +79,11 @@ export const ChannelSchema = z.object({
 });
 export type Channel = z.infer<typeof ChannelSchema>;
 
-export const BlockStateSchema = NumberBlockSchema.extend({ size: z.number(), used: z.number(), next: z.string().nullable() });
+export const BlockStateSchema = NumberBlockSchema.extend({
+  size: z.number(),
+  used: z.number(),
+  next: z.string().nullable(),
+});
 
 export const SetupSchema = z.object({
   seller: SellerSchema,
@@ -77,7 +93,12 @@ export const SetupSchema = z.object({
 });
 export type Setup = z.infer<typeof SetupSchema>;
 
-export const ChangeLineSchema = z.object({ where: z.string(), what: z.string(), before: z.string(), after: z.string() });
+export const ChangeLineSchema = z.object({
+  where: z.string(),
+  what: z.string(),
+  before: z.string(),
+  after: z.string(),
+});
 
 export const JournalEntrySchema = z.object({
   id: z.number(),
@@ -93,7 +114,12 @@ export const JournalEntrySchema = z.object({
 export type JournalEntry = z.infer<typeof JournalEntrySchema>;
 
 export const LINE_STATES = ['held', 'queued', 'sent', 'done', 'refused', 'failed', 'stopped'] as const;
-export const ReasonSchema = z.object({ text: z.string(), sku: z.string().nullable(), childId: z.string().nullable(), field: z.string().nullable() });
+export const ReasonSchema = z.object({
+  text: z.string(),
+  sku: z.string().nullable(),
+  childId: z.string().nullable(),
+  field: z.string().nullable(),
+});
 export const DispatchLineSchema = z.object({
   id: z.number(),
   channel: z.string(),
@@ -119,7 +145,15 @@ export const PreviewLineSchema = DispatchLineSchema.extend(LineMessageSchema.sha
 export type PreviewLine = z.infer<typeof PreviewLineSchema>;
 
 export const FeeSchema = z.object({ currency: z.string(), amount: z.string() });
-export const TotalsSchema = z.object({ listings: z.number(), revisions: z.number(), takenDown: z.number(), unchanged: z.number(), held: z.number(), children: z.number(), fees: z.array(FeeSchema) });
+export const TotalsSchema = z.object({
+  listings: z.number(),
+  revisions: z.number(),
+  takenDown: z.number(),
+  unchanged: z.number(),
+  held: z.number(),
+  children: z.number(),
+  fees: z.array(FeeSchema),
+});
 export type Totals = z.infer<typeof TotalsSchema>;
 
 export const DispatchSchema = z.object({

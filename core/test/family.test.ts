@@ -2,17 +2,45 @@ import fc from 'fast-check';
 import { applyPatch as applyByLibrary } from 'rfc6902';
 import { describe, expect, it } from 'vitest';
 import {
-  alikeWithout, applyPatch, childLabels, createFamily, describeChange, familyIndex, FamilySchema, figureOf, inherited, Refusal, replaceWith, resolve, runCommand, titleOf,
-  type Command, type Family, type SingleCommand,
+  alikeWithout,
+  applyPatch,
+  childLabels,
+  createFamily,
+  describeChange,
+  familyIndex,
+  FamilySchema,
+  figureOf,
+  inherited,
+  Refusal,
+  replaceWith,
+  resolve,
+  runCommand,
+  titleOf,
+  type Command,
+  type Family,
+  type SingleCommand,
 } from '../src/index';
 import { anyFamily, stormJacket } from './sample';
 
 const axisOf = (family: Family, label: string) => family.axes.find((axis) => axis.label === label)!;
-const valueOf = (family: Family, axis: string, label: string) => axisOf(family, axis).values.find((value) => value.label === label)!;
-const childAt = (family: Family, ...labels: string[]) => familyIndex(family).woven.find((child) => childLabels(family, child).join() === labels.join())!;
-const run = (family: Family, ...commands: SingleCommand[]) => commands.reduce((now, command) => runCommand(now, command).family, family);
-const onValue = (family: Family, axis: string, label: string) => ({ level: 'value' as const, axisId: axisOf(family, axis).id, valueId: valueOf(family, axis, label).id });
-const set = (place: Parameters<typeof resolve>[2] extends never ? never : { level: 'family' } | { level: 'value'; axisId: string; valueId: string } | { level: 'child'; childId: string }, key: string, figure: string | number | null): SingleCommand => ({ do: 'setFigures', changes: [{ place, key, figure }] });
+const valueOf = (family: Family, axis: string, label: string) =>
+  axisOf(family, axis).values.find((value) => value.label === label)!;
+const childAt = (family: Family, ...labels: string[]) =>
+  familyIndex(family).woven.find((child) => childLabels(family, child).join() === labels.join())!;
+const run = (family: Family, ...commands: SingleCommand[]) =>
+  commands.reduce((now, command) => runCommand(now, command).family, family);
+const onValue = (family: Family, axis: string, label: string) => ({
+  level: 'value' as const,
+  axisId: axisOf(family, axis).id,
+  valueId: valueOf(family, axis, label).id,
+});
+const set = (
+  place: Parameters<typeof resolve>[2] extends never
+    ? never
+    : { level: 'family' } | { level: 'value'; axisId: string; valueId: string } | { level: 'child'; childId: string },
+  key: string,
+  figure: string | number | null,
+): SingleCommand => ({ do: 'setFigures', changes: [{ place, key, figure }] });
 const refusal = (work: () => unknown): Refusal => {
   try {
     work();
@@ -25,7 +53,14 @@ const refusal = (work: () => unknown): Refusal => {
 
 /** SKUs on every child, so that identity can be followed. */
 function numbered(family: Family): Family {
-  return run(family, { do: 'setFigures', changes: familyIndex(family).woven.map((child, at) => ({ place: { level: 'child', childId: child.id }, key: 'sku', figure: `SKU-${at}` })) });
+  return run(family, {
+    do: 'setFigures',
+    changes: familyIndex(family).woven.map((child, at) => ({
+      place: { level: 'child', childId: child.id },
+      key: 'sku',
+      figure: `SKU-${at}`,
+    })),
+  });
 }
 
 describe('the weave', () => {
@@ -36,24 +71,42 @@ describe('the weave', () => {
     expect(childAt(jacket, 'Rust', 'XS', 'Fleece-lined')).toBeUndefined();
   });
   it('makes 30 children of 10 designs in 3 sizes (common practice)', () => {
-    const axis = (label: string, count: number) => ({ role: 'other' as const, label, values: Array.from({ length: count }, (_, at) => ({ label: `${label} ${at}` })) });
-    expect(familyIndex(createFamily({ id: 'f', fields: { name: 'Prints' }, axes: [axis('Design', 10), axis('Format', 3)], off: [] })).woven).toHaveLength(30);
+    const axis = (label: string, count: number) => ({
+      role: 'other' as const,
+      label,
+      values: Array.from({ length: count }, (_, at) => ({ label: `${label} ${at}` })),
+    });
+    expect(
+      familyIndex(
+        createFamily({ id: 'f', fields: { name: 'Prints' }, axes: [axis('Design', 10), axis('Format', 3)], off: [] }),
+      ).woven,
+    ).toHaveLength(30);
   });
   it('keeps what a crossing held while it is out', () => {
     const jacket = numbered(stormJacket());
     const child = childAt(jacket, 'Rust', 'M', 'Unlined');
     const out = run(jacket, { do: 'setWoven', crossings: [child.at], woven: false });
     expect(familyIndex(out).woven).toHaveLength(43);
-    expect(childAt(run(out, { do: 'setWoven', crossings: [child.at], woven: true }), 'Rust', 'M', 'Unlined')).toEqual(child);
+    expect(childAt(run(out, { do: 'setWoven', crossings: [child.at], woven: true }), 'Rust', 'M', 'Unlined')).toEqual(
+      child,
+    );
   });
 });
 
 describe('levels', () => {
   const jacket = stormJacket();
   it('take the nearest figure; on a tie between values the later axis wins, and says so', () => {
-    const priced = run(jacket, set(onValue(jacket, 'Size', 'XXL'), 'price', '199.00'), set(onValue(jacket, 'Lining', 'Fleece-lined'), 'price', '219.00'));
+    const priced = run(
+      jacket,
+      set(onValue(jacket, 'Size', 'XXL'), 'price', '199.00'),
+      set(onValue(jacket, 'Lining', 'Fleece-lined'), 'price', '219.00'),
+    );
     const child = childAt(priced, 'Rust', 'XXL', 'Fleece-lined');
-    expect(resolve(priced, child, 'price')).toEqual({ figure: '219.00', from: onValue(priced, 'Lining', 'Fleece-lined'), beaten: [onValue(priced, 'Size', 'XXL')] });
+    expect(resolve(priced, child, 'price')).toEqual({
+      figure: '219.00',
+      from: onValue(priced, 'Lining', 'Fleece-lined'),
+      beaten: [onValue(priced, 'Size', 'XXL')],
+    });
     expect(figureOf(priced, childAt(priced, 'Rust', 'XXL', 'Unlined'), 'price')).toBe('199.00');
     expect(resolve(priced, childAt(priced, 'Rust', 'M', 'Unlined'), 'price').from).toEqual({ level: 'family' });
   });
@@ -66,9 +119,26 @@ describe('levels', () => {
   });
   it('refuse what is no figure, at its place, with nothing changed', () => {
     const child = childAt(jacket, 'Ochre', 'S', 'Unlined');
-    expect(refusal(() => run(jacket, set({ level: 'child', childId: child.id }, 'price', '-1')))).toMatchObject({ code: 'field.wrong', place: { childId: child.id, key: 'price' } });
+    expect(refusal(() => run(jacket, set({ level: 'child', childId: child.id }, 'price', '-1')))).toMatchObject({
+      code: 'field.wrong',
+      place: { childId: child.id, key: 'price' },
+    });
     expect(refusal(() => run(jacket, set({ level: 'family' }, 'sku', 'X')))).toMatchObject({ code: 'field.level' });
-    expect(refusal(() => run(jacket, { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'sku', figure: 'ONE' }, { place: { level: 'child', childId: childAt(jacket, 'Ochre', 'M', 'Unlined').id }, key: 'sku', figure: 'one' }] }))).toMatchObject({ code: 'sku.twice' });
+    expect(
+      refusal(() =>
+        run(jacket, {
+          do: 'setFigures',
+          changes: [
+            { place: { level: 'child', childId: child.id }, key: 'sku', figure: 'ONE' },
+            {
+              place: { level: 'child', childId: childAt(jacket, 'Ochre', 'M', 'Unlined').id },
+              key: 'sku',
+              figure: 'one',
+            },
+          ],
+        }),
+      ),
+    ).toMatchObject({ code: 'sku.twice' });
   });
 });
 
@@ -81,14 +151,30 @@ describe('restructuring', () => {
     for (const child of familyIndex(jacket).woven) expect(grown.children[child.id]).toEqual(child);
   });
   it('puts a size that is added later into its place', () => {
-    expect(axisOf(run(jacket, { do: 'addValues', axisId: axisOf(jacket, 'Size').id, values: [{ label: '3XL' }, { label: 'XXS' }] }), 'Size').values.map((value) => value.label)).toEqual(['XXS', 'XS', 'S', 'M', 'L', 'XL', 'XXL', '3XL']);
+    expect(
+      axisOf(
+        run(jacket, {
+          do: 'addValues',
+          axisId: axisOf(jacket, 'Size').id,
+          values: [{ label: '3XL' }, { label: 'XXS' }],
+        }),
+        'Size',
+      ).values.map((value) => value.label),
+    ).toEqual(['XXS', 'XS', 'S', 'M', 'L', 'XL', 'XXL', '3XL']);
   });
   it('brings children back, SKU and all, with a value that comes back', () => {
     const colour = axisOf(jacket, 'Colour').id;
-    const without = run(jacket, { do: 'removeValues', axisId: colour, valueIds: [valueOf(jacket, 'Colour', 'Rust').id] });
+    const without = run(jacket, {
+      do: 'removeValues',
+      axisId: colour,
+      valueIds: [valueOf(jacket, 'Colour', 'Rust').id],
+    });
     expect(familyIndex(without).woven).toHaveLength(33);
     const again = run(without, { do: 'addValues', axisId: colour, values: [{ label: 'rust' }] });
-    const skus = (family: Family) => familyIndex(family).woven.map((child) => child.fields.sku).sort();
+    const skus = (family: Family) =>
+      familyIndex(family)
+        .woven.map((child) => child.fields.sku)
+        .sort();
     expect(skus(again)).toEqual(skus(jacket));
     expect(Object.values(again.shelf).filter((one) => one.child.woven)).toEqual([]);
   });
@@ -99,7 +185,11 @@ describe('restructuring', () => {
     expect(asked.code).toBe('axis.alike');
     expect(asked.detail).toHaveLength(20);
     const priced = run(jacket, set(onValue(jacket, 'Lining', 'Fleece-lined'), 'price', '219.00'));
-    const merged = run(priced, { do: 'removeAxis', axisId: lining.id, keep: { valueId: valueOf(jacket, 'Lining', 'Fleece-lined').id } });
+    const merged = run(priced, {
+      do: 'removeAxis',
+      axisId: lining.id,
+      keep: { valueId: valueOf(jacket, 'Lining', 'Fleece-lined').id },
+    });
     expect(familyIndex(merged).woven).toHaveLength(24);
     // Fleece-lined figures stay with the child they held for; XS was only made unlined and stays as it was.
     expect(figureOf(merged, childAt(merged, 'Rust', 'M'), 'price')).toBe('219.00');
@@ -107,16 +197,41 @@ describe('restructuring', () => {
     const shelved = Object.values(merged.shelf).filter((one) => one.child.woven);
     expect(shelved).toHaveLength(20);
     expect(shelved[0]!.was).toMatchObject({ Lining: 'Unlined' });
-    expect(refusal(() => run(merged, set({ level: 'child', childId: childAt(merged, 'Rust', 'XS').id }, 'sku', String(shelved[0]!.child.fields.sku))))).toMatchObject({ code: 'sku.twice' });
+    expect(
+      refusal(() =>
+        run(
+          merged,
+          set(
+            { level: 'child', childId: childAt(merged, 'Rust', 'XS').id },
+            'sku',
+            String(shelved[0]!.child.fields.sku),
+          ),
+        ),
+      ),
+    ).toMatchObject({ code: 'sku.twice' });
   });
   it('moves no price when axes change places', () => {
-    const priced = run(jacket, set(onValue(jacket, 'Size', 'XXL'), 'price', '199.00'), set(onValue(jacket, 'Lining', 'Fleece-lined'), 'price', '219.00'));
+    const priced = run(
+      jacket,
+      set(onValue(jacket, 'Size', 'XXL'), 'price', '199.00'),
+      set(onValue(jacket, 'Lining', 'Fleece-lined'), 'price', '219.00'),
+    );
     const moved = run(priced, { do: 'moveAxis', axisId: axisOf(priced, 'Lining').id, to: 0 });
     expect(moved.axes.map((axis) => axis.label)).toEqual(['Lining', 'Colour', 'Size']);
-    for (const child of familyIndex(priced).woven) expect(figureOf(moved, moved.children[child.id]!, 'price')).toBe(figureOf(priced, child, 'price'));
+    for (const child of familyIndex(priced).woven)
+      expect(figureOf(moved, moved.children[child.id]!, 'price')).toBe(figureOf(priced, child, 'price'));
   });
   it('renames everywhere, the SKU pattern included', () => {
-    const renamed = run(jacket, { do: 'renameAxis', axisId: axisOf(jacket, 'Lining').id, label: 'Inner side' }, { do: 'editValue', axisId: axisOf(jacket, 'Colour').id, valueId: valueOf(jacket, 'Colour', 'Rust').id, label: 'Copper' });
+    const renamed = run(
+      jacket,
+      { do: 'renameAxis', axisId: axisOf(jacket, 'Lining').id, label: 'Inner side' },
+      {
+        do: 'editValue',
+        axisId: axisOf(jacket, 'Colour').id,
+        valueId: valueOf(jacket, 'Colour', 'Rust').id,
+        label: 'Copper',
+      },
+    );
     expect(renamed.skuPattern).toBe('{style}-{colour}-{size}-{inner-side}');
     expect(childAt(renamed, 'Copper', 'M', 'Unlined').id).toBe(childAt(jacket, 'Rust', 'M', 'Unlined').id);
   });
@@ -124,33 +239,61 @@ describe('restructuring', () => {
 
 describe('the SKU pattern', () => {
   const jacket = stormJacket();
-  const addCuff: SingleCommand = { do: 'addAxis', role: 'other', label: 'Cuff', values: [{ label: 'Plain' }, { label: 'Ribbed' }], existingTake: 0 };
+  const addCuff: SingleCommand = {
+    do: 'addAxis',
+    role: 'other',
+    label: 'Cuff',
+    values: [{ label: 'Plain' }, { label: 'Ribbed' }],
+    existingTake: 0,
+  };
   const drop = (family: Family): SingleCommand => {
     const axis = axisOf(family, 'Lining');
     return { do: 'removeAxis', axisId: axis.id, keep: { valueId: axis.values[0]!.id } };
   };
   it('of the style and every axis takes new axes in and lets old ones go', () => {
     const grown = run(jacket, addCuff);
-    expect([grown.skuPattern, run(grown, drop(grown)).skuPattern]).toEqual(['{style}-{colour}-{size}-{lining}-{cuff}', '{style}-{colour}-{size}-{cuff}']);
+    expect([grown.skuPattern, run(grown, drop(grown)).skuPattern]).toEqual([
+      '{style}-{colour}-{size}-{lining}-{cuff}',
+      '{style}-{colour}-{size}-{cuff}',
+    ]);
   });
-  it('of the seller\'s own is left alone', () => {
+  it("of the seller's own is left alone", () => {
     const own = run(jacket, { do: 'setSkuPattern', pattern: '{colour}.{size}' });
-    expect([run(own, addCuff).skuPattern, run(own, drop(own)).skuPattern]).toEqual(['{colour}.{size}', '{colour}.{size}']);
+    expect([run(own, addCuff).skuPattern, run(own, drop(own)).skuPattern]).toEqual([
+      '{colour}.{size}',
+      '{colour}.{size}',
+    ]);
   });
 });
 
 describe('a command that says what is so already', () => {
   it('changes nothing: the same family comes back, without a patch', () => {
-    const jacket = run(stormJacket(), { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'highlights', figure: ['One', 'Two'] }] }, { do: 'setPictures', place: { level: 'family' }, pictures: ['a', 'b'] });
+    const jacket = run(
+      stormJacket(),
+      { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'highlights', figure: ['One', 'Two'] }] },
+      { do: 'setPictures', place: { level: 'family' }, pictures: ['a', 'b'] },
+    );
     const colour = axisOf(jacket, 'Colour');
-    const wished = run(jacket, { do: 'setWish', channel: 'quayside', wish: { apart: [colour.id], whole: [], leaveOut: [], offered: true } });
+    const wished = run(jacket, {
+      do: 'setWish',
+      channel: 'quayside',
+      wish: { apart: [colour.id], whole: [], leaveOut: [], offered: true },
+    });
     const again: SingleCommand[] = [
-      { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'highlights', figure: ['One', 'Two'] }, { place: { level: 'family' }, key: 'price', figure: '189.00' }] },
+      {
+        do: 'setFigures',
+        changes: [
+          { place: { level: 'family' }, key: 'highlights', figure: ['One', 'Two'] },
+          { place: { level: 'family' }, key: 'price', figure: '189.00' },
+        ],
+      },
       { do: 'setPictures', place: { level: 'family' }, pictures: ['a', 'b', 'a'] },
       { do: 'orderValues', axisId: colour.id, valueIds: colour.values.map((value) => value.id) },
       { do: 'setWish', channel: 'quayside', wish: { apart: [colour.id], whole: [], leaveOut: [], offered: true } },
-      { do: 'renameAxis', axisId: colour.id, label: 'Colour' }, { do: 'setWoven', crossings: [familyIndex(wished).woven[0]!.at], woven: true },
-      { do: 'retireFamily', retired: false }, { do: 'setSkuPattern', pattern: wished.skuPattern },
+      { do: 'renameAxis', axisId: colour.id, label: 'Colour' },
+      { do: 'setWoven', crossings: [familyIndex(wished).woven[0]!.at], woven: true },
+      { do: 'retireFamily', retired: false },
+      { do: 'setSkuPattern', pattern: wished.skuPattern },
     ];
     for (const command of again) expect([command.do, runCommand(wished, command).forward]).toEqual([command.do, []]);
     expect(runCommand(wished, { do: 'batch', title: 'All', commands: again }).family).toBe(wished);
@@ -161,19 +304,38 @@ describe('patches', () => {
   const figure = fc.constantFrom('10.00', '25.50', '99');
   /** Random commands on whatever the family is by then; those it refuses are passed over. */
   const anyCommand = fc.record({ kind: fc.integer({ min: 0, max: 8 }), a: fc.nat(), b: fc.nat(), figure });
-  function make(family: Family, { kind, a, b, figure: amount }: { kind: number; a: number; b: number; figure: string }): Command | null {
+  function make(
+    family: Family,
+    { kind, a, b, figure: amount }: { kind: number; a: number; b: number; figure: string },
+  ): Command | null {
     const axis = family.axes[a % Math.max(1, family.axes.length)];
     const value = axis?.values[b % axis.values.length];
     const child = Object.values(family.children)[b % Math.max(1, Object.keys(family.children).length)];
-    if (kind === 0 && child) return { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'price', figure: amount }] };
-    if (kind === 1 && axis && value) return { do: 'setFigures', changes: [{ place: { level: 'value', axisId: axis.id, valueId: value.id }, key: 'price', figure: amount }] };
+    if (kind === 0 && child)
+      return {
+        do: 'setFigures',
+        changes: [{ place: { level: 'child', childId: child.id }, key: 'price', figure: amount }],
+      };
+    if (kind === 1 && axis && value)
+      return {
+        do: 'setFigures',
+        changes: [{ place: { level: 'value', axisId: axis.id, valueId: value.id }, key: 'price', figure: amount }],
+      };
     if (kind === 2 && axis) return { do: 'addValues', axisId: axis.id, values: [{ label: `New ${b % 5}` }] };
     if (kind === 3 && axis && value) return { do: 'removeValues', axisId: axis.id, valueIds: [value.id] };
-    if (kind === 4) return { do: 'addAxis', role: 'other', label: `Extra ${b % 3}`, values: [{ label: 'One' }, { label: 'Two' }], existingTake: b % 2 };
+    if (kind === 4)
+      return {
+        do: 'addAxis',
+        role: 'other',
+        label: `Extra ${b % 3}`,
+        values: [{ label: 'One' }, { label: 'Two' }],
+        existingTake: b % 2,
+      };
     if (kind === 5 && axis && value) return { do: 'removeAxis', axisId: axis.id, keep: { valueId: value.id } };
     if (kind === 6 && axis) return { do: 'moveAxis', axisId: axis.id, to: b % 4 };
     if (kind === 7 && child) return { do: 'setWoven', crossings: [child.at], woven: b % 2 === 0 };
-    if (kind === 8 && axis && value) return { do: 'editValue', axisId: axis.id, valueId: value.id, label: `Renamed ${b % 4}` };
+    if (kind === 8 && axis && value)
+      return { do: 'editValue', axisId: axis.id, valueId: value.id, label: `Renamed ${b % 4}` };
     return null;
   }
 
@@ -194,7 +356,9 @@ describe('patches', () => {
           const { revision: _before, next: _next, ...was } = family;
           const byLibrary = JSON.parse(JSON.stringify(family)) as Family;
           expect(applyByLibrary(byLibrary, changed.forward as never).every((error) => error === null)).toBe(true);
-          expect({ ...byLibrary, revision: changed.family.revision }).toEqual(JSON.parse(JSON.stringify(changed.family)));
+          expect({ ...byLibrary, revision: changed.family.revision }).toEqual(
+            JSON.parse(JSON.stringify(changed.family)),
+          );
           expect(applyPatch(family, changed.forward)).toEqual(byLibrary);
           const { revision: _after, next: _next2, ...back } = applyPatch(changed.family, changed.inverse);
           expect(back).toEqual(JSON.parse(JSON.stringify(was)));
@@ -202,7 +366,9 @@ describe('patches', () => {
           family = changed.family;
           // No child is ever lost: it is in the weave's record or on the shelf.
           for (const id of Object.keys(start.children)) expect(family.children[id] ?? family.shelf[id]).toBeDefined();
-          const crossings = Object.values(family.children).map((child) => family.axes.map((axis) => child.at[axis.id]).join());
+          const crossings = Object.values(family.children).map((child) =>
+            family.axes.map((axis) => child.at[axis.id]).join(),
+          );
           expect(new Set(crossings).size).toBe(crossings.length);
         }
       }),
@@ -212,9 +378,14 @@ describe('patches', () => {
 
   it('name what a change changed', () => {
     const jacket = stormJacket();
-    const command: Command = { do: 'setFigures', changes: [{ place: onValue(jacket, 'Size', 'XXL'), key: 'price', figure: '199.00' }] };
+    const command: Command = {
+      do: 'setFigures',
+      changes: [{ place: onValue(jacket, 'Size', 'XXL'), key: 'price', figure: '199.00' }],
+    };
     expect(titleOf(command, jacket)).toBe('Set price on everything XXL');
-    expect(describeChange(jacket, runCommand(jacket, command).family)).toEqual([{ where: 'everything XXL', what: 'Price', before: '', after: '199.00' }]);
+    expect(describeChange(jacket, runCommand(jacket, command).family)).toEqual([
+      { where: 'everything XXL', what: 'Price', before: '', after: '199.00' },
+    ]);
   });
 
   it('bring a family to what a file says, changing nothing when nothing differs', () => {

@@ -1,26 +1,66 @@
 import currencyCodes from 'currency-codes';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { channelPrice, colourDifference, decimalsOf, earning, fieldOf, guessSwatch, hasLink, lengthIn, optionValuesIn, readAmount, readFigure, readLength, readWeight, showAmount, slabRate, toCurrency, volumeWeight, weightIn, withoutTax, withoutWords, withTax } from '../src/index';
+import {
+  channelPrice,
+  colourDifference,
+  decimalsOf,
+  earning,
+  fieldOf,
+  guessSwatch,
+  hasLink,
+  lengthIn,
+  optionValuesIn,
+  readAmount,
+  readFigure,
+  readLength,
+  readWeight,
+  showAmount,
+  slabRate,
+  toCurrency,
+  volumeWeight,
+  weightIn,
+  withoutTax,
+  withoutWords,
+  withTax,
+} from '../src/index';
 
 describe('money', () => {
   it('knows the decimals of every currency of ISO 4217, as a registry library lists them', () => {
     // Funds and metals have none in the standard's table and are no prices.
     const noMoney = ['XAG', 'XAU', 'XBA', 'XBB', 'XBC', 'XBD', 'XDR', 'XPD', 'XPT', 'XSU', 'XTS', 'XUA', 'XXX'];
-    for (const code of currencyCodes.codes().filter((one) => !noMoney.includes(one))) expect([code, decimalsOf(code)]).toEqual([code, currencyCodes.code(code)!.digits]);
+    for (const code of currencyCodes.codes().filter((one) => !noMoney.includes(one)))
+      expect([code, decimalsOf(code)]).toEqual([code, currencyCodes.code(code)!.digits]);
   });
   it('reads amounts as people type them', () => {
-    for (const [typed, amount] of [['189', '189'], ['189,90', '189.90'], ['1.299,50', '1299.50'], ['1,299.50', '1299.50'], ['1 299,50 €', '1299.50'], ['1,299', '1299'], ['-1', '-1'], ['abc', null], ['1.2.3', null], ['', null], ['1e5', null]] as const) expect([typed, readAmount(typed)]).toEqual([typed, amount]);
+    for (const [typed, amount] of [
+      ['189', '189'],
+      ['189,90', '189.90'],
+      ['1.299,50', '1299.50'],
+      ['1,299.50', '1299.50'],
+      ['1 299,50 €', '1299.50'],
+      ['1,299', '1299'],
+      ['-1', '-1'],
+      ['abc', null],
+      ['1.2.3', null],
+      ['', null],
+      ['1e5', null],
+    ] as const)
+      expect([typed, readAmount(typed)]).toEqual([typed, amount]);
   });
   it('is exact: 300 plus 10 % is 330 and back (common practice), 0.1 three times is 0.3', () => {
     expect(withTax('300', '10').toFixed(2)).toBe('330.00');
     expect(withoutTax('330', '10').toFixed(2)).toBe('300.00');
-    fc.assert(fc.property(fc.integer({ min: 1, max: 10_000_000 }), fc.integer({ min: 0, max: 30 }), (cents, percent) => {
-      const amount = (cents / 100).toFixed(2);
-      expect(toCurrency(withoutTax(withTax(amount, String(percent)).toString(), String(percent)), 'EUR')).toBe(amount);
-    }));
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 10_000_000 }), fc.integer({ min: 0, max: 30 }), (cents, percent) => {
+        const amount = (cents / 100).toFixed(2);
+        expect(toCurrency(withoutTax(withTax(amount, String(percent)).toString(), String(percent)), 'EUR')).toBe(
+          amount,
+        );
+      }),
+    );
   });
-  it('becomes the channel\'s by rate and tax, rounded once', () => {
+  it("becomes the channel's by rate and tax, rounded once", () => {
     const how = { currency: 'USD', taxIncluded: false, rate: '1.09', taxPercent: '20' };
     expect(channelPrice('189.00', how)).toBe('171.68');
     expect(channelPrice('189.00', { ...how, taxIncluded: true })).toBe('206.01');
@@ -32,7 +72,12 @@ describe('money', () => {
     expect([slabRate(slabs, '1000'), slabRate(slabs, '1000.01')]).toEqual(['5', '12']);
   });
   it('says what is left of a price', () => {
-    expect(earning('120', { cost: '50', taxPercent: '20', commissionPercent: '14', currency: 'EUR' })).toEqual({ commission: '16.80', tax: '20.00', left: '33.20', marginPercent: '33.2' });
+    expect(earning('120', { cost: '50', taxPercent: '20', commissionPercent: '14', currency: 'EUR' })).toEqual({
+      commission: '16.80',
+      tax: '20.00',
+      left: '33.20',
+      marginPercent: '33.2',
+    });
     expect(showAmount('1299.5', 'EUR')).toBe('€1,299.50');
     expect(showAmount('12000', 'KRW')).toBe('₩12,000');
   });
@@ -48,7 +93,16 @@ describe('measures', () => {
     expect(weightIn(45_359.237, 'lb', 3)).toBe('100');
   });
   it('read what is typed, with or without a unit', () => {
-    for (const [typed, grams] of [['350', 350], ['0.35 kg', 350], ['0,35kg', 350], ['12 oz', 340.19], ['heavy', null], ['-5', null], ['5 stone', null]] as const) expect([typed, readWeight(typed)]).toEqual([typed, grams]);
+    for (const [typed, grams] of [
+      ['350', 350],
+      ['0.35 kg', 350],
+      ['0,35kg', 350],
+      ['12 oz', 340.19],
+      ['heavy', null],
+      ['-5', null],
+      ['5 stone', null],
+    ] as const)
+      expect([typed, readWeight(typed)]).toEqual([typed, grams]);
     expect(volumeWeight(40, 30, 20)).toBe(4800);
   });
 });
@@ -56,8 +110,10 @@ describe('measures', () => {
 describe('colour', () => {
   // Sharma, Wu, Dalal: "The CIEDE2000 Color-Difference Formula", table 1, pairs 1, 7, 17, 25.
   it.each([
-    ['color(--lab-d65 50 2.6772 -79.7751)', 'color(--lab-d65 50 0 -82.7485)', 2.0425], ['color(--lab-d65 50 0 0)', 'color(--lab-d65 50 -1 2)', 2.3669],
-    ['color(--lab-d65 50 2.5 0)', 'color(--lab-d65 73 25 -18)', 27.1492], ['color(--lab-d65 60.2574 -34.0099 36.2677)', 'color(--lab-d65 60.4626 -34.1751 39.4387)', 1.2644],
+    ['color(--lab-d65 50 2.6772 -79.7751)', 'color(--lab-d65 50 0 -82.7485)', 2.0425],
+    ['color(--lab-d65 50 0 0)', 'color(--lab-d65 50 -1 2)', 2.3669],
+    ['color(--lab-d65 50 2.5 0)', 'color(--lab-d65 73 25 -18)', 27.1492],
+    ['color(--lab-d65 60.2574 -34.0099 36.2677)', 'color(--lab-d65 60.4626 -34.1751 39.4387)', 1.2644],
   ])('%s and %s differ as published', (a, b, difference) => expect(colourDifference(a, b)).toBeCloseTo(difference, 3));
   it('guesses a swatch from the name, by its last known word', () => {
     expect(guessSwatch('Rust')).toBe('#A4502B');

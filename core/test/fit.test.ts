@@ -1,19 +1,58 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
-  alike, blockNumber, completeness, computeFit, familyIndex, listingMessage, mendAll, pairingLookup, pairingValue, readRulebook, rulesFor, runCommand, suggestPairing, uploadSheet, rulesForSheet,
-  type Family, type Fit, type FitInput, type Listing, type Pairing, type PictureFacts, type SingleCommand,
+  alike,
+  blockNumber,
+  completeness,
+  computeFit,
+  familyIndex,
+  listingMessage,
+  mendAll,
+  pairingLookup,
+  pairingValue,
+  readRulebook,
+  rulesFor,
+  runCommand,
+  suggestPairing,
+  uploadSheet,
+  rulesForSheet,
+  type Family,
+  type Fit,
+  type FitInput,
+  type Listing,
+  type Pairing,
+  type PictureFacts,
+  type SingleCommand,
 } from '../src/index';
 import { fitInput, rulebook, stormJacket } from './sample';
 
-const facts = (id: string, more: Partial<PictureFacts> = {}): PictureFacts => ({ id, fileName: `${id}.png`, width: 1200, height: 1200, whiteBackground: true, ...more });
-const run = (family: Family, ...commands: SingleCommand[]) => commands.reduce((now, command) => runCommand(now, command).family, family);
-const setFamily = (key: string, figure: string | number | string[] | null): SingleCommand => ({ do: 'setFigures', changes: [{ place: { level: 'family' }, key, figure }] });
-const setChild = (childId: string, key: string, figure: string | number | boolean | null): SingleCommand => ({ do: 'setFigures', changes: [{ place: { level: 'child', childId }, key, figure }] });
+const facts = (id: string, more: Partial<PictureFacts> = {}): PictureFacts => ({
+  id,
+  fileName: `${id}.png`,
+  width: 1200,
+  height: 1200,
+  whiteBackground: true,
+  ...more,
+});
+const run = (family: Family, ...commands: SingleCommand[]) =>
+  commands.reduce((now, command) => runCommand(now, command).family, family);
+const setFamily = (key: string, figure: string | number | string[] | null): SingleCommand => ({
+  do: 'setFigures',
+  changes: [{ place: { level: 'family' }, key, figure }],
+});
+const setChild = (childId: string, key: string, figure: string | number | boolean | null): SingleCommand => ({
+  do: 'setFigures',
+  changes: [{ place: { level: 'child', childId }, key, figure }],
+});
 const codes = (fit: Fit) => [...new Set(fit.findings.map((finding) => finding.code))].sort();
 const find = (fit: Fit, code: string) => fit.findings.filter((finding) => finding.code === code);
 
-const pairings: Pairing[] = [['rust', 'Orange'], ['spruce', 'Green'], ['midnight', 'Navy blue'], ['ochre', 'Yellow']].map(([value, to]) => ({ channel: 'quayside', role: 'colour', value: value!, to: to! }));
+const pairings: Pairing[] = [
+  ['rust', 'Orange'],
+  ['spruce', 'Green'],
+  ['midnight', 'Navy blue'],
+  ['ochre', 'Yellow'],
+].map(([value, to]) => ({ channel: 'quayside', role: 'colour', value: value!, to: to! }));
 
 /** A jacket that fits everywhere: what a single test takes away is what it finds. */
 let whole: Family;
@@ -24,16 +63,47 @@ beforeAll(() => {
   const colour = jacket.axes[0]!;
   whole = run(
     jacket,
-    { do: 'setFigures', changes: woven.flatMap((child, at) => [{ place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `SKJ-${at}` }, { place: { level: 'child' as const, childId: child.id }, key: 'gtin', figure: blockNumber({ id: 'b', label: 'b', prefix: '95010174', digits: 13 }, at) }]) },
-    ...colour.values.map((value): SingleCommand => ({ do: 'setPictures', place: { level: 'value', axisId: colour.id, valueId: value.id }, pictures: [`p-${value.label}`] })),
+    {
+      do: 'setFigures',
+      changes: woven.flatMap((child, at) => [
+        { place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `SKJ-${at}` },
+        {
+          place: { level: 'child' as const, childId: child.id },
+          key: 'gtin',
+          figure: blockNumber({ id: 'b', label: 'b', prefix: '95010174', digits: 13 }, at),
+        },
+      ]),
+    },
+    ...colour.values.map((value): SingleCommand => ({
+      do: 'setPictures',
+      place: { level: 'value', axisId: colour.id, valueId: value.id },
+      pictures: [`p-${value.label}`],
+    })),
     ...Object.entries({
-      description: 'A waxed jacket for days when the ferry does not run at all.', highlights: ['One', 'Two', 'Three', 'Four', 'Five'], searchWords: ['jacket'], searchTitle: 'Storm jacket', searchDescription: 'A waxed jacket.', maker: 'Skerry Supply',
-      madeIn: 'Norrhavn', care: 'Wipe', wearer: 'anyone', composition: '100 % cotton', collections: ['Foul weather'], packageLength: 38, packageWidth: 30, packageHeight: 8,
+      description: 'A waxed jacket for days when the ferry does not run at all.',
+      highlights: ['One', 'Two', 'Three', 'Four', 'Five'],
+      searchWords: ['jacket'],
+      searchTitle: 'Storm jacket',
+      searchDescription: 'A waxed jacket.',
+      maker: 'Skerry Supply',
+      madeIn: 'Norrhavn',
+      care: 'Wipe',
+      wearer: 'anyone',
+      composition: '100 % cotton',
+      collections: ['Foul weather'],
+      packageLength: 38,
+      packageWidth: 30,
+      packageHeight: 8,
     }).map(([key, figure]) => setFamily(key, figure)),
   );
-  given = { stock: Object.fromEntries(woven.map((child) => [child.id, 7])), pictures: Object.fromEntries(colour.values.map((value) => [`p-${value.label}`, facts(`p-${value.label}`)])), pairings };
+  given = {
+    stock: Object.fromEntries(woven.map((child) => [child.id, 7])),
+    pictures: Object.fromEntries(colour.values.map((value) => [`p-${value.label}`, facts(`p-${value.label}`)])),
+    pairings,
+  };
 });
-const fit = (channel: string, family: Family = whole, more: Partial<FitInput> = {}) => computeFit(fitInput(family, channel, { ...given, ...more }));
+const fit = (channel: string, family: Family = whole, more: Partial<FitInput> = {}) =>
+  computeFit(fitInput(family, channel, { ...given, ...more }));
 const first = () => familyIndex(whole).woven[0]!;
 
 describe('a family that is whole', () => {
@@ -43,14 +113,22 @@ describe('a family that is whole', () => {
     expect(found.state).toBe('fits');
     expect(new Set(Object.values(found.childStates))).toEqual(new Set(['fits']));
     expect(found.listings).toHaveLength(1);
-    expect(found.listings[0]!.offers.map((offer) => offer.sku).sort()).toEqual(familyIndex(whole).woven.map((child) => child.fields.sku).sort());
+    expect(found.listings[0]!.offers.map((offer) => offer.sku).sort()).toEqual(
+      familyIndex(whole)
+        .woven.map((child) => child.fields.sku)
+        .sort(),
+    );
   });
-  it('goes out in the channel\'s money, units and labels', () => {
-    const [fernpost] = fit('fernpost', whole, { settings: { rate: '1.09', exemptBrands: [], answers: { 'Delivery profile': 'Letter' }, objective: 'listings' } }).listings;
+  it("goes out in the channel's money, units and labels", () => {
+    const [fernpost] = fit('fernpost', whole, {
+      settings: { rate: '1.09', exemptBrands: [], answers: { 'Delivery profile': 'Letter' }, objective: 'listings' },
+    }).listings;
     // 189.00 without 20 % tax is 157.50, times 1.09 is 171.675, half up 171.68; 900 g are 31.7 oz.
     expect(fernpost).toMatchObject({ currency: 'USD', fromPrice: '171.68', fields: { 'Delivery profile': 'Letter' } });
     expect(fernpost!.offers[0]).toMatchObject({ price: '171.68', stock: 7, fields: { 'Weight oz': 31.7 } });
-    expect(Math.max(...fernpost!.axes.flatMap((axis) => axis.options.map((option) => option.label.length)))).toBeLessThanOrEqual(20);
+    expect(
+      Math.max(...fernpost!.axes.flatMap((axis) => axis.options.map((option) => option.label.length))),
+    ).toBeLessThanOrEqual(20);
     const [quayside] = fit('quayside').listings;
     expect(quayside!.axes[0]).toMatchObject({ name: 'Colour', role: 'colour' });
     expect(quayside!.axes[0]!.options[0]).toEqual({ label: 'Rust / Unlined', paired: 'Orange' });
@@ -68,23 +146,86 @@ describe('findings', () => {
     ['stock.too-low', 'fernpost', () => fit('fernpost', whole, { stock: { ...given.stock, [first().id]: 0 } })],
     ['stock.capped', 'fernpost', () => fit('fernpost', whole, { stock: { ...given.stock, [first().id]: 1240 } })],
     ['pairing.missing', 'quayside', () => fit('quayside', whole, { pairings: [] })],
-    ['picture.missing', 'own-shop', () => fit('own-shop', run(whole, ...whole.axes[0]!.values.map((value): SingleCommand => ({ do: 'setPictures', place: { level: 'value', axisId: whole.axes[0]!.id, valueId: value.id }, pictures: [] }))))],
-    ['picture.small', 'quayside', () => fit('quayside', whole, { pictures: { ...given.pictures, 'p-Rust': facts('p-Rust', { width: 999 }) } })],
-    ['picture.not-white', 'quayside', () => fit('quayside', whole, { pictures: { ...given.pictures, 'p-Rust': facts('p-Rust', { whiteBackground: false }) } })],
+    [
+      'picture.missing',
+      'own-shop',
+      () =>
+        fit(
+          'own-shop',
+          run(
+            whole,
+            ...whole.axes[0]!.values.map((value): SingleCommand => ({
+              do: 'setPictures',
+              place: { level: 'value', axisId: whole.axes[0]!.id, valueId: value.id },
+              pictures: [],
+            })),
+          ),
+        ),
+    ],
+    [
+      'picture.small',
+      'quayside',
+      () => fit('quayside', whole, { pictures: { ...given.pictures, 'p-Rust': facts('p-Rust', { width: 999 }) } }),
+    ],
+    [
+      'picture.not-white',
+      'quayside',
+      () =>
+        fit('quayside', whole, {
+          pictures: { ...given.pictures, 'p-Rust': facts('p-Rust', { whiteBackground: false }) },
+        }),
+    ],
     ['field.missing:description', 'own-shop', () => fit('own-shop', run(whole, setFamily('description', null)))],
     ['field.too-few:highlights', 'quayside', () => fit('quayside', run(whole, setFamily('highlights', ['One'])))],
-    ['field.too-many:searchWords', 'fernpost', () => fit('fernpost', run(whole, setFamily('searchWords', Array.from({ length: 13 }, (_, at) => `w${at}`))))],
-    ['field.too-long:searchTitle', 'own-shop', () => fit('own-shop', run(whole, setFamily('searchTitle', 'long '.repeat(16))))],
-    ['name.option-values', 'quayside', () => fit('quayside', run(whole, setFamily('name', 'Skerry storm jacket Rust')))],
+    [
+      'field.too-many:searchWords',
+      'fernpost',
+      () =>
+        fit(
+          'fernpost',
+          run(
+            whole,
+            setFamily(
+              'searchWords',
+              Array.from({ length: 13 }, (_, at) => `w${at}`),
+            ),
+          ),
+        ),
+    ],
+    [
+      'field.too-long:searchTitle',
+      'own-shop',
+      () => fit('own-shop', run(whole, setFamily('searchTitle', 'long '.repeat(16)))),
+    ],
+    [
+      'name.option-values',
+      'quayside',
+      () => fit('quayside', run(whole, setFamily('name', 'Skerry storm jacket Rust'))),
+    ],
     ['wording.link', 'quayside', () => fit('quayside', run(whole, setFamily('madeIn', 'www.example.test')))],
-    ['settings.Delivery profile', 'fernpost', () => fit('fernpost', whole, { settings: { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' } })],
+    [
+      'settings.Delivery profile',
+      'fernpost',
+      () => fit('fernpost', whole, { settings: { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' } }),
+    ],
     ['weight.odd', 'own-shop', () => fit('own-shop', run(whole, setFamily('weight', 350_000)))],
     ['category.none', 'quayside', () => fit('quayside', run(whole, setFamily('category', 'home/bags')))],
-    ['plan.nothing-offered', 'quayside', () => fit('quayside', run(whole, { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'onSale', figure: false }] }))],
+    [
+      'plan.nothing-offered',
+      'quayside',
+      () =>
+        fit(
+          'quayside',
+          run(whole, { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'onSale', figure: false }] }),
+        ),
+    ],
   ];
   it.each(cases)('%s is found on %s, alone, with the rule it comes from and in plain words', (code, _channel, make) => {
     const found = make();
-    const serious = codes({ ...found, findings: found.findings.filter((finding) => finding.code !== 'label.shortened') });
+    const serious = codes({
+      ...found,
+      findings: found.findings.filter((finding) => finding.code !== 'label.shortened'),
+    });
     expect(serious).toEqual([code]);
     for (const finding of find(found, code)) {
       expect(finding.rule).not.toBe('');
@@ -94,33 +235,66 @@ describe('findings', () => {
   it('stand on the child, so that its crossing shows them and the others do not', () => {
     const found = fit('quayside', run(whole, setChild(first().id, 'gtin', null)));
     expect(found.state).toBe('stopped');
-    expect(Object.entries(found.childStates).filter(([, state]) => state === 'stopped')).toEqual([[first().id, 'stopped']]);
+    expect(Object.entries(found.childStates).filter(([, state]) => state === 'stopped')).toEqual([
+      [first().id, 'stopped'],
+    ]);
   });
   it('say that a category lets go without GTINs, or that the brand has no exemption', () => {
-    const bare = run(whole, { do: 'setFigures', changes: familyIndex(whole).woven.map((child) => ({ place: { level: 'child', childId: child.id }, key: 'gtin', figure: null })) }, { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'gtinExempt', figure: true }] });
+    const bare = run(
+      whole,
+      {
+        do: 'setFigures',
+        changes: familyIndex(whole).woven.map((child) => ({
+          place: { level: 'child', childId: child.id },
+          key: 'gtin',
+          figure: null,
+        })),
+      },
+      { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'gtinExempt', figure: true }] },
+    );
     expect(fit('quayside', bare).state).toBe('fits');
     expect(codes(fit('quayside', run(bare, setFamily('brand', 'Other')), {}))).toContain('gtin.not-exempt');
   });
   it('tell of a chosen plan that no longer fits', () => {
     const chosen = fit('quayside').plans[1]!.signature;
-    const wished = run(whole, { do: 'setWish', channel: 'quayside', wish: { chosen, apart: [], whole: [], leaveOut: [], offered: true } });
+    const wished = run(whole, {
+      do: 'setWish',
+      channel: 'quayside',
+      wish: { chosen, apart: [], whole: [], leaveOut: [], offered: true },
+    });
     expect(fit('quayside', wished).plan!.signature).toBe(chosen);
-    const without = run(wished, { do: 'removeAxis', axisId: whole.axes[2]!.id, keep: { valueId: whole.axes[2]!.values[0]!.id } });
+    const without = run(wished, {
+      do: 'removeAxis',
+      axisId: whole.axes[2]!.id,
+      keep: { valueId: whole.axes[2]!.values[0]!.id },
+    });
     expect(codes(fit('quayside', without))).toContain('plan.chosen-gone');
   });
 });
 
 describe('remedies', () => {
-  const mended = (family: Family, found: Fit, code: string) => run(family, ...mendAll(alike(found.findings, find(found, code)[0]!)).commands);
+  const mended = (family: Family, found: Fit, code: string) =>
+    run(family, ...mendAll(alike(found.findings, find(found, code)[0]!)).commands);
   it('mend one or all alike, and the finding is gone', () => {
-    const long = run(whole, setFamily('searchWords', Array.from({ length: 15 }, (_, at) => `w${at}`)), setFamily('name', 'Skerry storm jacket, rust'));
+    const long = run(
+      whole,
+      setFamily(
+        'searchWords',
+        Array.from({ length: 15 }, (_, at) => `w${at}`),
+      ),
+      setFamily('name', 'Skerry storm jacket, rust'),
+    );
     const fern = fit('fernpost', long);
-    expect(codes(fit('fernpost', mended(long, fern, 'field.too-many:searchWords')))).not.toContain('field.too-many:searchWords');
+    expect(codes(fit('fernpost', mended(long, fern, 'field.too-many:searchWords')))).not.toContain(
+      'field.too-many:searchWords',
+    );
     const quay = fit('quayside', long);
     expect(mended(long, quay, 'name.option-values').fields.name).toBe('Skerry storm jacket');
   });
   it('leave out several children on a channel without one wish overwriting another', () => {
-    const two = familyIndex(whole).woven.slice(0, 2).map((child) => child.id);
+    const two = familyIndex(whole)
+      .woven.slice(0, 2)
+      .map((child) => child.id);
     const stock = { ...given.stock, [two[0]!]: 0, [two[1]!]: 0 };
     const after = mended(whole, fit('fernpost', whole, { stock }), 'stock.too-low');
     expect(after.wishes.fernpost!.leaveOut).toEqual(two);
@@ -129,7 +303,12 @@ describe('remedies', () => {
   });
   it('pair every value with the nearest colour', () => {
     const { pairings: near } = mendAll(find(fit('quayside', whole, { pairings: [] }), 'pairing.missing'));
-    expect(near.map((one) => [one.value, one.to])).toEqual([['rust', 'Red'], ['spruce', 'Green'], ['midnight', 'Navy blue'], ['ochre', 'Yellow']]);
+    expect(near.map((one) => [one.value, one.to])).toEqual([
+      ['rust', 'Red'],
+      ['spruce', 'Green'],
+      ['midnight', 'Navy blue'],
+      ['ochre', 'Yellow'],
+    ]);
     expect(fit('quayside', whole, { pairings: near }).state).toBe('fits');
   });
 });
@@ -137,8 +316,22 @@ describe('remedies', () => {
 describe('pairings', () => {
   const roles = rulesFor(rulebook('quayside'), 'outerwear/jackets')!.rules.axes.roles;
   it('hold by name, by choice, and not to entries the channel has dropped', () => {
-    const lookup = pairingLookup('quayside', [...pairings, { channel: 'quayside', role: 'colour', value: 'kelp', to: 'Olive of old' }, { channel: 'fernpost', role: 'colour', value: 'sand', to: 'Beige' }], roles);
-    expect([lookup('colour', 'RUST'), lookup('colour', 'navy  blue'), lookup('colour', 'Kelp'), lookup('colour', 'Sand'), lookup('size', 'xl')]).toEqual(['Orange', 'Navy blue', undefined, undefined, 'XL']);
+    const lookup = pairingLookup(
+      'quayside',
+      [
+        ...pairings,
+        { channel: 'quayside', role: 'colour', value: 'kelp', to: 'Olive of old' },
+        { channel: 'fernpost', role: 'colour', value: 'sand', to: 'Beige' },
+      ],
+      roles,
+    );
+    expect([
+      lookup('colour', 'RUST'),
+      lookup('colour', 'navy  blue'),
+      lookup('colour', 'Kelp'),
+      lookup('colour', 'Sand'),
+      lookup('size', 'xl'),
+    ]).toEqual(['Orange', 'Navy blue', undefined, undefined, 'XL']);
   });
   it('are suggested by size and by word where there is no colour', () => {
     expect(suggestPairing('size', { label: '2XL' }, roles.size!)?.to).toBe('XXL');
@@ -148,7 +341,17 @@ describe('pairings', () => {
   });
   it('collide only where the channel shows its own value', () => {
     const book = rulebook('quayside');
-    const closed = { ...book, rules: { ...book.rules, axes: { ...book.rules.axes, sets: [['colour' as const, 'size' as const]], roles: { ...book.rules.axes.roles, colour: { ...book.rules.axes.roles.colour!, shows: 'list' as const } } } } };
+    const closed = {
+      ...book,
+      rules: {
+        ...book.rules,
+        axes: {
+          ...book.rules.axes,
+          sets: [['colour' as const, 'size' as const]],
+          roles: { ...book.rules.axes.roles, colour: { ...book.rules.axes.roles.colour!, shows: 'list' as const } },
+        },
+      },
+    };
     const both = pairings.map((one) => ({ ...one, to: 'Blue' }));
     expect(codes(fit('quayside', whole, { pairings: both }))).not.toContain('pairing.collides');
     const found = fit('quayside', whole, { rulebook: closed, pairings: both });
@@ -166,9 +369,19 @@ describe('what is sent after what is live', () => {
     expect(listingMessage(undefined, undefined)).toBeNull();
     expect(listingMessage(live, undefined)).toEqual({ action: 'takeDown', key: live.key });
     expect(listingMessage(live, { ...live, structure: 'another' })?.action).toBe('list');
-    expect(listingMessage(live, live, false, true)).toEqual({ action: 'revise', key: live.key, draft: false, changes: {}, offers: [], gone: [] });
+    expect(listingMessage(live, live, false, true)).toEqual({
+      action: 'revise',
+      key: live.key,
+      draft: false,
+      changes: {},
+      offers: [],
+      gone: [],
+    });
     const dearer = { ...live, offers: live.offers.map((offer, at) => (at === 3 ? { ...offer, stock: 1 } : offer)) };
-    expect(listingMessage(live, dearer)).toMatchObject({ changes: {}, offers: [{ sku: live.offers[3]!.sku, stock: 1 }] });
+    expect(listingMessage(live, dearer)).toMatchObject({
+      changes: {},
+      offers: [{ sku: live.offers[3]!.sku, stock: 1 }],
+    });
   });
   it('brings the held listing exactly to the wanted one, whatever differs', () => {
     const apply = (held: Listing, message: NonNullable<ReturnType<typeof listingMessage>>): Listing => {
@@ -182,40 +395,67 @@ describe('what is sent after what is live', () => {
       }
       return { ...held, ...message.changes, offers: [...offers.values()] };
     };
-    const change = fc.record({ at: fc.nat(43), kind: fc.constantFrom('price', 'stock', 'list', 'gone', 'gtin', 'title'), figure: fc.constantFrom('1.00', '250.00') });
-    fc.assert(fc.property(fc.array(change, { maxLength: 8 }), (changes) => {
-      const live = listing();
-      let next = structuredClone(live);
-      for (const { at, kind, figure } of changes) {
-        const offer = next.offers[at % next.offers.length]!;
-        if (kind === 'price') offer.price = figure;
-        if (kind === 'stock') offer.stock = Number.parseInt(figure);
-        if (kind === 'list') offer.listPrice = figure;
-        if (kind === 'gtin') delete offer.gtin;
-        if (kind === 'title') next.fields.Name = `Jacket ${figure}`;
-        if (kind === 'gone' && next.offers.length > 1) next = { ...next, offers: next.offers.filter((one) => one !== offer) };
-      }
-      const message = listingMessage(live, next);
-      expect(message ? apply(live, message) : live).toEqual(next);
-    }), { numRuns: 60 });
+    const change = fc.record({
+      at: fc.nat(43),
+      kind: fc.constantFrom('price', 'stock', 'list', 'gone', 'gtin', 'title'),
+      figure: fc.constantFrom('1.00', '250.00'),
+    });
+    fc.assert(
+      fc.property(fc.array(change, { maxLength: 8 }), (changes) => {
+        const live = listing();
+        let next = structuredClone(live);
+        for (const { at, kind, figure } of changes) {
+          const offer = next.offers[at % next.offers.length]!;
+          if (kind === 'price') offer.price = figure;
+          if (kind === 'stock') offer.stock = Number.parseInt(figure);
+          if (kind === 'list') offer.listPrice = figure;
+          if (kind === 'gtin') delete offer.gtin;
+          if (kind === 'title') next.fields.Name = `Jacket ${figure}`;
+          if (kind === 'gone' && next.offers.length > 1)
+            next = { ...next, offers: next.offers.filter((one) => one !== offer) };
+        }
+        const message = listingMessage(live, next);
+        expect(message ? apply(live, message) : live).toEqual(next);
+      }),
+      { numRuns: 60 },
+    );
   });
-  it('as a sheet has one family row without a child\'s figures, and says what is taken away', () => {
+  it("as a sheet has one family row without a child's figures, and says what is taken away", () => {
     const live = fit('quayside').listings[0]!;
-    const next = { ...live, offers: live.offers.slice(1).map((offer, at) => (at === 0 ? { ...offer, gtin: undefined } : offer)) };
+    const next = {
+      ...live,
+      offers: live.offers.slice(1).map((offer, at) => (at === 0 ? { ...offer, gtin: undefined } : offer)),
+    };
     const { headers, rows } = uploadSheet([listingMessage(live, next)!], rulesForSheet(rulebook('quayside')));
     const cell = (row: number, header: string) => rows[row]![headers.indexOf(header)];
-    expect(rows.map((row) => row.slice(0, 3))).toEqual([['family', 'revise', live.key], ['child', 'revise', live.offers[1]!.sku], ['child', 'take down', live.offers[0]!.sku]]);
-    expect([cell(0, 'Price EUR'), cell(0, 'GTIN'), cell(1, 'GTIN'), cell(1, 'Price EUR'), cell(1, 'Of family')]).toEqual(['', '', '(none)', '', live.key]);
+    expect(rows.map((row) => row.slice(0, 3))).toEqual([
+      ['family', 'revise', live.key],
+      ['child', 'revise', live.offers[1]!.sku],
+      ['child', 'take down', live.offers[0]!.sku],
+    ]);
+    expect([
+      cell(0, 'Price EUR'),
+      cell(0, 'GTIN'),
+      cell(1, 'GTIN'),
+      cell(1, 'Price EUR'),
+      cell(1, 'Of family'),
+    ]).toEqual(['', '', '(none)', '', live.key]);
   });
 });
 
 describe('rulebooks', () => {
   it('are refused with every place that is wrong', () => {
-    const good = JSON.parse(JSON.stringify(rulebook('fernpost'))) as { rules: { axes: Record<string, unknown>; price: Record<string, unknown> }; categories: { rules: unknown }[] };
+    const good = JSON.parse(JSON.stringify(rulebook('fernpost'))) as {
+      rules: { axes: Record<string, unknown>; price: Record<string, unknown> };
+      categories: { rules: unknown }[];
+    };
     good.rules.axes.atMost = 'two';
     good.rules.price.currency = 'DOLLAR';
     const read = readRulebook(good);
-    expect(read.ok ? [] : read.problems.map((problem) => problem.split(':')[0])).toEqual(['rules.axes.atMost', 'rules.price.currency']);
+    expect(read.ok ? [] : read.problems.map((problem) => problem.split(':')[0])).toEqual([
+      'rules.axes.atMost',
+      'rules.price.currency',
+    ]);
     const late = JSON.parse(JSON.stringify(rulebook('fernpost'))) as typeof good;
     late.categories[0]!.rules = { pictures: { atMost: 0 } };
     const second = readRulebook(late);
@@ -225,25 +465,37 @@ describe('rulebooks', () => {
     const { rules } = rulesFor(rulebook('quayside'), 'pets/coats')!;
     expect(rules.axes.sets).toEqual([['colour'], ['length'], ['colour', 'length']]);
     expect(rules.fields.some((field) => field.key === 'composition')).toBe(false);
-    expect(rulesFor(rulebook('quayside'), 'outerwear/jackets')!.rules.fields.some((field) => field.key === 'composition')).toBe(true);
+    expect(
+      rulesFor(rulebook('quayside'), 'outerwear/jackets')!.rules.fields.some((field) => field.key === 'composition'),
+    ).toBe(true);
     expect(rulesFor(rulebook('quayside'), 'home/bags')).toBeNull();
   });
 });
 
 describe('completeness', () => {
-  const on = (channel: string, family: Family) => completeness(family, rulesFor(rulebook(channel), String(family.fields.category))!);
+  const on = (channel: string, family: Family) =>
+    completeness(family, rulesFor(rulebook(channel), String(family.fields.category))!);
   it('counts what a channel asks for, and names what is missing, required first', () => {
     const { asked, filled, missing } = on('quayside', whole);
     expect([filled, missing.map((rule) => rule.key)]).toEqual([asked - 1, ['condition']]);
     const bare = run(whole, setFamily('searchWords', null), setFamily('description', null));
-    expect(on('quayside', bare).missing.map((rule) => [rule.key, rule.need])).toEqual([['description', 'required'], ['searchWords', 'optional'], ['condition', 'optional']]);
+    expect(on('quayside', bare).missing.map((rule) => [rule.key, rule.need])).toEqual([
+      ['description', 'required'],
+      ['searchWords', 'optional'],
+      ['condition', 'optional'],
+    ]);
   });
   it('counts a figure wherever it stands, but only where every child has it', () => {
     const [one, ...others] = familyIndex(whole).woven;
     const without = run(whole, setFamily('weight', null));
     expect(on('own-shop', without).missing.map((rule) => rule.key)).toContain('weight');
-    const most = run(without, { do: 'setFigures', changes: others.map((child) => ({ place: { level: 'child', childId: child.id }, key: 'weight', figure: 900 })) });
+    const most = run(without, {
+      do: 'setFigures',
+      changes: others.map((child) => ({ place: { level: 'child', childId: child.id }, key: 'weight', figure: 900 })),
+    });
     expect(on('own-shop', most).missing.map((rule) => rule.key)).toContain('weight');
-    expect(on('own-shop', run(most, setChild(one!.id, 'weight', 900))).missing.map((rule) => rule.key)).not.toContain('weight');
+    expect(on('own-shop', run(most, setChild(one!.id, 'weight', 900))).missing.map((rule) => rule.key)).not.toContain(
+      'weight',
+    );
   });
 });

@@ -2,37 +2,72 @@ import fc from 'fast-check';
 import { parse as parseIsbn } from 'isbn3';
 import validator from 'validator';
 import { describe, expect, it } from 'vitest';
-import { blockNumber, familyIndex, gtin14, gtinCheckDigit, isGtin, isIsbn10, isbn13From10, nextNumbers, proposeSkus, readGtin, shortCodes, sortSizes } from '../src/index';
+import {
+  blockNumber,
+  familyIndex,
+  gtin14,
+  gtinCheckDigit,
+  isGtin,
+  isIsbn10,
+  isbn13From10,
+  nextNumbers,
+  proposeSkus,
+  readGtin,
+  shortCodes,
+  sortSizes,
+} from '../src/index';
 import { stormJacket } from './sample';
 
 describe('GTIN', () => {
   // GS1, "How to calculate a check digit manually": 629104150021 takes 3.
   it('has the check digit of the GS1 worked example', () => expect(gtinCheckDigit('629104150021')).toBe(3));
-  // Published specimen numbers: the EAN-13 of the GS1 General Specifications figures, the UPC-A of the UPC article of reference works (from memory).
-  it.each(['9501101530003', '4006381333931', '036000291452', '96385074', '00012345600012'])('takes %s', (number) => expect(isGtin(number)).toBe(true));
+  // Published specimen numbers: the EAN-13 of the GS1 General Specifications figures, the UPC-A of the UPC article of
+  // reference works (from memory).
+  it.each(['9501101530003', '4006381333931', '036000291452', '96385074', '00012345600012'])('takes %s', (number) =>
+    expect(isGtin(number)).toBe(true),
+  );
 
   it('agrees with a registry library on random EAN-8 and EAN-13 numbers, right and wrong', () => {
-    const digits = (length: number) => fc.array(fc.integer({ min: 0, max: 9 }), { minLength: length, maxLength: length }).map((list) => list.join(''));
-    fc.assert(fc.property(fc.oneof(digits(8), digits(13)), fc.boolean(), (number, mend) => {
-      const tried = mend ? number.slice(0, -1) + gtinCheckDigit(number.slice(0, -1)) : number;
-      expect(isGtin(tried)).toBe(validator.isEAN(tried));
-    }), { numRuns: 500 });
+    const digits = (length: number) =>
+      fc.array(fc.integer({ min: 0, max: 9 }), { minLength: length, maxLength: length }).map((list) => list.join(''));
+    fc.assert(
+      fc.property(fc.oneof(digits(8), digits(13)), fc.boolean(), (number, mend) => {
+        const tried = mend ? number.slice(0, -1) + gtinCheckDigit(number.slice(0, -1)) : number;
+        expect(isGtin(tried)).toBe(validator.isEAN(tried));
+      }),
+      { numRuns: 500 },
+    );
   });
   it('notices every single wrong digit, and every swap of neighbours that do not differ by five', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 999_999_999_999 }), fc.integer({ min: 0, max: 11 }), fc.integer({ min: 1, max: 9 }), (body, at, shift) => {
-      const text = String(body).padStart(12, '0');
-      const number = text + gtinCheckDigit(text);
-      const wrong = number.slice(0, at) + ((Number(number[at]) + shift) % 10) + number.slice(at + 1);
-      expect(isGtin(wrong)).toBe(false);
-      const swapped = number.slice(0, at) + number[at + 1] + number[at] + number.slice(at + 2);
-      if (Math.abs(Number(number[at]) - Number(number[at + 1])) % 5 !== 0) expect(isGtin(swapped)).toBe(false);
-    }));
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 999_999_999_999 }),
+        fc.integer({ min: 0, max: 11 }),
+        fc.integer({ min: 1, max: 9 }),
+        (body, at, shift) => {
+          const text = String(body).padStart(12, '0');
+          const number = text + gtinCheckDigit(text);
+          const wrong = number.slice(0, at) + ((Number(number[at]) + shift) % 10) + number.slice(at + 1);
+          expect(isGtin(wrong)).toBe(false);
+          const swapped = number.slice(0, at) + number[at + 1] + number[at] + number.slice(at + 2);
+          if (Math.abs(Number(number[at]) - Number(number[at + 1])) % 5 !== 0) expect(isGtin(swapped)).toBe(false);
+        },
+      ),
+    );
   });
   it('sees what a spreadsheet did, and says what is right', () => {
     expect(readGtin('4.00638E+12')).toMatchObject({ ok: false, slip: 'scientific' });
     expect(readGtin('4,00638E+12')).toMatchObject({ ok: false, slip: 'scientific' });
-    expect(readGtin('36000291452')).toMatchObject({ ok: false, slip: 'lost-zero', message: expect.stringContaining('036000291452') as string });
-    expect(readGtin('4006381333930')).toMatchObject({ ok: false, slip: 'check-digit', message: expect.stringContaining('it must be 1') as string });
+    expect(readGtin('36000291452')).toMatchObject({
+      ok: false,
+      slip: 'lost-zero',
+      message: expect.stringContaining('036000291452') as string,
+    });
+    expect(readGtin('4006381333930')).toMatchObject({
+      ok: false,
+      slip: 'check-digit',
+      message: expect.stringContaining('it must be 1') as string,
+    });
     expect(readGtin('2001234567893')).toMatchObject({ ok: false, slip: 'internal' });
     expect(readGtin('12345')).toMatchObject({ ok: false, slip: 'length' });
     expect(readGtin('40063813339 3l')).toMatchObject({ ok: false, slip: 'letters' });
@@ -50,15 +85,18 @@ describe('ISBN', () => {
     expect(isIsbn10('0306406153')).toBe(false);
   });
   it('agrees with a registry library', () => {
-    fc.assert(fc.property(fc.integer({ min: 0, max: 999_999_999 }), (body) => {
-      const nine = String(body).padStart(9, '0');
-      for (const mark of '0123456789X') {
-        const parsed = parseIsbn(nine + mark);
-        // The library also wants a known registration group; where it reads one, the numbers must be the same.
-        if (parsed?.isValid && parsed.isbn13) expect(isbn13From10(nine + mark)).toBe(parsed.isbn13);
-        if (isIsbn10(nine + mark)) expect(isGtin(isbn13From10(nine + mark))).toBe(true);
-      }
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 999_999_999 }), (body) => {
+        const nine = String(body).padStart(9, '0');
+        for (const mark of '0123456789X') {
+          const parsed = parseIsbn(nine + mark);
+          // The library also wants a known registration group; where it reads one, the numbers must be the same.
+          if (parsed?.isValid && parsed.isbn13) expect(isbn13From10(nine + mark)).toBe(parsed.isbn13);
+          if (isIsbn10(nine + mark)) expect(isGtin(isbn13From10(nine + mark))).toBe(true);
+        }
+      }),
+      { numRuns: 60 },
+    );
   });
 });
 
@@ -71,7 +109,8 @@ describe('number blocks', () => {
     expect(numbers.every(isGtin)).toBe(true);
     expect(blockNumber(block, 0)).toBe('9501101530003');
   });
-  it('give fewer when they run out', () => expect(nextNumbers({ ...block, prefix: '95011015300' }, new Set(), 50)).toHaveLength(10));
+  it('give fewer when they run out', () =>
+    expect(nextNumbers({ ...block, prefix: '95011015300' }, new Set(), 50)).toHaveLength(10));
 });
 
 describe('SKUs', () => {
@@ -82,29 +121,53 @@ describe('SKUs', () => {
     expect(new Set(made.map((one) => one.sku)).size).toBe(44);
     expect(made[0]!.sku).toBe('SKJ-RUS-XS-UNL');
   });
-  it('are held back where a pattern makes two alike, takes another\'s, or names an axis that is not there', () => {
+  it("are held back where a pattern makes two alike, takes another's, or names an axis that is not there", () => {
     const children = familyIndex(jacket).woven;
-    expect(proposeSkus(jacket, children, '{style}-{colour}', new Set()).some((one) => one.problem?.includes('Two children'))).toBe(true);
-    expect(proposeSkus(jacket, children, jacket.skuPattern, new Set(['SKJ-RUS-XS-UNL']))[0]!.problem).toContain('belongs to another child');
+    expect(
+      proposeSkus(jacket, children, '{style}-{colour}', new Set()).some((one) => one.problem?.includes('Two children')),
+    ).toBe(true);
+    expect(proposeSkus(jacket, children, jacket.skuPattern, new Set(['SKJ-RUS-XS-UNL']))[0]!.problem).toContain(
+      'belongs to another child',
+    );
     expect(proposeSkus(jacket, children, '{style}-{length}', new Set())[0]!.problem).toContain('{length}');
   });
   it('have short codes that differ', () => {
-    fc.assert(fc.property(fc.uniqueArray(fc.string({ minLength: 1, maxLength: 20 }), { maxLength: 40 }), (labels) => {
-      const codes = shortCodes(labels);
-      expect(new Set(codes).size).toBe(labels.length);
-      for (const code of codes) expect(code).toMatch(/^[A-Z0-9]{1,6}$/);
-    }));
+    fc.assert(
+      fc.property(fc.uniqueArray(fc.string({ minLength: 1, maxLength: 20 }), { maxLength: 40 }), (labels) => {
+        const codes = shortCodes(labels);
+        expect(new Set(codes).size).toBe(labels.length);
+        for (const code of codes) expect(code).toMatch(/^[A-Z0-9]{1,6}$/);
+      }),
+    );
   });
 });
 
 describe('sizes', () => {
   // Common practice: letters by size, numbers by number, ages by age.
   it.each([
-    [['XL', 'S', 'XXL', 'M', 'XS', 'L', '3XL', '2XS'], ['2XS', 'XS', 'S', 'M', 'L', 'XL', 'XXL', '3XL']],
-    [['10', '2', '4'], ['2', '4', '10']],
-    [['2 y', '6-9 m', '18 m', '0-3 m'], ['0-3 m', '6-9 m', '18 m', '2 y']],
-    [['500 ml', '0.3 l', '1 l'], ['0.3 l', '500 ml', '1 l']],
-    [['98/104', '86/92', '110/116'], ['86/92', '98/104', '110/116']],
-    [['3 pairs', '1 pair'], ['1 pair', '3 pairs']],
+    [
+      ['XL', 'S', 'XXL', 'M', 'XS', 'L', '3XL', '2XS'],
+      ['2XS', 'XS', 'S', 'M', 'L', 'XL', 'XXL', '3XL'],
+    ],
+    [
+      ['10', '2', '4'],
+      ['2', '4', '10'],
+    ],
+    [
+      ['2 y', '6-9 m', '18 m', '0-3 m'],
+      ['0-3 m', '6-9 m', '18 m', '2 y'],
+    ],
+    [
+      ['500 ml', '0.3 l', '1 l'],
+      ['0.3 l', '500 ml', '1 l'],
+    ],
+    [
+      ['98/104', '86/92', '110/116'],
+      ['86/92', '98/104', '110/116'],
+    ],
+    [
+      ['3 pairs', '1 pair'],
+      ['1 pair', '3 pairs'],
+    ],
   ])('%j become %j', (given, wanted) => expect(sortSizes(given)).toEqual(wanted));
 });

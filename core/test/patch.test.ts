@@ -5,8 +5,17 @@ import { applyPatch, pathOf, pointer, Refusal, type JsonPatch } from '../src/ind
 describe('JSON Pointer', () => {
   // RFC 6901, section 5: the document's keys and the pointers that reach them.
   it.each([
-    ['/foo', ['foo']], ['/foo/0', ['foo', '0']], ['/', ['']], ['/a~1b', ['a/b']], ['/c%d', ['c%d']], ['/e^f', ['e^f']],
-    ['/g|h', ['g|h']], ['/i\\j', ['i\\j']], ['/k"l', ['k"l']], ['/ ', [' ']], ['/m~0n', ['m~n']],
+    ['/foo', ['foo']],
+    ['/foo/0', ['foo', '0']],
+    ['/', ['']],
+    ['/a~1b', ['a/b']],
+    ['/c%d', ['c%d']],
+    ['/e^f', ['e^f']],
+    ['/g|h', ['g|h']],
+    ['/i\\j', ['i\\j']],
+    ['/k"l', ['k"l']],
+    ['/ ', [' ']],
+    ['/m~0n', ['m~n']],
   ])('%s is %j, both ways', (text, path) => {
     expect(pathOf(text)).toEqual(path);
     expect(pointer(path)).toBe(text);
@@ -18,13 +27,43 @@ describe('JSON Pointer', () => {
 describe('JSON Patch', () => {
   // RFC 6902, appendix A, as far as it adds, removes and replaces.
   const examples: [section: string, document: unknown, patch: JsonPatch, result: unknown][] = [
-    ['A.1 adding an object member', { foo: 'bar' }, [{ op: 'add', path: '/baz', value: 'qux' }], { baz: 'qux', foo: 'bar' }],
-    ['A.2 adding an array element', { foo: ['bar', 'baz'] }, [{ op: 'add', path: '/foo/1', value: 'qux' }], { foo: ['bar', 'qux', 'baz'] }],
+    [
+      'A.1 adding an object member',
+      { foo: 'bar' },
+      [{ op: 'add', path: '/baz', value: 'qux' }],
+      { baz: 'qux', foo: 'bar' },
+    ],
+    [
+      'A.2 adding an array element',
+      { foo: ['bar', 'baz'] },
+      [{ op: 'add', path: '/foo/1', value: 'qux' }],
+      { foo: ['bar', 'qux', 'baz'] },
+    ],
     ['A.3 removing an object member', { baz: 'qux', foo: 'bar' }, [{ op: 'remove', path: '/baz' }], { foo: 'bar' }],
-    ['A.4 removing an array element', { foo: ['bar', 'qux', 'baz'] }, [{ op: 'remove', path: '/foo/1' }], { foo: ['bar', 'baz'] }],
-    ['A.5 replacing a value', { baz: 'qux', foo: 'bar' }, [{ op: 'replace', path: '/baz', value: 'boo' }], { baz: 'boo', foo: 'bar' }],
-    ['A.10 adding a nested member object', { foo: 'bar' }, [{ op: 'add', path: '/child', value: { grandchild: {} } }], { foo: 'bar', child: { grandchild: {} } }],
-    ['A.16 adding an array value', { foo: ['bar'] }, [{ op: 'add', path: '/foo/-', value: ['abc', 'def'] }], { foo: ['bar', ['abc', 'def']] }],
+    [
+      'A.4 removing an array element',
+      { foo: ['bar', 'qux', 'baz'] },
+      [{ op: 'remove', path: '/foo/1' }],
+      { foo: ['bar', 'baz'] },
+    ],
+    [
+      'A.5 replacing a value',
+      { baz: 'qux', foo: 'bar' },
+      [{ op: 'replace', path: '/baz', value: 'boo' }],
+      { baz: 'boo', foo: 'bar' },
+    ],
+    [
+      'A.10 adding a nested member object',
+      { foo: 'bar' },
+      [{ op: 'add', path: '/child', value: { grandchild: {} } }],
+      { foo: 'bar', child: { grandchild: {} } },
+    ],
+    [
+      'A.16 adding an array value',
+      { foo: ['bar'] },
+      [{ op: 'add', path: '/foo/-', value: ['abc', 'def'] }],
+      { foo: ['bar', ['abc', 'def']] },
+    ],
   ];
   it.each(examples)('%s', (_section, document, patch, result) => {
     const before = JSON.stringify(document);
@@ -44,7 +83,12 @@ describe('JSON Patch', () => {
   });
   it('is all or nothing', () => {
     const document = { foo: 'bar' };
-    expect(() => applyPatch(document, [{ op: 'replace', path: '/foo', value: 'new' }, { op: 'remove', path: '/gone' }])).toThrow('changed since (/gone)');
+    expect(() =>
+      applyPatch(document, [
+        { op: 'replace', path: '/foo', value: 'new' },
+        { op: 'remove', path: '/gone' },
+      ]),
+    ).toThrow('changed since (/gone)');
     expect(document).toEqual({ foo: 'bar' });
   });
 });

@@ -1,19 +1,59 @@
 import { describe, expect, it } from 'vitest';
-import { bestPlans, childLabels, childrenWithoutPicture, facePicture, familyIndex, particularPictures, picturesOf, planTask, rulesFor, runCommand, type Family, type Place } from '../src/index';
+import {
+  bestPlans,
+  childLabels,
+  childrenWithoutPicture,
+  facePicture,
+  familyIndex,
+  particularPictures,
+  picturesOf,
+  planTask,
+  rulesFor,
+  runCommand,
+  type Family,
+  type Place,
+} from '../src/index';
 import { rulebook, stormJacket } from './sample';
 
-const place = (family: Family, at: Place, ...pictures: string[]) => runCommand(family, { do: 'setPictures', place: at, pictures }).family;
-const value = (family: Family, axis: number, number: number): Place => ({ level: 'value', axisId: family.axes[axis]!.id, valueId: family.axes[axis]!.values[number]!.id });
-const childAt = (family: Family, ...labels: string[]) => familyIndex(family).woven.find((child) => childLabels(family, child).join() === labels.join())!;
+const place = (family: Family, at: Place, ...pictures: string[]) =>
+  runCommand(family, { do: 'setPictures', place: at, pictures }).family;
+const value = (family: Family, axis: number, number: number): Place => ({
+  level: 'value',
+  axisId: family.axes[axis]!.id,
+  valueId: family.axes[axis]!.values[number]!.id,
+});
+const childAt = (family: Family, ...labels: string[]) =>
+  familyIndex(family).woven.find((child) => childLabels(family, child).join() === labels.join())!;
 
 describe('pictures', () => {
   const jacket = stormJacket();
   const rust = childAt(jacket, 'Rust', 'M', 'Fleece-lined');
-  const shown = place(place(place(place(jacket, { level: 'family' }, 'all', 'size-chart'), value(jacket, 0, 0), 'rust-front', 'rust-back'), value(jacket, 2, 1), 'fleece'), { level: 'child', childId: rust.id }, 'this-one', 'rust-back');
+  const shown = place(
+    place(
+      place(place(jacket, { level: 'family' }, 'all', 'size-chart'), value(jacket, 0, 0), 'rust-front', 'rust-back'),
+      value(jacket, 2, 1),
+      'fleece',
+    ),
+    { level: 'child', childId: rust.id },
+    'this-one',
+    'rust-back',
+  );
 
   it('of a child come from itself, its values and the family, the nearest first and each once', () => {
-    expect(picturesOf(shown, shown.children[rust.id]!)).toEqual(['this-one', 'rust-back', 'rust-front', 'fleece', 'all', 'size-chart']);
-    expect(picturesOf(shown, childAt(shown, 'Rust', 'M', 'Unlined'))).toEqual(['rust-front', 'rust-back', 'all', 'size-chart']);
+    expect(picturesOf(shown, shown.children[rust.id]!)).toEqual([
+      'this-one',
+      'rust-back',
+      'rust-front',
+      'fleece',
+      'all',
+      'size-chart',
+    ]);
+    expect(picturesOf(shown, childAt(shown, 'Rust', 'M', 'Unlined'))).toEqual([
+      'rust-front',
+      'rust-back',
+      'all',
+      'size-chart',
+    ]);
     expect(particularPictures(shown, childAt(shown, 'Spruce', 'M', 'Unlined'))).toEqual([]);
   });
   it('are missing where neither child, value nor family has one', () => {
@@ -22,7 +62,9 @@ describe('pictures', () => {
     expect(childrenWithoutPicture(place(jacket, { level: 'family' }, 'all'))).toEqual([]);
   });
   it('give the family a face: its own, else the first there is', () => {
-    expect([facePicture(jacket), facePicture(place(jacket, value(jacket, 0, 2), 'third')), facePicture(shown)]).toEqual([undefined, 'third', 'all']);
+    expect([facePicture(jacket), facePicture(place(jacket, value(jacket, 0, 2), 'third')), facePicture(shown)]).toEqual(
+      [undefined, 'third', 'all'],
+    );
   });
   it('are set in order, each once', () => {
     expect(place(jacket, { level: 'family' }, 'b', 'a', 'b').pictures).toEqual(['b', 'a']);

@@ -1,13 +1,33 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bestPlans, billOrder, fewestCuts, optionLabels, planNamed, planTask, RulesSchema, rulesFor, type PlanTask, type Role, type Rules } from '../src/index';
+import {
+  bestPlans,
+  billOrder,
+  fewestCuts,
+  optionLabels,
+  planNamed,
+  planTask,
+  RulesSchema,
+  rulesFor,
+  type PlanTask,
+  type Role,
+  type Rules,
+} from '../src/index';
 import { anyFamily, rulebook, stormJacket } from './sample';
 import { bruteForce } from './brute-force';
 
 const rules = (axes: Partial<Rules['axes']>, childrenAtMost = 1000): Rules =>
-  RulesSchema.parse({ axes: { atMost: 2, ...axes }, children: { atMost: childrenAtMost }, identifiers: { gtin: 'optional' }, pictures: { atMost: 9 }, price: { currency: 'EUR', taxIncluded: true }, fees: { perListing: '0.25' } });
+  RulesSchema.parse({
+    axes: { atMost: 2, ...axes },
+    children: { atMost: childrenAtMost },
+    identifiers: { gtin: 'optional' },
+    pictures: { atMost: 9 },
+    price: { currency: 'EUR', taxIncluded: true },
+    fees: { perListing: '0.25' },
+  });
 
-const labelsOf = (plan: { axes: { options: { label: string }[] }[] }, axis: number) => plan.axes[axis]!.options.map((option) => option.label);
+const labelsOf = (plan: { axes: { options: { label: string }[] }[] }, axis: number) =>
+  plan.axes[axis]!.options.map((option) => option.label);
 
 describe('the storm jacket (colour × size × lining, 44 children)', () => {
   const jacket = stormJacket();
@@ -15,9 +35,21 @@ describe('the storm jacket (colour × size × lining, 44 children)', () => {
 
   it('goes onto two listed axes by joining colour and lining, no child left out', () => {
     const [best] = bestPlans(planTask(jacket, onQuayside, undefined));
-    expect(best!.axes.map((axis) => [axis.name, axis.from.length])).toEqual([['Colour', 2], ['Size', 1]]);
+    expect(best!.axes.map((axis) => [axis.name, axis.from.length])).toEqual([
+      ['Colour', 2],
+      ['Size', 1],
+    ]);
     expect(best!.bill).toMatchObject({ leftOut: 0, listings: 1, joins: 1, axesShown: 2 });
-    expect(labelsOf(best!, 0)).toEqual(['Rust / Unlined', 'Rust / Fleece-lined', 'Spruce / Unlined', 'Spruce / Fleece-lined', 'Midnight / Unlined', 'Midnight / Fleece-lined', 'Ochre / Unlined', 'Ochre / Fleece-lined']);
+    expect(labelsOf(best!, 0)).toEqual([
+      'Rust / Unlined',
+      'Rust / Fleece-lined',
+      'Spruce / Unlined',
+      'Spruce / Fleece-lined',
+      'Midnight / Unlined',
+      'Midnight / Fleece-lined',
+      'Ochre / Unlined',
+      'Ochre / Fleece-lined',
+    ]);
     expect(labelsOf(best!, 1)).toEqual(['XS', 'S', 'M', 'L', 'XL', 'XXL']);
     expect(best!.listings[0]!.childIds).toHaveLength(44);
   });
@@ -39,7 +71,8 @@ describe('the storm jacket (colour × size × lining, 44 children)', () => {
     const [best] = bestPlans(planTask(jacket, rules({ labelAtMost: 12 }), undefined));
     const labels = best!.axes.flatMap((axis) => axis.options.map((option) => option.label));
     expect(Math.max(...labels.map((label) => label.length))).toBeLessThanOrEqual(12);
-    for (const axis of best!.axes) expect(new Set(axis.options.map((option) => option.label)).size).toBe(axis.options.length);
+    for (const axis of best!.axes)
+      expect(new Set(axis.options.map((option) => option.label)).size).toBe(axis.options.length);
     expect(best!.axes.some((axis) => axis.shortened)).toBe(true);
   });
 
@@ -58,11 +91,23 @@ describe('the storm jacket (colour × size × lining, 44 children)', () => {
 
 describe('cutting', () => {
   it('cuts 25 values at a limit of 20 into 13 and 12, in order', () => {
-    expect(fewestCuts(Array.from({ length: 25 }, (_, at) => [at]), [20], 1000)).toEqual([2]);
+    expect(
+      fewestCuts(
+        Array.from({ length: 25 }, (_, at) => [at]),
+        [20],
+        1000,
+      ),
+    ).toEqual([2]);
     const family = Array.from({ length: 25 }, (_, n) => ({ id: `v${n}`, label: `Shade ${n}`, code: `S${n}` }));
     const task: PlanTask = {
-      axes: [{ id: 'a', label: 'Shade', role: 'colour' as Role, values: family }], children: family.map((value, at) => ({ id: value.id, at: [at] })), leftOut: [],
-      rules: rules({ atMost: 1, valuesAtMost: 20 }), wish: { apart: [], whole: ['a'] }, pictures: { onAxis: [0], onChildren: 0 }, live: [], objective: 'listings',
+      axes: [{ id: 'a', label: 'Shade', role: 'colour' as Role, values: family }],
+      children: family.map((value, at) => ({ id: value.id, at: [at] })),
+      leftOut: [],
+      rules: rules({ atMost: 1, valuesAtMost: 20 }),
+      wish: { apart: [], whole: ['a'] },
+      pictures: { onAxis: [0], onChildren: 0 },
+      live: [],
+      objective: 'listings',
     };
     expect(bestPlans(task)[0]!.listings.map((listing) => listing.childIds.length)).toEqual([13, 12]);
   });
@@ -78,9 +123,17 @@ describe('cutting', () => {
 });
 
 describe('labels', () => {
-  const axis = (labels: string[]) => ({ id: 'x', label: 'X', role: 'other' as Role, values: labels.map((label, at) => ({ id: `v${at}`, label, code: `C${at}` })) });
+  const axis = (labels: string[]) => ({
+    id: 'x',
+    label: 'X',
+    role: 'other' as Role,
+    values: labels.map((label, at) => ({ id: `v${at}`, label, code: `C${at}` })),
+  });
   it('falls back to codes, and to nothing when even those are too long', () => {
-    expect(optionLabels([axis(['Kingfisher deep', 'Kingfisher dark'])], [[0], [1]], 6, '')?.labels).toEqual(['C0', 'C1']);
+    expect(optionLabels([axis(['Kingfisher deep', 'Kingfisher dark'])], [[0], [1]], 6, '')?.labels).toEqual([
+      'C0',
+      'C1',
+    ]);
     expect(optionLabels([axis(['Kingfisher', 'Kelp'])], [[0], [1]], 1, '')).toBeNull();
   });
   it('takes forbidden characters out', () => {
@@ -91,25 +144,44 @@ describe('labels', () => {
 describe('against brute force', () => {
   it('finds the same best bill on random families and rules', () => {
     const anyRules = fc.record({
-      atMost: fc.integer({ min: 0, max: 3 }), valuesAtMost: fc.integer({ min: 1, max: 6 }), labelAtMost: fc.constantFrom(6, 14, 30, 60),
-      childrenAtMost: fc.integer({ min: 1, max: 30 }), pictures: fc.constantFrom('child' as const, 'axis' as const),
-      sets: fc.option(fc.array(fc.uniqueArray(fc.constantFrom<Role>('colour', 'size', 'material', 'pack'), { minLength: 1, maxLength: 3 }), { minLength: 1, maxLength: 4 }), { nil: null }),
+      atMost: fc.integer({ min: 0, max: 3 }),
+      valuesAtMost: fc.integer({ min: 1, max: 6 }),
+      labelAtMost: fc.constantFrom(6, 14, 30, 60),
+      childrenAtMost: fc.integer({ min: 1, max: 30 }),
+      pictures: fc.constantFrom('child' as const, 'axis' as const),
+      sets: fc.option(
+        fc.array(
+          fc.uniqueArray(fc.constantFrom<Role>('colour', 'size', 'material', 'pack'), { minLength: 1, maxLength: 3 }),
+          { minLength: 1, maxLength: 4 },
+        ),
+        { nil: null },
+      ),
     });
     fc.assert(
-      fc.property(anyFamily(4, 3), anyRules, fc.array(fc.integer({ min: 0, max: 3 }), { maxLength: 2 }), ({ ...family }, spec, apart) => {
-        const { childrenAtMost, ...axes } = spec;
-        const wish = { apart: apart.flatMap((at) => family.axes[at]?.id ?? []), whole: [], leaveOut: [], offered: true };
-        const task = planTask(family, rules(axes, childrenAtMost), wish);
-        task.pictures.onAxis = family.axes.map((_, at) => at);
-        const best = bestPlans(task, 3);
-        const wanted = bruteForce(task);
-        expect(best[0] ? billOrder(best[0].bill, 'listings') : null).toEqual(wanted);
-        for (const plan of best) {
-          const ids = plan.listings.flatMap((listing) => listing.childIds);
-          expect(ids.toSorted()).toEqual(task.children.map((child) => child.id).toSorted());
-          expect(new Set(plan.listings.map((listing) => listing.key)).size).toBe(plan.listings.length);
-        }
-      }),
+      fc.property(
+        anyFamily(4, 3),
+        anyRules,
+        fc.array(fc.integer({ min: 0, max: 3 }), { maxLength: 2 }),
+        ({ ...family }, spec, apart) => {
+          const { childrenAtMost, ...axes } = spec;
+          const wish = {
+            apart: apart.flatMap((at) => family.axes[at]?.id ?? []),
+            whole: [],
+            leaveOut: [],
+            offered: true,
+          };
+          const task = planTask(family, rules(axes, childrenAtMost), wish);
+          task.pictures.onAxis = family.axes.map((_, at) => at);
+          const best = bestPlans(task, 3);
+          const wanted = bruteForce(task);
+          expect(best[0] ? billOrder(best[0].bill, 'listings') : null).toEqual(wanted);
+          for (const plan of best) {
+            const ids = plan.listings.flatMap((listing) => listing.childIds);
+            expect(ids.toSorted()).toEqual(task.children.map((child) => child.id).toSorted());
+            expect(new Set(plan.listings.map((listing) => listing.key)).size).toBe(plan.listings.length);
+          }
+        },
+      ),
       { numRuns: 400 },
     );
   });

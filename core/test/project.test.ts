@@ -2,56 +2,114 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  computeFit, createFamily, familyIndex, freeze, readRulebook, runCommand,
-  type Family, type FitInput, type Listing, type PictureFacts, type Place, type Rulebook, type SingleCommand,
+  computeFit,
+  createFamily,
+  familyIndex,
+  freeze,
+  readRulebook,
+  runCommand,
+  type Family,
+  type FitInput,
+  type Listing,
+  type PictureFacts,
+  type Place,
+  type Rulebook,
+  type SingleCommand,
 } from '../src/index';
 import { anyFamily, fitInput, rulebook, stormJacket } from './sample';
 
 /** A rulebook that asks for nothing, with the given rules. */
 function plainRules(rules: Record<string, object>): Rulebook {
   const read = readRulebook({
-    format: 'loom-kin/rulebook', channel: 'plain', name: 'Plain', version: 1, about: '', transport: 'json',
-    rules: { axes: { atMost: 3 }, children: { atMost: 1000 }, identifiers: { gtin: 'optional' }, pictures: { atMost: 9 }, price: { currency: 'EUR', taxIncluded: true }, ...rules },
+    format: 'loom-kin/rulebook',
+    channel: 'plain',
+    name: 'Plain',
+    version: 1,
+    about: '',
+    transport: 'json',
+    rules: {
+      axes: { atMost: 3 },
+      children: { atMost: 1000 },
+      identifiers: { gtin: 'optional' },
+      pictures: { atMost: 9 },
+      price: { currency: 'EUR', taxIncluded: true },
+      ...rules,
+    },
     categories: [{ id: 'all', label: 'All', takes: ['outerwear/jackets', 'home/mugs'] }],
   });
   if (!read.ok) throw new Error(read.problems.join());
   return read.rulebook;
 }
-const run = (family: Family, ...commands: SingleCommand[]) => commands.reduce((now, command) => runCommand(now, command).family, freeze(family, true));
-const sell = (family: Family, price = '10.00'): Family => run(family, {
-  do: 'setFigures',
-  changes: [
-    { place: { level: 'family' }, key: 'category', figure: 'outerwear/jackets' }, { place: { level: 'family' }, key: 'price', figure: price },
-    ...familyIndex(family).woven.map((child, at) => ({ place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `S-${at}` })),
-  ],
-});
-const facts = (...ids: string[]): Record<string, PictureFacts> => Object.fromEntries(ids.map((id) => [id, { id, fileName: id, width: 900, height: 900, whiteBackground: true }]));
-const listingsOf = (family: Family, book: Rulebook, more: Partial<FitInput> = {}): Listing[] => computeFit(fitInput(family, 'own-shop', { rulebook: book, pictureBase: '', ...more })).listings;
+const run = (family: Family, ...commands: SingleCommand[]) =>
+  commands.reduce((now, command) => runCommand(now, command).family, freeze(family, true));
+const sell = (family: Family, price = '10.00'): Family =>
+  run(family, {
+    do: 'setFigures',
+    changes: [
+      { place: { level: 'family' }, key: 'category', figure: 'outerwear/jackets' },
+      { place: { level: 'family' }, key: 'price', figure: price },
+      ...familyIndex(family).woven.map((child, at) => ({
+        place: { level: 'child' as const, childId: child.id },
+        key: 'sku',
+        figure: `S-${at}`,
+      })),
+    ],
+  });
+const facts = (...ids: string[]): Record<string, PictureFacts> =>
+  Object.fromEntries(ids.map((id) => [id, { id, fileName: id, width: 900, height: 900, whiteBackground: true }]));
+const listingsOf = (family: Family, book: Rulebook, more: Partial<FitInput> = {}): Listing[] =>
+  computeFit(fitInput(family, 'own-shop', { rulebook: book, pictureBase: '', ...more })).listings;
 
 describe('every child that is offered', () => {
   it('stands in exactly one listing, at options of its own, whatever the family and the rules', () => {
-    const rules = fc.record({ atMost: fc.integer({ min: 1, max: 3 }), valuesAtMost: fc.integer({ min: 1, max: 8 }), labelAtMost: fc.constantFrom(12, 30, 80) });
-    fc.assert(fc.property(anyFamily(4, 3), rules, fc.integer({ min: 1, max: 12 }), ({ ...bare }, axes, childrenAtMost) => {
-      const family = sell(bare);
-      const listings = listingsOf(family, plainRules({ axes, children: { atMost: childrenAtMost } }));
-      if (listings.length === 0) return;
-      expect(listings.flatMap((listing) => listing.offers.map((offer) => offer.sku)).sort()).toEqual(familyIndex(family).woven.map((child) => child.fields.sku).sort());
-      expect(new Set(listings.map((listing) => listing.key)).size).toBe(listings.length);
-      for (const listing of listings) {
-        expect(listing.offers.length).toBeLessThanOrEqual(childrenAtMost);
-        expect(new Set(listing.offers.map((offer) => offer.options.join('|'))).size).toBe(listing.offers.length);
-        listing.axes.forEach((axis, at) => {
-          expect(axis.options.length).toBeLessThanOrEqual(axes.valuesAtMost);
-          expect(new Set(listing.offers.map((offer) => offer.options[at]))).toEqual(new Set(axis.options.map((option) => option.label)));
-        });
-      }
-    }), { numRuns: 150 });
+    const rules = fc.record({
+      atMost: fc.integer({ min: 1, max: 3 }),
+      valuesAtMost: fc.integer({ min: 1, max: 8 }),
+      labelAtMost: fc.constantFrom(12, 30, 80),
+    });
+    fc.assert(
+      fc.property(anyFamily(4, 3), rules, fc.integer({ min: 1, max: 12 }), ({ ...bare }, axes, childrenAtMost) => {
+        const family = sell(bare);
+        const listings = listingsOf(family, plainRules({ axes, children: { atMost: childrenAtMost } }));
+        if (listings.length === 0) return;
+        expect(listings.flatMap((listing) => listing.offers.map((offer) => offer.sku)).sort()).toEqual(
+          familyIndex(family)
+            .woven.map((child) => child.fields.sku)
+            .sort(),
+        );
+        expect(new Set(listings.map((listing) => listing.key)).size).toBe(listings.length);
+        for (const listing of listings) {
+          expect(listing.offers.length).toBeLessThanOrEqual(childrenAtMost);
+          expect(new Set(listing.offers.map((offer) => offer.options.join('|'))).size).toBe(listing.offers.length);
+          listing.axes.forEach((axis, at) => {
+            expect(axis.options.length).toBeLessThanOrEqual(axes.valuesAtMost);
+            expect(new Set(listing.offers.map((offer) => offer.options[at]))).toEqual(
+              new Set(axis.options.map((option) => option.label)),
+            );
+          });
+        }
+      }),
+      { numRuns: 150 },
+    );
   });
   it('is left out while it has no SKU or price, and while it is not for sale', () => {
     const jacket = sell(stormJacket());
-    const [one, two, three] = familyIndex(jacket).woven.map((child) => ({ level: 'child' as const, childId: child.id }));
-    const changed = run(jacket, { do: 'setFigures', changes: [{ place: one!, key: 'sku', figure: null }, { place: two!, key: 'onSale', figure: false }] });
-    const wished = run(changed, { do: 'setWish', channel: 'plain', wish: { apart: [], whole: [], leaveOut: [three!.childId], offered: true } });
+    const [one, two, three] = familyIndex(jacket).woven.map((child) => ({
+      level: 'child' as const,
+      childId: child.id,
+    }));
+    const changed = run(jacket, {
+      do: 'setFigures',
+      changes: [
+        { place: one!, key: 'sku', figure: null },
+        { place: two!, key: 'onSale', figure: false },
+      ],
+    });
+    const wished = run(changed, {
+      do: 'setWish',
+      channel: 'plain',
+      wish: { apart: [], whole: [], leaveOut: [three!.childId], offered: true },
+    });
     expect(listingsOf(changed, plainRules({}))[0]!.offers).toHaveLength(42);
     expect(listingsOf(wished, plainRules({}))[0]!.offers).toHaveLength(41);
   });
@@ -61,69 +119,158 @@ describe('a listing', () => {
   const jacket = sell(stormJacket());
   const lining = jacket.axes[2]!;
   it('tells as a fact what it is split or pinned by', () => {
-    const split = run(jacket, { do: 'setWish', channel: 'plain', wish: { apart: jacket.axes.map((axis) => axis.id), whole: [], leaveOut: [], offered: true } });
+    const split = run(jacket, {
+      do: 'setWish',
+      channel: 'plain',
+      wish: { apart: jacket.axes.map((axis) => axis.id), whole: [], leaveOut: [], offered: true },
+    });
     const listings = listingsOf(split, plainRules({ axes: { atMost: 2 } }));
-    expect(listings.map((listing) => [listing.fields.Lining, listing.offers.length])).toEqual([['Unlined', 24], ['Fleece-lined', 20]]);
+    expect(listings.map((listing) => [listing.fields.Lining, listing.offers.length])).toEqual([
+      ['Unlined', 24],
+      ['Fleece-lined', 20],
+    ]);
     const [key] = lining.values.map((value) => `${jacket.id}.${value.id}`);
     expect(listings[0]!.key).toBe(key);
     const single = run(jacket, { do: 'removeValues', axisId: lining.id, valueIds: [lining.values[1]!.id] });
-    expect(listingsOf(single, plainRules({ axes: { atMost: 2 } }))[0]).toMatchObject({ fields: { Lining: 'Unlined' }, axes: [{ name: 'Colour' }, { name: 'Size' }] });
+    expect(listingsOf(single, plainRules({ axes: { atMost: 2 } }))[0]).toMatchObject({
+      fields: { Lining: 'Unlined' },
+      axes: [{ name: 'Colour' }, { name: 'Size' }],
+    });
   });
   it('is cut into parts with keys of their own where it is too large', () => {
-    const whole = run(jacket, { do: 'setWish', channel: 'plain', wish: { apart: [], whole: jacket.axes.map((axis) => axis.id), leaveOut: [], offered: true } });
+    const whole = run(jacket, {
+      do: 'setWish',
+      channel: 'plain',
+      wish: { apart: [], whole: jacket.axes.map((axis) => axis.id), leaveOut: [], offered: true },
+    });
     const listings = listingsOf(whole, plainRules({ children: { atMost: 30 } }));
     expect(listings.map((listing) => listing.offers.length)).toEqual([24, 20]);
     expect(listings.map((listing) => listing.key)).toEqual([`${jacket.id}.3p1of2`, `${jacket.id}.3p2of2`]);
   });
   it('shows "from" the cheapest of its own children', () => {
-    const priced = run(jacket, { do: 'setFigures', changes: [{ place: { level: 'value', axisId: lining.id, valueId: lining.values[1]!.id }, key: 'price', figure: '9.50' }] });
+    const priced = run(jacket, {
+      do: 'setFigures',
+      changes: [
+        { place: { level: 'value', axisId: lining.id, valueId: lining.values[1]!.id }, key: 'price', figure: '9.50' },
+      ],
+    });
     const parts = listingsOf(priced, plainRules({ children: { atMost: 30 } }));
     expect(parts.map((listing) => listing.fromPrice)).toEqual(['10.00', '9.50']);
   });
   it('takes a field it has once only where all its children agree', () => {
-    const book = plainRules({ fields: [{ key: 'weight', name: 'Weight', unit: 'kg', decimals: 2 }] as unknown as object });
-    const heavy = run(jacket, { do: 'setFigures', changes: [{ place: { level: 'value', axisId: lining.id, valueId: lining.values[1]!.id }, key: 'weight', figure: 1300 }] });
-    expect([listingsOf(jacket, book)[0]!.fields.Weight, listingsOf(heavy, book)[0]!.fields.Weight]).toEqual([0.9, undefined]);
-    expect(computeFit(fitInput(heavy, 'own-shop', { rulebook: book })).findings.map((finding) => finding.code)).toContain('field.differs:weight');
+    const book = plainRules({
+      fields: [{ key: 'weight', name: 'Weight', unit: 'kg', decimals: 2 }] as unknown as object,
+    });
+    const heavy = run(jacket, {
+      do: 'setFigures',
+      changes: [
+        { place: { level: 'value', axisId: lining.id, valueId: lining.values[1]!.id }, key: 'weight', figure: 1300 },
+      ],
+    });
+    expect([listingsOf(jacket, book)[0]!.fields.Weight, listingsOf(heavy, book)[0]!.fields.Weight]).toEqual([
+      0.9,
+      undefined,
+    ]);
+    expect(
+      computeFit(fitInput(heavy, 'own-shop', { rulebook: book })).findings.map((finding) => finding.code),
+    ).toContain('field.differs:weight');
   });
   it('sends a sale only when it is whole, and a list price as it is', () => {
-    const sale = (...keys: string[]) => run(jacket, { do: 'setFigures', changes: Object.entries({ salePrice: '8.00', saleFrom: '2027-01-01', saleUntil: '2027-01-31', listPrice: '12.00' })
-      .filter(([key]) => keys.includes(key)).map(([key, figure]) => ({ place: { level: 'family' as const }, key, figure })) });
-    expect(listingsOf(sale('salePrice', 'saleFrom', 'saleUntil', 'listPrice'), plainRules({}))[0]!.offers[0]).toMatchObject({ price: '10.00', listPrice: '12.00', salePrice: '8.00', saleFrom: '2027-01-01', saleUntil: '2027-01-31' });
+    const sale = (...keys: string[]) =>
+      run(jacket, {
+        do: 'setFigures',
+        changes: Object.entries({
+          salePrice: '8.00',
+          saleFrom: '2027-01-01',
+          saleUntil: '2027-01-31',
+          listPrice: '12.00',
+        })
+          .filter(([key]) => keys.includes(key))
+          .map(([key, figure]) => ({ place: { level: 'family' as const }, key, figure })),
+      });
+    expect(
+      listingsOf(sale('salePrice', 'saleFrom', 'saleUntil', 'listPrice'), plainRules({}))[0]!.offers[0],
+    ).toMatchObject({
+      price: '10.00',
+      listPrice: '12.00',
+      salePrice: '8.00',
+      saleFrom: '2027-01-01',
+      saleUntil: '2027-01-31',
+    });
     expect(listingsOf(sale('salePrice', 'saleFrom'), plainRules({}))[0]!.offers[0]).not.toHaveProperty('salePrice');
   });
 });
 
 describe('pictures', () => {
   const jacket = sell(stormJacket());
-  const onValue = (axis: number, at: number): Place => ({ level: 'value', axisId: jacket.axes[axis]!.id, valueId: jacket.axes[axis]!.values[at]!.id });
+  const onValue = (axis: number, at: number): Place => ({
+    level: 'value',
+    axisId: jacket.axes[axis]!.id,
+    valueId: jacket.axes[axis]!.values[at]!.id,
+  });
   const set = (place: Place, ...pictures: string[]): SingleCommand => ({ do: 'setPictures', place, pictures });
-  const shown = run(jacket, set({ level: 'family' }, 'main', 'chart'), set(onValue(0, 0), 'rust1', 'rust2'), set(onValue(0, 1), 'spruce1', 'spruce2'), set(onValue(0, 2), 'mid1'), set(onValue(0, 3), 'och1'));
+  const shown = run(
+    jacket,
+    set({ level: 'family' }, 'main', 'chart'),
+    set(onValue(0, 0), 'rust1', 'rust2'),
+    set(onValue(0, 1), 'spruce1', 'spruce2'),
+    set(onValue(0, 2), 'mid1'),
+    set(onValue(0, 3), 'och1'),
+  );
   const all = facts('main', 'chart', 'rust1', 'rust2', 'spruce1', 'spruce2', 'mid1', 'och1');
-  const onAxis = (atMost: number) => listingsOf(shown, plainRules({ axes: { atMost: 3, pictures: 'axis' }, pictures: { atMost } }), { pictures: all })[0]!;
+  const onAxis = (atMost: number) =>
+    listingsOf(shown, plainRules({ axes: { atMost: 3, pictures: 'axis' }, pictures: { atMost } }), {
+      pictures: all,
+    })[0]!;
   it('on an axis: each option keeps its first as long as there is room, the main one leads', () => {
     const roomy = onAxis(9);
     expect(roomy.pictures).toEqual(['main', 'rust1', 'spruce1', 'mid1', 'och1', 'chart', 'rust2', 'spruce2']);
-    expect(roomy.axes[0]!.options.map((option) => option.pictures)).toEqual([['rust1'], ['spruce1'], ['mid1'], ['och1']]);
+    expect(roomy.axes[0]!.options.map((option) => option.pictures)).toEqual([
+      ['rust1'],
+      ['spruce1'],
+      ['mid1'],
+      ['och1'],
+    ]);
     const tight = onAxis(3);
     expect(tight.pictures).toHaveLength(3);
     expect(tight.axes[0]!.options.map((option) => option.pictures)).toEqual([['rust1'], ['spruce1'], ['mid1'], []]);
     expect(roomy.axes[1]!.options.every((option) => option.pictures === undefined)).toBe(true);
   });
-  it('per child: its own, its values\', the family\'s, no more than the channel takes', () => {
-    const [listing] = listingsOf(shown, plainRules({ axes: { atMost: 3, pictures: 'child' }, pictures: { atMost: 3 } }), { pictures: all });
+  it("per child: its own, its values', the family's, no more than the channel takes", () => {
+    const [listing] = listingsOf(
+      shown,
+      plainRules({ axes: { atMost: 3, pictures: 'child' }, pictures: { atMost: 3 } }),
+      { pictures: all },
+    );
     expect(listing!.offers[0]!.pictures).toEqual(['rust1', 'rust2', 'main']);
   });
   it('on the listing alone: those of the values it has, in a split plan its own', () => {
-    const split = run(shown, { do: 'setWish', channel: 'plain', wish: { apart: shown.axes.map((axis) => axis.id), whole: [], leaveOut: [], offered: true } });
-    const parted = listingsOf(split, plainRules({ axes: { atMost: 2, pictures: 'listing', sets: [['size', 'material']] } }), { pictures: all });
-    expect(parted.map((listing) => listing.pictures)).toEqual([['main', 'chart', 'rust1', 'rust2'], ['main', 'chart', 'spruce1', 'spruce2'], ['main', 'chart', 'mid1'], ['main', 'chart', 'och1']]);
+    const split = run(shown, {
+      do: 'setWish',
+      channel: 'plain',
+      wish: { apart: shown.axes.map((axis) => axis.id), whole: [], leaveOut: [], offered: true },
+    });
+    const parted = listingsOf(
+      split,
+      plainRules({ axes: { atMost: 2, pictures: 'listing', sets: [['size', 'material']] } }),
+      { pictures: all },
+    );
+    expect(parted.map((listing) => listing.pictures)).toEqual([
+      ['main', 'chart', 'rust1', 'rust2'],
+      ['main', 'chart', 'spruce1', 'spruce2'],
+      ['main', 'chart', 'mid1'],
+      ['main', 'chart', 'och1'],
+    ]);
   });
 });
 
 describe('a single product', () => {
   it('is a listing without axes and with one offer', () => {
     const mug = sell(createFamily({ id: 'mug', fields: { name: 'Mug' }, axes: [], off: [] }));
-    expect(listingsOf(mug, rulebook('own-shop'))[0]).toMatchObject({ key: 'mug', axes: [], offers: [{ sku: 'S-0', options: [] }] });
+    expect(listingsOf(mug, rulebook('own-shop'))[0]).toMatchObject({
+      key: 'mug',
+      axes: [],
+      offers: [{ sku: 'S-0', options: [] }],
+    });
   });
 });

@@ -2,13 +2,31 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  alikeWithout, applyPatch, checkFamily, crossingKey, familyIndex, figureOf, Refusal, resolve, runCommand,
-  type Child, type Family, type JsonPatch, type Place, type SingleCommand,
+  alikeWithout,
+  applyPatch,
+  checkFamily,
+  crossingKey,
+  familyIndex,
+  figureOf,
+  Refusal,
+  resolve,
+  runCommand,
+  type Child,
+  type Family,
+  type JsonPatch,
+  type Place,
+  type SingleCommand,
 } from '../src/index';
 import { anyFamily, stormJacket } from './sample';
 
-const everyone = (family: Family): Child[] => [...Object.values(family.children), ...Object.values(family.shelf).map((one) => one.child)];
-const skusOf = (family: Family) => everyone(family).flatMap((child) => (typeof child.fields.sku === 'string' ? [child.fields.sku] : [])).sort();
+const everyone = (family: Family): Child[] => [
+  ...Object.values(family.children),
+  ...Object.values(family.shelf).map((one) => one.child),
+];
+const skusOf = (family: Family) =>
+  everyone(family)
+    .flatMap((child) => (typeof child.fields.sku === 'string' ? [child.fields.sku] : []))
+    .sort();
 
 /** SKUs on every child; prices on the family, on some values and on some children. */
 function furnished(family: Family, dice: () => number): Family {
@@ -17,9 +35,16 @@ function furnished(family: Family, dice: () => number): Family {
   const changes = [
     at({ level: 'family' }, 'price', '10.00'),
     ...children.map((child, number) => at({ level: 'child', childId: child.id }, 'sku', `S-${number}`)),
-    ...children.filter(() => dice() < 3).map((child, number) => at({ level: 'child', childId: child.id }, 'price', `${20 + number}.00`)),
-    ...family.axes.flatMap((axis) => axis.values.filter(() => dice() < 4).map((value, number) =>
-      at({ level: 'value', axisId: axis.id, valueId: value.id }, 'price', `${300 + number}.00`))),
+    ...children
+      .filter(() => dice() < 3)
+      .map((child, number) => at({ level: 'child', childId: child.id }, 'price', `${20 + number}.00`)),
+    ...family.axes.flatMap((axis) =>
+      axis.values
+        .filter(() => dice() < 4)
+        .map((value, number) =>
+          at({ level: 'value', axisId: axis.id, valueId: value.id }, 'price', `${300 + number}.00`),
+        ),
+    ),
   ];
   return runCommand(family, { do: 'setFigures', changes }).family;
 }
@@ -28,15 +53,41 @@ function furnished(family: Family, dice: () => number): Family {
 function anyChange(family: Family, dice: () => number, number: number): SingleCommand | undefined {
   const axis = family.axes[dice() % Math.max(1, family.axes.length)];
   const value = axis?.values[dice() % axis.values.length];
-  const crossings = Object.values(family.children).filter(() => dice() < 3).map((child) => ({ ...child.at }));
+  const crossings = Object.values(family.children)
+    .filter(() => dice() < 3)
+    .map((child) => ({ ...child.at }));
   const kinds: (() => SingleCommand | undefined)[] = [
-    () => (family.axes.length < 4 ? { do: 'addAxis', role: 'other', label: `New ${number}`, values: [{ label: 'one' }, { label: 'two' }], existingTake: dice() % 2 } : undefined),
+    () =>
+      family.axes.length < 4
+        ? {
+            do: 'addAxis',
+            role: 'other',
+            label: `New ${number}`,
+            values: [{ label: 'one' }, { label: 'two' }],
+            existingTake: dice() % 2,
+          }
+        : undefined,
     () => axis && { do: 'addValues', axisId: axis.id, values: [{ label: `value ${number}` }] },
-    () => (axis && value && axis.values.length > 1 ? { do: 'removeValues', axisId: axis.id, valueIds: [value.id] } : undefined),
-    () => axis && value && { do: 'removeAxis', axisId: axis.id, keep: { byKey: Object.fromEntries(alikeWithout(family, axis.id).map((group) => [group.key, group.childIds[dice() % group.childIds.length]!])) } },
+    () =>
+      axis && value && axis.values.length > 1
+        ? { do: 'removeValues', axisId: axis.id, valueIds: [value.id] }
+        : undefined,
+    () =>
+      axis &&
+      value && {
+        do: 'removeAxis',
+        axisId: axis.id,
+        keep: {
+          byKey: Object.fromEntries(
+            alikeWithout(family, axis.id).map((group) => [group.key, group.childIds[dice() % group.childIds.length]!]),
+          ),
+        },
+      },
     () => axis && { do: 'moveAxis', axisId: axis.id, to: dice() % family.axes.length },
     () => axis && { do: 'renameAxis', axisId: axis.id, label: `Name ${number}` },
-    () => axis && value && { do: 'editValue', axisId: axis.id, valueId: value.id, label: `label ${number}`, code: `K${number}` },
+    () =>
+      axis &&
+      value && { do: 'editValue', axisId: axis.id, valueId: value.id, label: `label ${number}`, code: `K${number}` },
     () => axis && { do: 'orderValues', axisId: axis.id, valueIds: axis.values.map((one) => one.id).reverse() },
     () => (crossings.length > 0 ? { do: 'setWoven', crossings, woven: dice() < 5 } : undefined),
   ];
@@ -46,79 +97,106 @@ function anyChange(family: Family, dice: () => number, number: number): SingleCo
 describe('any run of changes', () => {
   it('keeps every SKU, every crossing to itself, and the price of every child that stays', () => {
     const tally = new Map<string, number>();
-    fc.assert(fc.property(anyFamily(3, 3), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
-      const dice = () => stream.next().value as number;
-      let family = furnished(Object.freeze(bare), dice);
-      const given = skusOf(family);
-      for (let number = 0; number < 8; number++) {
-        const command = anyChange(family, dice, number);
-        if (!command) continue;
-        tally.set(command.do, (tally.get(command.do) ?? 0) + 1);
-        const { family: next } = runCommand(family, command);
-        checkFamily(next);
-        expect(skusOf(next)).toEqual(given);
-        for (const child of familyIndex(family).woven) {
-          const stays = next.children[child.id];
-          if (stays?.woven) expect([child.id, figureOf(next, stays, 'price')]).toEqual([child.id, figureOf(family, child, 'price')]);
+    fc.assert(
+      fc.property(anyFamily(3, 3), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
+        const dice = () => stream.next().value as number;
+        let family = furnished(Object.freeze(bare), dice);
+        const given = skusOf(family);
+        for (let number = 0; number < 8; number++) {
+          const command = anyChange(family, dice, number);
+          if (!command) continue;
+          tally.set(command.do, (tally.get(command.do) ?? 0) + 1);
+          const { family: next } = runCommand(family, command);
+          checkFamily(next);
+          expect(skusOf(next)).toEqual(given);
+          for (const child of familyIndex(family).woven) {
+            const stays = next.children[child.id];
+            if (stays?.woven)
+              expect([child.id, figureOf(next, stays, 'price')]).toEqual([child.id, figureOf(family, child, 'price')]);
+          }
+          family = next;
         }
-        family = next;
-      }
-    }), { numRuns: 150 });
-    expect([...tally.keys()].sort()).toEqual(['addAxis', 'addValues', 'editValue', 'moveAxis', 'orderValues', 'removeAxis', 'removeValues', 'renameAxis', 'setWoven']);
+      }),
+      { numRuns: 150 },
+    );
+    expect([...tally.keys()].sort()).toEqual([
+      'addAxis',
+      'addValues',
+      'editValue',
+      'moveAxis',
+      'orderValues',
+      'removeAxis',
+      'removeValues',
+      'renameAxis',
+      'setWoven',
+    ]);
   });
 
   it('is undone by its inverses, one after another, but for the count of ids', () => {
-    fc.assert(fc.property(anyFamily(3, 3), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
-      const dice = () => stream.next().value as number;
-      const start = furnished(Object.freeze(bare), dice);
-      const inverses: JsonPatch[] = [];
-      let family = start;
-      for (let number = 0; number < 6; number++) {
-        const command = anyChange(family, dice, number);
-        if (!command) continue;
-        const changed = runCommand(family, command);
-        inverses.push(changed.inverse);
-        family = changed.family;
-      }
-      const { next } = family;
-      for (const inverse of inverses.reverse()) family = applyPatch(family, inverse);
-      expect({ ...family, revision: 0 }).toEqual({ ...start, revision: 0, next });
-      // Ids given out since are never given out again.
-      expect(next).toBeGreaterThanOrEqual(start.next);
-    }), { numRuns: 80 });
+    fc.assert(
+      fc.property(anyFamily(3, 3), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
+        const dice = () => stream.next().value as number;
+        const start = furnished(Object.freeze(bare), dice);
+        const inverses: JsonPatch[] = [];
+        let family = start;
+        for (let number = 0; number < 6; number++) {
+          const command = anyChange(family, dice, number);
+          if (!command) continue;
+          const changed = runCommand(family, command);
+          inverses.push(changed.inverse);
+          family = changed.family;
+        }
+        const { next } = family;
+        for (const inverse of inverses.reverse()) family = applyPatch(family, inverse);
+        expect({ ...family, revision: 0 }).toEqual({ ...start, revision: 0, next });
+        // Ids given out since are never given out again.
+        expect(next).toBeGreaterThanOrEqual(start.next);
+      }),
+      { numRuns: 80 },
+    );
   });
 
   it('brings the same children back when a value goes and comes back', () => {
-    fc.assert(fc.property(anyFamily(3, 4), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
-      const dice = () => stream.next().value as number;
-      const family = furnished(Object.freeze(bare), dice);
-      const axis = family.axes.find((one) => one.values.length > 1);
-      if (!axis) return;
-      const { id, label, code } = axis.values[0]!;
-      const without = runCommand(family, { do: 'removeValues', axisId: axis.id, valueIds: [id] }).family;
-      const again = runCommand(without, { do: 'addValues', axisId: axis.id, values: [{ label, code }] }).family;
-      for (const child of familyIndex(family).woven) {
-        expect(again.children[child.id]?.fields.sku).toBe(child.fields.sku);
-        expect(figureOf(again, again.children[child.id]!, 'price')).toBe(figureOf(family, child, 'price'));
-      }
-    }), { numRuns: 100 });
+    fc.assert(
+      fc.property(anyFamily(3, 4), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
+        const dice = () => stream.next().value as number;
+        const family = furnished(Object.freeze(bare), dice);
+        const axis = family.axes.find((one) => one.values.length > 1);
+        if (!axis) return;
+        const { id, label, code } = axis.values[0]!;
+        const without = runCommand(family, { do: 'removeValues', axisId: axis.id, valueIds: [id] }).family;
+        const again = runCommand(without, { do: 'addValues', axisId: axis.id, values: [{ label, code }] }).family;
+        for (const child of familyIndex(family).woven) {
+          expect(again.children[child.id]?.fields.sku).toBe(child.fields.sku);
+          expect(figureOf(again, again.children[child.id]!, 'price')).toBe(figureOf(family, child, 'price'));
+        }
+      }),
+      { numRuns: 100 },
+    );
   });
 });
 
 describe('levels', () => {
   it('give the figure a plain reading of the rule gives: own, else the last axis whose value has one, else the family', () => {
-    fc.assert(fc.property(anyFamily(4, 3), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
-      const family = furnished(Object.freeze(bare), () => stream.next().value as number);
-      for (const child of familyIndex(family).woven) {
-        const ofValues = family.axes.map((axis) => axis.values.find((value) => value.id === child.at[axis.id])!.fields.price);
-        const wanted = child.fields.price ?? ofValues.filter((figure) => figure !== undefined).at(-1) ?? family.fields.price;
-        const { figure, from, beaten } = resolve(family, child, 'price');
-        expect(figure).toBe(wanted);
-        const level = child.fields.price !== undefined ? 'child' : ofValues.some((one) => one !== undefined) ? 'value' : 'family';
-        expect(from?.level).toBe(level);
-        if (level === 'value') expect(beaten).toHaveLength(ofValues.filter((one) => one !== undefined).length - 1);
-      }
-    }), { numRuns: 100 });
+    fc.assert(
+      fc.property(anyFamily(4, 3), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
+        const family = furnished(Object.freeze(bare), () => stream.next().value as number);
+        for (const child of familyIndex(family).woven) {
+          const ofValues = family.axes.map(
+            (axis) => axis.values.find((value) => value.id === child.at[axis.id])!.fields.price,
+          );
+          const wanted =
+            child.fields.price ?? ofValues.filter((figure) => figure !== undefined).at(-1) ?? family.fields.price;
+          const { figure, from, beaten } = resolve(family, child, 'price');
+          expect(figure).toBe(wanted);
+          const level =
+            child.fields.price !== undefined ? 'child' : ofValues.some((one) => one !== undefined) ? 'value' : 'family';
+          expect(from?.level).toBe(level);
+          if (level === 'value') expect(beaten).toHaveLength(ofValues.filter((one) => one !== undefined).length - 1);
+        }
+      }),
+      { numRuns: 100 },
+    );
   });
 });
 
@@ -128,26 +206,93 @@ describe('what cannot be done', () => {
   const [rust, spruce] = colour.values as [(typeof colour.values)[0], (typeof colour.values)[0]];
   const child = familyIndex(jacket).woven[0]!;
   const cases: [what: string, code: string, command: SingleCommand][] = [
-    ['an axis of a name that is there', 'axis.twice', { do: 'addAxis', role: 'other', label: ' colour ', values: [{ label: 'x' }], existingTake: 0 }],
-    ['two values of one label', 'value.twice', { do: 'addValues', axisId: colour.id, values: [{ label: 'Kelp' }, { label: 'kelp' }] }],
+    [
+      'an axis of a name that is there',
+      'axis.twice',
+      { do: 'addAxis', role: 'other', label: ' colour ', values: [{ label: 'x' }], existingTake: 0 },
+    ],
+    [
+      'two values of one label',
+      'value.twice',
+      { do: 'addValues', axisId: colour.id, values: [{ label: 'Kelp' }, { label: 'kelp' }] },
+    ],
     ['a value that is there', 'value.twice', { do: 'addValues', axisId: colour.id, values: [{ label: 'RUST' }] }],
-    ['renaming a value to another\'s label', 'value.twice', { do: 'editValue', axisId: colour.id, valueId: rust.id, label: 'spruce' }],
-    ['renaming a value to nothing', 'value.empty', { do: 'editValue', axisId: colour.id, valueId: rust.id, label: '  ' }],
-    ['a short code another value has', 'value.code-twice', { do: 'editValue', axisId: colour.id, valueId: rust.id, code: spruce.code }],
-    ['a short code with signs in it', 'value.code', { do: 'editValue', axisId: colour.id, valueId: rust.id, code: 'R-1' }],
-    ['taking the last values off', 'axis.would-be-empty', { do: 'removeValues', axisId: lining.id, valueIds: lining.values.map((value) => value.id) }],
+    [
+      "renaming a value to another's label",
+      'value.twice',
+      { do: 'editValue', axisId: colour.id, valueId: rust.id, label: 'spruce' },
+    ],
+    [
+      'renaming a value to nothing',
+      'value.empty',
+      { do: 'editValue', axisId: colour.id, valueId: rust.id, label: '  ' },
+    ],
+    [
+      'a short code another value has',
+      'value.code-twice',
+      { do: 'editValue', axisId: colour.id, valueId: rust.id, code: spruce.code },
+    ],
+    [
+      'a short code with signs in it',
+      'value.code',
+      { do: 'editValue', axisId: colour.id, valueId: rust.id, code: 'R-1' },
+    ],
+    [
+      'taking the last values off',
+      'axis.would-be-empty',
+      { do: 'removeValues', axisId: lining.id, valueIds: lining.values.map((value) => value.id) },
+    ],
     ['an axis that is not there', 'axis.unknown', { do: 'moveAxis', axisId: 'a99', to: 0 }],
     ['a value that is not there', 'value.unknown', { do: 'removeValues', axisId: size.id, valueIds: [rust.id] }],
-    ['a child that is not there', 'child.unknown', { do: 'setPictures', place: { level: 'child', childId: 'c99' }, pictures: [] }],
-    ['a crossing short of an axis', 'value.unknown', { do: 'setWoven', crossings: [{ [colour.id]: rust.id }], woven: true }],
-    ['removing an axis that alone tells children apart', 'axis.alike', { do: 'removeAxis', axisId: lining.id, keep: {} }],
-    ['a field nobody knows', 'field.unknown', { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'shine', figure: 'much' }] }],
-    ['a name on a child', 'field.level', { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'name', figure: 'X' }] }],
-    ['a family without a name', 'family.no-name', { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'name', figure: null }] }],
-    ['a weight as text', 'field.wrong', { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'weight', figure: '2 kg' }] }],
-    ['a GTIN that does not add up', 'field.wrong', { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'gtin', figure: '4006381333930' }] }],
+    [
+      'a child that is not there',
+      'child.unknown',
+      { do: 'setPictures', place: { level: 'child', childId: 'c99' }, pictures: [] },
+    ],
+    [
+      'a crossing short of an axis',
+      'value.unknown',
+      { do: 'setWoven', crossings: [{ [colour.id]: rust.id }], woven: true },
+    ],
+    [
+      'removing an axis that alone tells children apart',
+      'axis.alike',
+      { do: 'removeAxis', axisId: lining.id, keep: {} },
+    ],
+    [
+      'a field nobody knows',
+      'field.unknown',
+      { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'shine', figure: 'much' }] },
+    ],
+    [
+      'a name on a child',
+      'field.level',
+      { do: 'setFigures', changes: [{ place: { level: 'child', childId: child.id }, key: 'name', figure: 'X' }] },
+    ],
+    [
+      'a family without a name',
+      'family.no-name',
+      { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'name', figure: null }] },
+    ],
+    [
+      'a weight as text',
+      'field.wrong',
+      { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'weight', figure: '2 kg' }] },
+    ],
+    [
+      'a GTIN that does not add up',
+      'field.wrong',
+      {
+        do: 'setFigures',
+        changes: [{ place: { level: 'child', childId: child.id }, key: 'gtin', figure: '4006381333930' }],
+      },
+    ],
     ['a SKU pattern with an axis that is not there', 'sku.pattern', { do: 'setSkuPattern', pattern: '{style}-{leg}' }],
-    ['leaving a child out that is not there', 'child.unknown', { do: 'setWish', channel: 'quayside', wish: { apart: [], whole: [], leaveOut: ['c99'], offered: true } }],
+    [
+      'leaving a child out that is not there',
+      'child.unknown',
+      { do: 'setWish', channel: 'quayside', wish: { apart: [], whole: [], leaveOut: ['c99'], offered: true } },
+    ],
   ];
   it.each(cases)('%s is refused (%s), and nothing is changed', (_what, code, command) => {
     const before = JSON.stringify(jacket);
@@ -163,14 +308,34 @@ describe('what cannot be done', () => {
     expect(JSON.stringify(jacket)).toBe(before);
   });
   it('holds for a batch as a whole: what was good in it is not done either', () => {
-    const good: SingleCommand = { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'price', figure: '1.00' }] };
+    const good: SingleCommand = {
+      do: 'setFigures',
+      changes: [{ place: { level: 'family' }, key: 'price', figure: '1.00' }],
+    };
     expect(() => runCommand(jacket, { do: 'batch', title: 'Both', commands: [good, cases[0]![2]] })).toThrow(Refusal);
     expect(jacket.fields.price).toBe('189.00');
   });
   it('stops at a seventh axis', () => {
     let family = jacket;
-    for (const label of ['Four', 'Five', 'Six']) family = runCommand(family, { do: 'addAxis', role: 'other', label, values: [{ label: 'only' }], existingTake: 0 }).family;
-    expect(() => runCommand(family, { do: 'addAxis', role: 'other', label: 'Seven', values: [{ label: 'only' }], existingTake: 0 })).toThrow('six axes at most');
-    expect(new Set(Object.values(family.children).map((one) => crossingKey(family.axes, one.at))).size).toBe(Object.keys(family.children).length);
+    for (const label of ['Four', 'Five', 'Six'])
+      family = runCommand(family, {
+        do: 'addAxis',
+        role: 'other',
+        label,
+        values: [{ label: 'only' }],
+        existingTake: 0,
+      }).family;
+    expect(() =>
+      runCommand(family, {
+        do: 'addAxis',
+        role: 'other',
+        label: 'Seven',
+        values: [{ label: 'only' }],
+        existingTake: 0,
+      }),
+    ).toThrow('six axes at most');
+    expect(new Set(Object.values(family.children).map((one) => crossingKey(family.axes, one.at))).size).toBe(
+      Object.keys(family.children).length,
+    );
   });
 });

@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { childLabels, crossingFor, familyIndex, familyRows, matchColumns, readSheet, runCommand, sheetColumns, type Family, type SheetReading } from '../src/index';
+import {
+  childLabels,
+  crossingFor,
+  familyIndex,
+  familyRows,
+  matchColumns,
+  readSheet,
+  runCommand,
+  sheetColumns,
+  type Family,
+  type SheetReading,
+} from '../src/index';
 import { anyFamily, stormJacket } from './sample';
 
 /** What the server does with a reading: the commands, then what is known only once the new children are woven. */
@@ -18,9 +29,15 @@ const numbered = (family: Family) =>
     do: 'setFigures',
     changes: familyIndex(family).woven.flatMap((child, at) => [
       { place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `S-${at}` },
-      ...(at % 3 === 0 ? [{ place: { level: 'child' as const, childId: child.id }, key: 'price', figure: `${10 + at}.50` }] : []),
-      ...(at % 4 === 0 ? [{ place: { level: 'child' as const, childId: child.id }, key: 'weight', figure: 100 + at }] : []),
-      ...(at % 5 === 0 ? [{ place: { level: 'child' as const, childId: child.id }, key: 'onSale', figure: false }] : []),
+      ...(at % 3 === 0
+        ? [{ place: { level: 'child' as const, childId: child.id }, key: 'price', figure: `${10 + at}.50` }]
+        : []),
+      ...(at % 4 === 0
+        ? [{ place: { level: 'child' as const, childId: child.id }, key: 'weight', figure: 100 + at }]
+        : []),
+      ...(at % 5 === 0
+        ? [{ place: { level: 'child' as const, childId: child.id }, key: 'onSale', figure: false }]
+        : []),
     ]),
   }).family;
 
@@ -34,41 +51,82 @@ describe('a family as rows', () => {
   });
 
   it('changes nothing when it comes back as it went, whatever the family', () => {
-    fc.assert(fc.property(anyFamily(3, 4), (made) => {
-      const family = numbered(made);
-      const stock = Object.fromEntries(familyIndex(family).woven.map((child, at) => [child.id, at]));
-      const { headers, rows } = familyRows(family, stock);
-      const reading = readSheet(family, headers, rows, stock);
-      expect(reading.problem).toBeUndefined();
-      expect(reading.rows.every((row) => row.verdict === 'same')).toBe(true);
-      expect([reading.commands, reading.stock, reading.unknownColumns]).toEqual([[], [], []]);
-      expect(take(family, reading)).toBe(family);
-    }), { numRuns: 80 });
+    fc.assert(
+      fc.property(anyFamily(3, 4), (made) => {
+        const family = numbered(made);
+        const stock = Object.fromEntries(familyIndex(family).woven.map((child, at) => [child.id, at]));
+        const { headers, rows } = familyRows(family, stock);
+        const reading = readSheet(family, headers, rows, stock);
+        expect(reading.problem).toBeUndefined();
+        expect(reading.rows.every((row) => row.verdict === 'same')).toBe(true);
+        expect([reading.commands, reading.stock, reading.unknownColumns]).toEqual([[], [], []]);
+        expect(take(family, reading)).toBe(family);
+      }),
+      { numRuns: 80 },
+    );
   });
 
   it('brings exactly the changed cells, whatever rows and columns are changed', () => {
     const family = numbered(stormJacket());
     const { headers, rows } = familyRows(family, {});
     const price = headers.indexOf('Price');
-    fc.assert(fc.property(fc.dictionary(fc.integer({ min: 0, max: 43 }).map(String), fc.integer({ min: 100, max: 99_999 }), { maxKeys: 12 }), (changed) => {
-      const edited = rows.map((row, at) => row.map((cell, column) => (column === price && changed[at] !== undefined ? (changed[at] / 100).toFixed(2) : cell)));
-      const after = take(family, readSheet(family, headers, edited, {}));
-      const now = familyRows(after, {}).rows;
-      expect(now.map((row) => row[price])).toEqual(edited.map((row) => row[price]));
-      now.forEach((row, at) => expect(row.filter((_, column) => column !== price)).toEqual(rows[at]!.filter((_, column) => column !== price)));
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.dictionary(fc.integer({ min: 0, max: 43 }).map(String), fc.integer({ min: 100, max: 99_999 }), {
+          maxKeys: 12,
+        }),
+        (changed) => {
+          const edited = rows.map((row, at) =>
+            row.map((cell, column) =>
+              column === price && changed[at] !== undefined ? (changed[at] / 100).toFixed(2) : cell,
+            ),
+          );
+          const after = take(family, readSheet(family, headers, edited, {}));
+          const now = familyRows(after, {}).rows;
+          expect(now.map((row) => row[price])).toEqual(edited.map((row) => row[price]));
+          now.forEach((row, at) =>
+            expect(row.filter((_, column) => column !== price)).toEqual(
+              rows[at]!.filter((_, column) => column !== price),
+            ),
+          );
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });
 
 describe('columns', () => {
   const family = stormJacket();
   it('are found whatever the case, with or without unit and mark, each once', () => {
-    const { columns, unknown, missingAxes } = matchColumns(family, ['COLOUR', 'option: size', ' lining ', 'weight', 'Price', 'price', 'Remarks', '', 'stock']);
-    expect(columns.map((column) => column?.header ?? null)).toEqual(['Option: Colour', 'Option: Size', 'Option: Lining', 'Weight (g)', 'Price', null, null, null, 'Stock (pieces)']);
+    const { columns, unknown, missingAxes } = matchColumns(family, [
+      'COLOUR',
+      'option: size',
+      ' lining ',
+      'weight',
+      'Price',
+      'price',
+      'Remarks',
+      '',
+      'stock',
+    ]);
+    expect(columns.map((column) => column?.header ?? null)).toEqual([
+      'Option: Colour',
+      'Option: Size',
+      'Option: Lining',
+      'Weight (g)',
+      'Price',
+      null,
+      null,
+      null,
+      'Stock (pieces)',
+    ]);
     expect([unknown, missingAxes]).toEqual([['price', 'Remarks'], []]);
   });
   it('name an axis that has none', () => {
-    expect(readSheet(family, ['Colour', 'SKU'], [], {}).problem).toBe('The file has no column for Size, Lining. Every axis needs one, such as "Option: Size".');
+    expect(readSheet(family, ['Colour', 'SKU'], [], {}).problem).toBe(
+      'The file has no column for Size, Lining. Every axis needs one, such as "Option: Size".',
+    );
     expect(sheetColumns(family).filter((column) => column.kind === 'option')).toHaveLength(3);
   });
 });
@@ -77,7 +135,8 @@ describe('rows that come in', () => {
   const family = numbered(stormJacket());
   const headers = ['Colour', 'Size', 'Lining', 'SKU', 'GTIN', 'Price', 'Stock'];
   const read = (...rows: string[][]) => readSheet(family, headers, rows, {});
-  const child = (labels: string[], now = family) => familyIndex(now).byCrossing.get(Object.values(crossingFor(now, labels)!).join('|'))!;
+  const child = (labels: string[], now = family) =>
+    familyIndex(now).byCrossing.get(Object.values(crossingFor(now, labels)!).join('|'))!;
 
   it('give an emptied figure back, and leave one alone that was inherited', () => {
     const own = child(['Rust', 'XS', 'Unlined']);
@@ -87,7 +146,10 @@ describe('rows that come in', () => {
     expect(read(['Rust', 'S', 'Unlined', 'S-1', '', '', '']).rows[0]!.verdict).toBe('same');
   });
   it('weave only the new children they name, with their figures', () => {
-    const after = take(family, read(['Kelp', 'M', 'Unlined', 'K-M', '4006381333931', '99', '4'], ['kelp', 'L', 'Unlined', 'K-L', '', '99', '']));
+    const after = take(
+      family,
+      read(['Kelp', 'M', 'Unlined', 'K-M', '4006381333931', '99', '4'], ['kelp', 'L', 'Unlined', 'K-L', '', '99', '']),
+    );
     const fresh = familyIndex(after).woven.filter((one) => !family.children[one.id]?.woven);
     expect(fresh.map((one) => one.fields.sku)).toEqual(['K-M', 'K-L']);
     expect(after.axes[0]!.values.map((value) => value.label)).toEqual(['Rust', 'Spruce', 'Midnight', 'Ochre', 'Kelp']);
@@ -101,21 +163,48 @@ describe('rows that come in', () => {
     expect(take(out, reading).children[held.id]).toMatchObject({ woven: true, fields: { sku: held.fields.sku } });
   });
   it('are refused one by one: empty options, doubles, numbers of others, figures that are none', () => {
-    const { rows } = readSheet(family, headers, [
-      ['', 'M', 'Unlined', 'A-1', '', '', ''], ['Kelp', 'M', 'Unlined', 'A-2', '', '', ''], ['Kelp', 'M', 'Unlined', 'A-3', '', '', ''], ['Oat', 'M', 'Unlined', 'S-0', '', '', ''],
-      ['Oat', 'L', 'Unlined', 'A-4', '4.00638E+12', '', ''], ['Oat', 'S', 'Unlined', 'A-5', '', '-1', 'many'], ['', '', '', '', '', '', ''], ['Oat', 'XL', 'Unlined', 'ELSE', '', '', ''],
-    ], {}, { takenElsewhere: (kind, figure) => (kind === 'sku' && figure === 'ELSE' ? 'Deck smock' : null), listedOn: () => null });
+    const { rows } = readSheet(
+      family,
+      headers,
+      [
+        ['', 'M', 'Unlined', 'A-1', '', '', ''],
+        ['Kelp', 'M', 'Unlined', 'A-2', '', '', ''],
+        ['Kelp', 'M', 'Unlined', 'A-3', '', '', ''],
+        ['Oat', 'M', 'Unlined', 'S-0', '', '', ''],
+        ['Oat', 'L', 'Unlined', 'A-4', '4.00638E+12', '', ''],
+        ['Oat', 'S', 'Unlined', 'A-5', '', '-1', 'many'],
+        ['', '', '', '', '', '', ''],
+        ['Oat', 'XL', 'Unlined', 'ELSE', '', '', ''],
+      ],
+      {},
+      {
+        takenElsewhere: (kind, figure) => (kind === 'sku' && figure === 'ELSE' ? 'Deck smock' : null),
+        listedOn: () => null,
+      },
+    );
     expect(rows.map((row) => [row.row, row.verdict, row.problems.map((problem) => problem.column).join()])).toEqual([
-      [2, 'refused', 'Colour'], [3, 'new', ''], [4, 'refused', 'Colour'], [5, 'refused', 'SKU'], [6, 'refused', 'GTIN'], [7, 'refused', 'Price,Stock'], [9, 'refused', 'SKU'],
+      [2, 'refused', 'Colour'],
+      [3, 'new', ''],
+      [4, 'refused', 'Colour'],
+      [5, 'refused', 'SKU'],
+      [6, 'refused', 'GTIN'],
+      [7, 'refused', 'Price,Stock'],
+      [9, 'refused', 'SKU'],
     ]);
     expect(rows[6]!.problems[0]!.message).toBe('ELSE belongs to Deck smock already.');
   });
   it('leave a SKU alone that a channel lists, and say where', () => {
     const held = familyIndex(family).woven[0]!;
-    const around = { takenElsewhere: () => null, listedOn: (sku: string) => (sku === held.fields.sku ? 'Quayside' : null) };
+    const around = {
+      takenElsewhere: () => null,
+      listedOn: (sku: string) => (sku === held.fields.sku ? 'Quayside' : null),
+    };
     const named = ['Colour', 'Size', 'Lining', 'SKU'];
     const row = (sku: string) => [...childLabels(family, held), sku];
-    expect(readSheet(family, named, [row('OTHER')], {}, around).rows[0]).toMatchObject({ verdict: 'refused', problems: [{ column: 'SKU', message: expect.stringContaining('is listed on Quayside') as string }] });
+    expect(readSheet(family, named, [row('OTHER')], {}, around).rows[0]).toMatchObject({
+      verdict: 'refused',
+      problems: [{ column: 'SKU', message: expect.stringContaining('is listed on Quayside') as string }],
+    });
     expect(readSheet(family, named, [row(String(held.fields.sku))], {}, around).rows[0]!.verdict).toBe('same');
   });
 });

@@ -1,4 +1,7 @@
-/** The loader as a process: the address of the server is its argument. A mark in the data folder says that all of it is loaded. */
+/**
+ * The loader as a process: the address of the server is its argument. A mark in the data folder says that all of it
+ * is loaded.
+ */
 import { existsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { loadDemo } from './load';

@@ -1,4 +1,7 @@
-/** The interface when something goes wrong or comes from outside: a server that dies, a channel that is off, files with faults, keys alone. */
+/**
+ * The interface when something goes wrong or comes from outside: a server that dies, a channel that is off, files
+ * with faults, keys alone.
+ */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Browser, type Page } from 'playwright-core';
@@ -13,7 +16,10 @@ let page: Page;
 let jacket = '';
 beforeAll(async () => {
   world = await startWorld({ demo: true });
-  browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.setDefaultTimeout(12_000);
   jacket = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;
@@ -27,7 +33,10 @@ const test = (name: string) => page.locator(`[data-test="${name}"]`);
 const detail = () => world.call(api.family, { params: { id: jacket } });
 const open = async (path: string, shown = 'crossing') => {
   await page.goto(world.url + path);
-  await until(() => test(shown).count(), (count) => count > 0);
+  await until(
+    () => test(shown).count(),
+    (count) => count > 0,
+  );
 };
 
 describe('by the keyboard', () => {
@@ -35,17 +44,29 @@ describe('by the keyboard', () => {
     await open('/journal', 'entry');
     await page.keyboard.press('Control+k');
     await page.keyboard.type('dog st', { delay: 20 });
-    await until(() => page.locator('#command-entries').innerText(), (text) => text.includes('Dog storm coat'));
+    await until(
+      () => page.locator('#command-entries').innerText(),
+      (text) => text.includes('Dog storm coat'),
+    );
     await page.keyboard.press('Enter');
     await page.waitForURL(/families\/k\w+$/);
-    await until(() => test('place').innerText(), (text) => text.includes('Dog storm coat'));
+    await until(
+      () => test('place').innerText(),
+      (text) => text.includes('Dog storm coat'),
+    );
   });
   it('a child is found by its SKU, and the inspector opens on it', async () => {
     await page.keyboard.press('Control+k');
     await page.keyboard.type('skj-spr-l-f', { delay: 20 });
-    await until(() => page.locator('#command-entries').innerText(), (text) => text.includes('Skerry storm jacket'));
+    await until(
+      () => page.locator('#command-entries').innerText(),
+      (text) => text.includes('Skerry storm jacket'),
+    );
     await page.keyboard.press('Enter');
-    await until(() => test('inspector').allInnerTexts(), (texts) => texts.some((text) => text.includes('Spruce · L · Fleece-lined')));
+    await until(
+      () => test('inspector').allInnerTexts(),
+      (texts) => texts.some((text) => text.includes('Spruce · L · Fleece-lined')),
+    );
   });
   it('families are walked and opened, and ? shows the keys of the view', async () => {
     await open('/families', 'family-row');
@@ -53,11 +74,20 @@ describe('by the keyboard', () => {
     await page.keyboard.press('ArrowDown');
     expect(await page.locator('tr.at').innerText()).toContain('Galley mug');
     await page.keyboard.press('?');
-    await until(() => page.locator('.el-dialog').innerText(), (text) => text.includes('start a family'));
+    await until(
+      () => page.locator('.el-dialog').innerText(),
+      (text) => text.includes('start a family'),
+    );
     await page.keyboard.press('Escape');
-    await until(() => page.locator('.el-dialog').isVisible(), (shown) => !shown);
+    await until(
+      () => page.locator('.el-dialog').isVisible(),
+      (shown) => !shown,
+    );
     await page.keyboard.press('Enter');
-    await until(() => test('place').innerText(), (text) => text.includes('Galley mug'));
+    await until(
+      () => test('place').innerText(),
+      (text) => text.includes('Galley mug'),
+    );
   });
   it('crossings are walked with arrows and taken out and in with Space while weaving', async () => {
     await open(`/families/${jacket}`);
@@ -77,13 +107,25 @@ describe('by the keyboard', () => {
     expect(await page.locator('.finding.at').innerText()).toContain('Spruce');
     await page.keyboard.press('k');
     await page.keyboard.press('Enter');
-    await until(() => test('finding').count(), (count) => count === 3);
+    await until(
+      () => test('finding').count(),
+      (count) => count === 3,
+    );
     await page.keyboard.press('Shift+Enter');
-    await until(() => page.locator('.findings').innerText(), (text) => text.includes('Nothing is missing'));
+    await until(
+      () => page.locator('.findings').innerText(),
+      (text) => text.includes('Nothing is missing'),
+    );
     await page.keyboard.press('Control+z');
-    await until(() => test('finding').count(), (count) => count === 3);
+    await until(
+      () => test('finding').count(),
+      (count) => count === 3,
+    );
     await page.keyboard.press('Control+y');
-    await until(() => page.locator('.findings').innerText(), (text) => text.includes('Nothing is missing'));
+    await until(
+      () => page.locator('.findings').innerText(),
+      (text) => text.includes('Nothing is missing'),
+    );
   });
 });
 
@@ -91,22 +133,37 @@ describe('what is typed', () => {
   it('waits while the server is away, and is stored when it is back', async () => {
     await open(`/families/${jacket}`);
     await world.killServer();
-    for (const [key, figure] of [['price', '195'], ['cost', '72']] as const) {
+    for (const [key, figure] of [
+      ['price', '195'],
+      ['cost', '72'],
+    ] as const) {
       await test(`set-${key}`).fill(figure);
       await test(`set-${key}`).press('Enter');
     }
-    await until(() => page.locator('header.bar').innerText(), (text) => text.includes('The server does not answer; 2 changes wait here'));
+    await until(
+      () => page.locator('header.bar').innerText(),
+      (text) => text.includes('The server does not answer; 2 changes wait here'),
+    );
     await world.startServer();
-    const after = await until(() => detail().catch(() => null), (one) => one?.family.fields.cost === '72');
+    const after = await until(
+      () => detail().catch(() => null),
+      (one) => one?.family.fields.cost === '72',
+    );
     expect(after!.family.fields.price).toBe('195');
-    await until(() => page.locator('header.bar').innerText(), (text) => !text.includes('wait here'));
+    await until(
+      () => page.locator('header.bar').innerText(),
+      (text) => !text.includes('wait here'),
+    );
   });
   it('is not lost when the page is closed while it waits', async () => {
     await open(`/families/${jacket}`);
     await world.killServer();
     await test('set-leadDays').fill('21');
     await test('set-leadDays').press('Enter');
-    await until(() => page.locator('header.bar').innerText(), (text) => text.includes('1 change waits here'));
+    await until(
+      () => page.locator('header.bar').innerText(),
+      (text) => text.includes('1 change waits here'),
+    );
     await page.goto('about:blank');
     await world.startServer();
     await open(`/families/${jacket}`);
@@ -116,17 +173,32 @@ describe('what is typed', () => {
     await open(`/families/${jacket}`);
     await test('set-price').fill('much');
     await test('set-price').press('Enter');
-    await until(() => page.locator('.el-message').allInnerTexts(), (texts) => texts.some((text) => text.includes('"much" is no amount')));
+    await until(
+      () => page.locator('.el-message').allInnerTexts(),
+      (texts) => texts.some((text) => text.includes('"much" is no amount')),
+    );
     expect(await test('set-price').inputValue()).toBe('195.00');
   });
   it('is set aside when somebody else changed the family meanwhile, and made again on top with one press', async () => {
     await open(`/families/${jacket}`);
     const now = await detail();
-    await world.call(api.run, { params: { id: jacket }, body: { revision: now.family.revision, command: { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'maker', figure: 'Somebody else' }] } } });
+    await world.call(api.run, {
+      params: { id: jacket },
+      body: {
+        revision: now.family.revision,
+        command: { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'maker', figure: 'Somebody else' }] },
+      },
+    });
     await test('set-cost').fill('80');
     await test('set-cost').press('Enter');
-    await until(() => test('aside').allInnerTexts(), (texts) => texts.some((text) => text.includes('One change of yours is not stored')));
-    await until(() => test('set-cost').inputValue(), (value) => value === '72.00');
+    await until(
+      () => test('aside').allInnerTexts(),
+      (texts) => texts.some((text) => text.includes('One change of yours is not stored')),
+    );
+    await until(
+      () => test('set-cost').inputValue(),
+      (value) => value === '72.00',
+    );
     expect((await detail()).family.fields).toMatchObject({ cost: '72', maker: 'Somebody else' });
     await page.goto('about:blank');
     await open(`/families/${jacket}`);
@@ -144,24 +216,46 @@ describe('files', () => {
   };
   it('get a verdict for every row before anything is done; the good rows go in', async () => {
     await open(`/intake?family=${jacket}`, 'file');
-    await test('file').setInputFiles(file('jackets.csv', 'Option: Colour,Option: Size,Option: Lining,Price,Stock (pieces)\nRust,M,Unlined,199,12\nRust,L,Unlined,abc,4\nHeather,M,Unlined,189,5\n'));
-    await until(() => test('counts').innerText(), (text) => /1 new\s+1 changed\s+0 already so\s+1 refused/.test(text));
+    await test('file').setInputFiles(
+      file(
+        'jackets.csv',
+        'Option: Colour,Option: Size,Option: Lining,Price,Stock (pieces)\nRust,M,Unlined,199,12\nRust,L,Unlined,abc,4\nHeather,M,Unlined,189,5\n',
+      ),
+    );
+    await until(
+      () => test('counts').innerText(),
+      (text) => /1 new\s+1 changed\s+0 already so\s+1 refused/.test(text),
+    );
     expect(await page.locator('table.lines').innerText()).toContain('Price: "abc" is no amount');
     await test('apply').click();
-    await until(() => test('counts').innerText(), (text) => text.includes('Taken in.'));
+    await until(
+      () => test('counts').innerText(),
+      (text) => text.includes('Taken in.'),
+    );
     const after = await detail();
     expect(familyIndex(after.family).woven).toHaveLength(45);
-    expect(familyIndex(after.family).woven.some((child) => child.fields.price === '199' && after.stock[child.id] === 12)).toBe(true);
+    expect(
+      familyIndex(after.family).woven.some((child) => child.fields.price === '199' && after.stock[child.id] === 12),
+    ).toBe(true);
   });
   it('that are cut off or of another kind are refused in words', async () => {
     await test('file').setInputFiles(file('cut.xlsx', 'PK\u0003\u0004 not whole'));
-    await until(() => test('intake-problem').innerText(), (text) => text.includes('cut.xlsx is not a whole XLSX file'));
+    await until(
+      () => test('intake-problem').innerText(),
+      (text) => text.includes('cut.xlsx is not a whole XLSX file'),
+    );
     await test('file').setInputFiles(file('family.json', '{"format": "loom-kin/fam'));
     await test('take-in').click();
-    await until(() => test('intake-problem').innerText(), (text) => text.includes('family.json is no JSON'));
+    await until(
+      () => test('intake-problem').innerText(),
+      (text) => text.includes('family.json is no JSON'),
+    );
     await test('file').setInputFiles(file('other.json', '{"format": "another"}'));
     await test('take-in').click();
-    await until(() => test('intake-problem').innerText(), (text) => text.includes('other.json is no family file'));
+    await until(
+      () => test('intake-problem').innerText(),
+      (text) => text.includes('other.json is no family file'),
+    );
   });
 });
 
@@ -171,11 +265,20 @@ describe('a channel that is off', () => {
     await world.killChannels();
     await page.goto(`${world.url}/dispatch/new?families=${mug}&channels=own-shop`);
     await test('agree').click();
-    await until(() => test('notice').allInnerTexts(), (texts) => texts.some((text) => text.includes('Own shop cannot be reached. Trying again')));
-    await until(() => test('report').innerText(), (text) => text.includes('1 not delivered'));
+    await until(
+      () => test('notice').allInnerTexts(),
+      (texts) => texts.some((text) => text.includes('Own shop cannot be reached. Trying again')),
+    );
+    await until(
+      () => test('report').innerText(),
+      (text) => text.includes('1 not delivered'),
+    );
     await world.startChannels();
     await test('retry').click();
-    await until(() => test('report').innerText(), (text) => text === '1 listed');
+    await until(
+      () => test('report').innerText(),
+      (text) => text === '1 listed',
+    );
     expect((await world.held('own-shop')).some((one) => one.goods.key === mug)).toBe(true);
   });
 });
@@ -184,23 +287,58 @@ describe('a refusal', () => {
   it('that is held back leads to the child with one press', async () => {
     const dog = (await world.call(api.listFamilies, { query: { q: 'DSC' } })).families[0]!.id;
     await page.goto(`${world.url}/dispatch/new?families=${dog}&channels=fernpost`);
-    await until(() => test('dispatch-lines').innerText(), (text) => text.includes('has 0 pieces; Fernpost takes no fewer than 1'));
+    await until(
+      () => test('dispatch-lines').innerText(),
+      (text) => text.includes('has 0 pieces; Fernpost takes no fewer than 1'),
+    );
     await test('reason-link').first().click();
     await page.waitForURL(new RegExp(`families/${dog}$`));
-    await until(() => test('inspector').innerText(), (text) => /has 0 pieces/.test(text) && text.includes('Leave it out on Fernpost'));
+    await until(
+      () => test('inspector').innerText(),
+      (text) => /has 0 pieces/.test(text) && text.includes('Leave it out on Fernpost'),
+    );
     await test('inspector').getByRole('button', { name: 'Leave it out on Fernpost' }).click();
-    await until(() => world.call(api.family, { params: { id: dog } }), (one) => one.family.wishes.fernpost?.leaveOut.length === 1);
+    await until(
+      () => world.call(api.family, { params: { id: dog } }),
+      (one) => one.family.wishes.fernpost?.leaveOut.length === 1,
+    );
   });
-  it('in a split plan: two listings, each its own buyers\' page', async () => {
+  it("in a split plan: two listings, each its own buyers' page", async () => {
     const now = await detail();
     const lining = now.family.axes[2]!;
-    await world.call(api.run, { params: { id: jacket }, body: { revision: now.family.revision, command: { do: 'setWish', channel: 'quayside', wish: { apart: now.family.axes.map((axis) => axis.id), whole: [], leaveOut: familyIndex(now.family).woven.filter((child) => child.fields.sku === undefined).map((child) => child.id), offered: true } } } });
+    await world.call(api.run, {
+      params: { id: jacket },
+      body: {
+        revision: now.family.revision,
+        command: {
+          do: 'setWish',
+          channel: 'quayside',
+          wish: {
+            apart: now.family.axes.map((axis) => axis.id),
+            whole: [],
+            leaveOut: familyIndex(now.family)
+              .woven.filter((child) => child.fields.sku === undefined)
+              .map((child) => child.id),
+            offered: true,
+          },
+        },
+      },
+    });
     await open(`/families/${jacket}/fit/quayside`, 'plan');
-    await until(() => test('plan-in-force').innerText(), (text) => text.startsWith('split by Lining'));
+    await until(
+      () => test('plan-in-force').innerText(),
+      (text) => text.startsWith('split by Lining'),
+    );
     await test('send').click();
-    await until(() => test('total').innerText(), (text) => text.includes('2 new listings') && text.includes('44 children'));
+    await until(
+      () => test('total').innerText(),
+      (text) => text.includes('2 new listings') && text.includes('44 children'),
+    );
     await test('agree').click();
-    await until(() => test('report').innerText(), (text) => text === '2 listed');
+    await until(
+      () => test('report').innerText(),
+      (text) => text === '2 listed',
+    );
     const listings = (await world.held('quayside')).filter((one) => one.goods.key.startsWith(jacket));
     expect(listings.map((one) => one.goods.offers.length).sort()).toEqual([20, 24]);
     for (const value of lining.values) {

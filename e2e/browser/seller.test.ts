@@ -1,4 +1,7 @@
-/** A seller's afternoon, in the real interface: a family started, filled, priced, restructured, pictured, fitted, sent, changed, sent again. */
+/**
+ * A seller's afternoon, in the real interface: a family started, filled, priced, restructured, pictured, fitted,
+ * sent, changed, sent again.
+ */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Browser, type Page } from 'playwright-core';
@@ -14,8 +17,14 @@ const faults: string[] = [];
 
 beforeAll(async () => {
   world = await startWorld({ demo: true });
-  browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, permissions: ['clipboard-read', 'clipboard-write'] });
+  browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    permissions: ['clipboard-read', 'clipboard-write'],
+  });
   page = await context.newPage();
   page.setDefaultTimeout(12_000);
   page.on('pageerror', (error) => faults.push(error.message));
@@ -27,15 +36,31 @@ afterAll(async () => {
 
 const test = (name: string) => page.locator(`[data-test="${name}"]`);
 const api = async <T>(path: string): Promise<T> => (await fetch(world.url + path)).json() as Promise<T>;
-interface Detail { family: { id: string; revision: number; axes: { id: string; label: string; values: { id: string; label: string }[] }[]; children: Record<string, { woven: boolean; at: Record<string, string>; fields: Record<string, unknown> }>; shelf: Record<string, unknown> }; stock: Record<string, number>; undo: string | null }
+interface Detail {
+  family: {
+    id: string;
+    revision: number;
+    axes: { id: string; label: string; values: { id: string; label: string }[] }[];
+    children: Record<string, { woven: boolean; at: Record<string, string>; fields: Record<string, unknown> }>;
+    shelf: Record<string, unknown>;
+  };
+  stock: Record<string, number>;
+  undo: string | null;
+}
 const id = () => /families\/(\w+)/.exec(familyUrl)![1]!;
 const detail = () => api<Detail>(`/api/families/${id()}`);
 const woven = (one: Detail) => Object.values(one.family.children).filter((child) => child.woven);
-const skus = (one: Detail) => woven(one).map((child) => String(child.fields.sku)).sort();
+const skus = (one: Detail) =>
+  woven(one)
+    .map((child) => String(child.fields.sku))
+    .sort();
 
 /** Focuses a cell of the grid by its column and row, counted from the first field column. */
 async function cell(column: number, row: number): Promise<void> {
-  await page.locator('revogr-viewport-scroll.rgCol revogr-data [data-rgcol="' + column + '"][data-rgrow="' + row + '"]').first().click();
+  await page
+    .locator('revogr-viewport-scroll.rgCol revogr-data [data-rgcol="' + column + '"][data-rgrow="' + row + '"]')
+    .first()
+    .click();
 }
 async function pasteIntoGrid(text: string): Promise<void> {
   await page.evaluate((pasted) => navigator.clipboard.writeText(pasted), text);
@@ -45,10 +70,16 @@ async function pasteIntoGrid(text: string): Promise<void> {
 describe('a seller', () => {
   it('finds families while typing, by part of a name, an SKU, a GTIN', async () => {
     await page.goto(world.url);
-    await until(() => test('family-row').count(), (count) => count === 8);
+    await until(
+      () => test('family-row').count(),
+      (count) => count === 8,
+    );
     for (const words of ['harb', 'SKJ-RST-XL-F', '9501017400001']) {
       await test('search').fill(words);
-      await until(() => test('family-row').count(), (count) => count >= 1 && count <= 2);
+      await until(
+        () => test('family-row').count(),
+        (count) => count >= 1 && count <= 2,
+      );
     }
     await test('search').fill('');
   });
@@ -57,7 +88,10 @@ describe('a seller', () => {
     await page.keyboard.press('Escape');
     await test('new-family').click();
     await test('name').fill('Storm jacket Skerry');
-    await until(() => test('likes').count(), (count) => count === 1);
+    await until(
+      () => test('likes').count(),
+      (count) => count === 1,
+    );
     expect(await test('likes').innerText()).toContain('Skerry storm jacket');
     await test('name').fill('Gale parka');
     await test('brand').fill('Skerry Supply');
@@ -72,14 +106,22 @@ describe('a seller', () => {
     expect(await test('crossing').count()).toBe(48);
     // The fleece-lined XS does not exist: its whole column goes out with one click.
     await page.locator('thead tr').last().getByRole('button', { name: 'XS' }).nth(1).click();
-    await until(() => test('create').innerText(), (text) => text.includes('44'));
+    await until(
+      () => test('create').innerText(),
+      (text) => text.includes('44'),
+    );
     await test('create').click();
     await page.waitForURL(/families\/k\w+$/);
     familyUrl = page.url();
     await until(detail, (one) => woven(one).length === 44 && skus(one)[0] !== 'undefined');
     const [colour, size] = (await detail()).family.axes;
     expect(size!.values.map((value) => value.label)).toEqual(['XS', 'S', 'M', 'L', 'XL', 'XXL']);
-    expect(colour!.values.map((value) => (value as unknown as { swatch: string }).swatch)).toEqual(['#A4502B', '#24483C', '#4C5325', '#1B2540']);
+    expect(colour!.values.map((value) => (value as unknown as { swatch: string }).swatch)).toEqual([
+      '#A4502B',
+      '#24483C',
+      '#4C5325',
+      '#1B2540',
+    ]);
     expect(skus(await detail())).toContain('GPK-RUS-XS-UNL');
   });
 
@@ -97,24 +139,39 @@ describe('a seller', () => {
     await until(detail, (one) => Object.values(one.stock).length === 44);
     await cell(3, 0);
     await pasteIntoGrid('249\nabc\n-1\n251,50');
-    await until(() => test('refused').innerText(), (text) => text.includes('"abc" is no amount') && text.includes('cannot be below zero'));
+    await until(
+      () => test('refused').innerText(),
+      (text) => text.includes('"abc" is no amount') && text.includes('cannot be below zero'),
+    );
     const after = await until(detail, (one) => woven(one).some((child) => child.fields.price === '251.50'));
     expect(woven(after).filter((child) => child.fields.price !== undefined)).toHaveLength(2);
     await test('refused').getByText('Close').click();
     await cell(0, 1);
     await pasteIntoGrid('GPK-RUS-XS-UNL');
-    await until(() => test('refused').innerText(), (text) => text.includes('GPK-RUS-XS-UNL belongs to Rust · XS · Unlined already'));
+    await until(
+      () => test('refused').innerText(),
+      (text) => text.includes('GPK-RUS-XS-UNL belongs to Rust · XS · Unlined already'),
+    );
     await cell(1, 2);
     await pasteIntoGrid('4006381333930');
-    await until(() => test('refused').innerText(), (text) => text.includes('the last digit is 0, by the others it must be 1'));
+    await until(
+      () => test('refused').innerText(),
+      (text) => text.includes('the last digit is 0, by the others it must be 1'),
+    );
     await cell(5, 0);
     await pasteIntoGrid(Array.from({ length: 10_000 }, () => '7').join('\n'));
-    await until(() => test('refused').innerText(), (text) => text.includes('10,000 rows were pasted') && text.includes('9,956 rows had no child'));
+    await until(
+      () => test('refused').innerText(),
+      (text) => text.includes('10,000 rows were pasted') && text.includes('9,956 rows had no child'),
+    );
     await until(detail, (one) => Object.values(one.stock).every((pieces) => pieces === 7));
   });
 
   it('fills down with Ctrl D, types downwards with Enter, and gives figures back with Delete', async () => {
-    const costs = async () => woven(await detail()).map((child) => child.fields.cost).filter(Boolean);
+    const costs = async () =>
+      woven(await detail())
+        .map((child) => child.fields.cost)
+        .filter(Boolean);
     // As fast as keys come: none may be lost or land in another cell, however long the page takes to draw.
     const typed = Array.from({ length: 8 }, (_, at) => String(8101 + at));
     await cell(4, 0);
@@ -139,7 +196,10 @@ describe('a seller', () => {
     await cell(3, 12);
     await until(costs, (list) => list.join() === [...typed.slice(0, 7), '8108.005', '70'].join());
     await page.locator('revogr-viewport-scroll.rgCol revogr-data [data-rgcol="4"][data-rgrow="9"]').first().dblclick();
-    await until(() => page.evaluate(() => (document.activeElement as HTMLInputElement).value), (text) => text === '70.00');
+    await until(
+      () => page.evaluate(() => (document.activeElement as HTMLInputElement).value),
+      (text) => text === '70.00',
+    );
     await page.keyboard.type('71');
     await page.keyboard.press('Enter');
     await until(costs, (list) => list.at(-1) === '71');
@@ -180,15 +240,26 @@ describe('a seller', () => {
     await page.keyboard.press('Escape');
     await test('axis-Lining').click();
     await test('remove-axis-Lining').click();
-    await until(() => test('remove-axis').innerText(), (text) => text.includes('groups of children would become alike'));
+    await until(
+      () => test('remove-axis').innerText(),
+      (text) => text.includes('groups of children would become alike'),
+    );
     await test('confirm-remove-axis').click();
     const merged = await until(detail, (one) => one.family.axes.length === 2);
-    expect(Object.values(merged.family.shelf).filter((one) => (one as { child: { woven: boolean } }).child.woven)).toHaveLength(25);
-    await until(() => test('undo').isEnabled(), (on) => on);
+    expect(
+      Object.values(merged.family.shelf).filter((one) => (one as { child: { woven: boolean } }).child.woven),
+    ).toHaveLength(25);
+    await until(
+      () => test('undo').isEnabled(),
+      (on) => on,
+    );
     await world.killServer();
     await world.startServer();
     await page.reload();
-    await until(() => test('crossing').count(), (count) => count > 0);
+    await until(
+      () => test('crossing').count(),
+      (count) => count > 0,
+    );
     await page.locator('body').click({ position: { x: 640, y: 780 } });
     await page.keyboard.press('Control+z');
     await until(detail, (one) => one.family.axes.length === 3);
@@ -200,7 +271,12 @@ describe('a seller', () => {
     await page.keyboard.press('Control+z');
     await until(detail, (one) => woven(one).length === 44);
     await page.getByRole('link', { name: 'Journal' }).last().click();
-    await until(() => test('entry').allInnerTexts(), (texts) => texts.some((text) => text.includes('Take back: Add Ochre')) && texts.some((text) => text.includes('Remove the axis Lining')));
+    await until(
+      () => test('entry').allInnerTexts(),
+      (texts) =>
+        texts.some((text) => text.includes('Take back: Add Ochre')) &&
+        texts.some((text) => text.includes('Remove the axis Lining')),
+    );
   });
 
   it('drops pictures on colours; what is no picture is refused by name', async () => {
@@ -208,23 +284,49 @@ describe('a seller', () => {
     expect(await test('without-picture').innerText()).toContain('44 children have no picture');
     const folder = join(world.folder, 'drop');
     mkdirSync(folder);
-    for (const [colour, hex] of [['Rust', '#A4502B'], ['Spruce', '#24483C'], ['Kelp', '#4C5325'], ['Midnight', '#1B2540']] as const) {
-      const picture = Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" width="1100" height="1100"><rect width="1100" height="1100" fill="#fff"/><circle cx="550" cy="550" r="400" fill="${hex}"/></svg>`);
+    for (const [colour, hex] of [
+      ['Rust', '#A4502B'],
+      ['Spruce', '#24483C'],
+      ['Kelp', '#4C5325'],
+      ['Midnight', '#1B2540'],
+    ] as const) {
+      const picture = Buffer.from(
+        `<svg xmlns="http://www.w3.org/2000/svg" width="1100" height="1100"><rect width="1100" height="1100" fill="#fff"/><circle cx="550" cy="550" r="400" fill="${hex}"/></svg>`,
+      );
       writeFileSync(join(folder, `${colour}.png`), await sharp(picture).png().toBuffer());
-      await test(`tray-${colour}`).locator('input[type=file]').setInputFiles(join(folder, `${colour}.png`));
-      await until(() => test(`tray-${colour}`).locator('.picture').count(), (count) => count === 1);
+      await test(`tray-${colour}`)
+        .locator('input[type=file]')
+        .setInputFiles(join(folder, `${colour}.png`));
+      await until(
+        () => test(`tray-${colour}`).locator('.picture').count(),
+        (count) => count === 1,
+      );
     }
     writeFileSync(join(folder, 'notes.png'), 'this is no picture');
     await test('tray-Rust').locator('input[type=file]').setInputFiles(join(folder, 'notes.png'));
-    await until(() => test('tray-Rust').innerText(), (text) => text.includes('notes.png is no picture'));
-    await until(() => test('without-picture').count(), (count) => count === 0);
+    await until(
+      () => test('tray-Rust').innerText(),
+      (text) => text.includes('notes.png is no picture'),
+    );
+    await until(
+      () => test('without-picture').count(),
+      (count) => count === 0,
+    );
   });
 
   it('fills words, sees the plan as threads, mends findings one and all, sees the rows', async () => {
     await page.goto(`${familyUrl}/words`);
     const words: Record<string, string> = {
-      description: 'A long parka for gales, made to be worn over everything else one owns.', highlights: 'Taped seams\nDeep hood\nLong back\nTwo linings\nMade to be mended',
-      searchWords: Array.from({ length: 15 }, (_, at) => `word ${at}`).join('\n'), composition: '100 % cotton, waxed', collections: 'Foul weather', maker: 'Skerry Supply', madeIn: 'Norrhavn', care: 'Wipe clean', searchTitle: 'Gale parka', searchDescription: 'A long parka for gales.',
+      description: 'A long parka for gales, made to be worn over everything else one owns.',
+      highlights: 'Taped seams\nDeep hood\nLong back\nTwo linings\nMade to be mended',
+      searchWords: Array.from({ length: 15 }, (_, at) => `word ${at}`).join('\n'),
+      composition: '100 % cotton, waxed',
+      collections: 'Foul weather',
+      maker: 'Skerry Supply',
+      madeIn: 'Norrhavn',
+      care: 'Wipe clean',
+      searchTitle: 'Gale parka',
+      searchDescription: 'A long parka for gales.',
     };
     for (const [key, text] of Object.entries(words)) {
       await test(`word-${key}`).fill(text);
@@ -232,26 +334,50 @@ describe('a seller', () => {
     }
     await test('word-wearer').selectOption('anyone');
     await page.goto(familyUrl);
-    for (const [key, figure] of [['weight', '1.2 kg'], ['packageLength', '40'], ['packageWidth', '30'], ['packageHeight', '10']] as const) {
+    for (const [key, figure] of [
+      ['weight', '1.2 kg'],
+      ['packageLength', '40'],
+      ['packageWidth', '30'],
+      ['packageHeight', '10'],
+    ] as const) {
       await test(`set-${key}`).fill(figure);
       await test(`set-${key}`).press('Enter');
     }
-    await until(detail, (one) => (one.family as unknown as { fields: Record<string, unknown> }).fields.packageHeight === 10);
+    await until(
+      detail,
+      (one) => (one.family as unknown as { fields: Record<string, unknown> }).fields.packageHeight === 10,
+    );
     await test('fit-quayside').click();
-    await until(() => test('threads').locator('path.thread').count(), (count) => count > 20);
-    await until(() => test('finding').allInnerTexts(), (texts) => texts.some((text) => text.includes('Kelp is not among the values of Quayside')));
+    await until(
+      () => test('threads').locator('path.thread').count(),
+      (count) => count > 20,
+    );
+    await until(
+      () => test('finding').allInnerTexts(),
+      (texts) => texts.some((text) => text.includes('Kelp is not among the values of Quayside')),
+    );
     await test('remedy').first().click();
     await test('remedy-all').click();
-    await until(() => page.locator('.findings').innerText(), (text) => text.includes('Nothing is missing'));
+    await until(
+      () => page.locator('.findings').innerText(),
+      (text) => text.includes('Nothing is missing'),
+    );
     await test('show-rows').click();
     const rows = await test('rows').locator('tbody tr').allInnerTexts();
     expect(rows).toHaveLength(45);
     expect(rows[0]).toMatch(/^family\tlist/);
     await test('fit-fernpost').click();
-    await until(() => test('finding').allInnerTexts(), (texts) => texts.some((text) => text.includes('15 entries; Fernpost takes 12')));
+    await until(
+      () => test('finding').allInnerTexts(),
+      (texts) => texts.some((text) => text.includes('15 entries; Fernpost takes 12')),
+    );
     await page.locator('.findings h2').click();
     await page.keyboard.press('Enter');
-    await until(async () => ((await detail()).family as unknown as { fields: { searchWords: string[] } }).fields.searchWords.length, (count) => count === 12);
+    await until(
+      async () =>
+        ((await detail()).family as unknown as { fields: { searchWords: string[] } }).fields.searchWords.length,
+      (count) => count === 12,
+    );
     const plans = await test('plan').count();
     expect(plans).toBeGreaterThan(2);
   });
@@ -259,9 +385,15 @@ describe('a seller', () => {
   it('agrees to the total, sends to all three, and buyers see the planned axes', async () => {
     await test('send').click();
     for (const channel of ['quayside', 'own-shop']) await test(`to-${channel}`).check();
-    await until(() => test('total').innerText(), (text) => text.includes('3 new listings') && text.includes('132 children') && text.includes('$0.25'));
+    await until(
+      () => test('total').innerText(),
+      (text) => text.includes('3 new listings') && text.includes('132 children') && text.includes('$0.25'),
+    );
     await test('agree').click();
-    await until(() => test('receipt').getAttribute('data-state'), (state) => state === 'done');
+    await until(
+      () => test('receipt').getAttribute('data-state'),
+      (state) => state === 'done',
+    );
     expect(await test('report').innerText()).toBe('3 listed');
     const own = skus(await detail());
     for (const channel of ['quayside', 'fernpost', 'own-shop']) {
@@ -271,7 +403,11 @@ describe('a seller', () => {
     const buyer = await page.context().newPage();
     await buyer.goto(`${world.channelsUrl}/quayside/pages/${id()}`);
     expect(await buyer.locator('legend').allInnerTexts()).toEqual(['Colour', 'Size']);
-    const seen = async () => [await buyer.locator('#large').getAttribute('src'), await buyer.locator('#price').innerText(), await buyer.locator('#stock').innerText()];
+    const seen = async () => [
+      await buyer.locator('#large').getAttribute('src'),
+      await buyer.locator('#price').innerText(),
+      await buyer.locator('#stock').innerText(),
+    ];
     await buyer.getByRole('button', { name: 'Spruce / Fleece-lined', exact: true }).click();
     await buyer.getByRole('button', { name: 'S', exact: true }).click();
     const spruce = await seen();
@@ -286,22 +422,35 @@ describe('a seller', () => {
 
   it('sends only the difference after a change, and nothing when nothing differs', async () => {
     await page.goto(familyUrl);
-    await until(() => test('crossing').count(), (count) => count === 48);
+    await until(
+      () => test('crossing').count(),
+      (count) => count === 48,
+    );
     await page.locator('[aria-label="Kelp · XXL · Unlined: woven"]').click();
     await test('set-price').fill('270');
     await test('set-price').press('Enter');
     await until(detail, (one) => woven(one).some((child) => child.fields.price === '270'));
     await test('send').click();
-    await until(() => test('total').innerText(), (text) => text.includes('0 new listings') && text.includes('3 revisions') && text.includes('3 children'));
+    await until(
+      () => test('total').innerText(),
+      (text) => text.includes('0 new listings') && text.includes('3 revisions') && text.includes('3 children'),
+    );
     await test('agree').click();
-    await until(() => test('receipt').getAttribute('data-state'), (state) => state === 'done');
+    await until(
+      () => test('receipt').getAttribute('data-state'),
+      (state) => state === 'done',
+    );
     expect(await test('report').innerText()).toBe('3 revised');
     const listing = (await world.held('own-shop')).find((one) => one.goods.key === id())!;
     expect(listing.goods.offers.filter((offer) => offer.price === '270.00')).toHaveLength(1);
     await page.goto(familyUrl);
     await test('send').click();
-    await until(() => test('agree').innerText(), (text) => text.includes('Nothing to send'));
-    for (const channel of ['quayside', 'fernpost', 'own-shop']) expect((await world.held(channel)).filter((one) => one.goods.key.startsWith(id()))).toHaveLength(1);
+    await until(
+      () => test('agree').innerText(),
+      (text) => text.includes('Nothing to send'),
+    );
+    for (const channel of ['quayside', 'fernpost', 'own-shop'])
+      expect((await world.held(channel)).filter((one) => one.goods.key.startsWith(id()))).toHaveLength(1);
   });
 
   it('meets no fault of the page on the way', () => {

@@ -1,4 +1,7 @@
-/** Where things lie beside the program: the same seen from `src`, where it is written, and from `dist`, where it is bundled. */
+/**
+ * Where things lie beside the program: the same seen from `src`, where it is written, and from `dist`, where it is
+ * bundled.
+ */
 import { fileURLToPath } from 'node:url';
 
 export const MIGRATIONS = fileURLToPath(new URL('../migrations', import.meta.url));

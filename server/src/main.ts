@@ -1,4 +1,7 @@
-/** The server as a process. Settings come from the environment: LOOM_KIN_DATA, LOOM_KIN_PORT, LOOM_KIN_CHANNELS, LOOM_KIN_LOG; LOOM_KIN_POLL and LOOM_KIN_WAITS (milliseconds) for receipts and tries. */
+/**
+ * The server as a process. Settings come from the environment: LOOM_KIN_DATA, LOOM_KIN_PORT, LOOM_KIN_CHANNELS,
+ * LOOM_KIN_LOG; LOOM_KIN_POLL and LOOM_KIN_WAITS (milliseconds) for receipts and tries.
+ */
 import { resolve } from 'node:path';
 import { startServer } from './start';
 

@@ -4,8 +4,8 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { openDatabase, type Database } from './store/database';
-import { fetchChannels } from './setup/channels';
-import { createRefresher } from './families/refresh';
+import { fetchChannels } from './catalogue/channels';
+import { createRefresher } from './fits/refresh';
 import { createRunner, type Runner } from './dispatch/runner';
 import { createApp } from './http/app';
 import { WEB } from './folders';
@@ -38,19 +38,34 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   refresher.all();
   let url = '';
   const runner = createRunner(database, {
-    channelsUrl: options.channelsUrl, pictureAddress: (id) => `${url}/pictures/${id}.png`, log,
-    pollEvery: options.pollEvery ?? 700, waits: options.waits ?? [1000, 2000, 4000, 8000, 15_000],
+    channelsUrl: options.channelsUrl,
+    pictureAddress: (id) => `${url}/pictures/${id}.png`,
+    log,
+    pollEvery: options.pollEvery ?? 700,
+    waits: options.waits ?? [1000, 2000, 4000, 8000, 15_000],
   });
-  const app = createApp({ database, runner, refresher, log, pictureFolder: join(options.dataFolder, 'pictures'), webFolder: options.webFolder ?? WEB, channelsUrl: options.channelsUrl });
+  const app = createApp({
+    database,
+    runner,
+    refresher,
+    log,
+    pictureFolder: join(options.dataFolder, 'pictures'),
+    webFolder: options.webFolder ?? WEB,
+    channelsUrl: options.channelsUrl,
+  });
   const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) => (error ? reject(error) : resolve(listening)));
+    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
+      error ? reject(error) : resolve(listening),
+    );
   });
   // Longer than any client keeps a connection, so that none is closed just as it is used again.
   server.keepAliveTimeout = 90_000;
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   runner.resume();
   return {
-    url, database, runner,
+    url,
+    database,
+    runner,
     close: async () => {
       refresher.stop();
       await runner.stop();

@@ -1,4 +1,7 @@
-/** Sending to a channel that says what no well-behaved channel says: the server in this process, the channel played line by line. */
+/**
+ * Sending to a channel that says what no well-behaved channel says: the server in this process, the channel played
+ * line by line.
+ */
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from 'node:http';
 import type { AddressInfo } from 'node:net';
@@ -15,7 +18,8 @@ type Play = (request: { path: string; body: string; times: number }, response: S
 let submission: Play;
 let receipt: Play;
 const asked = { submissions: [] as string[], receipts: 0 };
-const json = (response: ServerResponse, data: unknown, status = 200) => response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(data));
+const json = (response: ServerResponse, data: unknown, status = 200) =>
+  response.writeHead(status, { 'content-type': 'application/json' }).end(JSON.stringify(data));
 const rulebook = readFileSync(new URL('../../channels/rulebooks/own-shop.json', import.meta.url), 'utf8');
 
 async function play(request: IncomingMessage, response: ServerResponse): Promise<void> {
@@ -23,9 +27,11 @@ async function play(request: IncomingMessage, response: ServerResponse): Promise
   let body = '';
   for await (const part of request) body += String(part);
   if (path === '/channels') return void json(response, ['own-shop']);
-  if (path.endsWith('/rulebook')) return void response.writeHead(200, { 'content-type': 'application/json' }).end(rulebook);
+  if (path.endsWith('/rulebook'))
+    return void response.writeHead(200, { 'content-type': 'application/json' }).end(rulebook);
   if (path.endsWith('/account')) return void json(response, { exemptBrands: [], choices: {}, rate: '1' });
-  if (path.endsWith('/submissions')) submission({ path, body, times: asked.submissions.push((JSON.parse(body) as { key: string }).key) }, response);
+  if (path.endsWith('/submissions'))
+    submission({ path, body, times: asked.submissions.push((JSON.parse(body) as { key: string }).key) }, response);
   else receipt({ path, body, times: ++asked.receipts }, response);
 }
 
@@ -36,7 +42,14 @@ let call: Client;
 beforeAll(async () => {
   channel = createServer((request, response) => void play(request, response));
   await new Promise<void>((done) => channel.listen(0, '127.0.0.1', done));
-  const options = { dataFolder: folder, port: 0, channelsUrl: `http://127.0.0.1:${(channel.address() as AddressInfo).port}`, pollEvery: 10, waits: [10, 20], log: pino({ level: 'silent' }) };
+  const options = {
+    dataFolder: folder,
+    port: 0,
+    channelsUrl: `http://127.0.0.1:${(channel.address() as AddressInfo).port}`,
+    pollEvery: 10,
+    waits: [10, 20],
+    log: pino({ level: 'silent' }),
+  };
   server = await startServer(options);
   call = createClient(server.url);
 });
@@ -55,22 +68,51 @@ let number = 0;
 /** A mug that fits, sent; the dispatch once nothing of it is under way. */
 async function sendMug(): Promise<Dispatch> {
   const code = `M${++number}`;
-  const fields = { name: `Galley mug ${code}`, styleCode: code, category: 'home/mugs', price: '14.00', weight: 240, description: 'A mug for galleys and sheds by the sea.', collections: ['Mugs'] };
+  const fields = {
+    name: `Galley mug ${code}`,
+    styleCode: code,
+    category: 'home/mugs',
+    price: '14.00',
+    weight: 240,
+    description: 'A mug for galleys and sheds by the sea.',
+    collections: ['Mugs'],
+  };
   const { family } = await call(api.createFamily, { body: { fields, axes: [], off: [] } });
   const form = new FormData();
-  form.append('files', new Blob([new Uint8Array(await sharp({ create: { width: 400, height: 400, channels: 3, background: '#ffffff' } }).png().toBuffer())]), 'mug.png');
+  form.append(
+    'files',
+    new Blob([
+      new Uint8Array(
+        await sharp({ create: { width: 400, height: 400, channels: 3, background: '#ffffff' } })
+          .png()
+          .toBuffer(),
+      ),
+    ]),
+    'mug.png',
+  );
   const [taken] = await call(api.addPictures, { form });
   const [childId] = Object.keys(family.children);
   const command = {
-    do: 'batch' as const, title: 'Fill', commands: [
+    do: 'batch' as const,
+    title: 'Fill',
+    commands: [
       { do: 'setPictures' as const, place: { level: 'family' as const }, pictures: [taken!.picture!.id] },
-      { do: 'setFigures' as const, changes: [{ place: { level: 'child' as const, childId: childId! }, key: 'sku', figure: code }] },
+      {
+        do: 'setFigures' as const,
+        changes: [{ place: { level: 'child' as const, childId: childId! }, key: 'sku', figure: code }],
+      },
     ],
   };
   await call(api.run, { params: { id: family.id }, body: { revision: 1, command } });
   const selection = { familyIds: [family.id], channels: ['own-shop'] };
   const { totals } = await call(api.previewDispatch, { body: selection });
-  const made = await call(api.startDispatch, { body: { ...selection, key: crypto.randomUUID(), agreed: { listings: totals.listings, takenDown: totals.takenDown, fees: totals.fees } } });
+  const made = await call(api.startDispatch, {
+    body: {
+      ...selection,
+      key: crypto.randomUUID(),
+      agreed: { listings: totals.listings, takenDown: totals.takenDown, fees: totals.fees },
+    },
+  });
   return ended(made.id);
 }
 async function ended(id: string): Promise<Dispatch> {
@@ -82,7 +124,11 @@ async function ended(id: string): Promise<Dispatch> {
   throw new Error('the dispatch never ended');
 }
 const keyIn = (body: string) => (JSON.parse(body) as { messages: { key: string }[] }).messages[0]!.key;
-const listed = (key: string) => ({ id: 'r1', state: 'done', lines: [{ key, outcome: 'listed', page: null, reasons: [] }] });
+const listed = (key: string) => ({
+  id: 'r1',
+  state: 'done',
+  lines: [{ key, outcome: 'listed', page: null, reasons: [] }],
+});
 
 describe('a channel that', () => {
   it('takes its time is asked until it is done, and the submission is made once', async () => {
@@ -91,12 +137,14 @@ describe('a channel that', () => {
       key = keyIn(body);
       json(response, { receipt: 'r1' }, 202);
     };
-    receipt = ({ times }, response) => json(response, times < 6 ? { id: 'r1', state: 'waiting', lines: [] } : listed(key));
+    receipt = ({ times }, response) =>
+      json(response, times < 6 ? { id: 'r1', state: 'waiting', lines: [] } : listed(key));
     expect((await sendMug()).lines).toMatchObject([{ state: 'done', outcome: 'listed' }]);
     expect([asked.submissions.length, asked.receipts]).toEqual([1, 6]);
   });
   it('is silent for a while is tried again under the same key, with growing waits, until the waits are used up', async () => {
-    submission = ({ times, body }, response) => (times < 3 ? response.writeHead(503).end() : json(response, { receipt: keyIn(body) }, 202));
+    submission = ({ times, body }, response) =>
+      times < 3 ? response.writeHead(503).end() : json(response, { receipt: keyIn(body) }, 202);
     receipt = ({ path }, response) => json(response, listed(path.split('/').at(-1)!));
     expect((await sendMug()).lines[0]!.outcome).toBe('listed');
     expect(new Set(asked.submissions).size).toBe(1);
@@ -133,11 +181,30 @@ describe('a channel that', () => {
   });
   it('refuses for reasons nobody knows here: the words are kept, the child is found by its SKU', async () => {
     submission = ({ body }, response) => json(response, { receipt: keyIn(body) });
-    receipt = ({ path }, response) => json(response, {
-      id: 'r1', state: 'done', lines: [{ key: path.split('/').at(-1)!, outcome: 'refused', page: null, reasons: [{ text: 'No <b>mugs</b> today.', sku: `m${number}`, field: 'Weight kg' }, { text: 'Nor tomorrow.', sku: 'NOBODY', field: 'Mood' }] }],
-    });
+    receipt = ({ path }, response) =>
+      json(response, {
+        id: 'r1',
+        state: 'done',
+        lines: [
+          {
+            key: path.split('/').at(-1)!,
+            outcome: 'refused',
+            page: null,
+            reasons: [
+              { text: 'No <b>mugs</b> today.', sku: `m${number}`, field: 'Weight kg' },
+              { text: 'Nor tomorrow.', sku: 'NOBODY', field: 'Mood' },
+            ],
+          },
+        ],
+      });
     const { lines } = await sendMug();
-    expect(lines[0]).toMatchObject({ state: 'refused', reasons: [{ text: 'No <b>mugs</b> today.', field: 'weight' }, { text: 'Nor tomorrow.', childId: null, field: 'Mood' }] });
+    expect(lines[0]).toMatchObject({
+      state: 'refused',
+      reasons: [
+        { text: 'No <b>mugs</b> today.', field: 'weight' },
+        { text: 'Nor tomorrow.', childId: null, field: 'Mood' },
+      ],
+    });
     expect(lines[0]!.reasons[0]!.childId).toMatch(/\.c\d+$/);
   });
 });

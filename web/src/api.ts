@@ -11,7 +11,13 @@ export function tell(error: unknown): void {
   if (error instanceof DOMException && error.name === 'AbortError') return;
   const known = error instanceof Refused || error instanceof Refusal;
   if (!known) console.error(error);
-  ElMessage({ type: 'error', message: known ? error.message : 'Something went wrong in the page. Load it anew; nothing saved is lost.', duration: 7000, showClose: true, grouping: true });
+  ElMessage({
+    type: 'error',
+    message: known ? error.message : 'Something went wrong in the page. Load it anew; nothing saved is lost.',
+    duration: 7000,
+    showClose: true,
+    grouping: true,
+  });
 }
 
 export function say(message: string): void {

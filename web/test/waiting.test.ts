@@ -14,7 +14,10 @@ beforeEach(() => {
 });
 
 const family = createFamily({ id: 'kwait', fields: { name: 'Coat' }, axes: [], off: [] });
-const price = (figure: string): Change => ({ key: `key-${figure}`, command: { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'price', figure }] } });
+const price = (figure: string): Change => ({
+  key: `key-${figure}`,
+  command: { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'price', figure }] },
+});
 const count: Change = { key: 'key-count', counts: [{ childId: 'kwait.c1', pieces: 4 }] };
 const at = (revision: number): Family => ({ ...family, revision });
 
@@ -43,13 +46,19 @@ describe('what waits', () => {
     expect(takeWaiting(at(2), null)).toEqual({ changes: [], aside: [] });
   });
   it('that somebody tampered with, or an older page wrote otherwise, is not run', () => {
-    for (const text of ['not JSON', '{"revision": 1}', '{"revision": 1, "changes": [{"key": "k", "command": {"do": "burnDown"}}], "aside": []}']) {
+    for (const text of [
+      'not JSON',
+      '{"revision": 1}',
+      '{"revision": 1, "changes": [{"key": "k", "command": {"do": "burnDown"}}], "aside": []}',
+    ]) {
       held.set('loom-kin.waiting.kwait', text);
       expect(takeWaiting(at(1), null)).toEqual({ changes: [], aside: [] });
     }
   });
   it('goes on in the page when the browser gives no room', () => {
-    globalThis.localStorage.setItem = () => { throw new DOMException('full', 'QuotaExceededError'); };
+    globalThis.localStorage.setItem = () => {
+      throw new DOMException('full', 'QuotaExceededError');
+    };
     expect(() => keepWaiting(family.id, { revision: 1, changes: [price('1')], aside: [] })).not.toThrow();
   });
   it('can be run on the family it was made on', () => {

@@ -1,8 +1,8 @@
 /** What is typed into lists, and what plans and keys are called. */
 import { describe, expect, it } from 'vitest';
 import { bestPlans, createFamily, planTask, RulesSchema } from '@loom-kin/core';
-import { draftValues, splitList } from '../src/parts/AxisValues';
-import { planCost, planText } from '../src/parts/fit/planWords';
+import { draftValues, splitList } from '../src/weave/draftValues';
+import { planCost, planText } from '../src/fit/planWords';
 import { keyName } from '../src/shell/keys';
 
 describe('a pasted list', () => {
@@ -26,37 +26,78 @@ describe('a pasted list', () => {
   });
   it('keeps what was changed by hand when more is typed', () => {
     const typed = draftValues(['Rust', 'Kelp'], 'colour');
-    const before = typed.map((value) => (value.label === 'Rust' ? { ...value, code: 'ROT', swatch: '#111111' } : value));
+    const before = typed.map((value) =>
+      value.label === 'Rust' ? { ...value, code: 'ROT', swatch: '#111111' } : value,
+    );
     const after = draftValues(['Kelp', 'rust', 'Ochre'], 'colour', before);
-    expect(after.map((value) => [value.label, value.code])).toEqual([['Kelp', before[1]!.code], ['rust', 'ROT'], ['Ochre', expect.not.stringMatching(/^(ROT)$/)]]);
+    expect(after.map((value) => [value.label, value.code])).toEqual([
+      ['Kelp', before[1]!.code],
+      ['rust', 'ROT'],
+      ['Ochre', expect.not.stringMatching(/^(ROT)$/)],
+    ]);
     expect(after[1]!.swatch).toBe('#111111');
   });
 });
 
 describe('a plan', () => {
-  const axis = (role: 'colour' | 'size' | 'material', label: string, ...values: string[]) => ({ role, label, values: values.map((one) => ({ label: one })) });
-  const family = createFamily({ id: 'f', fields: { name: 'Coat' }, axes: [axis('colour', 'Colour', 'Rust', 'Kelp'), axis('size', 'Size', 'S', 'M'), axis('material', 'Lining', 'None', 'Fleece')], off: [] });
-  const rules = (atMost: number, labelAtMost = 50) => RulesSchema.parse({
-    axes: { atMost, labelAtMost }, children: { atMost: 100 }, identifiers: { gtin: 'optional' }, pictures: { atMost: 9 }, price: { currency: 'USD', taxIncluded: true }, fees: { perListing: '0.25' },
+  const axis = (role: 'colour' | 'size' | 'material', label: string, ...values: string[]) => ({
+    role,
+    label,
+    values: values.map((one) => ({ label: one })),
   });
-  const best = (atMost: number, wish = {}) => bestPlans(planTask(family, rules(atMost), { apart: [], whole: [], leaveOut: [], offered: true, ...wish }))[0]!;
+  const family = createFamily({
+    id: 'f',
+    fields: { name: 'Coat' },
+    axes: [
+      axis('colour', 'Colour', 'Rust', 'Kelp'),
+      axis('size', 'Size', 'S', 'M'),
+      axis('material', 'Lining', 'None', 'Fleece'),
+    ],
+    off: [],
+  });
+  const rules = (atMost: number, labelAtMost = 50) =>
+    RulesSchema.parse({
+      axes: { atMost, labelAtMost },
+      children: { atMost: 100 },
+      identifiers: { gtin: 'optional' },
+      pictures: { atMost: 9 },
+      price: { currency: 'USD', taxIncluded: true },
+      fees: { perListing: '0.25' },
+    });
+  const best = (atMost: number, wish = {}) =>
+    bestPlans(planTask(family, rules(atMost), { apart: [], whole: [], leaveOut: [], offered: true, ...wish }))[0]!;
   it('is said in the words of the trade', () => {
     expect(planText(family, best(3))).toBe('carry Colour, Size, Lining');
     expect(planText(family, best(2))).toMatch(/^join \w+ \+ \w+; carry \w+$/);
-    expect(planText(family, best(2, { apart: family.axes.map((one) => one.id) }))).toMatch(/^split by \w+; carry \w+, \w+$/);
-    const pinned = createFamily({ id: 'p', fields: { name: 'Coat' }, axes: [axis('colour', 'Colour', 'Rust'), axis('size', 'Size', 'S', 'M')], off: [] });
+    expect(planText(family, best(2, { apart: family.axes.map((one) => one.id) }))).toMatch(
+      /^split by \w+; carry \w+, \w+$/,
+    );
+    const pinned = createFamily({
+      id: 'p',
+      fields: { name: 'Coat' },
+      axes: [axis('colour', 'Colour', 'Rust'), axis('size', 'Size', 'S', 'M')],
+      off: [],
+    });
     expect(planText(pinned, bestPlans(planTask(pinned, rules(1), undefined))[0]!)).toBe('carry Size; pin Colour');
   });
   it('says what it costs, and nothing of what it does not', () => {
     expect(planCost(best(3), 'USD')).toBe('1 listing · $0.25 in fees · labels to 6');
-    expect(planCost(best(2, { apart: family.axes.map((one) => one.id) }), 'USD')).toMatch(/^2 listings · \$0\.50 in fees · labels to \d+$/);
+    expect(planCost(best(2, { apart: family.axes.map((one) => one.id) }), 'USD')).toMatch(
+      /^2 listings · \$0\.50 in fees · labels to \d+$/,
+    );
   });
 });
 
 describe('a key', () => {
-  const pressed = (key: string, more: Partial<KeyboardEvent> = {}) => keyName({ key, ctrlKey: false, metaKey: false, shiftKey: false, ...more } as KeyboardEvent);
+  const pressed = (key: string, more: Partial<KeyboardEvent> = {}) =>
+    keyName({ key, ctrlKey: false, metaKey: false, shiftKey: false, ...more } as KeyboardEvent);
   it('has one name, whatever the machine calls it', () => {
-    expect([pressed('J'), pressed('Enter', { shiftKey: true }), pressed('Z', { ctrlKey: true, shiftKey: true }), pressed('k', { metaKey: true }), pressed('?', { shiftKey: true })])
-      .toEqual(['j', 'Shift+Enter', 'Ctrl+Shift+z', 'Ctrl+k', '?']);
+    expect([
+      pressed('J'),
+      pressed('Enter', { shiftKey: true }),
+      pressed('Z', { ctrlKey: true, shiftKey: true }),
+      pressed('k', { metaKey: true }),
+      pressed('?', { shiftKey: true }),
+    ]).toEqual(['j', 'Shift+Enter', 'Ctrl+Shift+z', 'Ctrl+k', '?']);
   });
 });

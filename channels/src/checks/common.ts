@@ -1,7 +1,11 @@
 /** Checks all channels make in their own numbers. Written for the channels alone. */
 import type { Goods, LookAt, Reason } from '../goods';
 
-export const say = (text: string, field: string | null = null, sku: string | null = null): Reason => ({ text, field, sku });
+export const say = (text: string, field: string | null = null, sku: string | null = null): Reason => ({
+  text,
+  field,
+  sku,
+});
 
 /** Sum of products with 3 and 1 from the right end, GS1's way. */
 export function digitsAddUp(number: string): boolean {
@@ -11,26 +15,44 @@ export function digitsAddUp(number: string): boolean {
 }
 
 /** Things that make a listing no listing: nothing in it, children twice, options that do not belong. */
-export function shape(goods: Goods, limits: { axes: number; perAxis: number; children: number; label: number; sku: number }): Reason[] {
+export function shape(
+  goods: Goods,
+  limits: { axes: number; perAxis: number; children: number; label: number; sku: number },
+): Reason[] {
   const reasons: Reason[] = [];
   if (goods.offers.length === 0) reasons.push(say('The listing has no child.'));
-  if (goods.axes.length > limits.axes) reasons.push(say(`${goods.axes.length} axes; ${limits.axes} are possible.`, 'Options'));
-  if (goods.offers.length > limits.children) reasons.push(say(`${goods.offers.length} children; ${limits.children} are possible.`, 'Options'));
+  if (goods.axes.length > limits.axes)
+    reasons.push(say(`${goods.axes.length} axes; ${limits.axes} are possible.`, 'Options'));
+  if (goods.offers.length > limits.children)
+    reasons.push(say(`${goods.offers.length} children; ${limits.children} are possible.`, 'Options'));
   for (const axis of goods.axes) {
-    if (axis.options.length > limits.perAxis) reasons.push(say(`${axis.name} has ${axis.options.length} options; ${limits.perAxis} are possible.`, 'Options'));
-    for (const option of axis.options) if (option.label.length > limits.label || option.label === '') reasons.push(say(`"${option.label}" has ${option.label.length} characters; 1 to ${limits.label} are possible.`, 'Options'));
-    if (new Set(axis.options.map((option) => option.label.toLowerCase())).size < axis.options.length) reasons.push(say(`${axis.name} has one label twice.`, 'Options'));
+    if (axis.options.length > limits.perAxis)
+      reasons.push(say(`${axis.name} has ${axis.options.length} options; ${limits.perAxis} are possible.`, 'Options'));
+    for (const option of axis.options)
+      if (option.label.length > limits.label || option.label === '')
+        reasons.push(
+          say(`"${option.label}" has ${option.label.length} characters; 1 to ${limits.label} are possible.`, 'Options'),
+        );
+    if (new Set(axis.options.map((option) => option.label.toLowerCase())).size < axis.options.length)
+      reasons.push(say(`${axis.name} has one label twice.`, 'Options'));
   }
   const skus = new Set<string>();
   const crossings = new Set<string>();
   for (const offer of goods.offers) {
-    if (offer.sku === '' || offer.sku.length > limits.sku) reasons.push(say(`The SKU has ${offer.sku.length} characters; 1 to ${limits.sku} are possible.`, 'SKU', offer.sku));
+    if (offer.sku === '' || offer.sku.length > limits.sku)
+      reasons.push(
+        say(`The SKU has ${offer.sku.length} characters; 1 to ${limits.sku} are possible.`, 'SKU', offer.sku),
+      );
     if (skus.has(offer.sku)) reasons.push(say(`The SKU ${offer.sku} stands twice.`, 'SKU', offer.sku));
     skus.add(offer.sku);
     const crossing = offer.options.join('\u0001');
-    if (crossings.has(crossing)) reasons.push(say(`Two children are ${offer.options.join(', ')}.`, 'Options', offer.sku));
+    if (crossings.has(crossing))
+      reasons.push(say(`Two children are ${offer.options.join(', ')}.`, 'Options', offer.sku));
     crossings.add(crossing);
-    if (offer.options.length !== goods.axes.length || offer.options.some((label, at) => !goods.axes[at]?.options.some((option) => option.label === label))) {
+    if (
+      offer.options.length !== goods.axes.length ||
+      offer.options.some((label, at) => !goods.axes[at]?.options.some((option) => option.label === label))
+    ) {
       reasons.push(say(`${offer.options.join(', ')} is not among the options of the listing.`, 'Options', offer.sku));
     }
   }
@@ -38,13 +60,24 @@ export function shape(goods: Goods, limits: { axes: number; perAxis: number; chi
 }
 
 /** Prices within bounds, in the channel's currency and decimals. */
-export function prices(goods: Goods, how: { currency: string; decimals: number; least: number; most: number; listAbove: boolean }): Reason[] {
+export function prices(
+  goods: Goods,
+  how: { currency: string; decimals: number; least: number; most: number; listAbove: boolean },
+): Reason[] {
   const form = how.decimals === 0 ? /^\d+$/ : new RegExp(`^\\d+\\.\\d{${how.decimals}}$`);
-  const reasons = goods.currency === how.currency ? [] : [say(`Prices are in ${goods.currency}; ${how.currency} is used here.`, 'Price')];
+  const reasons =
+    goods.currency === how.currency
+      ? []
+      : [say(`Prices are in ${goods.currency}; ${how.currency} is used here.`, 'Price')];
   for (const offer of goods.offers) {
-    if (!form.test(offer.price)) reasons.push(say(`"${offer.price}" is no price with ${how.decimals} decimals.`, 'Price', offer.sku));
-    else if (Number(offer.price) < how.least || Number(offer.price) > how.most) reasons.push(say(`A price of ${offer.price} is not between ${how.least} and ${how.most}.`, 'Price', offer.sku));
-    if (how.listAbove && offer.listPrice !== undefined && Number(offer.listPrice) <= Number(offer.price)) reasons.push(say(`The list price ${offer.listPrice} is not above the price ${offer.price}.`, 'List price', offer.sku));
+    if (!form.test(offer.price))
+      reasons.push(say(`"${offer.price}" is no price with ${how.decimals} decimals.`, 'Price', offer.sku));
+    else if (Number(offer.price) < how.least || Number(offer.price) > how.most)
+      reasons.push(say(`A price of ${offer.price} is not between ${how.least} and ${how.most}.`, 'Price', offer.sku));
+    if (how.listAbove && offer.listPrice !== undefined && Number(offer.listPrice) <= Number(offer.price))
+      reasons.push(
+        say(`The list price ${offer.listPrice} is not above the price ${offer.price}.`, 'List price', offer.sku),
+      );
   }
   return reasons;
 }
@@ -66,26 +99,50 @@ export function texts(fields: Goods['fields'], wanted: Wanted[], sku: string | n
     if (empty) return required ? [say(`${name} is missing.`, name, sku)] : [];
     if (typeof figure === 'number') return figure > 0 ? [] : [say(`${name} is ${figure}.`, name, sku)];
     if (typeof figure === 'boolean') return [];
-    if (figure.length < from || figure.length > to) return [say(`${name} has ${figure.length} ${Array.isArray(figure) ? 'entries' : 'characters'}; ${from} to ${to} are possible.`, name, sku)];
-    return Array.isArray(figure) && figure.some((one) => one.length > entry) ? [say(`An entry of ${name} has more than ${entry} characters.`, name, sku)] : [];
+    if (figure.length < from || figure.length > to)
+      return [
+        say(
+          `${name} has ${figure.length} ${Array.isArray(figure) ? 'entries' : 'characters'}; ${from} to ${to} are possible.`,
+          name,
+          sku,
+        ),
+      ];
+    return Array.isArray(figure) && figure.some((one) => one.length > entry)
+      ? [say(`An entry of ${name} has more than ${entry} characters.`, name, sku)]
+      : [];
   });
 }
 
 /** No text may lead away from the channel. */
 export function noLinks(fields: Goods['fields']): Reason[] {
   return Object.entries(fields).flatMap(([name, figure]) =>
-    /https?:\/\/|www\.\w/i.test([figure].flat().join(' ')) ? [say(`${name} leads to another site.`, name)] : []);
+    /https?:\/\/|www\.\w/i.test([figure].flat().join(' ')) ? [say(`${name} leads to another site.`, name)] : [],
+  );
 }
 
 /** Looks at every picture once. */
-export async function pictures(addresses: readonly string[], lookAt: LookAt, how: { least: number; most: number; pixels: number; whiteFirst: boolean }, sku: string | null = null): Promise<Reason[]> {
-  if (addresses.length < how.least || addresses.length > how.most) return [say(`${addresses.length} pictures; ${how.least} to ${how.most} are possible.`, 'Picture', sku)];
+export async function pictures(
+  addresses: readonly string[],
+  lookAt: LookAt,
+  how: { least: number; most: number; pixels: number; whiteFirst: boolean },
+  sku: string | null = null,
+): Promise<Reason[]> {
+  if (addresses.length < how.least || addresses.length > how.most)
+    return [say(`${addresses.length} pictures; ${how.least} to ${how.most} are possible.`, 'Picture', sku)];
   const reasons: Reason[] = [];
   for (const [at, address] of addresses.entries()) {
     const seen = await lookAt(address);
     if (!seen) reasons.push(say(`Picture ${at + 1} cannot be fetched.`, 'Picture', sku));
-    else if (Math.min(seen.width, seen.height) < how.pixels) reasons.push(say(`Picture ${at + 1} has ${seen.width} × ${seen.height} pixels; ${how.pixels} are the least.`, 'Picture', sku));
-    else if (at === 0 && how.whiteFirst && !seen.white) reasons.push(say('The first picture has no white background.', 'Picture', sku));
+    else if (Math.min(seen.width, seen.height) < how.pixels)
+      reasons.push(
+        say(
+          `Picture ${at + 1} has ${seen.width} × ${seen.height} pixels; ${how.pixels} are the least.`,
+          'Picture',
+          sku,
+        ),
+      );
+    else if (at === 0 && how.whiteFirst && !seen.white)
+      reasons.push(say('The first picture has no white background.', 'Picture', sku));
   }
   return reasons;
 }

@@ -12,7 +12,17 @@ export interface PlayedChannel {
 }
 
 export const PLAYED: readonly PlayedChannel[] = [
-  { id: 'quayside', name: 'Quayside', check: checkQuayside, account: { exemptBrands: EXEMPT_BRANDS, choices: {}, rate: '1' } },
-  { id: 'fernpost', name: 'Fernpost', check: checkFernpost, account: { exemptBrands: [], choices: { 'Delivery profile': PROFILES }, rate: '1.09' } },
+  {
+    id: 'quayside',
+    name: 'Quayside',
+    check: checkQuayside,
+    account: { exemptBrands: EXEMPT_BRANDS, choices: {}, rate: '1' },
+  },
+  {
+    id: 'fernpost',
+    name: 'Fernpost',
+    check: checkFernpost,
+    account: { exemptBrands: [], choices: { 'Delivery profile': PROFILES }, rate: '1.09' },
+  },
   { id: 'own-shop', name: 'Own shop', check: checkOwnShop, account: { exemptBrands: [], choices: {}, rate: '1' } },
 ];

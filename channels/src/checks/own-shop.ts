@@ -3,11 +3,19 @@ import type { Goods, LookAt, Reason } from '../goods';
 import { pictures, pieces, prices, shape, texts } from './common';
 
 export async function checkOwnShop(goods: Goods, lookAt: LookAt): Promise<Reason[]> {
-  const all = [...new Set([...goods.pictures, ...goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))])];
+  const all = [
+    ...new Set([
+      ...goods.pictures,
+      ...goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? [])),
+    ]),
+  ];
   return [
     ...shape(goods, { axes: 3, perAxis: 100, children: 2000, label: 80, sku: 40 }),
     ...texts(goods.fields, [
-      { name: 'Name', required: true, from: 3, to: 120 }, { name: 'Text', required: true, from: 20, to: 5000 }, { name: 'Search title', to: 60 }, { name: 'Search description', to: 155 },
+      { name: 'Name', required: true, from: 3, to: 120 },
+      { name: 'Text', required: true, from: 20, to: 5000 },
+      { name: 'Search title', to: 60 },
+      { name: 'Search description', to: 155 },
       { name: 'Collections', required: true, from: 1, to: 10 },
     ]),
     ...goods.offers.flatMap((offer) => texts(offer.fields, [{ name: 'Weight kg' }], offer.sku)),

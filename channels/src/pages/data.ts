@@ -4,20 +4,36 @@ import type { Goods, Offer } from '../goods';
 const PROPERTY: Record<string, string> = { colour: 'color', size: 'size', material: 'material', pattern: 'pattern' };
 
 export function productGroup(goods: Goods, page: string): Record<string, unknown> {
-  const text = (...names: string[]) => names.map((name) => goods.fields[name]).find((figure) => typeof figure === 'string');
+  const text = (...names: string[]) =>
+    names.map((name) => goods.fields[name]).find((figure) => typeof figure === 'string');
   return {
-    '@context': 'https://schema.org', '@type': 'ProductGroup', productGroupID: goods.key, url: page,
-    name: text('Name', 'Title'), description: text('Text', 'Story'), ...(text('Brand') ? { brand: { '@type': 'Brand', name: text('Brand') } } : {}),
+    '@context': 'https://schema.org',
+    '@type': 'ProductGroup',
+    productGroupID: goods.key,
+    url: page,
+    name: text('Name', 'Title'),
+    description: text('Text', 'Story'),
+    ...(text('Brand') ? { brand: { '@type': 'Brand', name: text('Brand') } } : {}),
     variesBy: goods.axes.flatMap((axis) => (PROPERTY[axis.role] ? [`https://schema.org/${PROPERTY[axis.role]}`] : [])),
     hasVariant: goods.offers.map((offer) => variant(goods, offer)),
   };
 }
 
 function variant(goods: Goods, offer: Offer): Record<string, unknown> {
-  const facts = goods.axes.flatMap((axis, at) => (PROPERTY[axis.role] ? [[PROPERTY[axis.role], offer.options[at]]] : []));
+  const facts = goods.axes.flatMap((axis, at) =>
+    PROPERTY[axis.role] ? [[PROPERTY[axis.role], offer.options[at]]] : [],
+  );
   return {
-    '@type': 'Product', sku: offer.sku, name: `${String(goods.fields.Name ?? goods.fields.Title ?? '')} ${offer.options.join(', ')}`.trim(), ...Object.fromEntries(facts),
+    '@type': 'Product',
+    sku: offer.sku,
+    name: `${String(goods.fields.Name ?? goods.fields.Title ?? '')} ${offer.options.join(', ')}`.trim(),
+    ...Object.fromEntries(facts),
     ...(offer.gtin ? { gtin: offer.gtin } : {}),
-    offers: { '@type': 'Offer', price: offer.price, priceCurrency: goods.currency, availability: `https://schema.org/${offer.stock > 0 ? 'InStock' : 'OutOfStock'}` },
+    offers: {
+      '@type': 'Offer',
+      price: offer.price,
+      priceCurrency: goods.currency,
+      availability: `https://schema.org/${offer.stock > 0 ? 'InStock' : 'OutOfStock'}`,
+    },
   };
 }

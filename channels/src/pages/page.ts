@@ -3,7 +3,11 @@ import type { Held } from '../shelves';
 import { PictureDesk } from '../look';
 import { productGroup } from './data';
 
-const escape = (text: unknown) => String(text ?? '').replace(/[&<>"']/g, (mark) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[mark]!);
+const escape = (text: unknown) =>
+  String(text ?? '').replace(
+    /[&<>"']/g,
+    (mark) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' })[mark]!,
+  );
 /** JSON that cannot end the script element it stands in. */
 const inScript = (data: unknown) => JSON.stringify(data).replaceAll('<', '\\u003c');
 
@@ -19,7 +23,11 @@ button.option{border:1px solid #0004;background:#fff;padding:7px 12px;margin:0 6
 button.option[aria-pressed=true]{outline:2px solid var(--band);outline-offset:-1px}button.option.none{color:#999;border-style:dashed}
 .stock{margin:8px 0 18px}.sku{font:13px ui-monospace,monospace;color:#555}.draft{background:#fff3c4;padding:8px 32px}ul{padding-left:18px}.text{white-space:pre-line;margin-top:18px}`;
 
-const LOOKS: Record<string, [string, string]> = { quayside: ['#0d4f5c', '#f4f7f7'], fernpost: ['#57633a', '#faf8f1'], 'own-shop': ['#24323a', '#ffffff'] };
+const LOOKS: Record<string, [string, string]> = {
+  quayside: ['#0d4f5c', '#f4f7f7'],
+  fernpost: ['#57633a', '#faf8f1'],
+  'own-shop': ['#24323a', '#ffffff'],
+};
 
 /** Runs in the buyer's browser. Plain, since it is the channel's and not the product's. */
 const SCRIPT = `
@@ -53,13 +61,23 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
   const { goods } = held;
   const copy = (url: string) => `/copies/${PictureDesk.nameOf(url)}.png`;
   const data = {
-    ...goods, pictures: goods.pictures.map(copy),
-    axes: goods.axes.map((axis) => ({ ...axis, options: axis.options.map((option) => ({ ...option, pictures: (option.pictures ?? []).map(copy) })) })),
+    ...goods,
+    pictures: goods.pictures.map(copy),
+    axes: goods.axes.map((axis) => ({
+      ...axis,
+      options: axis.options.map((option) => ({ ...option, pictures: (option.pictures ?? []).map(copy) })),
+    })),
     offers: goods.offers.map((offer) => ({ ...offer, pictures: (offer.pictures ?? []).map(copy) })),
   };
   const prices = goods.offers.map((offer) => Number(offer.price));
-  const money = (price: number) => new Intl.NumberFormat('en', { style: 'currency', currency: goods.currency }).format(price);
-  const range = prices.length === 0 ? '' : Math.min(...prices) === Math.max(...prices) ? money(prices[0]!) : `${money(Math.min(...prices))} – ${money(Math.max(...prices))}`;
+  const money = (price: number) =>
+    new Intl.NumberFormat('en', { style: 'currency', currency: goods.currency }).format(price);
+  const range =
+    prices.length === 0
+      ? ''
+      : Math.min(...prices) === Math.max(...prices)
+        ? money(prices[0]!)
+        : `${money(Math.min(...prices))} – ${money(Math.max(...prices))}`;
   const title = goods.fields.Title ?? goods.fields.Name;
   const [band, ground] = LOOKS[channel.id] ?? ['#333', '#fff'];
   const highlights = goods.fields.Highlights;
@@ -77,11 +95,23 @@ ${Array.isArray(highlights) ? `<ul>${highlights.map((one) => `<li>${escape(one)}
 }
 
 /** The front page of the stand-in service: what every channel holds, and how it feels today. */
-export function frontPage(channels: readonly { id: string; name: string; mood: string; listings: { key: string; title: string; children: number; draft: boolean }[] }[], moods: readonly string[]): string {
+export function frontPage(
+  channels: readonly {
+    id: string;
+    name: string;
+    mood: string;
+    listings: { key: string; title: string; children: number; draft: boolean }[];
+  }[],
+  moods: readonly string[],
+): string {
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>The channels</title><link rel="icon" href="data:,"><style>:root{--band:#333;--ground:#fff}${STYLE} table{border-collapse:collapse}td,th{text-align:left;padding:4px 14px 4px 0}</style></head><body>
 <header>The channels, played by a stand-in</header><div style="max-width:1000px;margin:24px auto;padding:0 32px">
-${channels.map((channel) => `<h2>${escape(channel.name)}</h2><form method="post" action="/control">Today it is
+${channels
+  .map(
+    (channel) => `<h2>${escape(channel.name)}</h2><form method="post" action="/control">Today it is
 <input type="hidden" name="channel" value="${escape(channel.id)}"><select name="mood">${moods.map((mood) => `<option${mood === channel.mood ? ' selected' : ''}>${mood}</option>`).join('')}</select> <button>Set</button></form>
-<table>${channel.listings.map((one) => `<tr><td><a href="/${channel.id}/pages/${encodeURIComponent(one.key)}">${escape(one.title)}</a></td><td>${one.children} children</td><td>${one.draft ? 'draft' : 'live'}</td><td class="sku">${escape(one.key)}</td></tr>`).join('') || '<tr><td>Nothing listed.</td></tr>'}</table>`).join('')}
+<table>${channel.listings.map((one) => `<tr><td><a href="/${channel.id}/pages/${encodeURIComponent(one.key)}">${escape(one.title)}</a></td><td>${one.children} children</td><td>${one.draft ? 'draft' : 'live'}</td><td class="sku">${escape(one.key)}</td></tr>`).join('') || '<tr><td>Nothing listed.</td></tr>'}</table>`,
+  )
+  .join('')}
 </div></body></html>`;
 }

@@ -1,4 +1,7 @@
-/** The commands on a family: their schemas. Each is named in the imperative; running one is the only way to change a family. */
+/**
+ * The commands on a family: their schemas. Each is named in the imperative; running one is the only way to change a
+ * family.
+ */
 import { z } from 'zod';
 import { FigureSchema, FiguresSchema, PlaceSchema, RoleSchema, WishSchema } from '../family/shape';
 
@@ -7,8 +10,16 @@ const Label = z.string().trim().min(1).max(80);
 
 export const ValueSpecSchema = z.object({
   label: Label,
-  code: z.string().trim().toUpperCase().regex(/^[A-Z0-9]{1,12}$/, 'A short code has 1 to 12 letters and digits.').optional(),
-  swatch: z.string().regex(/^#[0-9A-Fa-f]{6}$/).optional(),
+  code: z
+    .string()
+    .trim()
+    .toUpperCase()
+    .regex(/^[A-Z0-9]{1,12}$/, 'A short code has 1 to 12 letters and digits.')
+    .optional(),
+  swatch: z
+    .string()
+    .regex(/^#[0-9A-Fa-f]{6}$/)
+    .optional(),
 });
 
 export const AxisSpecSchema = z.object({
@@ -20,36 +31,93 @@ export const AxisSpecSchema = z.object({
 /** Figures to set at places; null gives a figure back, so that the next level holds again. */
 export const SetFiguresSchema = z.object({
   do: z.literal('setFigures'),
-  changes: z.array(z.object({ place: PlaceSchema, key: z.string().min(1).max(40), figure: FigureSchema.nullable() })).min(1).max(50_000),
+  changes: z
+    .array(z.object({ place: PlaceSchema, key: z.string().min(1).max(40), figure: FigureSchema.nullable() }))
+    .min(1)
+    .max(50_000),
 });
 
 /** The pictures of a place, in order; the first is the main one. */
-export const SetPicturesSchema = z.object({ do: z.literal('setPictures'), place: PlaceSchema, pictures: z.array(Id).max(60) });
-export const AddAxisSchema = AxisSpecSchema.extend({ do: z.literal('addAxis'), existingTake: z.number().int().min(0).default(0) });
-export const RenameAxisSchema = z.object({ do: z.literal('renameAxis'), axisId: Id, label: z.string().trim().min(1).max(40), role: RoleSchema.optional() });
+export const SetPicturesSchema = z.object({
+  do: z.literal('setPictures'),
+  place: PlaceSchema,
+  pictures: z.array(Id).max(60),
+});
+export const AddAxisSchema = AxisSpecSchema.extend({
+  do: z.literal('addAxis'),
+  existingTake: z.number().int().min(0).default(0),
+});
+export const RenameAxisSchema = z.object({
+  do: z.literal('renameAxis'),
+  axisId: Id,
+  label: z.string().trim().min(1).max(40),
+  role: RoleSchema.optional(),
+});
 export const MoveAxisSchema = z.object({ do: z.literal('moveAxis'), axisId: Id, to: z.number().int().min(0).max(5) });
 export const RemoveAxisSchema = z.object({
   do: z.literal('removeAxis'),
   axisId: Id,
   keep: z.object({ valueId: Id.optional(), byKey: z.record(z.string(), Id).optional() }).default({}),
 });
-export const AddValuesSchema = z.object({ do: z.literal('addValues'), axisId: Id, values: z.array(ValueSpecSchema).min(1).max(200) });
-export const EditValueSchema = z.object({ do: z.literal('editValue'), axisId: Id, valueId: Id, label: Label.optional(), code: z.string().optional(), swatch: ValueSpecSchema.shape.swatch });
-export const OrderValuesSchema = z.object({ do: z.literal('orderValues'), axisId: Id, valueIds: z.array(Id).min(1).max(200) });
-export const RemoveValuesSchema = z.object({ do: z.literal('removeValues'), axisId: Id, valueIds: z.array(Id).min(1).max(200) });
-export const SetWovenSchema = z.object({ do: z.literal('setWoven'), crossings: z.array(z.record(z.string(), Id)).min(1).max(20_000), woven: z.boolean() });
+export const AddValuesSchema = z.object({
+  do: z.literal('addValues'),
+  axisId: Id,
+  values: z.array(ValueSpecSchema).min(1).max(200),
+});
+export const EditValueSchema = z.object({
+  do: z.literal('editValue'),
+  axisId: Id,
+  valueId: Id,
+  label: Label.optional(),
+  code: z.string().optional(),
+  swatch: ValueSpecSchema.shape.swatch,
+});
+export const OrderValuesSchema = z.object({
+  do: z.literal('orderValues'),
+  axisId: Id,
+  valueIds: z.array(Id).min(1).max(200),
+});
+export const RemoveValuesSchema = z.object({
+  do: z.literal('removeValues'),
+  axisId: Id,
+  valueIds: z.array(Id).min(1).max(200),
+});
+export const SetWovenSchema = z.object({
+  do: z.literal('setWoven'),
+  crossings: z.array(z.record(z.string(), Id)).min(1).max(20_000),
+  woven: z.boolean(),
+});
 export const SetWishSchema = z.object({ do: z.literal('setWish'), channel: Id, wish: WishSchema });
-export const SetSkuPatternSchema = z.object({ do: z.literal('setSkuPattern'), pattern: z.string().trim().min(1).max(200) });
+export const SetSkuPatternSchema = z.object({
+  do: z.literal('setSkuPattern'),
+  pattern: z.string().trim().min(1).max(200),
+});
 export const RetireFamilySchema = z.object({ do: z.literal('retireFamily'), retired: z.boolean() });
 
 const single = [
-  SetFiguresSchema, SetPicturesSchema, AddAxisSchema, RenameAxisSchema, MoveAxisSchema, RemoveAxisSchema, AddValuesSchema, EditValueSchema,
-  OrderValuesSchema, RemoveValuesSchema, SetWovenSchema, SetWishSchema, SetSkuPatternSchema, RetireFamilySchema,
+  SetFiguresSchema,
+  SetPicturesSchema,
+  AddAxisSchema,
+  RenameAxisSchema,
+  MoveAxisSchema,
+  RemoveAxisSchema,
+  AddValuesSchema,
+  EditValueSchema,
+  OrderValuesSchema,
+  RemoveValuesSchema,
+  SetWovenSchema,
+  SetWishSchema,
+  SetSkuPatternSchema,
+  RetireFamilySchema,
 ] as const;
 const SingleSchema = z.discriminatedUnion('do', [...single]);
 
 /** Several commands as one change: all of them or none, one journal entry, one undo. */
-export const BatchSchema = z.object({ do: z.literal('batch'), title: z.string().max(200), commands: z.array(SingleSchema).min(1).max(2000) });
+export const BatchSchema = z.object({
+  do: z.literal('batch'),
+  title: z.string().max(200),
+  commands: z.array(SingleSchema).min(1).max(2000),
+});
 export const CommandSchema = z.discriminatedUnion('do', [...single, BatchSchema]);
 export type Command = z.infer<typeof CommandSchema>;
 export type SingleCommand = z.infer<typeof SingleSchema>;

@@ -15,15 +15,23 @@ export function pointer(path: readonly (string | number)[]): string {
 
 /** The keys of a JSON Pointer. */
 export function pathOf(text: string): string[] {
-  return text.split('/').slice(1).map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
+  return text
+    .split('/')
+    .slice(1)
+    .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
 }
 
 /** The library's patches in the form of the standard. Its "set an array's length" becomes removals from the end. */
 export function toJsonPatch(patches: readonly Patch[]): JsonPatch {
-  return patches.map(({ op, path, value }) => (op === 'remove' ? { op, path: pointer(path) } : { op, path: pointer(path), value: value as unknown }));
+  return patches.map(({ op, path, value }) =>
+    op === 'remove' ? { op, path: pointer(path) } : { op, path: pointer(path), value: value as unknown },
+  );
 }
 
-/** Applies a patch to plain data and returns the result; the input is not changed. A step that does not fit is refused. */
+/**
+ * Applies a patch to plain data and returns the result; the input is not changed. A step that does not fit is
+ * refused.
+ */
 export function applyPatch<T>(data: T, patch: JsonPatch): T {
   const root: unknown = clone(data);
   for (const step of patch) {
@@ -40,7 +48,8 @@ export function applyPatch<T>(data: T, patch: JsonPatch): T {
     if (Array.isArray(at)) {
       const list = at as unknown[];
       const index = last === '-' ? list.length : Number(last);
-      if (!Number.isInteger(index) || index < 0 || index > list.length - (step.op === 'add' ? 0 : 1)) throw misfit(step.path);
+      if (!Number.isInteger(index) || index < 0 || index > list.length - (step.op === 'add' ? 0 : 1))
+        throw misfit(step.path);
       if (step.op === 'replace') list[index] = value;
       else if (step.op === 'add') list.splice(index, 0, value);
       else list.splice(index, 1);

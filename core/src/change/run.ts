@@ -1,10 +1,13 @@
-/** Running commands: a family and a command in, the changed family and its patches out. Pure: the same on the server and in the browser. */
+/**
+ * Running commands: a family and a command in, the changed family and its patches out. Pure: the same on the server
+ * and in the browser.
+ */
 import { enablePatches, freeze, produceWithPatches } from 'immer';
-import { checkFigure, fieldOf, showFigure } from '../family/fields';
+import { checkFigure, fieldOf, showFigure } from '../registry/fields';
 import { mayStand } from '../family/level';
-import { takeId } from '../family/ids';
-import * as shape from '../family/restructure';
-import { weaver } from '../family/shelf';
+import { takeId } from '../family/takeId';
+import * as shape from '../axes/restructure';
+import { weaver } from '../axes/shelf';
 import { allCrossings, axisOf, childOf, crossingKey, placeLabel, valueOf } from '../family/weave';
 import { Refusal, type Child, type Family, type Figures, type Place } from '../family/shape';
 import { gtin14 } from '../identifiers/gtin';
@@ -22,7 +25,10 @@ export interface Changed {
   inverse: JsonPatch;
 }
 
-/** Runs a command. Throws a Refusal, with nothing changed, when it cannot be done. The revision is raised by one when anything changed. */
+/**
+ * Runs a command. Throws a Refusal, with nothing changed, when it cannot be done. The revision is raised by one when
+ * anything changed.
+ */
 export function runCommand(family: Family, command: Command): Changed {
   const [after, forward, inverse] = produceWithPatches(family, (draft) => {
     for (const one of command.do === 'batch' ? command.commands : [command]) apply(draft as Family, one);
@@ -40,20 +46,36 @@ export function runCommand(family: Family, command: Command): Changed {
 /** A new family at revision 1, every crossing woven but those in `off`. */
 export function createFamily(spec: CreateFamily): Family {
   const family: Family = {
-    id: spec.id, revision: 1, next: 1, fields: {}, pictures: [], axes: [], children: {}, shelf: {},
-    skuPattern: spec.skuPattern || usualPattern(spec.axes.map((axis) => axis.label)), wishes: {}, retired: false,
+    id: spec.id,
+    revision: 1,
+    next: 1,
+    fields: {},
+    pictures: [],
+    axes: [],
+    children: {},
+    shelf: {},
+    skuPattern: spec.skuPattern || usualPattern(spec.axes.map((axis) => axis.label)),
+    wishes: {},
+    retired: false,
   };
   setFields(family.fields, { level: 'family' }, spec.fields);
   const name = String(family.fields.name ?? '').trim();
   if (name === '') throw new Refusal('family.no-name', 'A family needs a name.', { level: 'family', key: 'name' });
   for (const axis of spec.axes) {
-    if (family.axes.some((one) => one.label.toLowerCase() === axis.label.toLowerCase())) throw new Refusal('axis.twice', `There are two axes ${axis.label}.`);
-    const made = { id: takeId(family, 'a'), role: axis.role, label: axis.label, values: shape.makeValues(family, axis.values, []) };
+    if (family.axes.some((one) => one.label.toLowerCase() === axis.label.toLowerCase()))
+      throw new Refusal('axis.twice', `There are two axes ${axis.label}.`);
+    const made = {
+      id: takeId(family, 'a'),
+      role: axis.role,
+      label: axis.label,
+      values: shape.makeValues(family, axis.values, []),
+    };
     shape.sortIfSizes(made);
     family.axes.push(made);
   }
   const crossings = allCrossings(family.axes);
-  if (crossings.length > 20_000) throw new Refusal('family.too-large', `These axes make ${crossings.length} crossings; 20,000 fit into one family.`);
+  if (crossings.length > 20_000)
+    throw new Refusal('family.too-large', `These axes make ${crossings.length} crossings; 20,000 fit into one family.`);
   const off = new Set(spec.off.map((labels) => labels.map((label) => label.toLowerCase()).join('|')));
   for (const at of crossings) {
     const labels = family.axes.map((axis) => valueOf(axis, at[axis.id]!).label.toLowerCase()).join('|');
@@ -74,7 +96,9 @@ function apply(family: Family, command: SingleCommand): void {
     case 'addAxis':
       return keepUsualPattern(family, () => shape.addAxis(family, command));
     case 'renameAxis':
-      return renameEverywhere(family, command.axisId, command.label, () => shape.renameAxis(family, command.axisId, command.label, command.role));
+      return renameEverywhere(family, command.axisId, command.label, () =>
+        shape.renameAxis(family, command.axisId, command.label, command.role),
+      );
     case 'moveAxis':
       return shape.moveAxis(family, command.axisId, command.to);
     case 'removeAxis':
@@ -100,7 +124,8 @@ function apply(family: Family, command: SingleCommand): void {
       return;
     case 'setSkuPattern': {
       const unknown = unknownMarks(family, command.pattern);
-      if (unknown.length > 0) throw new Refusal('sku.pattern', `The pattern has {${unknown[0]}}, which this family does not have.`);
+      if (unknown.length > 0)
+        throw new Refusal('sku.pattern', `The pattern has {${unknown[0]}}, which this family does not have.`);
       family.skuPattern = command.pattern;
       return;
     }
@@ -131,7 +156,9 @@ function renameEverywhere(family: Family, axisId: string, label: string, rename:
 }
 
 function setWoven(family: Family, crossings: Record<string, string>[], woven: boolean): void {
-  const places = crossings.map((at) => Object.fromEntries(family.axes.map((axis) => [axis.id, valueOf(axis, at[axis.id] ?? '').id])));
+  const places = crossings.map((at) =>
+    Object.fromEntries(family.axes.map((axis) => [axis.id, valueOf(axis, at[axis.id] ?? '').id])),
+  );
   if (woven) {
     const weave = weaver(family);
     for (const at of places) weave(at);
@@ -159,7 +186,12 @@ function setFields(fields: Figures, place: Place, figures: Record<string, Figure
   for (const [key, figure] of Object.entries(figures)) {
     const field = fieldOf(key);
     if (!field) throw new Refusal('field.unknown', `There is no field "${key}".`, { ...place, key });
-    if (!mayStand(place, key)) throw new Refusal('field.level', `${field.label} cannot stand on ${place.level === 'child' ? 'a child' : `the ${place.level}`}.`, { ...place, key });
+    if (!mayStand(place, key))
+      throw new Refusal(
+        'field.level',
+        `${field.label} cannot stand on ${place.level === 'child' ? 'a child' : `the ${place.level}`}.`,
+        { ...place, key },
+      );
     if (figure === null) {
       if (key === 'name') throw new Refusal('family.no-name', 'A family needs a name.', { ...place, key });
       delete fields[key];
@@ -188,7 +220,11 @@ function unique(family: Family, children: Child[], key: 'sku' | 'gtin', same: (t
     if (twin) {
       const name = showFigure(fieldOf(key), figure);
       const owner = placeLabel(family, { level: 'child', childId: twin.id });
-      throw new Refusal(`${key}.twice`, `${fieldOf(key)!.label} ${name} belongs to ${owner} already. Each child has its own.`, { level: 'child', childId: child.id, key });
+      throw new Refusal(
+        `${key}.twice`,
+        `${fieldOf(key)!.label} ${name} belongs to ${owner} already. Each child has its own.`,
+        { level: 'child', childId: child.id, key },
+      );
     }
     first.set(same(figure), child);
   }

@@ -1,9 +1,12 @@
 /** Levels and inheritance: which figure holds for a child, and where it comes from. */
 import { familyIndex } from './weave';
-import { fieldOf } from './fields';
+import { fieldOf } from '../registry/fields';
 import type { Child, Family, Figure, Place } from './shape';
 
-/** A figure that holds for a child, with its provenance. `beaten` lists values of other axes that have a figure too and lost the tie. */
+/**
+ * A figure that holds for a child, with its provenance. `beaten` lists values of other axes that have a figure too
+ * and lost the tie.
+ */
 export interface Resolved {
   figure: Figure | undefined;
   from: Place | null;

@@ -9,8 +9,16 @@ export const ROLES = ['colour', 'size', 'length', 'material', 'pattern', 'pack',
 export const RoleSchema = z.enum(ROLES);
 export type Role = z.infer<typeof RoleSchema>;
 
-/** A stored figure: money and exact decimals are strings, measures numbers (grams, centimetres), lists arrays of strings. */
-export const FigureSchema = z.union([z.string().max(20_000), z.number(), z.boolean(), z.array(z.string().max(500)).max(60)]);
+/**
+ * A stored figure: money and exact decimals are strings, measures numbers (grams, centimetres), lists arrays of
+ * strings.
+ */
+export const FigureSchema = z.union([
+  z.string().max(20_000),
+  z.number(),
+  z.boolean(),
+  z.array(z.string().max(500)).max(60),
+]);
 export type Figure = z.infer<typeof FigureSchema>;
 
 export const FiguresSchema = z.record(z.string(), FigureSchema);
@@ -25,7 +33,10 @@ export const ValueSchema = z.object({
   /** Short code used in SKUs and, as a last resort, in shortened labels. */
   code: z.string().max(12),
   /** `#RRGGBB`, for colours only. */
-  swatch: z.string().regex(/^#[0-9A-Fa-f]{6}$/).optional(),
+  swatch: z
+    .string()
+    .regex(/^#[0-9A-Fa-f]{6}$/)
+    .optional(),
   fields: FiguresSchema,
   pictures: PictureIdsSchema,
 });

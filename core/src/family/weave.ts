@@ -1,4 +1,7 @@
-/** Reading the weave: children in order, crossings, labels. Indexes are kept per family object, which never changes in place. */
+/**
+ * Reading the weave: children in order, crossings, labels. Indexes are kept per family object, which never changes in
+ * place.
+ */
 import { fold } from './labels';
 import { Refusal, type Axis, type Child, type Family, type Place, type Value } from './shape';
 
@@ -18,7 +21,8 @@ export interface FamilyIndex {
 const indexes = new WeakMap<Family, FamilyIndex>();
 
 /**
- * Everything that is looked up by id. Built once for a frozen family; one that may still change is read anew at every call, so
+ * Everything that is looked up by id. Built once for a frozen family; one that may still change is read anew at every
+ * call, so
  * whoever loads a family freezes it first (`freeze`).
  */
 export function familyIndex(family: Family): FamilyIndex {
@@ -40,7 +44,9 @@ export function familyIndex(family: Family): FamilyIndex {
   const woven = children
     .filter((child) => child.woven)
     .sort((a, b) => compareRanks(sortKeys.get(a.id)!, sortKeys.get(b.id)!));
-  const keysOnValues = new Set(family.axes.flatMap((axis) => axis.values.flatMap((value) => Object.keys(value.fields))));
+  const keysOnValues = new Set(
+    family.axes.flatMap((axis) => axis.values.flatMap((value) => Object.keys(value.fields))),
+  );
   const index: FamilyIndex = { axisById, valueById, rank, woven, byCrossing, keysOnValues };
   if (Object.isFrozen(family)) indexes.set(family, index);
   return index;
@@ -101,7 +107,8 @@ export function axisOf(family: Family, axisId: string): Axis {
 /** The value, or a Refusal that says it is not there. */
 export function valueOf(axis: Axis, valueId: string): Value {
   const value = axis.values.find((one) => one.id === valueId);
-  if (!value) throw new Refusal('value.unknown', `This value is not on the axis ${axis.label} any more. Reload the family.`);
+  if (!value)
+    throw new Refusal('value.unknown', `This value is not on the axis ${axis.label} any more. Reload the family.`);
   return value;
 }
 

@@ -2,8 +2,8 @@
 import { figureOf } from '../family/level';
 import { familyIndex } from '../family/weave';
 import type { Family } from '../family/shape';
-import type { CategoryRules } from '../rulebook/read';
-import type { FieldRule } from '../rulebook/schema';
+import type { CategoryRules } from '../rulebook/readRulebook';
+import type { FieldRule } from '../rulebook/shape';
 
 export interface Completeness {
   asked: number;
@@ -18,7 +18,8 @@ const NEEDS: readonly FieldRule['need'][] = ['required', 'recommended', 'optiona
 export function completeness(family: Family, category: CategoryRules): Completeness {
   const { woven } = familyIndex(family);
   const has = (key: string) => {
-    const empty = (figure: unknown) => figure === undefined || figure === '' || (Array.isArray(figure) && figure.length === 0);
+    const empty = (figure: unknown) =>
+      figure === undefined || figure === '' || (Array.isArray(figure) && figure.length === 0);
     return woven.length > 0 ? woven.every((child) => !empty(figureOf(family, child, key))) : !empty(family.fields[key]);
   };
   const { fields } = category.rules;

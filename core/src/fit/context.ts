@@ -3,20 +3,30 @@ import { z } from 'zod';
 import { PlaceSchema, type Child, type Family, type Place } from '../family/shape';
 import { RoleSchema } from '../family/shape';
 import type { PictureFacts } from '../pictures/assign';
-import type { CategoryRules } from '../rulebook/read';
-import type { Rulebook } from '../rulebook/schema';
+import type { CategoryRules } from '../rulebook/readRulebook';
+import type { Rulebook } from '../rulebook/shape';
 import type { SingleCommand } from '../change/commands';
-import type { Listing } from './listing';
+import type { Listing } from '../listing/listing';
 import type { Plan } from './planner';
 
-/** A family value ↔ the channel's value, remembered per channel for every family. `value` is the label in lower case. */
-export const PairingSchema = z.object({ channel: z.string().max(80), role: RoleSchema, value: z.string().min(1).max(80), to: z.string().min(1).max(80) });
+/**
+ * A family value ↔ the channel's value, remembered per channel for every family. `value` is the label in lower case.
+ */
+export const PairingSchema = z.object({
+  channel: z.string().max(80),
+  role: RoleSchema,
+  value: z.string().min(1).max(80),
+  to: z.string().min(1).max(80),
+});
 export type Pairing = z.infer<typeof PairingSchema>;
 
 /** What the seller has set up for a channel. */
 export const ChannelSettingsSchema = z.object({
   /** Units of the channel's currency for one of the seller's. */
-  rate: z.string().regex(/^\d{1,9}(\.\d{1,8})?$/, 'The rate is a number such as 1.08.').refine((text) => Number(text) > 0, 'The rate is above zero.'),
+  rate: z
+    .string()
+    .regex(/^\d{1,9}(\.\d{1,8})?$/, 'The rate is a number such as 1.08.')
+    .refine((text) => Number(text) > 0, 'The rate is above zero.'),
   /** Brands the channel lets go without GTINs. */
   exemptBrands: z.array(z.string().min(1).max(80)).max(200),
   /** Answers to the rulebook's `settings`. */

@@ -1,16 +1,26 @@
 /** The fit of a family to a channel: plan, findings, listings and the state of every child. */
 import { familyIndex } from '../family/weave';
-import { rulesFor } from '../rulebook/read';
-import { pairingLookup } from './pairing';
+import { rulesFor } from '../rulebook/readRulebook';
+import { pairingLookup } from '../catalogue/pairings';
 import { bestPlans, planNamed, planTask } from './planner';
 import { pricer, projectListings, type ProjectionContext } from './project';
-import { identifierFindings, pictureFindings, priceFindings, stockFindings } from './findings/children';
+import { identifierFindings, priceFindings, stockFindings } from './findings/children';
+import { pictureFindings } from './findings/pictures';
 import { pairingFindings, planFindings, settingFindings } from './findings/structure';
 import { fieldFindings, oddFigures, wordingFindings } from './findings/wording';
 import type { CheckContext, Finding, Fit, FitInput, FitState, Severity } from './context';
 
 const CHECKS = [
-  planFindings, settingFindings, pairingFindings, identifierFindings, priceFindings, stockFindings, pictureFindings, fieldFindings, wordingFindings, oddFigures,
+  planFindings,
+  settingFindings,
+  pairingFindings,
+  identifierFindings,
+  priceFindings,
+  stockFindings,
+  pictureFindings,
+  fieldFindings,
+  wordingFindings,
+  oddFigures,
 ];
 
 const WEIGHT = { stops: 0, warns: 1, advises: 2 };
@@ -20,7 +30,8 @@ const PLANS = 6;
 
 /**
  * Computes how a family goes onto a channel. Pure and quick enough to run at every keystroke.
- * A channel without a category for such goods, or one the seller does not offer the family on, gives the state `absent`.
+ * A channel without a category for such goods, or one the seller does not offer the family on, gives the state
+ * `absent`.
  */
 export function computeFit(input: FitInput): Fit {
   const { family, rulebook } = input;
@@ -29,21 +40,40 @@ export function computeFit(input: FitInput): Fit {
   const category = rulesFor(rulebook, String(family.fields.category ?? ''));
   if (!category || wish?.offered === false || family.retired) {
     return {
-      channel: rulebook.channel, state: 'absent', category, plans: [], plan: null, listings: [], fees: '0',
-      findings: category ? [] : [{
-        code: 'category.none', severity: 'advises', place: { level: 'family' }, key: 'category', rule: 'categories',
-        text: family.fields.category ? `${rulebook.name} has no category for these goods.` : `Choose a category: it decides where on ${rulebook.name} the family goes.`,
-      }],
+      channel: rulebook.channel,
+      state: 'absent',
+      category,
+      plans: [],
+      plan: null,
+      listings: [],
+      fees: '0',
+      findings: category
+        ? []
+        : [
+            {
+              code: 'category.none',
+              severity: 'advises',
+              place: { level: 'family' },
+              key: 'category',
+              rule: 'categories',
+              text: family.fields.category
+                ? `${rulebook.name} has no category for these goods.`
+                : `Choose a category: it decides where on ${rulebook.name} the family goes.`,
+            },
+          ],
       childStates: Object.fromEntries(woven.map((child) => [child.id, 'absent' as const])),
     };
   }
   const task = planTask(family, category.rules, wish, [...input.live], input.settings.objective);
   const plans = bestPlans(task, input.plansWanted ?? PLANS);
-  const chosen = wish?.chosen ? (plans.find((plan) => plan.signature === wish.chosen) ?? planNamed(task, wish.chosen)) : null;
+  const chosen = wish?.chosen
+    ? (plans.find((plan) => plan.signature === wish.chosen) ?? planNamed(task, wish.chosen))
+    : null;
   const plan = chosen ?? plans[0] ?? null;
   const offeredIds = new Set(task.children.map((child) => child.id));
   const bare: ProjectionContext = {
-    ...input, category,
+    ...input,
+    category,
     offered: woven.filter((child) => offeredIds.has(child.id)),
     pairingOf: pairingLookup(rulebook.channel, input.pairings, category.rules.axes.roles),
     priceOf: pricer({ ...input, category }),
@@ -53,7 +83,11 @@ export function computeFit(input: FitInput): Fit {
   const checks = context.offered.length > 0 ? CHECKS : [planFindings];
   const findings = checks.flatMap((check) => check(context)).sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
   return {
-    channel: rulebook.channel, category, plans, plan, findings,
+    channel: rulebook.channel,
+    category,
+    plans,
+    plan,
+    findings,
     state: stateOf(findings),
     listings: context.listings,
     childStates: childStates(context, findings),
@@ -69,7 +103,9 @@ function stateOf(findings: readonly Finding[]): FitState {
 const SEVERITIES = ['stops', 'warns', 'advises'] as const;
 const STATE_OF: Record<Severity, FitState> = { stops: 'stopped', warns: 'needs', advises: 'fits' };
 
-/** A child's state comes from the findings on it and on its values. What stops the whole family is said of the family. */
+/**
+ * A child's state comes from the findings on it and on its values. What stops the whole family is said of the family.
+ */
 function childStates(context: CheckContext, findings: readonly Finding[]): Record<string, FitState> {
   /** Child or value id → place in SEVERITIES of the worst finding there. */
   const worst = new Map<string, number>();

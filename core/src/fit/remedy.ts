@@ -26,9 +26,15 @@ function addCommand(commands: SingleCommand[], command: SingleCommand): void {
     commands[commands.length - 1] = { ...last, changes: [...last.changes, ...command.changes] };
     return;
   }
-  const at = command.do === 'setWish' ? commands.findIndex((one) => one.do === 'setWish' && one.channel === command.channel) : -1;
+  const at =
+    command.do === 'setWish'
+      ? commands.findIndex((one) => one.do === 'setWish' && one.channel === command.channel)
+      : -1;
   const there = commands[at];
   if (command.do === 'setWish' && there?.do === 'setWish') {
-    commands[at] = { ...command, wish: { ...command.wish, leaveOut: [...new Set([...there.wish.leaveOut, ...command.wish.leaveOut])] } };
+    commands[at] = {
+      ...command,
+      wish: { ...command.wish, leaveOut: [...new Set([...there.wish.leaveOut, ...command.wish.leaveOut])] },
+    };
   } else commands.push(command);
 }

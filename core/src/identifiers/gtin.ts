@@ -1,6 +1,7 @@
 /**
  * GTINs of 8, 12, 13 and 14 digits and ISBNs.
- * Check digit: GS1 General Specifications, section 7.9 (weights 3 and 1 from the right). ISBN-10: ISO 2108 (weights 10 to 2, modulo 11).
+ * Check digit: GS1 General Specifications, section 7.9 (weights 3 and 1 from the right). ISBN-10: ISO 2108 (weights
+ * 10 to 2, modulo 11).
  */
 
 /** The check digit for a number without it. `body` is digits only. */
@@ -39,16 +40,21 @@ export type GtinSlip = 'check-digit' | 'lost-zero' | 'scientific' | 'internal' |
 
 /**
  * Reads a GTIN or ISBN as typed or as a spreadsheet left it. Blanks and hyphens are dropped.
- * A number that is one digit short and right with a zero in front is refused with that number in the message, never mended silently.
+ * A number that is one digit short and right with a zero in front is refused with that number in the message, never
+ * mended silently.
  */
 export function readGtin(text: string): ReadGtin {
   const compact = text.replace(/[\s-]/g, '').toUpperCase();
   const no = (slip: GtinSlip, message: string): ReadGtin => ({ ok: false, slip, message });
   if (/^\d+([.,]\d+)?E\+?\d+$/.test(compact)) {
-    return no('scientific', `"${text}" was turned into a power of ten by a spreadsheet and its last digits are lost. Format the column as text and paste it again.`);
+    return no(
+      'scientific',
+      `"${text}" was turned into a power of ten by a spreadsheet and its last digits are lost. Format the column as text and paste it again.`,
+    );
   }
   if (isIsbn10(compact)) return { ok: true, gtin: isbn13From10(compact) };
-  if (!/^\d+$/.test(compact)) return no('letters', `"${text}" is no GTIN: it has 8, 12, 13 or 14 digits and nothing else.`);
+  if (!/^\d+$/.test(compact))
+    return no('letters', `"${text}" is no GTIN: it has 8, 12, 13 or 14 digits and nothing else.`);
   if (isGtin(compact)) {
     return isInternal(compact)
       ? no('internal', `${compact} begins with 2 and holds inside one company only; it is not a global number.`)
@@ -61,10 +67,16 @@ export function readGtin(text: string): ReadGtin {
     return no('length', `${compact} has ${compact.length} digits; a GTIN has 8, 12, 13 or 14.`);
   }
   const wanted = gtinCheckDigit(compact.slice(0, -1));
-  return no('check-digit', `${compact}: the last digit is ${compact.at(-1)}, by the others it must be ${wanted}. Look at the number again.`);
+  return no(
+    'check-digit',
+    `${compact}: the last digit is ${compact.at(-1)}, by the others it must be ${wanted}. Look at the number again.`,
+  );
 }
 
-/** Numbers kept for use inside one company: GTIN-13 with prefix 02, 04 or 20 to 29, GTIN-12 with prefix 2 or 4 (GS1 General Specifications, section 1.4). */
+/**
+ * Numbers kept for use inside one company: GTIN-13 with prefix 02, 04 or 20 to 29, GTIN-12 with prefix 2 or 4 (GS1
+ * General Specifications, section 1.4).
+ */
 export function isInternal(digits: string): boolean {
   const thirteen = digits.length === 14 ? digits.slice(1) : digits.length === 8 ? '' : digits.padStart(13, '0');
   return /^(02|04|2)/.test(thirteen);

@@ -1,6 +1,7 @@
 /**
  * Lengths and weights. Stored in centimetres and grams.
- * Inch and pound are the exact ones of the international yard and pound agreement of 1959: 1 in = 2.54 cm, 1 lb = 453.59237 g.
+ * Inch and pound are the exact ones of the international yard and pound agreement of 1959: 1 in = 2.54 cm, 1 lb =
+ * 453.59237 g.
  */
 import Big from 'big.js';
 

@@ -4,15 +4,19 @@ import { decimalsOf } from './currency';
 
 /** Reads an amount as people type it: "189", "189.90", "1 299,50", "1,299.50". Null where it is not one. */
 export function readAmount(text: string): string | null {
-  let plain = text.trim().replace(/[\s\u00a0\u202f']/g, '').replace(/^(€|\$|£|EUR|USD|GBP)|(€|\$|£|EUR|USD|GBP)$/gi, '');
+  let plain = text
+    .trim()
+    .replace(/[\s\u00a0\u202f']/g, '')
+    .replace(/^(€|\$|£|EUR|USD|GBP)|(€|\$|£|EUR|USD|GBP)$/gi, '');
   const comma = plain.lastIndexOf(',');
   const point = plain.lastIndexOf('.');
   if (comma > point) {
     // The comma is the later mark: a decimal one, unless it parts thousands ("1,299").
     const decimals = plain.length - comma - 1;
-    plain = decimals === 3 && point < 0 && /^\d{1,3}(,\d{3})+$/.test(plain)
-      ? plain.replaceAll(',', '')
-      : plain.replaceAll('.', '').replace(',', '.');
+    plain =
+      decimals === 3 && point < 0 && /^\d{1,3}(,\d{3})+$/.test(plain)
+        ? plain.replaceAll(',', '')
+        : plain.replaceAll('.', '').replace(',', '.');
   } else plain = plain.replaceAll(',', '');
   return /^-?\d{1,12}(\.\d{1,6})?$/.test(plain) ? plain : null;
 }

@@ -51,7 +51,10 @@ export interface Earning {
   marginPercent: string;
 }
 
-/** What is left of a selling price (tax included) after tax, commission on it and cost. In the price's currency, two decimals kept by `currency`. */
+/**
+ * What is left of a selling price (tax included) after tax, commission on it and cost. In the price's currency, two
+ * decimals kept by `currency`.
+ */
 export function earning(
   price: string,
   costs: { cost: string; taxPercent: string; commissionPercent: string; currency: string },

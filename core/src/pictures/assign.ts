@@ -20,7 +20,10 @@ export function picturesOf(family: Family, child: Child): string[] {
   return [...new Set([...child.pictures, ...ofValues, ...family.pictures])];
 }
 
-/** Pictures that show this child in particular: its own and its values'. Empty means: only the family's, which show no option. */
+/**
+ * Pictures that show this child in particular: its own and its values'. Empty means: only the family's, which show no
+ * option.
+ */
 export function particularPictures(family: Family, child: Child): string[] {
   const general = new Set(family.pictures);
   return picturesOf(family, child).filter((id) => !general.has(id) || child.pictures.includes(id));

@@ -1,10 +1,22 @@
-/** Works dispatches off in the background: hands over, waits for receipts, tries again when a channel is silent, goes on after a restart. */
+/**
+ * Works dispatches off in the background: hands over, waits for receipts, tries again when a channel is silent, goes
+ * on after a restart.
+ */
 import { rulesForSheet } from '@loom-kin/core';
 import type { Logger } from 'pino';
 import type { Database } from '../store/database';
-import { readChannels } from '../setup/channels';
-import { ChannelSilent, receipt, send } from './adapters';
-import { bookReceipt, channelsUnderWay, closeIfDone, linesOf, runningDispatches, setLines, setNotice, type LineRow } from './store';
+import { readChannels } from '../catalogue/channels';
+import { ChannelSilent, receipt, send } from './transports';
+import {
+  bookReceipt,
+  channelsUnderWay,
+  closeIfDone,
+  linesOf,
+  runningDispatches,
+  setLines,
+  setNotice,
+  type LineRow,
+} from './store';
 
 export interface RunnerOptions {
   channelsUrl: string;
@@ -56,32 +68,59 @@ export function createRunner(database: Database, options: RunnerOptions): Runner
         if (queued.length > 0) {
           const key = `${dispatchId}:${channel}:${queued[0]!.id}`;
           const number = await send({
-            base: options.channelsUrl, channel, key, rulebook, rules: rulesForSheet(rulebook), pictureAddress: options.pictureAddress,
+            base: options.channelsUrl,
+            channel,
+            key,
+            rulebook,
+            rules: rulesForSheet(rulebook),
+            pictureAddress: options.pictureAddress,
             messages: queued.flatMap((line) => line.message ?? []),
           });
-          setLines(database, queued.map((line) => line.id), { state: 'sent', receipt: number, outcome: 'waiting' });
+          setLines(
+            database,
+            queued.map((line) => line.id),
+            { state: 'sent', receipt: number, outcome: 'waiting' },
+          );
           setNotice(database, dispatchId, null);
         }
         const sent = of('sent');
         if (sent.length === 0) return;
         for (const number of new Set(sent.map((line) => line.receipt!))) {
           const answer = await receipt(options.channelsUrl, channel, number);
-          if (answer.state === 'done') bookReceipt(database, sent.filter((line) => line.receipt === number), answer, rulebook);
+          if (answer.state === 'done')
+            bookReceipt(
+              database,
+              sent.filter((line) => line.receipt === number),
+              answer,
+              rulebook,
+            );
         }
         if (of('sent').length === 0 && of('queued').length === 0) return;
         await pause(options.pollEvery);
       } catch (error) {
         if (!(error instanceof ChannelSilent)) {
           options.log.warn({ err: error, channel }, 'a channel turned a submission away');
-          setLines(database, [...of('queued'), ...of('sent')].map((line) => line.id), { state: 'failed', outcome: error instanceof Error ? error.message : 'failed' });
+          setLines(
+            database,
+            [...of('queued'), ...of('sent')].map((line) => line.id),
+            { state: 'failed', outcome: error instanceof Error ? error.message : 'failed' },
+          );
           return;
         }
         const wait = waits.shift();
         if (wait === undefined) {
-          setLines(database, [...of('queued'), ...of('sent')].map((line) => line.id), { state: 'failed', outcome: `${rulebook.name} ${error.message}` });
+          setLines(
+            database,
+            [...of('queued'), ...of('sent')].map((line) => line.id),
+            { state: 'failed', outcome: `${rulebook.name} ${error.message}` },
+          );
           return;
         }
-        setNotice(database, dispatchId, `${rulebook.name} ${error.message}. Trying again in ${Math.ceil(wait / 1000)} s; ${waits.length} more tries after that.`);
+        setNotice(
+          database,
+          dispatchId,
+          `${rulebook.name} ${error.message}. Trying again in ${Math.ceil(wait / 1000)} s; ${waits.length} more tries after that.`,
+        );
         await pause(wait);
       }
     }
@@ -89,11 +128,13 @@ export function createRunner(database: Database, options: RunnerOptions): Runner
 
   const start = (dispatchId: string) => {
     if (working.has(dispatchId) || ending.signal.aborted) return;
-    const job = work(dispatchId).catch((error: unknown) => options.log.error({ err: error, dispatchId }, 'a dispatch stopped working')).finally(() => {
-      working.delete(dispatchId);
-      // Lines may have been queued again while the last ones were finishing.
-      if (!ending.signal.aborted && runningDispatches(database).includes(dispatchId)) start(dispatchId);
-    });
+    const job = work(dispatchId)
+      .catch((error: unknown) => options.log.error({ err: error, dispatchId }, 'a dispatch stopped working'))
+      .finally(() => {
+        working.delete(dispatchId);
+        // Lines may have been queued again while the last ones were finishing.
+        if (!ending.signal.aborted && runningDispatches(database).includes(dispatchId)) start(dispatchId);
+      });
     working.set(dispatchId, job);
   };
 

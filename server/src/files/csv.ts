@@ -14,19 +14,33 @@ export function plain(cell: string): string {
 }
 
 export function writeCsv(headers: readonly string[], rows: readonly (readonly string[])[]): string {
-  return stringify([headers, ...rows].map((row) => row.map(harmless)), { bom: true, record_delimiter: '\r\n' });
+  return stringify(
+    [headers, ...rows].map((row) => row.map(harmless)),
+    { bom: true, record_delimiter: '\r\n' },
+  );
 }
 
 /** Rows of text. Comma, semicolon and tab are understood; a broken file is refused with its line. */
 export function readCsv(bytes: Buffer, fileName: string): string[][] {
   const text = new TextDecoder('utf-8').decode(bytes);
   const head = text.slice(0, text.search(/[\r\n]|$/));
-  const delimiter = [',', ';', '\t'].map((mark) => ({ mark, count: head.split(mark).length })).sort((a, b) => b.count - a.count)[0]!.mark;
+  const delimiter = [',', ';', '\t']
+    .map((mark) => ({ mark, count: head.split(mark).length }))
+    .sort((a, b) => b.count - a.count)[0]!.mark;
   try {
-    const rows = parse(text, { bom: true, delimiter, relax_column_count: true, skip_empty_lines: false, max_record_size: 200_000 }) as string[][];
+    const rows = parse(text, {
+      bom: true,
+      delimiter,
+      relax_column_count: true,
+      skip_empty_lines: false,
+      max_record_size: 200_000,
+    }) as string[][];
     return rows.map((row) => row.map(plain));
   } catch (error) {
     const line = error && typeof error === 'object' && 'lines' in error ? ` in line ${String(error.lines)}` : '';
-    throw new Refusal('sheet.unreadable', `${fileName} is no CSV this program can read: there is a fault${line}, often a quotation mark that is not closed.`);
+    throw new Refusal(
+      'sheet.unreadable',
+      `${fileName} is no CSV this program can read: there is a fault${line}, often a quotation mark that is not closed.`,
+    );
   }
 }

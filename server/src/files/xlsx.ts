@@ -5,8 +5,15 @@ import { Refusal } from '@loom-kin/core';
 const ROWS_AT_MOST = 100_000;
 const COLUMNS_AT_MOST = 400;
 
-/** A workbook of one sheet: bold header that stays in view, text cells as text (a GTIN keeps its zeros), numbers as numbers. */
-export async function writeXlsx(name: string, headers: readonly string[], rows: readonly (readonly (string | number)[])[]): Promise<Buffer> {
+/**
+ * A workbook of one sheet: bold header that stays in view, text cells as text (a GTIN keeps its zeros), numbers as
+ * numbers.
+ */
+export async function writeXlsx(
+  name: string,
+  headers: readonly string[],
+  rows: readonly (readonly (string | number)[])[],
+): Promise<Buffer> {
   const book = new ExcelJs.Workbook();
   const sheet = book.addWorksheet(name, { views: [{ state: 'frozen', ySplit: 1 }] });
   sheet.addRow([...headers]).font = { bold: true };
@@ -25,11 +32,18 @@ export async function readXlsx(bytes: Buffer, fileName: string): Promise<string[
   try {
     await book.xlsx.load(bytes as unknown as ArrayBuffer);
   } catch {
-    throw new Refusal('sheet.unreadable', `${fileName} is not a whole XLSX file: it is cut off or of another kind. Save it again and bring it back.`);
+    throw new Refusal(
+      'sheet.unreadable',
+      `${fileName} is not a whole XLSX file: it is cut off or of another kind. Save it again and bring it back.`,
+    );
   }
   const sheet = book.worksheets[0];
   if (!sheet) throw new Refusal('sheet.empty', `${fileName} has no sheet.`);
-  if (sheet.rowCount > ROWS_AT_MOST || sheet.columnCount > COLUMNS_AT_MOST) throw new Refusal('sheet.too-large', `${fileName} has ${sheet.rowCount} rows and ${sheet.columnCount} columns; ${ROWS_AT_MOST} and ${COLUMNS_AT_MOST} are read.`);
+  if (sheet.rowCount > ROWS_AT_MOST || sheet.columnCount > COLUMNS_AT_MOST)
+    throw new Refusal(
+      'sheet.too-large',
+      `${fileName} has ${sheet.rowCount} rows and ${sheet.columnCount} columns; ${ROWS_AT_MOST} and ${COLUMNS_AT_MOST} are read.`,
+    );
   const rows: string[][] = [];
   sheet.eachRow({ includeEmpty: true }, (row) => {
     rows.push(Array.from({ length: sheet.columnCount }, (_, at) => cellText(row.getCell(at + 1).value)));
@@ -47,5 +61,7 @@ function cellText(value: ExcelJs.CellValue): string {
     return '';
   }
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  return typeof value === 'number' && Number.isInteger(value) && Math.abs(value) >= 1e11 ? value.toFixed(0) : String(value);
+  return typeof value === 'number' && Number.isInteger(value) && Math.abs(value) >= 1e11
+    ? value.toFixed(0)
+    : String(value);
 }

@@ -9,16 +9,16 @@ import { endpoints as api, openApiDocument } from '@loom-kin/contract';
 import { familyRows, listingMessage, Refusal, rulesForSheet, uploadSheet } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { families } from '../store/schema';
-import * as commands from '../families/commands';
-import { familyDetail, likeFamilies, listFamilies } from '../families/queries';
-import { loadFamily, loadStock } from '../families/aggregate';
-import { fitsOf, fitWorld, liveOf } from '../families/fits';
-import { lastDone, readJournal } from '../families/journal';
-import type { Refresher } from '../families/refresh';
-import * as seller from '../setup/seller';
-import { fetchChannel, readChannel, readChannels, readPairings, writeSettings } from '../setup/channels';
-import { takePicture } from '../pictures/pictures';
-import { familyFile, readTable, takeFamilyFile, takeSheet } from '../files/intake';
+import * as commands from '../changes/run';
+import { familyDetail, likeFamilies, listFamilies } from '../families/search';
+import { loadFamily, loadStock } from '../families/save';
+import { fitsOf, fitWorld, liveOf } from '../fits/fits';
+import { lastDone, readJournal } from '../changes/journal';
+import type { Refresher } from '../fits/refresh';
+import * as seller from '../catalogue/seller';
+import { fetchChannel, readChannel, readChannels, readPairings, writeSettings } from '../catalogue/channels';
+import { takePicture } from '../pictures/takePicture';
+import { familyFile, readTable, takeFamilyFile, takeSheet } from '../files/takeIn';
 import { writeCsv } from '../files/csv';
 import { writeXlsx } from '../files/xlsx';
 import * as dispatch from '../dispatch/store';
@@ -38,21 +38,52 @@ export interface AppParts {
   channelsUrl: string;
 }
 
-export function createApp({ database, runner, refresher, log, pictureFolder, webFolder, channelsUrl }: AppParts): Express {
+export function createApp({
+  database,
+  runner,
+  refresher,
+  log,
+  pictureFolder,
+  webFolder,
+  channelsUrl,
+}: AppParts): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(guard);
-  app.use(helmet({
-    contentSecurityPolicy: { directives: { defaultSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], styleSrc: ["'self'", "'unsafe-inline'"], workerSrc: ["'self'", 'blob:'], connectSrc: ["'self'"], fontSrc: ["'self'", 'data:'], upgradeInsecureRequests: null } },
-    strictTransportSecurity: false,
-  }));
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          workerSrc: ["'self'", 'blob:'],
+          connectSrc: ["'self'"],
+          fontSrc: ["'self'", 'data:'],
+          upgradeInsecureRequests: null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
   app.use('/api', express.json({ limit: '20mb' }));
   const ok = { ok: true } as const;
 
-  mount(app, api.health, () => ({ ok: true as const, families: database.select({ count: sql<number>`count(*)` }).from(families).get()!.count }));
+  mount(app, api.health, () => ({
+    ok: true as const,
+    families: database
+      .select({ count: sql<number>`count(*)` })
+      .from(families)
+      .get()!.count,
+  }));
   app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument()));
 
-  mount(app, api.setup, () => ({ seller: seller.readSeller(database), blocks: seller.blockStates(database), channels: readChannels(database), pairings: readPairings(database) }));
+  mount(app, api.setup, () => ({
+    seller: seller.readSeller(database),
+    blocks: seller.blockStates(database),
+    channels: readChannels(database),
+    pairings: readPairings(database),
+  }));
   mount(app, api.setSeller, ({ body }) => {
     seller.writeSeller(database, body);
     refresher.all();
@@ -67,9 +98,13 @@ export function createApp({ database, runner, refresher, log, pictureFolder, web
   });
   mount(app, api.refreshChannel, async ({ params }) => {
     const place = readChannels(database).findIndex((one) => one.channel === params.id);
-    const channel = await fetchChannel(database, channelsUrl, readChannel(database, params.id).channel, place).catch((error: unknown) => {
-      throw error instanceof Refusal ? error : new Refusal('channel.silent', 'The channel cannot be reached. Its rules stay as they were.');
-    });
+    const channel = await fetchChannel(database, channelsUrl, readChannel(database, params.id).channel, place).catch(
+      (error: unknown) => {
+        throw error instanceof Refusal
+          ? error
+          : new Refusal('channel.silent', 'The channel cannot be reached. Its rules stay as they were.');
+      },
+    );
     refresher.all();
     return channel;
   });
@@ -77,7 +112,9 @@ export function createApp({ database, runner, refresher, log, pictureFolder, web
   mount(app, api.listFamilies, ({ query }) => listFamilies(database, query));
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(database, query.name, query.styleCode));
   mount(app, api.readFamilyFile, ({ body }) => takeFamilyFile(database, body));
-  mount(app, api.createFamily, ({ body }) => familyDetail(database, commands.startFamily(database, { ...body, id: commands.newFamilyId() }).id));
+  mount(app, api.createFamily, ({ body }) =>
+    familyDetail(database, commands.startFamily(database, { ...body, id: commands.newFamilyId() }).id),
+  );
   mount(app, api.family, ({ params }) => familyDetail(database, params.id));
   mount(app, api.run, ({ params, body }) => {
     const family = commands.run(database, params.id, body.revision, body.command, body.key);
@@ -85,37 +122,61 @@ export function createApp({ database, runner, refresher, log, pictureFolder, web
   });
   mount(app, api.undo, ({ params }) => familyDetail(database, commands.stepBack(database, params.id, 'undo').id));
   mount(app, api.redo, ({ params }) => familyDetail(database, commands.stepBack(database, params.id, 'redo').id));
-  mount(app, api.countStock, ({ params, body }) => familyDetail(database, commands.countStock(database, params.id, body.key, body.counts).id));
-  mount(app, api.takeNumbers, ({ params, body }) => familyDetail(database, commands.giveNumbers(database, params.id, body.blockId, body.childIds).id));
+  mount(app, api.countStock, ({ params, body }) =>
+    familyDetail(database, commands.countStock(database, params.id, body.key, body.counts).id),
+  );
+  mount(app, api.takeNumbers, ({ params, body }) =>
+    familyDetail(database, commands.giveNumbers(database, params.id, body.blockId, body.childIds).id),
+  );
   mount(app, api.setPairings, ({ params, body }) => {
     const { id } = commands.pair(database, params.id, body.pairings);
     refresher.all();
     return familyDetail(database, id);
   });
-  mount(app, api.readSheet, async ({ params, query, request }) => {
-    if (!request.file) throw new Refusal('sheet.none', 'No file came with this.');
-    return takeSheet(database, params.id, await readTable(request.file.buffer, fileNameOf(request.file)), query.apply === 'yes');
-  }, oneSheet);
+  mount(
+    app,
+    api.readSheet,
+    async ({ params, query, request }) => {
+      if (!request.file) throw new Refusal('sheet.none', 'No file came with this.');
+      return takeSheet(
+        database,
+        params.id,
+        await readTable(request.file.buffer, fileNameOf(request.file)),
+        query.apply === 'yes',
+      );
+    },
+    oneSheet,
+  );
 
-  mount(app, api.addPictures, async ({ request }) => {
-    const files = (request.files ?? []) as Express.Multer.File[];
-    const taken = [];
-    for (const file of files) {
-      const fileName = fileNameOf(file);
-      try {
-        taken.push({ fileName, picture: await takePicture(database, pictureFolder, fileName, file.buffer), problem: null });
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        taken.push({ fileName, picture: null, problem: error.message });
+  mount(
+    app,
+    api.addPictures,
+    async ({ request }) => {
+      const files = (request.files ?? []) as Express.Multer.File[];
+      const taken = [];
+      for (const file of files) {
+        const fileName = fileNameOf(file);
+        try {
+          taken.push({
+            fileName,
+            picture: await takePicture(database, pictureFolder, fileName, file.buffer),
+            problem: null,
+          });
+        } catch (error) {
+          if (!(error instanceof Refusal)) throw error;
+          taken.push({ fileName, picture: null, problem: error.message });
+        }
       }
-    }
-    return taken;
-  }, manyPictures);
+      return taken;
+    },
+    manyPictures,
+  );
   app.get('/pictures/:file', (request, response) => {
     const match = /^([0-9a-f]{24})(\.small)?\.png$/.exec(request.params.file ?? '');
     if (!match) throw new Refusal('picture.unknown', 'There is no such picture.');
     response.sendFile(match[0], { root: pictureFolder, maxAge: '365d', immutable: true }, (error) => {
-      if (error && !response.headersSent) response.status(404).json({ code: 'picture.unknown', message: 'There is no such picture.' });
+      if (error && !response.headersSent)
+        response.status(404).json({ code: 'picture.unknown', message: 'There is no such picture.' });
     });
   });
 
@@ -158,16 +219,26 @@ function downloads(app: Express, database: Database): void {
     if (kind === 'json') return void response.json(familyFile(database, id));
     const { headers, rows } = familyRows(family, loadStock(database, id));
     if (kind === 'csv') return void response.type('text/csv; charset=utf-8').send(writeCsv(headers, rows));
-    if (kind === 'xlsx') return void response.type('application/vnd.openxmlformats-officedocument.spreadsheetml.sheet').send(await writeXlsx('Children', headers, rows));
+    if (kind === 'xlsx')
+      return void response
+        .type('application/vnd.openxmlformats-officedocument.spreadsheetml.sheet')
+        .send(await writeXlsx('Children', headers, rows));
     throw new Refusal('file.unknown', 'Families leave as json, csv or xlsx.');
   });
   app.get('/api/families/:id/upload/:channel', async (request, response) => {
     const { id, channel } = request.params;
     const { rulebook } = readChannel(database, channel);
     const [fit] = fitsOf(database, fitWorld(database), loadFamily(database, id), [channel]);
-    const live = new Map(liveOf(database, id).filter((one) => one.channel === channel).map((one) => [one.key, one.listing]));
+    const live = new Map(
+      liveOf(database, id)
+        .filter((one) => one.channel === channel)
+        .map((one) => [one.key, one.listing]),
+    );
     const messages = (fit?.listings ?? []).flatMap((listing) => listingMessage(live.get(listing.key), listing) ?? []);
     const sheet = uploadSheet(messages, rulesForSheet(rulebook));
-    response.attachment(`${nameOf(id)}-${channel}.xlsx`).type('application/vnd.openxmlformats-officedocument.spreadsheetml.sheet').send(await writeXlsx('Upload', sheet.headers, sheet.rows));
+    response
+      .attachment(`${nameOf(id)}-${channel}.xlsx`)
+      .type('application/vnd.openxmlformats-officedocument.spreadsheetml.sheet')
+      .send(await writeXlsx('Upload', sheet.headers, sheet.rows));
   });
 }

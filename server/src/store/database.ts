@@ -1,4 +1,6 @@
-/** Opening the database: WAL, foreign keys, full sync so that an accepted change survives a crash, migrations, search. */
+/**
+ * Opening the database: WAL, foreign keys, full sync so that an accepted change survives a crash, migrations, search.
+ */
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import Sqlite from 'better-sqlite3';
@@ -21,11 +23,16 @@ export function openDatabase(file: string, migrations = MIGRATIONS): Database {
   const database = drizzle(client, { schema, casing: 'snake_case' }) as Database;
   migrate(database, { migrationsFolder: migrations });
   // Trigrams find any part of a name, style code, SKU or GTIN. Virtual tables are beyond the migration tool.
-  client.exec('CREATE VIRTUAL TABLE IF NOT EXISTS family_search USING fts5(family_id UNINDEXED, words, tokenize = "trigram")');
+  client.exec(
+    'CREATE VIRTUAL TABLE IF NOT EXISTS family_search USING fts5(family_id UNINDEXED, words, tokenize = "trigram")',
+  );
   return database;
 }
 
-/** Runs the work in one transaction, which is the connection's: whatever the work does through `database` is in it. All of it or nothing. */
+/**
+ * Runs the work in one transaction, which is the connection's: whatever the work does through `database` is in it.
+ * All of it or nothing.
+ */
 export function inTransaction<T>(database: Database, work: () => T): T {
   return database.transaction(work, { behavior: 'immediate' });
 }

@@ -30,7 +30,9 @@ useKeys({ '?': () => (keysShown.value = !keysShown.value) });
 
 const place = computed(() => {
   const title = String(route.meta.title ?? '');
-  return route.params.id && open.family && route.path.startsWith('/families/') ? `Families › ${String(open.family.fields.name)}` : title;
+  return route.params.id && open.family && route.path.startsWith('/families/')
+    ? `Families › ${String(open.family.fields.name)}`
+    : title;
 });
 </script>
 
@@ -48,7 +50,10 @@ const place = computed(() => {
       <div class="place" data-test="place">{{ place }}</div>
       <CommandBox />
       <div class="saved" role="status">
-        <span v-if="open.serverSilent" class="stops">The server does not answer; {{ open.waiting === 1 ? '1 change waits' : `${open.waiting} changes wait` }} here</span>
+        <span v-if="open.serverSilent" class="stops"
+          >The server does not answer;
+          {{ open.waiting === 1 ? '1 change waits' : `${open.waiting} changes wait` }} here</span
+        >
         <span v-else-if="open.waiting" class="soft">Saving…</span>
         <span v-else-if="setup.problem" class="stops">{{ setup.problem }}</span>
         <span v-else-if="setup.setup" class="soft">{{ setup.setup.seller.name }}</span>
@@ -60,16 +65,76 @@ const place = computed(() => {
 </template>
 
 <style scoped>
-.house { display: grid; grid-template: var(--bar) minmax(0, 1fr) / var(--rail) minmax(0, 1fr); height: 100%; }
-.rail { grid-row: 1 / 3; background: var(--ink); color: #d8dedb; display: flex; flex-direction: column; align-items: stretch; }
-.mark { display: block; margin: 8px auto 12px; }
-.rail a { color: inherit; text-decoration: none; font-size: 11px; display: flex; flex-direction: column; align-items: center; gap: 3px; padding: 9px 0 8px; border-left: 3px solid transparent; border-right: 3px solid transparent; }
-.rail a:hover { color: #fff; background: #22303b; }
-.rail a.here { color: #fff; border-left-color: var(--weld); background: #22303b; }
-.keys { margin: auto auto 12px; }
-.keys kbd { background: none; color: #d8dedb; border-color: #4c5963; padding: 2px 7px; }
-.bar { display: flex; align-items: center; gap: 20px; padding: 0 20px; background: var(--sheet); border-bottom: 1px solid var(--line); }
-.place { flex: 1; font-weight: 600; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
-.saved { flex: 1; text-align: right; font-size: 13px; white-space: nowrap; }
-.work { min-height: 0; overflow: hidden; }
+.house {
+  display: grid;
+  grid-template: var(--bar) minmax(0, 1fr) / var(--rail) minmax(0, 1fr);
+  height: 100%;
+}
+.rail {
+  grid-row: 1 / 3;
+  background: var(--ink);
+  color: #d8dedb;
+  display: flex;
+  flex-direction: column;
+  align-items: stretch;
+}
+.mark {
+  display: block;
+  margin: 8px auto 12px;
+}
+.rail a {
+  color: inherit;
+  text-decoration: none;
+  font-size: 11px;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 3px;
+  padding: 9px 0 8px;
+  border-left: 3px solid transparent;
+  border-right: 3px solid transparent;
+}
+.rail a:hover {
+  color: #fff;
+  background: #22303b;
+}
+.rail a.here {
+  color: #fff;
+  border-left-color: var(--weld);
+  background: #22303b;
+}
+.keys {
+  margin: auto auto 12px;
+}
+.keys kbd {
+  background: none;
+  color: #d8dedb;
+  border-color: #4c5963;
+  padding: 2px 7px;
+}
+.bar {
+  display: flex;
+  align-items: center;
+  gap: 20px;
+  padding: 0 20px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--line);
+}
+.place {
+  flex: 1;
+  font-weight: 600;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.saved {
+  flex: 1;
+  text-align: right;
+  font-size: 13px;
+  white-space: nowrap;
+}
+.work {
+  min-height: 0;
+  overflow: hidden;
+}
 </style>

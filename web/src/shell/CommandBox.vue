@@ -18,14 +18,23 @@ const shown = ref(false);
 let running: AbortController | null = null;
 
 const ACTIONS = [
-  { label: 'Start a family', to: '/families/new' }, { label: 'Send something', to: '/dispatch' }, { label: 'Take a sheet or a family file in', to: '/intake' },
-  { label: 'Rules and settings of channels', to: '/channels' }, { label: 'What changed', to: '/journal' }, { label: 'Number blocks', to: '/setup' },
+  { label: 'Start a family', to: '/families/new' },
+  { label: 'Send something', to: '/dispatch' },
+  { label: 'Take a sheet or a family file in', to: '/intake' },
+  { label: 'Rules and settings of channels', to: '/channels' },
+  { label: 'What changed', to: '/journal' },
+  { label: 'Number blocks', to: '/setup' },
 ];
 const entries = computed(() => {
   const term = words.value.trim().toLowerCase();
   const actions = ACTIONS.filter((action) => term === '' || action.label.toLowerCase().includes(term));
   return [
-    ...found.value.map((family) => ({ key: family.id, label: family.name, note: `${family.styleCode} · ${family.axes}`, to: `/families/${family.id}` })),
+    ...found.value.map((family) => ({
+      key: family.id,
+      label: family.name,
+      note: `${family.styleCode} · ${family.axes}`,
+      to: `/families/${family.id}`,
+    })),
     ...actions.map((action) => ({ key: action.to, label: action.label, note: '', to: action.to })),
   ];
 });
@@ -44,8 +53,11 @@ watch(words, async (term) => {
 
 /** The child whose SKU or GTIN was typed. */
 function childNamed(family: Family, term: string): string | undefined {
-  const child = familyIndex(family).woven.find(({ fields }) =>
-    String(fields.sku ?? '').toUpperCase() === term.toUpperCase() || (typeof fields.gtin === 'string' && /^\d{8,14}$/.test(term) && gtin14(fields.gtin) === gtin14(term)));
+  const child = familyIndex(family).woven.find(
+    ({ fields }) =>
+      String(fields.sku ?? '').toUpperCase() === term.toUpperCase() ||
+      (typeof fields.gtin === 'string' && /^\d{8,14}$/.test(term) && gtin14(fields.gtin) === gtin14(term)),
+  );
   return child?.id;
 }
 
@@ -76,11 +88,29 @@ useKeys({ 'Ctrl+k': () => input.value?.focus() });
 
 <template>
   <div class="box">
-    <input ref="input" v-model="words" role="combobox" aria-label="Find families, SKUs, GTINs, actions" :aria-expanded="shown" aria-controls="command-entries"
-      placeholder="Find a family, SKU, GTIN or action" @focus="shown = true" @blur="shown = false" @keydown="onKey" />
+    <input
+      ref="input"
+      v-model="words"
+      role="combobox"
+      aria-label="Find families, SKUs, GTINs, actions"
+      :aria-expanded="shown"
+      aria-controls="command-entries"
+      placeholder="Find a family, SKU, GTIN or action"
+      @focus="shown = true"
+      @blur="shown = false"
+      @keydown="onKey"
+    />
     <kbd>Ctrl K</kbd>
     <ul v-if="shown && entries.length" id="command-entries" role="listbox">
-      <li v-for="(entry, number) in entries" :key="entry.key" role="option" :aria-selected="number === at" :class="{ at: number === at }" @mousedown.prevent="go(entry)" @mousemove="at = number">
+      <li
+        v-for="(entry, number) in entries"
+        :key="entry.key"
+        role="option"
+        :aria-selected="number === at"
+        :class="{ at: number === at }"
+        @mousedown.prevent="go(entry)"
+        @mousemove="at = number"
+      >
         <span>{{ entry.label }}</span><span class="soft">{{ entry.note }}</span>
       </li>
     </ul>
@@ -88,12 +118,56 @@ useKeys({ 'Ctrl+k': () => input.value?.focus() });
 </template>
 
 <style scoped>
-.box { position: relative; width: 420px; }
-input { width: 100%; height: 30px; border: 1px solid var(--line); background: var(--ground); font: inherit; color: inherit; padding: 0 64px 0 10px; border-radius: 2px; }
-input:focus { background: var(--sheet); outline: 2px solid var(--woad); outline-offset: -1px; }
-kbd { position: absolute; right: 8px; top: 6px; }
-ul { position: absolute; top: 32px; left: 0; right: 0; background: var(--sheet); border: 1px solid var(--line); margin: 0; padding: 4px 0; list-style: none; z-index: 50; max-height: 420px; overflow: auto; }
-li { display: flex; justify-content: space-between; gap: 12px; padding: 5px 12px; cursor: pointer; }
-li.at { background: var(--weld-pale); }
-.soft { font-size: 12px; white-space: nowrap; }
+.box {
+  position: relative;
+  width: 420px;
+}
+input {
+  width: 100%;
+  height: 30px;
+  border: 1px solid var(--line);
+  background: var(--ground);
+  font: inherit;
+  color: inherit;
+  padding: 0 64px 0 10px;
+  border-radius: 2px;
+}
+input:focus {
+  background: var(--sheet);
+  outline: 2px solid var(--woad);
+  outline-offset: -1px;
+}
+kbd {
+  position: absolute;
+  right: 8px;
+  top: 6px;
+}
+ul {
+  position: absolute;
+  top: 32px;
+  left: 0;
+  right: 0;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  margin: 0;
+  padding: 4px 0;
+  list-style: none;
+  z-index: 50;
+  max-height: 420px;
+  overflow: auto;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 12px;
+  padding: 5px 12px;
+  cursor: pointer;
+}
+li.at {
+  background: var(--weld-pale);
+}
+.soft {
+  font-size: 12px;
+  white-space: nowrap;
+}
 </style>

@@ -6,7 +6,12 @@ type Handler = (event: KeyboardEvent) => void;
 /** The name of a pressed key: `Ctrl+z`, `Shift+Enter`, `j`. Command counts as Ctrl. */
 export function keyName(event: KeyboardEvent): string {
   const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-  const shift = event.shiftKey && event.key.length > 1 ? 'Shift+' : event.shiftKey && (event.ctrlKey || event.metaKey) ? 'Shift+' : '';
+  const shift =
+    event.shiftKey && event.key.length > 1
+      ? 'Shift+'
+      : event.shiftKey && (event.ctrlKey || event.metaKey)
+        ? 'Shift+'
+        : '';
   return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${shift}${key}`;
 }
 
@@ -16,7 +21,10 @@ export function isTyping(event: KeyboardEvent): boolean {
   return target !== null && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 }
 
-/** Listens while the component is shown. Keys with Ctrl work while typing as well, unless `quietWhileTyping` names them. */
+/**
+ * Listens while the component is shown. Keys with Ctrl work while typing as well, unless `quietWhileTyping` names
+ * them.
+ */
 export function useKeys(keys: Record<string, Handler>, options: { quietWhileTyping?: string[] } = {}): void {
   const listen = (event: KeyboardEvent) => {
     const name = keyName(event);

@@ -1,13 +1,26 @@
 /**
- * The open family. A change is made here at once by the same functions the server runs, shown in the next frame, and sent after;
- * changes wait in line while the server is away. What the server refuses is taken back and told; what somebody else's change
+ * The open family. A change is made here at once by the same functions the server runs, shown in the next frame, and
+ * sent after;
+ * changes wait in line while the server is away. What the server refuses is taken back and told; what somebody else's
+ * change
  * overtook is set aside and asked about. Nothing typed is dropped without a word.
  */
 import { wrap } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { createEmptyFits, type FitsByChannel } from './fits';
-import { familyIndex, freeze, mendAll, Refusal, runCommand, type Command, type Family, type Finding, type PictureFacts, type Place } from '@loom-kin/core';
+import {
+  familyIndex,
+  freeze,
+  mendAll,
+  Refusal,
+  runCommand,
+  type Command,
+  type Family,
+  type Finding,
+  type PictureFacts,
+  type Place,
+} from '@loom-kin/core';
 import { Refused, type FamilyDetail, type LiveListingRow } from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
 import type { FitsWorker } from '../workers/fits.worker';
@@ -42,7 +55,9 @@ export const useFamily = defineStore('family', () => {
   /** The family asked for last: an older answer that comes late is not shown. */
   let wanted = '';
 
-  const worker = wrap<FitsWorker>(new Worker(new URL('../workers/fits.worker.ts', import.meta.url), { type: 'module' }));
+  const worker = wrap<FitsWorker>(
+    new Worker(new URL('../workers/fits.worker.ts', import.meta.url), { type: 'module' }),
+  );
   let asked = 0;
   async function refit(): Promise<void> {
     const now = family.value;
@@ -51,7 +66,11 @@ export const useFamily = defineStore('family', () => {
     const all = await worker.compute({ family: now, stock: stock.value, pictures: pictures.value, live: live.value });
     if (number === asked) fits.value = Object.fromEntries(all.map((fit) => [fit.channel, fit]));
   }
-  watch(() => setup.setup, (given) => given && void worker.setUp(given).then(refit), { immediate: true });
+  watch(
+    () => setup.setup,
+    (given) => given && void worker.setUp(given).then(refit),
+    { immediate: true },
+  );
   watch([family, stock, pictures, live], () => void refit());
 
   function take(detail: FamilyDetail): void {
@@ -71,11 +90,15 @@ export const useFamily = defineStore('family', () => {
     const place = selected.value;
     const now = family.value;
     if (!now || place.level === 'family') return;
-    const there = place.level === 'child' ? now.children[place.childId]?.woven : familyIndex(now).valueById.has(place.valueId);
+    const there =
+      place.level === 'child' ? now.children[place.childId]?.woven : familyIndex(now).valueById.has(place.valueId);
     if (!there) selected.value = { level: 'family' };
   }
 
-  /** Opens a family, once however many ask. What waits for another one is stored first; what waited for this one when its page was left goes on. */
+  /**
+   * Opens a family, once however many ask. What waits for another one is stored first; what waited for this one when
+   * its page was left goes on.
+   */
   function open(id: string): Promise<void> {
     if (opening?.id === id) return opening.done;
     const done = openNow(id).finally(() => (opening = opening?.done === done ? null : opening));
@@ -118,7 +141,8 @@ export const useFamily = defineStore('family', () => {
     const left = takeWaiting(detail.family, detail.lastKey);
     aside.value = left.aside;
     const done = makeAll(left.changes);
-    if (done > 0) say(`${done} ${done === 1 ? 'change' : 'changes'} that waited ${done === 1 ? 'is' : 'are'} stored now.`);
+    if (done > 0)
+      say(`${done} ${done === 1 ? 'change' : 'changes'} that waited ${done === 1 ? 'is' : 'are'} stored now.`);
     noteQueue();
   }
 
@@ -145,11 +169,14 @@ export const useFamily = defineStore('family', () => {
     enqueue({ key, counts });
     return true;
   }
-  const piecesOf = (counts: { childId: string; pieces: number }[]) => Object.fromEntries(counts.map((one) => [one.childId, one.pieces]));
+  const piecesOf = (counts: { childId: string; pieces: number }[]) =>
+    Object.fromEntries(counts.map((one) => [one.childId, one.pieces]));
 
   /** Makes changes one after another and says how many went in. */
   const makeAll = (changes: readonly Change[]) =>
-    changes.filter((change) => ('command' in change ? run(change.command, change.key) : count(change.counts, change.key))).length;
+    changes.filter((change) =>
+      'command' in change ? run(change.command, change.key) : count(change.counts, change.key),
+    ).length;
 
   function enqueue(change: Change): void {
     redoTitle.value = null;
@@ -189,7 +216,10 @@ export const useFamily = defineStore('family', () => {
     }
   }
 
-  /** The first change was refused. The family is loaded anew; what was made after it is made again, or set aside where the family had moved on. */
+  /**
+   * The first change was refused. The family is loaded anew; what was made after it is made again, or set aside where
+   * the family had moved on.
+   */
   async function giveWay(id: string, error: unknown): Promise<void> {
     const left = queue;
     queue = [];
@@ -227,7 +257,12 @@ export const useFamily = defineStore('family', () => {
   /** A request that answers with the whole family anew. False where it could not be done; the reason was told. */
   async function ask(request: (id: string) => Promise<FamilyDetail>): Promise<boolean> {
     if (serverSilent.value) {
-      tell(new Refusal('server.silent', 'The server does not answer just now. What you typed waits; do this again when it is back.'));
+      tell(
+        new Refusal(
+          'server.silent',
+          'The server does not answer just now. What you typed waits; do this again when it is back.',
+        ),
+      );
       return false;
     }
     await settled();
@@ -242,15 +277,20 @@ export const useFamily = defineStore('family', () => {
     }
   }
 
-  const undo = () => ask((id) => call(api.undo, { params: { id } })).then((done) => (done ? setup.reload() : undefined));
-  const redo = () => ask((id) => call(api.redo, { params: { id } })).then((done) => (done ? setup.reload() : undefined));
-  const takeNumbers = (childIds: string[], blockId?: string) => ask((id) => call(api.takeNumbers, { params: { id }, body: { childIds, ...(blockId ? { blockId } : {}) } }));
-  const addFacts = (facts: PictureFacts[]) => (pictures.value = { ...pictures.value, ...Object.fromEntries(facts.map((one) => [one.id, one])) });
+  const undo = () =>
+    ask((id) => call(api.undo, { params: { id } })).then((done) => (done ? setup.reload() : undefined));
+  const redo = () =>
+    ask((id) => call(api.redo, { params: { id } })).then((done) => (done ? setup.reload() : undefined));
+  const takeNumbers = (childIds: string[], blockId?: string) =>
+    ask((id) => call(api.takeNumbers, { params: { id }, body: { childIds, ...(blockId ? { blockId } : {}) } }));
+  const addFacts = (facts: PictureFacts[]) =>
+    (pictures.value = { ...pictures.value, ...Object.fromEntries(facts.map((one) => [one.id, one])) });
 
   /** Applies the remedies of findings together: one change, whatever their number. */
   async function mend(findings: readonly Finding[]): Promise<void> {
     const { commands, pairings, numbersFor } = mendAll(findings);
-    if (pairings.length > 0 && (await ask((id) => call(api.setPairings, { params: { id }, body: { pairings } })))) await setup.reload();
+    if (pairings.length > 0 && (await ask((id) => call(api.setPairings, { params: { id }, body: { pairings } }))))
+      await setup.reload();
     if (numbersFor.length > 0) await takeNumbers(numbersFor);
     if (commands.length === 1) run(commands[0]!);
     else if (commands.length > 1) run({ do: 'batch', title: `Mend ${findings.length} findings`, commands });
@@ -259,7 +299,31 @@ export const useFamily = defineStore('family', () => {
   const index = computed(() => (family.value ? familyIndex(family.value) : null));
 
   return {
-    family, stock, pictures, live, fits, index, undoTitle, redoTitle, problem, selected, lit, waiting, serverSilent, aside,
-    open, run, undo, redo, count, takeNumbers, mend, settled, addFacts, ask, makeAsideAgain, dropAside,
+    family,
+    stock,
+    pictures,
+    live,
+    fits,
+    index,
+    undoTitle,
+    redoTitle,
+    problem,
+    selected,
+    lit,
+    waiting,
+    serverSilent,
+    aside,
+    open,
+    run,
+    undo,
+    redo,
+    count,
+    takeNumbers,
+    mend,
+    settled,
+    addFacts,
+    ask,
+    makeAsideAgain,
+    dropAside,
   };
 });

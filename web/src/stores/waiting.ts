@@ -32,15 +32,19 @@ export function keepWaiting(familyId: string, waiting: Waiting): void {
 }
 
 /**
- * What waited when a page was left: `changes` can be run on the family as it is now, `aside` cannot without asking, because somebody
- * else changed the family since. Those the server stored just before the page ended are known by the key of its newest change.
+ * What waited when a page was left: `changes` can be run on the family as it is now, `aside` cannot without asking,
+ * because somebody
+ * else changed the family since. Those the server stored just before the page ended are known by the key of its
+ * newest change.
  */
 export function takeWaiting(family: Family, lastKey: string | null): Pick<Waiting, 'changes' | 'aside'> {
   const waiting = readWaiting(family.id);
   if (!waiting) return { changes: [], aside: [] };
   const stored = waiting.changes.findIndex((change) => change.key === lastKey) + 1;
   const left = waiting.changes.slice(stored);
-  return waiting.revision + stored === family.revision ? { changes: left, aside: waiting.aside } : { changes: [], aside: [...waiting.aside, ...left] };
+  return waiting.revision + stored === family.revision
+    ? { changes: left, aside: waiting.aside }
+    : { changes: [], aside: [...waiting.aside, ...left] };
 }
 
 function readWaiting(familyId: string): Waiting | null {

@@ -22,7 +22,16 @@ const fits = {
     const { pairings, seller } = setup;
     const family = Object.freeze(task.family);
     return setup.channels.map(({ channel, rulebook, settings }) =>
-      computeFit({ ...task, family, rulebook, settings, pairings, seller, live: task.live.filter((one) => one.channel === channel), pictureBase: 'picture:' }),
+      computeFit({
+        ...task,
+        family,
+        rulebook,
+        settings,
+        pairings,
+        seller,
+        live: task.live.filter((one) => one.channel === channel),
+        pictureBase: 'picture:',
+      }),
     );
   },
 };

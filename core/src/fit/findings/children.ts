@@ -1,16 +1,15 @@
-/** Findings about single children: identifiers, prices, stock, pictures. */
+/** Findings about single children: identifiers, prices, stock. */
 import Big from 'big.js';
 import { compareAmounts, showAmount } from '../../money/amount';
 import { resolve } from '../../family/level';
-import { childLabels, familyIndex } from '../../family/weave';
-import { picturesOf } from '../../pictures/assign';
+import { childLabels } from '../../family/weave';
 import { isGtin } from '../../identifiers/gtin';
 import type { Child, Place } from '../../family/shape';
 import type { CheckContext, Finding, Severity } from '../context';
-import { optionPictures } from '../project';
 
 const at = (child: Child): Place => ({ level: 'child', childId: child.id });
-const named = (context: CheckContext, child: Child) => childLabels(context.family, child).join(' · ') || 'The only child';
+const named = (context: CheckContext, child: Child) =>
+  childLabels(context.family, child).join(' · ') || 'The only child';
 
 /** SKU and GTIN. */
 export function identifierFindings(context: CheckContext): Finding[] {
@@ -21,10 +20,24 @@ export function identifierFindings(context: CheckContext): Finding[] {
   return context.offered.flatMap((child) => {
     const found: Finding[] = [];
     const add = (code: string, key: string, rule: string, text: string, remedy?: Finding['remedy']) =>
-      found.push({ code, severity: 'stops', place: at(child), key, rule: `identifiers.${rule}`, text, ...(remedy ? { remedy } : {}) });
+      found.push({
+        code,
+        severity: 'stops',
+        place: at(child),
+        key,
+        rule: `identifiers.${rule}`,
+        text,
+        ...(remedy ? { remedy } : {}),
+      });
     const sku = child.fields.sku;
     if (typeof sku !== 'string') add('sku.missing', 'sku', 'sku', `${named(context, child)} has no SKU.`);
-    else if (sku.length > rules.skuAtMost) add('sku.too-long', 'sku', 'skuAtMost', `${sku} has ${sku.length} characters; ${rulebook.name} takes ${rules.skuAtMost}.`);
+    else if (sku.length > rules.skuAtMost)
+      add(
+        'sku.too-long',
+        'sku',
+        'skuAtMost',
+        `${sku} has ${sku.length} characters; ${rulebook.name} takes ${rules.skuAtMost}.`,
+      );
     const gtin = child.fields.gtin;
     if (typeof gtin === 'string') {
       if (!isGtin(gtin)) add('gtin.wrong', 'gtin', 'gtin', `${gtin} is no GTIN.`);
@@ -33,18 +46,36 @@ export function identifierFindings(context: CheckContext): Finding[] {
     if (rules.gtin === 'optional') return found;
     const exempt = resolve(family, child, 'gtinExempt').figure === true;
     if (rules.gtin === 'exemptible' && exempt) {
-      if (!exemptBrand) add('gtin.not-exempt', 'gtinExempt', 'gtin', `${rulebook.name} has granted ${brand || 'this brand'} no exemption from GTINs.`);
+      if (!exemptBrand)
+        add(
+          'gtin.not-exempt',
+          'gtinExempt',
+          'gtin',
+          `${rulebook.name} has granted ${brand || 'this brand'} no exemption from GTINs.`,
+        );
       return found;
     }
-    add('gtin.missing', 'gtin', 'gtin', `${named(context, child)} has no GTIN${rules.gtin === 'exemptible' && exemptBrand ? ', and is not marked exempt' : ''}.`,
+    add(
+      'gtin.missing',
+      'gtin',
+      'gtin',
+      `${named(context, child)} has no GTIN${rules.gtin === 'exemptible' && exemptBrand ? ', and is not marked exempt' : ''}.`,
       rules.gtin === 'exemptible' && exemptBrand
-        ? { kind: 'change', label: 'Mark as exempt', commands: [{ do: 'setFigures', changes: [{ place: at(child), key: 'gtinExempt', figure: true }] }] }
-        : { kind: 'numbers', label: 'Take the next free number', childIds: [child.id] });
+        ? {
+            kind: 'change',
+            label: 'Mark as exempt',
+            commands: [{ do: 'setFigures', changes: [{ place: at(child), key: 'gtinExempt', figure: true }] }],
+          }
+        : { kind: 'numbers', label: 'Take the next free number', childIds: [child.id] },
+    );
     return found;
   });
 }
 
-/** Prices: there, within bounds, list price above, sale whole, spread. Amounts are compared as the channel will see them. */
+/**
+ * Prices: there, within bounds, list price above, sale whole, spread. Amounts are compared as the channel will see
+ * them.
+ */
 export function priceFindings(context: CheckContext): Finding[] {
   const { family, rulebook } = context;
   const rules = context.category.rules.price;
@@ -55,11 +86,27 @@ export function priceFindings(context: CheckContext): Finding[] {
   const bounds = new Map<string, 'low' | 'high' | 'good'>();
   const boundOf = (price: string) => {
     let bound = bounds.get(price);
-    if (!bound) bounds.set(price, (bound = compareAmounts(price, least) < 0 ? 'low' : rules.most && compareAmounts(price, rules.most) > 0 ? 'high' : 'good'));
+    if (!bound)
+      bounds.set(
+        price,
+        (bound =
+          compareAmounts(price, least) < 0
+            ? 'low'
+            : rules.most && compareAmounts(price, rules.most) > 0
+              ? 'high'
+              : 'good'),
+      );
     return bound;
   };
   for (const child of context.offered) {
-    const add = (code: string, severity: Severity, key: string, rule: string, text: string, remedy?: Finding['remedy']) =>
+    const add = (
+      code: string,
+      severity: Severity,
+      key: string,
+      rule: string,
+      text: string,
+      remedy?: Finding['remedy'],
+    ) =>
       found.push({ code, severity, place: at(child), key, rule: `price.${rule}`, text, ...(remedy ? { remedy } : {}) });
     const held = resolve(family, child, 'price');
     if (typeof held.figure !== 'string') {
@@ -68,16 +115,48 @@ export function priceFindings(context: CheckContext): Finding[] {
     }
     const price = context.priceOf(held.figure);
     priced.push({ child, price });
-    if (boundOf(price) === 'low') add('price.too-low', 'stops', 'price', 'least', `${showAmount(price, rules.currency)} is below ${showAmount(least, rules.currency)}, the least ${rulebook.name} takes.`);
-    if (boundOf(price) === 'high') add('price.too-high', 'stops', 'price', 'most', `${showAmount(price, rules.currency)} is above ${showAmount(rules.most!, rules.currency)}, the most ${rulebook.name} takes.`);
+    if (boundOf(price) === 'low')
+      add(
+        'price.too-low',
+        'stops',
+        'price',
+        'least',
+        `${showAmount(price, rules.currency)} is below ${showAmount(least, rules.currency)}, the least ${rulebook.name} takes.`,
+      );
+    if (boundOf(price) === 'high')
+      add(
+        'price.too-high',
+        'stops',
+        'price',
+        'most',
+        `${showAmount(price, rules.currency)} is above ${showAmount(rules.most!, rules.currency)}, the most ${rulebook.name} takes.`,
+      );
     const list = resolve(family, child, 'listPrice');
     if (typeof list.figure === 'string' && compareAmounts(context.priceOf(list.figure), price) <= 0) {
-      add('price.list-not-above', rules.listAbovePrice ? 'stops' : 'warns', 'listPrice', 'listAbovePrice', `The list price of ${named(context, child)} is not above its price.`,
-        list.from ? { kind: 'change', label: 'Give the list price back', commands: [{ do: 'setFigures', changes: [{ place: list.from, key: 'listPrice', figure: null }] }] } : undefined);
+      add(
+        'price.list-not-above',
+        rules.listAbovePrice ? 'stops' : 'warns',
+        'listPrice',
+        'listAbovePrice',
+        `The list price of ${named(context, child)} is not above its price.`,
+        list.from
+          ? {
+              kind: 'change',
+              label: 'Give the list price back',
+              commands: [{ do: 'setFigures', changes: [{ place: list.from, key: 'listPrice', figure: null }] }],
+            }
+          : undefined,
+      );
     }
     const sale = ['salePrice', 'saleFrom', 'saleUntil'].map((key) => resolve(family, child, key).figure);
     if (sale.some((one) => one !== undefined) && sale.some((one) => one === undefined)) {
-      add('price.sale-half', 'warns', 'salePrice', 'sale', `The sale of ${named(context, child)} needs a price, a start and an end. It is not sent.`);
+      add(
+        'price.sale-half',
+        'warns',
+        'salePrice',
+        'sale',
+        `The sale of ${named(context, child)} needs a price, a start and an end. It is not sent.`,
+      );
     }
   }
   if (rules.spreadAtMost && priced.length > 1) {
@@ -85,7 +164,14 @@ export function priceFindings(context: CheckContext): Finding[] {
     const low = sorted[0]!;
     const limit = new Big(low.price).times(rules.spreadAtMost);
     for (const { child, price } of sorted.filter((one) => limit.lt(one.price))) {
-      found.push({ code: 'price.spread', severity: 'stops', place: at(child), key: 'price', rule: 'price.spreadAtMost', text: `${named(context, child)} costs ${showAmount(price, rules.currency)}, more than ${rules.spreadAtMost} times the cheapest child (${showAmount(low.price, rules.currency)}).` });
+      found.push({
+        code: 'price.spread',
+        severity: 'stops',
+        place: at(child),
+        key: 'price',
+        rule: 'price.spreadAtMost',
+        text: `${named(context, child)} costs ${showAmount(price, rules.currency)}, more than ${rules.spreadAtMost} times the cheapest child (${showAmount(low.price, rules.currency)}).`,
+      });
     }
   }
   return found;
@@ -99,89 +185,35 @@ export function stockFindings(context: CheckContext): Finding[] {
     const pieces = context.stock[child.id] ?? 0;
     if (pieces < least) {
       const wish = family.wishes[rulebook.channel] ?? { apart: [], whole: [], leaveOut: [], offered: true };
-      return [{
-        code: 'stock.too-low', severity: 'stops', place: at(child), key: 'stock', rule: 'stock.least',
-        text: `${named(context, child)} has ${pieces} pieces; ${rulebook.name} takes no fewer than ${least}.`,
-        remedy: { kind: 'change', label: `Leave it out on ${rulebook.name}`, commands: [{ do: 'setWish', channel: rulebook.channel, wish: { ...wish, leaveOut: [...wish.leaveOut, child.id] } }] },
-      }];
+      return [
+        {
+          code: 'stock.too-low',
+          severity: 'stops',
+          place: at(child),
+          key: 'stock',
+          rule: 'stock.least',
+          text: `${named(context, child)} has ${pieces} pieces; ${rulebook.name} takes no fewer than ${least}.`,
+          remedy: {
+            kind: 'change',
+            label: `Leave it out on ${rulebook.name}`,
+            commands: [
+              { do: 'setWish', channel: rulebook.channel, wish: { ...wish, leaveOut: [...wish.leaveOut, child.id] } },
+            ],
+          },
+        },
+      ];
     }
-    return pieces > most ? [{ code: 'stock.capped', severity: 'advises', place: at(child), key: 'stock', rule: 'stock.most', text: `${most} of ${pieces} pieces are sent: ${rulebook.name} takes no more.` }] : [];
+    return pieces > most
+      ? [
+          {
+            code: 'stock.capped',
+            severity: 'advises',
+            place: at(child),
+            key: 'stock',
+            rule: 'stock.most',
+            text: `${most} of ${pieces} pieces are sent: ${rulebook.name} takes no more.`,
+          },
+        ]
+      : [];
   });
-}
-
-/** Pictures: enough of them, large enough, the main one on white. */
-export function pictureFindings(context: CheckContext): Finding[] {
-  const { family, rulebook, plan } = context;
-  const { rules } = context.category;
-  const found: Finding[] = [];
-  const wrong = new Set<string>();
-  const look = (ids: readonly string[], place: Place, whose: string) => {
-    ids.forEach((id, number) => {
-      const facts = context.pictures[id];
-      const shorter = facts ? Math.min(facts.width, facts.height) : 0;
-      const flaw =
-        !facts ? 'gone'
-        : shorter < rules.pictures.leastPixels ? 'small'
-        : number === 0 && rules.pictures.whiteMain && !facts.whiteBackground ? 'not-white'
-        : null;
-      if (!flaw || wrong.has(id + flaw)) return;
-      wrong.add(id + flaw);
-      const name = facts?.fileName ?? 'A picture';
-      const text = {
-        gone: `A picture of ${whose} is gone.`,
-        small: `${name} is ${facts?.width} × ${facts?.height} pixels; ${rulebook.name} wants ${rules.pictures.leastPixels} at least on both sides.`,
-        'not-white': `${name} leads ${whose} and has no white background; ${rulebook.name} wants one on the main picture.`,
-      }[flaw];
-      found.push({ code: `picture.${flaw}`, severity: 'stops', place: pictureHome(context, id) ?? place, key: 'pictures', rule: flaw === 'small' ? 'pictures.leastPixels' : 'pictures.whiteMain', text });
-    });
-  };
-  const few = (count: number, place: Place, whose: string) => {
-    const { atLeast } = rules.pictures;
-    if (count >= atLeast) return;
-    const text = count === 0 ? `${whose} has no picture on ${rulebook.name}.` : `${whose} has ${count} of the ${atLeast} pictures ${rulebook.name} asks for.`;
-    found.push({ code: 'picture.missing', severity: 'stops', place, key: 'pictures', rule: 'pictures.atLeast', text });
-  };
-  if (rules.axes.pictures === 'child') {
-    for (const child of context.offered) {
-      const all = picturesOf(family, child);
-      few(all.length, at(child), named(context, child));
-      look(all.slice(0, rules.pictures.atMost), at(child), named(context, child));
-      if (all.length > rules.pictures.atMost) found.push({ code: 'picture.more', severity: 'advises', place: at(child), key: 'pictures', rule: 'pictures.atMost', text: `${rules.pictures.atMost} of ${all.length} pictures of ${named(context, child)} are sent.` });
-    }
-    return found;
-  }
-  if (!plan) return found;
-  const shown = new Set(family.pictures);
-  const bare: Finding[] = [];
-  if (plan.pictureAxis !== null) {
-    const axis = plan.axes[plan.pictureAxis]!;
-    for (const option of axis.options) {
-      const first = context.offered.find((child) => axis.from.every((id, number) => child.at[id] === option.valueIds[number]))!;
-      const own = optionPictures(context, option.valueIds, first);
-      const place: Place = { level: 'value', axisId: axis.from[0]!, valueId: option.valueIds[0]! };
-      if (own.length === 0) bare.push({ code: 'picture.option-missing', severity: 'warns', place, key: 'pictures', rule: 'axes.pictures', text: `${option.label} has no picture of its own on ${rulebook.name}: choosing it changes nothing.` });
-      own.forEach((id) => shown.add(id));
-    }
-  } else for (const value of familyIndex(family).valueById.values()) value.pictures.forEach((id) => shown.add(id));
-  few(shown.size, { level: 'family' }, 'The family');
-  // Where there is no picture at all, that is the one thing to say.
-  if (shown.size > 0) found.push(...bare);
-  // Only what goes out is looked at: pictures beyond the channel's number stay here and harm nothing.
-  for (const listing of context.listings) {
-    const sent = new Set([...listing.pictures, ...listing.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []))]);
-    look([...sent].map((address) => address.slice(context.pictureBase.length)), { level: 'family' }, 'the family');
-  }
-  if (shown.size > rules.pictures.atMost) found.push({ code: 'picture.more', severity: 'warns', place: { level: 'family' }, key: 'pictures', rule: 'pictures.atMost', text: `${rules.pictures.atMost} of ${shown.size} pictures go to ${rulebook.name}; the first of each option are kept first.` });
-  return found;
-}
-
-/** Where a picture stands, so that a finding leads there. */
-function pictureHome(context: CheckContext, id: string): Place | null {
-  const { family } = context;
-  if (family.pictures.includes(id)) return { level: 'family' };
-  for (const axis of family.axes) {
-    const value = axis.values.find((one) => one.pictures.includes(id));
-    if (value) return { level: 'value', axisId: axis.id, valueId: value.id };
-  }
-  return null;
 }

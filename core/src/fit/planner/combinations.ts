@@ -1,5 +1,6 @@
 /**
- * Combinations of axes that the children have: counted, ordered and labelled once for the same children, however many shapes and
+ * Combinations of axes that the children have: counted, ordered and labelled once for the same children, however many
+ * shapes and
  * channels ask.
  */
 import { optionLabels } from './labels';
@@ -36,7 +37,14 @@ export function combinationsOf(task: PlanTask, group: readonly number[]): Combin
   const { combinations } = knownOf(task.children);
   const bits = group.reduce((all, axis) => all | (1 << axis), 0);
   let found = combinations.get(bits);
-  if (!found) combinations.set(bits, (found = count(task, [...group].sort((a, b) => a - b))));
+  if (!found)
+    combinations.set(
+      bits,
+      (found = count(
+        task,
+        [...group].sort((a, b) => a - b),
+      )),
+    );
   return found;
 }
 
@@ -59,7 +67,8 @@ function count(task: PlanTask, axes: readonly number[]): Combinations {
 }
 
 /**
- * The options of one listing axis made from a group of axes, the leading one first, over all children, so that every listing names
+ * The options of one listing axis made from a group of axes, the leading one first, over all children, so that every
+ * listing names
  * them alike. Null where labels cannot be made to fit.
  */
 export function labelGroup(task: PlanTask, group: readonly number[]): GroupLabels | null {
@@ -69,19 +78,26 @@ export function labelGroup(task: PlanTask, group: readonly number[]): GroupLabel
   const { labels } = knownOf(task.children);
   const key = `${group.join('+')}|${role?.shows === 'list' ? 'list' : atMost}|${labelForbids}`;
   let made = labels.get(key);
-  if (made === undefined) labels.set(key, (made = makeLabels(task, group, role?.shows === 'list' ? null : atMost, labelForbids)));
+  if (made === undefined)
+    labels.set(key, (made = makeLabels(task, group, role?.shows === 'list' ? null : atMost, labelForbids)));
   return made;
 }
 
-function makeLabels(task: PlanTask, group: readonly number[], atMost: number | null, forbids: string): GroupLabels | null {
+function makeLabels(
+  task: PlanTask,
+  group: readonly number[],
+  atMost: number | null,
+  forbids: string,
+): GroupLabels | null {
   const { rows, placeOf } = combinationsOf(task, group);
   const inFamilyOrder = [...group].sort((a, b) => a - b);
   const place = group.map((axis) => inFamilyOrder.indexOf(axis));
   const led = rows.map((row) => place.map((at) => row[at]!));
   const axes = group.map((axis) => task.axes[axis]!);
-  const made = atMost === null
-    ? { labels: led.map((row) => axes[0]!.values[row[0]!]!.label), shortened: false }
-    : optionLabels(axes, led, atMost, forbids);
+  const made =
+    atMost === null
+      ? { labels: led.map((row) => axes[0]!.values[row[0]!]!.label), shortened: false }
+      : optionLabels(axes, led, atMost, forbids);
   if (!made) return null;
   const options = led.map((row, at) => {
     const valueIds = row.map((value, axis) => axes[axis]!.values[value]!.id);

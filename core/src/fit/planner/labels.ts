@@ -11,7 +11,10 @@ const FORMS: ((label: string, code: string) => string)[] = [
 ];
 
 const words = (label: string, length: number) =>
-  label.split(/\s+/).map((word) => (word.length > length + 1 ? word.slice(0, length).replace(/[-'.,]+$/, '') + '.' : word)).join(' ');
+  label
+    .split(/\s+/)
+    .map((word) => (word.length > length + 1 ? word.slice(0, length).replace(/[-'.,]+$/, '') + '.' : word))
+    .join(' ');
 
 const SEPARATORS = [' / ', '/'];
 
@@ -21,17 +24,28 @@ export interface OptionLabels {
 }
 
 /**
- * Labels for combinations of values (one row a combination, value places per axis), at most `atMost` characters long, without
+ * Labels for combinations of values (one row a combination, value places per axis), at most `atMost` characters long,
+ * without
  * `forbidden` characters, all different. Loses as few characters as can be; null where even short codes do not do.
  */
-export function optionLabels(axes: readonly TaskAxis[], rows: readonly (readonly number[])[], atMost: number, forbidden: string): OptionLabels | null {
+export function optionLabels(
+  axes: readonly TaskAxis[],
+  rows: readonly (readonly number[])[],
+  atMost: number,
+  forbidden: string,
+): OptionLabels | null {
   const made = axes.map(() => new Array<string[] | undefined>(FORMS.length));
   /** The values of an axis in one form; made when first asked for, since the full labels do most often. */
   const formed = (axis: number, form: number) =>
-    (made[axis]![form] ??= axes[axis]!.values.map((value) => clean(FORMS[form]!(value.label, value.code), forbidden) || value.code));
+    (made[axis]![form] ??= axes[axis]!.values.map(
+      (value) => clean(FORMS[form]!(value.label, value.code), forbidden) || value.code,
+    ));
   const choice = new Array<number>(axes.length).fill(0);
-  const build = (separator: string) => rows.map((row) => row.map((at, axis) => formed(axis, choice[axis]!)[at]!).join(separator));
-  /** Characters of all labels together, or null where one is too long or empty. Counted first: most choices end here. */
+  const build = (separator: string) =>
+    rows.map((row) => row.map((at, axis) => formed(axis, choice[axis]!)[at]!).join(separator));
+  /**
+   * Characters of all labels together, or null where one is too long or empty. Counted first: most choices end here.
+   */
   const measure = (separator: string): number | null => {
     let total = 0;
     const forms = axes.map((_, axis) => formed(axis, choice[axis]!));
@@ -63,7 +77,9 @@ export function optionLabels(axes: readonly TaskAxis[], rows: readonly (readonly
 }
 
 function changed(axes: readonly TaskAxis[], rows: readonly (readonly number[])[], labels: readonly string[]): boolean {
-  return rows.some((row, at) => row.map((value, axis) => axes[axis]!.values[value]!.label).join(SEPARATORS[0]) !== labels[at]);
+  return rows.some(
+    (row, at) => row.map((value, axis) => axes[axis]!.values[value]!.label).join(SEPARATORS[0]) !== labels[at],
+  );
 }
 
 function clean(label: string, forbidden: string): string {

@@ -1,5 +1,6 @@
 /**
- * The planner: every way to carry, join, split and pin a family's axes under a channel's rules, best first. Exact: shapes are tried
+ * The planner: every way to carry, join, split and pin a family's axes under a channel's rules, best first. Exact:
+ * shapes are tried
  * in the order of what they cost at the very least, and the search ends only when no shape left can be among the best.
  */
 import { timesAmount } from '../../money/amount';
@@ -11,7 +12,16 @@ import type { Bill, Plan, PlanListing, PlanTask, TargetAxis } from './task';
 /** The order of importance. Less is better; the first difference decides. */
 export function billOrder(bill: Bill, objective: PlanTask['objective']): number[] {
   const size = objective === 'fees' ? [Number(bill.fees), bill.listings] : [bill.listings];
-  return [bill.leftOut, ...size, bill.joins, bill.remade, bill.picturesLost, bill.joinedOptions, bill.longestLabel, bill.axesShown];
+  return [
+    bill.leftOut,
+    ...size,
+    bill.joins,
+    bill.remade,
+    bill.picturesLost,
+    bill.joinedOptions,
+    bill.longestLabel,
+    bill.axesShown,
+  ];
 }
 
 function compare(a: number[], b: number[]): number {
@@ -37,7 +47,10 @@ export function bestPlans(task: PlanTask, most = 6): Plan[] {
 
 const remembered = new WeakMap<PlanTask['children'], WeakMap<PlanTask['rules'], Map<string, Plan[]>>>();
 
-/** Plans found before for the same children under the same rules: most changes touch figures and leave them as they are. */
+/**
+ * Plans found before for the same children under the same rules: most changes touch figures and leave them as they
+ * are.
+ */
 function rememberedPlans(task: PlanTask): Map<string, Plan[]> {
   let byRules = remembered.get(task.children);
   if (!byRules) remembered.set(task.children, (byRules = new WeakMap()));
@@ -57,7 +70,9 @@ function findBest(task: PlanTask, most: number): Plan[] {
     const plan = spinOut(task, shape);
     if (!plan) continue;
     const order = billOrder(plan.bill, task.objective);
-    const at = found.findIndex((one) => (compare(order, one.order) || (plan.signature < one.plan.signature ? -1 : 1)) < 0);
+    const at = found.findIndex(
+      (one) => (compare(order, one.order) || (plan.signature < one.plan.signature ? -1 : 1)) < 0,
+    );
     found.splice(at < 0 ? found.length : at, 0, { plan, order });
     found.length = Math.min(found.length, most);
   }
@@ -97,7 +112,9 @@ function spinOut(task: PlanTask, shape: Shape): Plan | null {
   const groups = made as NonNullable<(typeof made)[number]>[];
   const structure = signatureOf(task, shape);
   const { rules } = task;
-  const limits = shape.groups.map((group) => rules.axes.roles[task.axes[group[0]!]!.role]?.valuesAtMost ?? rules.axes.valuesAtMost);
+  const limits = shape.groups.map(
+    (group) => rules.axes.roles[task.axes[group[0]!]!.role]?.valuesAtMost ?? rules.axes.valuesAtMost,
+  );
   const listings = listingsOf(task, shape, groups, limits);
   if (!listings) return null;
 
@@ -133,18 +150,33 @@ function spinOut(task: PlanTask, shape: Shape): Plan | null {
 }
 
 /** The listings of a shape: one for each combination of what is split, cut where one is too large. */
-function listingsOf(task: PlanTask, shape: Shape, groups: readonly GroupLabels[], limits: readonly number[]): PlanListing[] | null {
+function listingsOf(
+  task: PlanTask,
+  shape: Shape,
+  groups: readonly GroupLabels[],
+  limits: readonly number[],
+): PlanListing[] | null {
   const split = combinationsOf(task, shape.split);
   const members: number[][] = split.rows.map(() => []);
   split.placeOf.forEach((place, number) => members[place]!.push(number));
   const inFamilyOrder = [...shape.split].sort((a, b) => a - b);
   const listings: PlanListing[] = [];
   for (const [place, numbers] of members.entries()) {
-    const values = Object.fromEntries(shape.split.map((axis) => [task.axes[axis]!.id, task.axes[axis]!.values[split.rows[place]![inFamilyOrder.indexOf(axis)]!]!.id]));
+    const values = Object.fromEntries(
+      shape.split.map((axis) => [
+        task.axes[axis]!.id,
+        task.axes[axis]!.values[split.rows[place]![inFamilyOrder.indexOf(axis)]!]!.id,
+      ]),
+    );
     const parts = cutListing(numbers, groups, limits, task.rules.children.atMost);
     if (!parts) return null;
     for (const { cuts, numbers: own } of parts) {
-      listings.push({ key: listingKey(Object.values(values), cuts), split: values, cuts, childIds: own.map((number) => task.children[number]!.id) });
+      listings.push({
+        key: listingKey(Object.values(values), cuts),
+        split: values,
+        cuts,
+        childIds: own.map((number) => task.children[number]!.id),
+      });
     }
   }
   return listings;
@@ -155,14 +187,23 @@ interface Part {
   numbers: number[];
 }
 
-/** The parts of one listing, given its children's numbers: the whole where it is not too large. Children never are alike: all axes together tell them apart. */
-function cutListing(numbers: number[], groups: readonly GroupLabels[], limits: readonly number[], childrenAtMost: number): Part[] | null {
+/**
+ * The parts of one listing, given its children's numbers: the whole where it is not too large. Children never are
+ * alike: all axes together tell them apart.
+ */
+function cutListing(
+  numbers: number[],
+  groups: readonly GroupLabels[],
+  limits: readonly number[],
+  childrenAtMost: number,
+): Part[] | null {
   // Places within this listing, without gaps, so that cuts are even.
   const places = groups.map((group) => {
     const present = [...new Set(numbers.map((number) => group.placeOf[number]!))].sort((a, b) => a - b);
     return new Map(present.map((one, at) => [one, at]));
   });
-  if (numbers.length <= childrenAtMost && places.every((place, axis) => place.size <= limits[axis]!)) return [{ cuts: [], numbers }];
+  if (numbers.length <= childrenAtMost && places.every((place, axis) => place.size <= limits[axis]!))
+    return [{ cuts: [], numbers }];
   const rows = numbers.map((number) => groups.map((group, axis) => places[axis]!.get(group.placeOf[number]!)!));
   const counts = fewestCuts(rows, limits, childrenAtMost);
   if (!counts) return null;
@@ -207,8 +248,13 @@ function picturesShown(task: PlanTask, shape: Shape): { pictureAxis: number | nu
     const values = onAxis.reduce((sum, count, axis) => sum + (seen.has(axis) ? 0 : count), 0);
     return values + (seen.size === task.axes.length ? 0 : onChildren);
   };
-  if (task.rules.axes.pictures === 'listing' || shape.groups.length === 0) return { pictureAxis: null, lost: lostWith([]) };
+  if (task.rules.axes.pictures === 'listing' || shape.groups.length === 0)
+    return { pictureAxis: null, lost: lostWith([]) };
   const wished = shape.groups.findIndex((group) => group.some((axis) => task.axes[axis]!.id === task.wish.pictureAxis));
-  const best = shape.groups.map((group, at) => ({ at, lost: lostWith(group) })).sort((a, b) => a.lost - b.lost || a.at - b.at)[0]!;
-  return wished >= 0 ? { pictureAxis: wished, lost: lostWith(shape.groups[wished]!) } : { pictureAxis: best.at, lost: best.lost };
+  const best = shape.groups
+    .map((group, at) => ({ at, lost: lostWith(group) }))
+    .sort((a, b) => a.lost - b.lost || a.at - b.at)[0]!;
+  return wished >= 0
+    ? { pictureAxis: wished, lost: lostWith(shape.groups[wished]!) }
+    : { pictureAxis: best.at, lost: best.lost };
 }

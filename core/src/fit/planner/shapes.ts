@@ -10,7 +10,8 @@ export interface Shape {
 }
 
 /**
- * All shapes the rules allow. An axis with one value may be pinned or shown; an axis that must stay whole is never split; one that
+ * All shapes the rules allow. An axis with one value may be pinned or shown; an axis that must stay whole is never
+ * split; one that
  * must stay apart, or whose labels have to come from a list, is never joined.
  */
 export function planShapes(task: PlanTask): Shape[] {
@@ -22,7 +23,12 @@ export function planShapes(task: PlanTask): Shape[] {
 
   const place = (axis: number, pinned: number[], split: number[], groups: number[][]): void => {
     if (axis === axes.length) {
-      for (const led of leads(groups, axes.map((one) => one.role), rules.axes)) shapes.push({ pinned, split, groups: led });
+      for (const led of leads(
+        groups,
+        axes.map((one) => one.role),
+        rules.axes,
+      ))
+        shapes.push({ pinned, split, groups: led });
       return;
     }
     if (used[axis]! <= 1) place(axis + 1, [...pinned, axis], split, groups);
@@ -31,14 +37,22 @@ export function planShapes(task: PlanTask): Shape[] {
     if (apart[axis] || used[axis]! <= 1) return;
     groups.forEach((group, at) => {
       if (group.some((member) => apart[member] || used[member]! <= 1)) return;
-      place(axis + 1, pinned, split, groups.map((one, number) => (number === at ? [...one, axis] : one)));
+      place(
+        axis + 1,
+        pinned,
+        split,
+        groups.map((one, number) => (number === at ? [...one, axis] : one)),
+      );
     });
   };
   place(0, [], [], []);
   return shapes;
 }
 
-/** The groups with every choice of leading axes that makes a set of roles the channel takes. Without listed sets the first axis leads. */
+/**
+ * The groups with every choice of leading axes that makes a set of roles the channel takes. Without listed sets the
+ * first axis leads.
+ */
 function leads(groups: number[][], roles: Role[], rules: PlanTask['rules']['axes']): number[][][] {
   const mayJoin = (role: Role) => rules.roles[role]?.shows !== 'list';
   const choices = groups.map((group) => {
@@ -47,8 +61,18 @@ function leads(groups: number[][], roles: Role[], rules: PlanTask['rules']['axes
       .filter((lead) => group.length === 1 || mayJoin(roles[lead]!))
       .map((lead) => [lead, ...group.filter((axis) => axis !== lead)]);
   });
-  const all = choices.reduce<number[][][]>((done, group) => done.flatMap((row) => group.map((one) => [...row, one])), [[]]);
+  const all = choices.reduce<number[][][]>(
+    (done, group) => done.flatMap((row) => group.map((one) => [...row, one])),
+    [[]],
+  );
   if (!rules.sets || groups.length === 0) return all;
   const allowed = new Set(rules.sets.map((set) => [...set].sort().join()));
-  return all.filter((led) => allowed.has(led.map((group) => roles[group[0]!]!).sort().join()));
+  return all.filter((led) =>
+    allowed.has(
+      led
+        .map((group) => roles[group[0]!]!)
+        .sort()
+        .join(),
+    ),
+  );
 }

@@ -1,8 +1,10 @@
-/** What the planner is given and what it gives back. Plain numbers inside, so that thousands of children cost little. */
+/**
+ * What the planner is given and what it gives back. Plain numbers inside, so that thousands of children cost little.
+ */
 import type { Child, Family, Role, Wish } from '../../family/shape';
 import { isOnSale } from '../../family/level';
 import { familyIndex } from '../../family/weave';
-import type { Rules } from '../../rulebook/schema';
+import type { Rules } from '../../rulebook/shape';
 
 export interface TaskAxis {
   id: string;
@@ -80,11 +82,17 @@ interface Offered {
   onChildren: number;
 }
 const offered = new WeakMap<Family, Offered>();
-/** The structures seen last, by what they are made of: a change of figures alone gives the same structure, and so the same plans. */
+/**
+ * The structures seen last, by what they are made of: a change of figures alone gives the same structure, and so the
+ * same plans.
+ */
 const structures = new Map<string, Pick<Offered, 'axes' | 'children'>>();
 const STRUCTURES_KEPT = 8;
 
-/** What every channel is offered of a family. Found once for a frozen family: channels then share what is worked out from it. */
+/**
+ * What every channel is offered of a family. Found once for a frozen family: channels then share what is worked out
+ * from it.
+ */
 function offeredOf(family: Family): Offered {
   const there = offered.get(family);
   if (there) return there;
@@ -96,8 +104,16 @@ function offeredOf(family: Family): Offered {
 function findOffered(family: Family): Offered {
   const { woven, rank } = familyIndex(family);
   const forSale = woven.filter((child) => isOnSale(family, child));
-  const axes = family.axes.map((axis) => ({ id: axis.id, label: axis.label, role: axis.role, values: axis.values.map(({ id, label, code }) => ({ id, label, code })) }));
-  const children = forSale.map((child) => ({ id: child.id, at: family.axes.map((axis) => rank.get(child.at[axis.id]!)!) }));
+  const axes = family.axes.map((axis) => ({
+    id: axis.id,
+    label: axis.label,
+    role: axis.role,
+    values: axis.values.map(({ id, label, code }) => ({ id, label, code })),
+  }));
+  const children = forSale.map((child) => ({
+    id: child.id,
+    at: family.axes.map((axis) => rank.get(child.at[axis.id]!)!),
+  }));
   const key = JSON.stringify([axes, children.map((child) => [child.id, ...child.at])]);
   const same = structures.get(key) ?? { axes, children };
   structures.delete(key);
@@ -122,7 +138,11 @@ export function planTask(
     children: left.length === 0 ? children : children.filter((child) => !leaveOut.has(child.id)),
     leftOut: left.map((child) => child.id),
     rules,
-    wish: { apart: wish?.apart ?? [], whole: wish?.whole ?? [], ...(wish?.pictureAxis ? { pictureAxis: wish.pictureAxis } : {}) },
+    wish: {
+      apart: wish?.apart ?? [],
+      whole: wish?.whole ?? [],
+      ...(wish?.pictureAxis ? { pictureAxis: wish.pictureAxis } : {}),
+    },
     pictures: {
       onAxis: family.axes.map((axis) => axis.values.reduce((sum, value) => sum + value.pictures.length, 0)),
       onChildren: onChildren - left.reduce((sum, child) => sum + child.pictures.length, 0),

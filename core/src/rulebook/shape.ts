@@ -1,0 +1,115 @@
+/** A rulebook: the variation rules of one channel, as data. The JSON Schema in docs/formats comes from here. */
+import { z } from 'zod';
+import { RoleSchema } from '../family/shape';
+
+const Count = z.number().int().min(0);
+const Decimal = z.string().regex(/^\d+(\.\d+)?$/);
+
+const ListEntrySchema = z.object({
+  label: z.string().min(1),
+  swatch: z
+    .string()
+    .regex(/^#[0-9A-Fa-f]{6}$/)
+    .optional()
+    .describe('For colours: what the channel means by the label.'),
+});
+
+const RoleRulesSchema = z.object({
+  name: z.string().optional().describe('What the channel calls an axis of this role.'),
+  labelAtMost: Count.optional(),
+  valuesAtMost: Count.optional(),
+  shows: z
+    .enum(['free', 'list'])
+    .default('free')
+    .describe("free: the buyer sees the seller's own label; list: the buyer sees the entry of the list."),
+  list: z
+    .array(ListEntrySchema)
+    .optional()
+    .describe("The channel's own values. Every value of the axis has to be paired to one."),
+});
+export type RoleRules = z.infer<typeof RoleRulesSchema>;
+
+export const AxisRulesSchema = z.object({
+  atMost: z.number().int().min(0).max(6),
+  sets: z.array(z.array(RoleSchema)).nullable().default(null).describe('The sets of roles that are taken; null: any.'),
+  valuesAtMost: Count.default(1000),
+  labelAtMost: Count.default(200),
+  labelForbids: z.string().default('').describe('Characters a label may not have.'),
+  roles: z.partialRecord(RoleSchema, RoleRulesSchema).default({}),
+  pictures: z
+    .enum(['child', 'axis', 'listing'])
+    .default('child')
+    .describe('What pictures are tied to: each child, the values of one axis, or the listing alone.'),
+});
+export type AxisRules = z.infer<typeof AxisRulesSchema>;
+
+export const FieldRuleSchema = z.object({
+  key: z.string().describe('The field of the registry.'),
+  name: z.string().describe('What the channel calls it.'),
+  need: z.enum(['required', 'recommended', 'optional']).default('optional'),
+  level: z.enum(['listing', 'child']).default('listing'),
+  atLeast: Count.optional().describe('Characters, or entries of a list.'),
+  atMost: Count.optional().describe('Characters, or entries of a list.'),
+  entryAtMost: Count.optional().describe('Characters of one entry of a list.'),
+  pattern: z.string().optional().describe('A regular expression the text has to match as a whole.'),
+  patternText: z.string().optional().describe('The pattern in words.'),
+  unit: z.enum(['g', 'kg', 'oz', 'lb', 'mm', 'cm', 'm', 'in', 'ft']).optional(),
+  decimals: z.number().int().min(0).max(4).default(0),
+});
+export type FieldRule = z.infer<typeof FieldRuleSchema>;
+
+export const RulesSchema = z.object({
+  axes: AxisRulesSchema,
+  children: z.object({ atMost: z.number().int().min(1) }),
+  identifiers: z.object({
+    gtin: z.enum(['required', 'exemptible', 'optional']),
+    skuAtMost: Count.default(40),
+  }),
+  pictures: z.object({
+    atLeast: Count.default(0),
+    atMost: z.number().int().min(1),
+    leastPixels: Count.default(0).describe('The shorter side of every picture.'),
+    whiteMain: z.boolean().default(false),
+  }),
+  fields: z.array(FieldRuleSchema).default([]),
+  wording: z.object({ optionValuesInName: z.boolean().default(true), links: z.boolean().default(false) }).prefault({}),
+  price: z.object({
+    currency: z.string().length(3),
+    taxIncluded: z.boolean(),
+    least: Decimal.optional(),
+    most: Decimal.optional(),
+    listAbovePrice: z.boolean().default(false),
+    spreadAtMost: Decimal.optional().describe('The dearest child is at most this many times the cheapest.'),
+  }),
+  stock: z.object({ least: Count.default(0), most: Count.default(1_000_000) }).prefault({}),
+  fees: z.object({ perListing: Decimal.default('0'), commissionPercent: Decimal.default('0') }).prefault({}),
+  settings: z
+    .array(z.object({ key: z.string(), label: z.string(), help: z.string().optional() }))
+    .default([])
+    .describe('What the seller has to have set up on the channel first.'),
+});
+export type Rules = z.infer<typeof RulesSchema>;
+
+export const CategoryEntrySchema = z.object({
+  id: z.string(),
+  label: z.string(),
+  takes: z.array(z.string()).describe("The seller's categories that go here; the first entry that takes one wins."),
+  rules: z
+    .record(z.string(), z.record(z.string(), z.unknown()))
+    .default({})
+    .describe("What differs from the channel's rules, section by section; fields are added by key."),
+  fields: z.array(FieldRuleSchema).default([]).describe("Fields this category asks for beside the channel's."),
+});
+
+export const RulebookSchema = z.object({
+  format: z.literal('loom-kin/rulebook'),
+  channel: z.string().regex(/^[a-z][a-z0-9-]*$/),
+  name: z.string(),
+  version: z.number().int().min(1),
+  about: z.string(),
+  transport: z.enum(['sheet', 'json']),
+  drafts: z.boolean().default(false).describe('Listings can be sent as drafts, not seen by buyers.'),
+  rules: RulesSchema,
+  categories: z.array(CategoryEntrySchema).min(1),
+});
+export type Rulebook = z.infer<typeof RulebookSchema>;

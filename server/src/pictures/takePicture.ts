@@ -1,0 +1,101 @@
+/** Pictures: taken in, looked at, kept under the digest of what they show, handed out in two sizes. */
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { inArray } from 'drizzle-orm';
+import sharp from 'sharp';
+import { Refusal, type Family, type PictureFacts } from '@loom-kin/core';
+import type { Database } from '../store/database';
+import { pictures } from '../store/schema';
+
+const PIXELS_AT_MOST = 50_000_000;
+const SIDE_AT_MOST = 3000;
+
+/** Takes one file in. What is no picture is refused with its name. The same picture twice is one picture. */
+export async function takePicture(
+  database: Database,
+  folder: string,
+  fileName: string,
+  bytes: Buffer,
+): Promise<PictureFacts> {
+  let png: Buffer;
+  let size: { width: number; height: number };
+  try {
+    const made = await sharp(bytes, { limitInputPixels: PIXELS_AT_MOST, failOn: 'error' })
+      .rotate()
+      .resize({ width: SIDE_AT_MOST, height: SIDE_AT_MOST, fit: 'inside', withoutEnlargement: true })
+      .png({ compressionLevel: 6 })
+      .toBuffer({ resolveWithObject: true });
+    png = made.data;
+    size = { width: made.info.width, height: made.info.height };
+  } catch (error) {
+    const tooLarge = error instanceof Error && /pixel limit/i.test(error.message);
+    throw new Refusal(
+      'picture.unreadable',
+      tooLarge
+        ? `${fileName} has more than ${PIXELS_AT_MOST / 1e6} million pixels.`
+        : `${fileName} is no picture this program can read. PNG, JPEG, WebP, AVIF, TIFF, GIF and SVG are taken.`,
+    );
+  }
+  const id = createHash('sha256').update(png).digest('hex').slice(0, 24);
+  const facts: PictureFacts = {
+    id,
+    fileName: fileName.slice(0, 120),
+    ...size,
+    whiteBackground: await hasWhiteBorder(png),
+  };
+  mkdirSync(folder, { recursive: true });
+  for (const [suffix, data] of [
+    ['', png],
+    ['.small', await sharp(png).resize(240, 240, { fit: 'inside' }).png().toBuffer()],
+  ] as const) {
+    const file = join(folder, `${id}${suffix}.png`);
+    if (existsSync(file)) continue;
+    writeFileSync(file + '.part', data);
+    renameSync(file + '.part', file);
+  }
+  database.insert(pictures).values({ id, facts, at: new Date().toISOString() }).onConflictDoNothing().run();
+  return database
+    .select()
+    .from(pictures)
+    .where(inArray(pictures.id, [id]))
+    .get()!.facts;
+}
+
+/** Whether the outermost pixels are white or clear: at least 98 of 100 within 12 of pure white. */
+async function hasWhiteBorder(png: Buffer): Promise<boolean> {
+  const side = 64;
+  const raw = await sharp(png)
+    .flatten({ background: '#FFFFFF' })
+    .resize(side, side, { fit: 'fill', kernel: 'nearest' })
+    .removeAlpha()
+    .raw()
+    .toBuffer();
+  let white = 0;
+  let seen = 0;
+  for (let y = 0; y < side; y++) {
+    for (let x = 0; x < side; x++) {
+      if (x > 0 && y > 0 && x < side - 1 && y < side - 1) continue;
+      seen += 1;
+      const at = (y * side + x) * 3;
+      if (raw[at]! > 243 && raw[at + 1]! > 243 && raw[at + 2]! > 243) white += 1;
+    }
+  }
+  return white / seen >= 0.98;
+}
+
+/** The facts of every picture a family uses. */
+export function picturesIn(database: Database, family: Family): Record<string, PictureFacts> {
+  const ids = new Set([
+    ...family.pictures,
+    ...family.axes.flatMap((axis) => axis.values.flatMap((value) => value.pictures)),
+    ...Object.values(family.children).flatMap((child) => child.pictures),
+  ]);
+  if (ids.size === 0) return {};
+  const rows = database
+    .select()
+    .from(pictures)
+    .where(inArray(pictures.id, [...ids]))
+    .all();
+  return Object.fromEntries(rows.map((row) => [row.id, row.facts]));
+}

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+/**
+ * One short vertical tick per channel, always in the same order. Form tells the state first, colour second, words on
+ * hover.
+ */
+import { computed } from 'vue';
+import type { FitState } from '@loom-kin/core';
+import { useSetup } from '../stores/setup';
+
+const props = defineProps<{
+  states: Record<string, FitState | undefined>;
+  live?: Record<string, number>;
+  only?: string;
+}>();
+const setup = useSetup();
+const WORDS: Record<FitState, string> = {
+  fits: 'fits',
+  needs: 'needs work',
+  stopped: 'stopped',
+  absent: 'not offered',
+};
+
+const ticks = computed(() =>
+  setup.channels
+    .filter(({ channel }) => !props.only || channel === props.only)
+    .map(({ channel, rulebook }, at) => ({
+      at,
+      channel,
+      state: props.states[channel] ?? 'absent',
+      name: rulebook.name,
+      live: props.live?.[channel] ?? 0,
+    })),
+);
+const title = computed(() =>
+  ticks.value.map((tick) => `${tick.name}: ${WORDS[tick.state]}${tick.live ? `, ${tick.live} live` : ''}`).join(' · '),
+);
+const height = 14;
+</script>
+
+<template>
+  <svg class="ticks" :width="ticks.length * 8" :height="height + 3" role="img" :aria-label="title">
+    <title>{{ title }}</title>
+    <g v-for="tick in ticks" :key="tick.channel" :transform="`translate(${tick.at * 8 + 1} 0)`" :class="tick.state">
+      <rect v-if="tick.state === 'fits'" x="1" y="0" width="4" :height="height" />
+      <path
+        v-else-if="tick.state === 'needs'"
+        class="open"
+        :d="`M1.500 .5 h3 v${height / 2 - 2} l-2 1.500 l2 1.500 v${height / 2 - 2} h-3 z`"
+      />
+      <template v-else-if="tick.state === 'stopped'">
+        <rect x="1" y="0" width="4" :height="height / 2 - 2.5" />
+        <rect x="1" :y="height / 2 + 2.5" width="4" :height="height / 2 - 2.5" />
+      </template>
+      <rect v-if="tick.live" class="live" x="0" :y="height + 1" width="6" height="1.5" />
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.ticks {
+  display: block;
+  overflow: visible;
+}
+.fits rect {
+  fill: var(--fits);
+}
+.needs .open {
+  fill: var(--sheet);
+  stroke: var(--warns);
+  stroke-width: 1.2;
+}
+.stopped rect {
+  fill: var(--stops);
+}
+g rect.live {
+  fill: var(--woad);
+}
+</style>

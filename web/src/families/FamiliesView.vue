@@ -1,0 +1,272 @@
+<script setup lang="ts">
+/** All families: search as you type, filter by state on a channel, the strip of ticks beside each. */
+import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
+import { showAmount, type FitState } from '@loom-kin/core';
+import type { FamilySummary } from '@loom-kin/contract';
+import { api, call } from '../api';
+import { useSetup } from '../stores/setup';
+import { useKeys } from '../shell/keys';
+import Ticks from '../common/Ticks.vue';
+
+const PAGE = 60;
+const STATES: { value: FitState; label: string }[] = [
+  { value: 'fits', label: 'fits' },
+  { value: 'needs', label: 'needs work' },
+  { value: 'stopped', label: 'is stopped' },
+  { value: 'absent', label: 'is not offered' },
+];
+const SORTS = [
+  { value: 'name', label: 'by name' },
+  { value: 'changed', label: 'last changed first' },
+  { value: 'price', label: 'cheapest first' },
+  { value: 'stock', label: 'least stock first' },
+  { value: 'children', label: 'most children first' },
+] as const;
+
+const router = useRouter();
+const setup = useSetup();
+const families = ref<FamilySummary[]>([]);
+const total = ref(0);
+const q = ref('');
+const channel = ref('');
+const state = ref<FitState | ''>('');
+const sort = ref<(typeof SORTS)[number]['value']>('name');
+const retired = ref(false);
+const ticked = ref(new Set<string>());
+const at = ref(0);
+const loaded = ref(false);
+const problem = ref<string | null>(null);
+const search = ref<InstanceType<typeof ElInput>>();
+const list = ref<HTMLElement>();
+let running: AbortController | null = null;
+
+async function load(more = false): Promise<void> {
+  running?.abort();
+  running = new AbortController();
+  try {
+    const answer = await call(api.listFamilies, {
+      query: {
+        q: q.value,
+        sort: sort.value,
+        retired: retired.value ? 'yes' : 'no',
+        offset: more ? families.value.length : 0,
+        limit: PAGE,
+        ...(channel.value && state.value ? { channel: channel.value, state: state.value } : {}),
+      },
+      signal: running.signal,
+    });
+    families.value = more ? [...families.value, ...answer.families] : answer.families;
+    total.value = answer.total;
+    problem.value = null;
+    loaded.value = true;
+    if (!more) at.value = 0;
+  } catch (error) {
+    if (!(error instanceof DOMException))
+      problem.value = error instanceof Error ? error.message : 'The families cannot be loaded.';
+  }
+}
+onMounted(load);
+watch([q, channel, state, sort, retired], () => void load());
+
+const states = (family: FamilySummary) =>
+  Object.fromEntries(Object.entries(family.strip).map(([id, one]) => [id, one.state]));
+const live = (family: FamilySummary) =>
+  Object.fromEntries(Object.entries(family.strip).map(([id, one]) => [id, one.live]));
+const filtered = computed(() => q.value !== '' || (channel.value !== '' && state.value !== '') || retired.value);
+const open = (family: FamilySummary | undefined) => family && void router.push(`/families/${family.id}`);
+const toggle = (id: string) => {
+  const next = new Set(ticked.value);
+  if (!next.delete(id)) next.add(id);
+  ticked.value = next;
+};
+const clear = () => {
+  q.value = '';
+  channel.value = '';
+  state.value = '';
+  retired.value = false;
+};
+function walk(by: number): void {
+  at.value = Math.max(0, Math.min(families.value.length - 1, at.value + by));
+  void nextTick(() => list.value?.querySelector('tr.at')?.scrollIntoView({ block: 'nearest' }));
+}
+useKeys({
+  ArrowDown: () => walk(1),
+  ArrowUp: () => walk(-1),
+  Enter: () => open(families.value[at.value]),
+  '/': () => search.value?.focus(),
+  n: () => void router.push('/families/new'),
+});
+</script>
+
+<template>
+  <section class="view">
+    <div class="view-head">
+      <ElInput
+        ref="search"
+        v-model="q"
+        style="width: 300px"
+        placeholder="Name, style code, SKU, GTIN"
+        clearable
+        aria-label="Search families"
+        data-test="search"
+        @keydown.down.prevent="walk(1)"
+        @keydown.up.prevent="walk(-1)"
+        @keydown.enter="open(families[at])"
+      />
+      <span class="soft">that</span>
+      <ElSelect
+        v-model="state"
+        placeholder="any state"
+        clearable
+        style="width: 140px"
+        aria-label="State"
+        @change="channel ||= setup.channels[0]?.channel ?? ''"
+      >
+        <ElOption v-for="one in STATES" :key="one.value" :value="one.value" :label="one.label" />
+      </ElSelect>
+      <span class="soft">on</span>
+      <ElSelect v-model="channel" placeholder="any channel" clearable style="width: 140px" aria-label="Channel">
+        <ElOption v-for="one in setup.channels" :key="one.channel" :value="one.channel" :label="one.rulebook.name" />
+      </ElSelect>
+      <ElSelect v-model="sort" style="width: 170px" aria-label="Order"
+        ><ElOption v-for="one in SORTS" :key="one.value" :value="one.value" :label="one.label"
+      /></ElSelect>
+      <label class="soft"><input v-model="retired" type="checkbox" /> retired</label>
+      <div class="grow" />
+      <ElButton v-if="ticked.size" @click="router.push({ name: 'compose', query: { families: [...ticked].join(',') } })"
+        >Send {{ ticked.size }}…</ElButton
+      >
+      <ElButton type="primary" data-test="new-family" @click="router.push('/families/new')">Start a family</ElButton>
+    </div>
+    <div ref="list" class="list sheet">
+      <div v-if="problem" class="empty">
+        <p class="stops">{{ problem }}</p>
+        <ElButton @click="load()">Try again</ElButton>
+      </div>
+      <div v-else-if="loaded && families.length === 0" class="empty">
+        <template v-if="filtered"
+          ><p>No family matches.</p>
+          <ElButton @click="clear">Clear search and filter</ElButton></template
+        >
+        <template v-else
+          ><p>No family yet. Start one by hand, or take one in from a file.</p>
+          <div>
+            <ElButton type="primary" @click="router.push('/families/new')">Start a family</ElButton>
+            <ElButton @click="router.push('/intake')">Take one in</ElButton>
+          </div></template
+        >
+      </div>
+      <table v-else class="lines">
+        <thead>
+          <tr>
+            <th style="width: 30px"><span class="visually-hidden">Ticked</span></th>
+            <th style="width: 52px" />
+            <th>Name</th>
+            <th>Style</th>
+            <th>Axes</th>
+            <th class="number">Children</th>
+            <th class="number">From</th>
+            <th class="number">Stock</th>
+            <th style="width: 120px">{{ setup.channels.map((one) => one.rulebook.name[0]).join(' ') }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="(family, number) in families"
+            :key="family.id"
+            :class="{ at: number === at }"
+            data-test="family-row"
+            @click="open(family)"
+            @mouseenter="at = number"
+          >
+            <td @click.stop>
+              <input
+                type="checkbox"
+                :checked="ticked.has(family.id)"
+                :aria-label="`Tick ${family.name}`"
+                @change="toggle(family.id)"
+              />
+            </td>
+            <td class="face">
+              <img
+                v-if="family.picture"
+                :src="`/pictures/${family.picture}.small.png`"
+                alt=""
+                loading="lazy"
+                width="32"
+                height="32"
+              /><span v-else class="none" title="No picture" />
+            </td>
+            <td>
+              <RouterLink :to="`/families/${family.id}`" @click.stop>{{ family.name }}</RouterLink>
+            </td>
+            <td class="mono">{{ family.styleCode }}</td>
+            <td class="soft">{{ family.axes || 'single product' }}</td>
+            <td class="number">{{ family.children }}</td>
+            <td class="number">{{ family.fromPrice ? showAmount(family.fromPrice, setup.currency) : '—' }}</td>
+            <td class="number">{{ family.stock.toLocaleString('en') }}</td>
+            <td><Ticks :states="states(family)" :live="live(family)" /></td>
+          </tr>
+        </tbody>
+      </table>
+      <div v-if="families.length < total" class="more">
+        <ElButton @click="load(true)">Show {{ Math.min(PAGE, total - families.length) }} more of {{ total }}</ElButton>
+      </div>
+    </div>
+    <footer class="foot soft" v-if="loaded">
+      {{ total }} families · ticks, left to right: {{ setup.channels.map((one) => one.rulebook.name).join(', ') }} ·
+      full: fits, hollow: needs work, broken: stopped, none: not offered; underlined: live
+    </footer>
+  </section>
+</template>
+
+<style scoped>
+.list {
+  margin: 0 20px;
+  flex: 1;
+  overflow: auto;
+  min-height: 0;
+}
+tr {
+  cursor: pointer;
+}
+tbody tr.at {
+  background: var(--weld-pale);
+}
+tbody td {
+  vertical-align: middle;
+  height: 42px;
+  padding-top: 3px;
+  padding-bottom: 3px;
+}
+.face img {
+  display: block;
+  object-fit: contain;
+  border: 1px solid var(--line-soft);
+  background: #fff;
+}
+.none {
+  display: block;
+  width: 32px;
+  height: 32px;
+  border: 1px dashed var(--line);
+}
+td a {
+  color: var(--ink);
+  text-decoration: none;
+  font-weight: 500;
+}
+td a:hover {
+  text-decoration: underline;
+}
+.more {
+  padding: 10px;
+  text-align: center;
+}
+.foot {
+  padding: 7px 20px 9px;
+  font-size: 12px;
+}
+</style>

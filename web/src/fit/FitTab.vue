@@ -1,0 +1,94 @@
+<script setup lang="ts">
+/** The fit of the family to one channel: plan, pairings, what would be sent, and the findings beside. */
+import { computed } from 'vue';
+import { useRoute } from 'vue-router';
+import { ElButton } from 'element-plus';
+import type { FitState, Wish } from '@loom-kin/core';
+import { useFamily } from '../stores/family';
+import { useSetup } from '../stores/setup';
+import FindingsPanel from './FindingsPanel.vue';
+import PairingPanel from './PairingPanel.vue';
+import PlanPanel from './PlanPanel.vue';
+import SentPanel from './SentPanel.vue';
+import Ticks from '../common/Ticks.vue';
+
+const route = useRoute();
+const store = useFamily();
+const setup = useSetup();
+const id = computed(() => String(route.params.channel));
+const channel = computed(() => setup.channels.find((one) => one.channel === id.value));
+const name = computed(() => channel.value?.rulebook.name ?? id.value);
+const fit = computed(() => store.fits[id.value]);
+const live = computed(() => store.live.filter((one) => one.channel === id.value));
+
+const VERDICTS: Record<FitState, (name: string) => string> = {
+  fits: (on) => `Fits ${on}`,
+  needs: (on) => `Goes onto ${on}, but needs work`,
+  stopped: (on) => `Stopped on ${on}`,
+  absent: (on) => `Not offered on ${on}`,
+};
+const offered = computed(() => store.family!.wishes[id.value]?.offered !== false);
+function setOffered(on: boolean): void {
+  const wish: Wish = store.family!.wishes[id.value] ?? { apart: [], whole: [], leaveOut: [], offered: true };
+  store.run({ do: 'setWish', channel: id.value, wish: { ...wish, offered: on } });
+}
+</script>
+
+<template>
+  <div v-if="!fit || !channel" class="empty">
+    {{ channel || !setup.setup ? 'Working out the fit…' : 'There is no such channel.' }}
+  </div>
+  <div v-else class="fit">
+    <div class="main">
+      <header class="sheet verdict">
+        <Ticks :states="{ [id]: fit.state }" :only="id" />
+        <h2>{{ VERDICTS[fit.state](name) }}</h2>
+        <span v-if="fit.category && fit.state !== 'absent'" class="soft">goes to {{ fit.category.label }}</span>
+        <a
+          v-for="one in live.filter((each) => each.page)"
+          :key="one.key"
+          :href="one.page!"
+          target="_blank"
+          rel="noreferrer"
+          >buyer's page{{ one.draft ? ' (draft)' : '' }}</a
+        >
+        <div class="grow" />
+        <ElButton size="small" data-test="offered" @click="setOffered(!offered)">{{
+          offered ? `Do not offer on ${name}` : `Offer on ${name}`
+        }}</ElButton>
+      </header>
+      <template v-if="fit.plan">
+        <PlanPanel :channel="channel" :fit="fit" :plan="fit.plan" />
+        <PairingPanel :channel="channel" :fit="fit" :plan="fit.plan" />
+      </template>
+      <SentPanel v-if="fit.plan || live.length" :channel="channel" :fit="fit" />
+    </div>
+    <FindingsPanel :key="id" :channel="channel" :fit="fit" />
+  </div>
+</template>
+
+<style scoped>
+.fit {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 330px;
+  gap: 10px;
+  height: 100%;
+  padding: 10px 20px 12px;
+}
+.main {
+  overflow: auto;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+}
+.main > * {
+  flex: none;
+}
+.verdict {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 8px 14px;
+}
+</style>

@@ -1,0 +1,195 @@
+<script setup lang="ts">
+/** The plan in force, drawn as threads over the weave; the next best ones to choose from, and the seller's wishes. */
+import { computed } from 'vue';
+import type { Channel } from '@loom-kin/contract';
+import type { Fit, Plan, Wish } from '@loom-kin/core';
+import { useFamily } from '../stores/family';
+import Threads from './Threads.vue';
+import Weave from '../weave/Weave.vue';
+import { planCost, planText } from './planWords';
+
+const props = defineProps<{ channel: Channel; fit: Fit; plan: Plan }>();
+const store = useFamily();
+const id = computed(() => props.channel.channel);
+const family = computed(() => store.family!);
+const currency = computed(() => props.fit.category!.rules.price.currency);
+
+const wish = computed(
+  (): Wish => family.value.wishes[id.value] ?? { apart: [], whole: [], leaveOut: [], offered: true },
+);
+const setWish = (changes: Partial<Wish>) =>
+  store.run({ do: 'setWish', channel: id.value, wish: { ...wish.value, ...changes } });
+function toggle(key: 'apart' | 'whole', axisId: string): void {
+  const there = wish.value[key];
+  setWish({ [key]: there.includes(axisId) ? there.filter((one) => one !== axisId) : [...there, axisId] });
+}
+/** The best plan is no wish: it stays the best as the family changes. */
+const choose = (one: Plan) => setWish({ chosen: one === props.fit.plans[0] ? undefined : one.signature });
+const light = (childIds: string[]) => (store.lit = new Set(childIds));
+</script>
+
+<template>
+  <section class="sheet plan">
+    <div class="head">
+      <h2 data-test="plan-in-force">{{ planText(family, plan) }}</h2>
+      <span class="soft">{{ planCost(plan, currency) }}</span>
+    </div>
+    <div class="drawn">
+      <div class="cloth">
+        <Threads :family="family" :plan="plan" :channel-name="channel.rulebook.name" @hover="light" />
+        <Weave
+          :family="family"
+          :weaving="false"
+          :states="{ [id]: fit.childStates }"
+          :only="id"
+          :selected="store.selected"
+          :lit="store.lit"
+          narrow
+          @select="store.selected = $event"
+          @hover="light"
+        />
+      </div>
+      <div class="side">
+        <h3>Plans, best first</h3>
+        <button
+          v-for="(one, number) in fit.plans"
+          :key="one.signature"
+          class="plain other"
+          :class="{ used: one.signature === plan.signature }"
+          data-test="plan"
+          :aria-pressed="one.signature === plan.signature"
+          @click="choose(one)"
+        >
+          <strong>{{ planText(family, one) }}</strong><span class="soft">{{ planCost(one, currency) }}</span>
+          <span v-if="number === 0" class="soft">the best by itself</span>
+        </button>
+        <h3>Wishes</h3>
+        <table class="wishes">
+          <tbody>
+            <tr v-for="axis in family.axes" :key="axis.id">
+              <th scope="row">{{ axis.label }}</th>
+              <td>
+                <label
+                  ><input
+                    type="checkbox"
+                    :checked="wish.apart.includes(axis.id)"
+                    :data-test="`apart-${axis.label}`"
+                    @change="toggle('apart', axis.id)"
+                  />
+                  not joined</label
+                >
+              </td>
+              <td>
+                <label
+                  ><input
+                    type="checkbox"
+                    :checked="wish.whole.includes(axis.id)"
+                    :data-test="`whole-${axis.label}`"
+                    @change="toggle('whole', axis.id)"
+                  />
+                  not split</label
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <label v-if="fit.category?.rules.axes.pictures === 'axis' && family.axes.length > 1" class="follow">
+          Pictures follow
+          <select
+            :value="wish.pictureAxis ?? ''"
+            data-test="picture-axis"
+            @change="setWish({ pictureAxis: ($event.target as HTMLSelectElement).value || undefined })"
+          >
+            <option value="">the best axis</option>
+            <option v-for="axis in family.axes" :key="axis.id" :value="axis.id">{{ axis.label }}</option>
+          </select>
+        </label>
+        <p v-if="wish.leaveOut.length" class="soft">
+          {{ wish.leaveOut.length === 1 ? '1 child is' : `${wish.leaveOut.length} children are` }} left out.
+          <button class="link" @click="setWish({ leaveOut: [] })">
+            Offer {{ wish.leaveOut.length === 1 ? 'it' : 'them' }} again
+          </button>
+        </p>
+      </div>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.plan {
+  padding: 10px 14px 12px;
+}
+.head {
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+  flex-wrap: wrap;
+}
+.drawn {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 252px;
+  gap: 14px;
+  margin-top: 6px;
+}
+.cloth {
+  min-width: 0;
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+}
+.side {
+  border-left: 1px solid var(--line-soft);
+  padding-left: 12px;
+  font-size: 12.5px;
+}
+.side h3 {
+  margin: 8px 0 4px;
+}
+.other {
+  display: flex;
+  flex-direction: column;
+  padding: 5px 8px;
+  border-left: 3px solid transparent;
+  width: 100%;
+}
+.other strong {
+  font-weight: 500;
+}
+.other:hover {
+  background: var(--ground);
+}
+.other.used {
+  border-left-color: var(--weld);
+  background: var(--weld-pale);
+}
+.wishes {
+  border-collapse: collapse;
+  width: 100%;
+}
+.wishes th {
+  font-weight: 400;
+  text-align: left;
+  padding-right: 8px;
+  overflow-wrap: anywhere;
+}
+.wishes td {
+  white-space: nowrap;
+  padding: 1px 0 1px 6px;
+}
+.wishes input {
+  vertical-align: -2px;
+  margin: 0 2px 0 0;
+}
+.follow {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin: 6px 0;
+}
+select {
+  font: inherit;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  padding: 1px;
+}
+</style>

@@ -1,0 +1,77 @@
+<script setup lang="ts">
+/** SKUs by a pattern for the children that have none: shown before they are made, clashes named. */
+import { computed, ref } from 'vue';
+import { ElButton, ElInput, ElPopover } from 'element-plus';
+import { proposeSkus, skuMarks } from '@loom-kin/core';
+import { useFamily } from '../stores/family';
+
+const store = useFamily();
+const pattern = ref('');
+const family = computed(() => store.family!);
+const bare = computed(() => (store.index?.woven ?? []).filter((child) => child.fields.sku === undefined));
+const marks = computed(() =>
+  skuMarks(family.value)
+    .map((mark) => '{' + mark + '}')
+    .join(' '),
+);
+const taken = computed(() => {
+  const everyone = [
+    ...Object.values(family.value.children),
+    ...Object.values(family.value.shelf).map((one) => one.child),
+  ];
+  return new Set(
+    everyone.flatMap((child) => (typeof child.fields.sku === 'string' ? [child.fields.sku.toUpperCase()] : [])),
+  );
+});
+const proposals = computed(() =>
+  proposeSkus(family.value, bare.value, pattern.value || family.value.skuPattern, taken.value),
+);
+const good = computed(() => proposals.value.filter((one) => !one.problem));
+const problem = computed(() => proposals.value.find((one) => one.problem)?.problem);
+
+function make(): void {
+  const changes = good.value.map(({ childId, sku }) => ({
+    place: { level: 'child' as const, childId },
+    key: 'sku',
+    figure: sku,
+  }));
+  const kept = pattern.value ? [{ do: 'setSkuPattern' as const, pattern: pattern.value }] : [];
+  store.run({ do: 'batch', title: `Make ${changes.length} SKUs`, commands: [...kept, { do: 'setFigures', changes }] });
+}
+</script>
+
+<template>
+  <ElPopover trigger="click" :width="400" placement="bottom-end">
+    <template #reference>
+      <ElButton size="small" data-test="skus"
+        >SKUs<span v-if="bare.length" class="warns">&nbsp;{{ bare.length }} missing</span></ElButton
+      >
+    </template>
+    <div class="pop">
+      <label class="soft"
+        >Pattern
+        <ElInput v-model="pattern" size="small" class="mono" :placeholder="family.skuPattern" data-test="sku-pattern"
+      /></label>
+      <p class="soft">
+        Marks: <span class="mono">{{ marks }}</span>
+      </p>
+      <p v-if="bare.length === 0">
+        Every child has its SKU. A SKU is never changed by itself: orders find the item by it.
+      </p>
+      <template v-else>
+        <p class="mono">
+          {{
+            proposals
+              .slice(0, 4)
+              .map((one) => one.sku)
+              .join('  ')
+          }}
+        </p>
+        <p v-if="problem" class="stops">{{ problem }}</p>
+        <ElButton size="small" type="primary" data-test="make-skus" :disabled="good.length === 0" @click="make"
+          >Make {{ good.length }} SKUs</ElButton
+        >
+      </template>
+    </div>
+  </ElPopover>
+</template>

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+/** The journal: what changed, from what to what, when, by whom; of one family or of all. */
+import { computed, onMounted, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
+import { ElButton } from 'element-plus';
+import type { JournalEntry } from '@loom-kin/contract';
+import { api, call } from '../api';
+import { useFamily } from '../stores/family';
+
+const PAGE = 50;
+const route = useRoute();
+const store = useFamily();
+const familyId = computed(() => (route.name === 'family-journal' ? String(route.params.id) : undefined));
+const entries = ref<JournalEntry[]>([]);
+const more = ref(false);
+const loaded = ref(false);
+const problem = ref<string | null>(null);
+const unfolded = ref(new Set<number>());
+
+async function load(onward = false): Promise<void> {
+  try {
+    await store.settled();
+    const before = onward ? entries.value.at(-1)?.id : undefined;
+    const next = await call(api.journal, {
+      query: { limit: PAGE, ...(familyId.value ? { familyId: familyId.value } : {}), ...(before ? { before } : {}) },
+    });
+    entries.value = onward ? [...entries.value, ...next] : next;
+    more.value = next.length === PAGE;
+    loaded.value = true;
+    problem.value = null;
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : 'The journal cannot be loaded.';
+  }
+}
+onMounted(load);
+watch([familyId, () => store.undoTitle, () => store.redoTitle], () => void load());
+
+const days = computed(() => {
+  const byDay = new Map<string, JournalEntry[]>();
+  for (const entry of entries.value) {
+    const day = new Date(entry.at).toLocaleDateString('en-GB', { weekday: 'long', day: 'numeric', month: 'long' });
+    byDay.set(day, [...(byDay.get(day) ?? []), entry]);
+  }
+  return [...byDay];
+});
+const time = (at: string) =>
+  new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
+const FEW = 4;
+const shownLines = (entry: JournalEntry) => (unfolded.value.has(entry.id) ? entry.lines : entry.lines.slice(0, FEW));
+const unfold = (id: number) => (unfolded.value = new Set([...unfolded.value, id]));
+const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? text.slice(0, 88) + '…' : text);
+</script>
+
+<template>
+  <section class="view journal">
+    <div v-if="problem" class="empty">
+      <p class="stops">{{ problem }}</p>
+      <ElButton @click="load()">Try again</ElButton>
+    </div>
+    <div v-else-if="loaded && entries.length === 0" class="empty">Nothing has been changed yet.</div>
+    <div v-else class="sheet pages">
+      <template v-for="[day, list] in days" :key="day">
+        <h2>{{ day }}</h2>
+        <article v-for="entry in list" :key="entry.id" :class="entry.state" data-test="entry">
+          <div class="head">
+            <span class="soft time">{{ time(entry.at) }}</span>
+            <strong>{{ entry.title }}</strong>
+            <RouterLink v-if="!familyId" :to="`/families/${entry.familyId}`">{{ entry.familyName }}</RouterLink>
+            <span class="soft">by {{ entry.who }}</span>
+            <span v-if="entry.kind === 'change' && entry.state === 'undone'" class="warns">taken back</span>
+          </div>
+          <table v-if="entry.lines.length">
+            <tbody>
+              <tr v-for="(line, at) in shownLines(entry)" :key="at">
+                <td class="where">{{ line.where }}</td>
+                <td class="what soft">{{ line.what }}</td>
+                <td :class="line.before === '' ? 'soft' : 'before'">{{ crop(line.before) }}</td>
+                <td class="soft">→</td>
+                <td>{{ crop(line.after) }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <button
+            v-if="entry.lines.length > FEW && !unfolded.has(entry.id)"
+            class="link more"
+            @click="unfold(entry.id)"
+          >
+            {{ entry.lines.length - FEW }} more
+          </button>
+        </article>
+      </template>
+      <div v-if="more" class="older"><ElButton @click="load(true)">Older changes</ElButton></div>
+    </div>
+    <p v-if="familyId && loaded" class="soft foot">
+      <kbd>Ctrl Z</kbd> takes back <em>{{ store.undoTitle ?? 'nothing' }}</em> · <kbd>Ctrl Y</kbd> makes
+      <em>{{ store.redoTitle ?? 'nothing' }}</em> again
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.journal {
+  padding: 12px 20px;
+}
+.pages {
+  overflow: auto;
+  flex: 1;
+  min-height: 0;
+}
+h2 {
+  padding: 8px 16px;
+  background: var(--ground);
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  font-size: 13px;
+}
+article {
+  padding: 7px 16px;
+  border-bottom: 1px solid var(--line-soft);
+}
+.head {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+}
+.time {
+  font-size: 12px;
+  width: 62px;
+}
+.undone strong {
+  text-decoration: line-through;
+}
+.undone strong,
+.undone table {
+  opacity: 0.6;
+}
+table {
+  font-size: 12.5px;
+  margin: 3px 0 2px 74px;
+  border-collapse: collapse;
+}
+td {
+  padding: 1px 14px 1px 0;
+  vertical-align: top;
+}
+.where {
+  min-width: 170px;
+}
+.what {
+  min-width: 150px;
+}
+.before {
+  color: var(--ink-soft);
+  text-decoration: line-through;
+  text-decoration-color: var(--line);
+}
+.more {
+  margin-left: 74px;
+  font-size: 12px;
+}
+.older {
+  padding: 12px;
+  text-align: center;
+}
+.foot {
+  padding-top: 8px;
+  font-size: 12px;
+}
+</style>

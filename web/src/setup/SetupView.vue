@@ -1,0 +1,150 @@
+<script setup lang="ts">
+/** The seller and the number blocks. */
+import { onMounted, reactive, ref, watch } from 'vue';
+import { ElButton, ElInput } from 'element-plus';
+import { NumberBlockSchema, SellerSchema } from '@loom-kin/core';
+import { api, call, say, tell } from '../api';
+import { useSetup } from '../stores/setup';
+
+const setup = useSetup();
+onMounted(() => void setup.ensure());
+const seller = reactive({ name: '', currency: 'EUR', taxPercent: '20' });
+watch(
+  () => setup.setup,
+  (now) => now && Object.assign(seller, now.seller),
+  { immediate: true },
+);
+const block = reactive({ label: '', prefix: '', digits: 13 });
+const problem = ref('');
+
+async function saveSeller(): Promise<void> {
+  const read = SellerSchema.safeParse(seller);
+  if (!read.success)
+    return void (problem.value = `${read.error.issues[0]!.path.join('.')}: ${read.error.issues[0]!.message}`);
+  problem.value = '';
+  await attempt(async () => {
+    await call(api.setSeller, { body: read.data });
+    say('The seller is saved.');
+  });
+}
+async function addBlock(): Promise<void> {
+  const read = NumberBlockSchema.omit({ id: true }).safeParse({
+    ...block,
+    label: block.label.trim() || `Block ${block.prefix}`,
+    prefix: block.prefix.trim(),
+  });
+  if (!read.success) return void (problem.value = read.error.issues[0]!.message);
+  problem.value = '';
+  await attempt(async () => {
+    await call(api.addBlock, { body: read.data });
+    Object.assign(block, { label: '', prefix: '' });
+  });
+}
+async function attempt(work: () => Promise<void>): Promise<void> {
+  try {
+    await work();
+    await setup.reload();
+  } catch (error) {
+    tell(error);
+  }
+}
+</script>
+
+<template>
+  <section class="view setup">
+    <p v-if="problem" class="stops" role="alert">{{ problem }}</p>
+    <form class="sheet part" @submit.prevent="saveSeller">
+      <h2>The seller</h2>
+      <div class="line">
+        <label>Name <ElInput v-model="seller.name" /></label
+        ><label>Currency <ElInput v-model="seller.currency" maxlength="3" style="width: 90px" /></label
+        ><label>Tax in prices, % <ElInput v-model="seller.taxPercent" style="width: 110px" /></label
+        ><ElButton native-type="submit">Save</ElButton>
+      </div>
+      <p class="soft">Your prices are with tax. Channels that show prices without it get them reckoned out, exactly.</p>
+    </form>
+    <div class="sheet part">
+      <h2>Number blocks</h2>
+      <p class="soft">
+        GTINs you bought: the digits all of them begin with. Numbers are given out in order and never twice.
+      </p>
+      <table v-if="setup.setup?.blocks.length" class="lines">
+        <thead>
+          <tr>
+            <th>Block</th>
+            <th>Begins with</th>
+            <th class="number">Digits</th>
+            <th class="number">Given out</th>
+            <th class="number">Of</th>
+            <th>Next</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in setup.setup.blocks" :key="one.id">
+            <td>{{ one.label }}</td>
+            <td class="mono">{{ one.prefix }}</td>
+            <td class="number">{{ one.digits }}</td>
+            <td class="number">{{ one.used }}</td>
+            <td class="number">{{ one.size.toLocaleString('en') }}</td>
+            <td class="mono">{{ one.next ?? 'used up' }}</td>
+            <td>
+              <button
+                class="link"
+                title="Numbers given out stay with their children"
+                @click="attempt(async () => void (await call(api.removeBlock, { params: { id: one.id } })))"
+              >
+                remove
+              </button>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-else class="soft">There is no block yet.</p>
+      <form class="line" @submit.prevent="addBlock">
+        <label>Name <ElInput v-model="block.label" /></label
+        ><label>Begins with <ElInput v-model="block.prefix" class="mono" placeholder="95010174" /></label
+        ><label
+          >Digits
+          <select v-model="block.digits">
+            <option :value="13">13 (EAN)</option>
+            <option :value="12">12 (UPC)</option>
+          </select></label
+        ><ElButton native-type="submit">Add the block</ElButton>
+      </form>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.setup {
+  padding: 12px 20px;
+  gap: 10px;
+  overflow: auto;
+}
+.part {
+  padding: 12px 16px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.line {
+  display: flex;
+  gap: 12px;
+  align-items: flex-end;
+}
+label {
+  font-size: 12px;
+  color: var(--ink-soft);
+  display: flex;
+  flex-direction: column;
+  gap: 3px;
+}
+select {
+  font: inherit;
+  height: 32px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  color: var(--ink);
+}
+</style>

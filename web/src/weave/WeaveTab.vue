@@ -1,0 +1,108 @@
+<script setup lang="ts">
+/** The weave above, the children's grid below, the inspector beside. */
+import { computed, ref } from 'vue';
+import { ElSwitch } from 'element-plus';
+import { useFamily } from '../stores/family';
+import { useKeys } from '../shell/keys';
+import AddAxis from './AddAxis.vue';
+import AxisMenu from './AxisMenu.vue';
+import ChildGrid from '../grid/ChildGrid.vue';
+import GtinMenu from '../grid/GtinMenu.vue';
+import Inspector from '../inspector/Inspector.vue';
+import RemoveAxis from './RemoveAxis.vue';
+import SkuMenu from '../grid/SkuMenu.vue';
+import Weave from './Weave.vue';
+
+const AXES_AT_MOST = 6;
+
+const store = useFamily();
+const weaving = ref(false);
+useKeys({ w: () => (weaving.value = !weaving.value) });
+
+const family = computed(() => store.family!);
+const states = computed(() =>
+  Object.fromEntries(Object.entries(store.fits).map(([channel, fit]) => [channel, fit.childStates])),
+);
+const removingId = ref<string | null>(null);
+const removing = computed(() => family.value.axes.find((axis) => axis.id === removingId.value));
+</script>
+
+<template>
+  <div class="tab-weave">
+    <div class="left">
+      <div class="sheet cloth">
+        <div class="tools">
+          <AxisMenu
+            v-for="(axis, at) in family.axes"
+            :key="axis.id"
+            :axis="axis"
+            :at="at"
+            :count="family.axes.length"
+            @remove="removingId = axis.id"
+          />
+          <AddAxis v-if="family.axes.length < AXES_AT_MOST" />
+          <div class="grow" />
+          <SkuMenu />
+          <GtinMenu />
+          <label class="mode" title="While weaving, a click takes a crossing out or in (W)"
+            ><ElSwitch v-model="weaving" size="small" data-test="weaving" /> Weaving</label
+          >
+        </div>
+        <Weave
+          :family="family"
+          :weaving="weaving"
+          :states="states"
+          :selected="store.selected"
+          :lit="store.lit"
+          @select="store.selected = $event"
+          @toggle="(crossings, woven) => store.run({ do: 'setWoven', crossings, woven })"
+          @hover="removing || (store.lit = new Set($event))"
+        />
+      </div>
+      <div class="sheet children"><ChildGrid /></div>
+    </div>
+    <RemoveAxis v-if="removing" :axis="removing" @done="removingId = null" />
+    <Inspector v-else />
+  </div>
+</template>
+
+<style scoped>
+.tab-weave {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) var(--inspector);
+  gap: 10px;
+  height: 100%;
+  padding: 10px 20px 12px;
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+}
+.cloth {
+  padding: 8px 12px 10px;
+  max-height: 52%;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  min-height: 0;
+}
+.tools {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.mode {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 13px;
+  margin-left: 6px;
+}
+.children {
+  flex: 1;
+  min-height: 120px;
+  overflow: hidden;
+}
+</style>
