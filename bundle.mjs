@@ -1,7 +1,6 @@
-// `npm run bundle`: server, stand-in channels, demo loader and benchmarks as one plain JavaScript file each, in their
-// dist folders. Packages stay
-// outside. Run from source by tsx they work as well, but every function then carries its name along, which costs a
-// third of the speed.
+// `npm run bundle`: server, its worker, stand-in channels, demo loader and benchmarks as one plain JavaScript file each, in their
+// dist folders. Packages stay outside. Run from source by tsx they work as well, but every function then carries its name along,
+// which costs a third of the speed.
 import { build } from 'esbuild';
 
 /** Everything that is not ours is left to Node. */
@@ -13,17 +12,18 @@ const packagesOutside = {
     ),
 };
 
-const parts = {
-  server: 'server/src/main.ts',
-  channels: 'channels/src/main.ts',
-  demo: 'demo/src/load-main.ts',
-  bench: 'bench/src/main.ts',
+const programs = {
+  'server/dist/main.mjs': 'server/src/main.ts',
+  'server/dist/fit-worker.mjs': 'server/src/fits/worker.ts',
+  'channels/dist/main.mjs': 'channels/src/main.ts',
+  'demo/dist/main.mjs': 'demo/src/load-main.ts',
+  'bench/dist/main.mjs': 'bench/src/main.ts',
 };
 await Promise.all(
-  Object.entries(parts).map(([folder, entry]) =>
+  Object.entries(programs).map(([outfile, entry]) =>
     build({
       entryPoints: [entry],
-      outfile: `${folder}/dist/main.mjs`,
+      outfile,
       bundle: true,
       platform: 'node',
       target: 'node20',

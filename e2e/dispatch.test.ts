@@ -9,11 +9,32 @@ import { startWorld, until, type World } from './world';
 let world: World;
 beforeAll(async () => void (world = await startWorld()), 60_000);
 afterAll(() => world?.end());
-const { run, shopFamily, fresh, setPrice, send, ended } = sellerIn(() => world);
+const { change, run, shopFamily, fresh, setPrice, send, ended, undo, redo } = sellerIn(() => world);
+
+/** A family that fits Quayside as well. */
+async function quaysideFamily() {
+  const detail = await shopFamily({
+    description: 'A coat to try things with, and nothing else, whatever the weather.',
+    highlights: ['One', 'Two', 'Three', 'Four', 'Five'],
+    wearer: 'anyone',
+    composition: '100 % cotton',
+    gtinExempt: true,
+    packageLength: 38,
+    packageWidth: 30,
+    packageHeight: 8,
+  });
+  const pairing = { channel: 'quayside', role: 'colour' as const };
+  const pairings = [
+    { ...pairing, value: 'Rust', to: 'Orange' },
+    { ...pairing, value: 'Spruce', to: 'Green' },
+  ];
+  await change([{ on: 'pairings', pairings }]);
+  return fresh(detail);
+}
 
 describe('what channels get', () => {
   it("is, for Quayside, a sheet whose family row holds no child's figure and whose child rows point to it, read by another library", async () => {
-    const { family } = await shopFamily();
+    const { family } = await quaysideFamily();
     const bytes = Buffer.from(
       await (await fetch(`${world.url}/api/families/${family.id}/upload/quayside`)).arrayBuffer(),
     );
@@ -61,7 +82,7 @@ describe('sending', () => {
     expect((await ended(one.id)).lines.map((line) => line.outcome)).toEqual(['listed']);
     expect((await world.held('own-shop')).filter((held) => held.goods.key === id)).toHaveLength(1);
     expect(
-      (await world.call(api.previewDispatch, { body: { familyIds: [id], channels: ['own-shop'] } })).totals,
+      (await world.call(api.previewDispatch, { body: { familyIds: [id], accounts: ['own-shop'] } })).totals,
     ).toMatchObject({ listings: 0, revisions: 0, unchanged: 1 });
     await run(await fresh(detail), setPrice(detail, 2, '77'));
     const changed = await ended((await send([id], ['own-shop'])).id);
@@ -101,7 +122,7 @@ describe('sending', () => {
     const now = await world.call(api.family, { params: { id: family.id } });
     await run(now, {
       do: 'setWish',
-      channel: 'own-shop',
+      account: 'own-shop',
       wish: { apart: [], whole: [], leaveOut: [], offered: false },
     });
     expect((await ended((await send([family.id], ['own-shop'])).id)).lines[0]!.outcome).toBe('taken down');
@@ -130,12 +151,12 @@ describe('sending', () => {
     }
     // Exchanged between two children orders would find the wrong one.
     expect((await refused(rename([first, second!.sku], [second, first!.sku]))).problem.code).toBe('sku.live');
-    await world.call(api.undo, { params: { id } });
-    expect((await refused(world.call(api.undo, { params: { id } }))).problem.code).toBe('sku.live');
-    await world.call(api.redo, { params: { id } });
+    await undo(id);
+    expect((await refused(undo(id))).problem.code).toBe('sku.live');
+    await redo(id);
     await run(await fresh(detail), {
       do: 'setWish',
-      channel: 'own-shop',
+      account: 'own-shop',
       wish: { apart: [], whole: [], leaveOut: [], offered: false },
     });
     await ended((await send([id], ['own-shop'])).id);
@@ -148,7 +169,7 @@ describe('sending', () => {
       world.call(api.startDispatch, {
         body: {
           familyIds: [family.id],
-          channels: ['own-shop'],
+          accounts: ['own-shop'],
           key: crypto.randomUUID(),
           agreed: { listings: 7, takenDown: 0, fees: [] },
         },
@@ -162,7 +183,7 @@ describe('sending', () => {
       world.call(api.startDispatch, {
         body: {
           familyIds: [family.id],
-          channels: ['own-shop'],
+          accounts: ['own-shop'],
           key: crypto.randomUUID(),
           agreed: { listings: 0, takenDown: 0, fees: [] },
         },
@@ -178,7 +199,7 @@ describe('sending', () => {
     // Somebody else's listing holds one of our SKUs already: only the channel can know.
     const { family } = await shopFamily();
     const child = familyIndex(family).woven[3]!;
-    const [mine] = (await world.call(api.previewDispatch, { body: { familyIds: [family.id], channels: ['own-shop'] } }))
+    const [mine] = (await world.call(api.previewDispatch, { body: { familyIds: [family.id], accounts: ['own-shop'] } }))
       .lines;
     const listing = structuredClone(
       (

@@ -1,7 +1,14 @@
 /** A seller for the tests of the API: makes families that fit the own shop, changes them, sends them. */
 import sharp from 'sharp';
 import { familyIndex, type Command } from '@loom-kin/core';
-import { endpoints as api, Refused, type Dispatch, type FamilyDetail } from '@loom-kin/contract';
+import {
+  endpoints as api,
+  makeChange,
+  Refused,
+  type Dispatch,
+  type FamilyDetail,
+  type StepInput,
+} from '@loom-kin/contract';
 import { until, type World } from './world';
 
 const AXES = [
@@ -13,11 +20,46 @@ let number = 0;
 /** The helpers, all working in the world that is there when they are called. */
 export function sellerIn(world: () => World) {
   const call: World['call'] = (...asked) => world().call(...asked);
-  const run = (detail: FamilyDetail, command: Command) =>
-    call(api.run, { params: { id: detail.family.id }, body: { revision: detail.family.revision, command } });
+  const change = (steps: StepInput[], more: Parameters<typeof makeChange>[2] = {}) =>
+    makeChange(world().call, steps, more);
+  const detailOf = (id: string) => call(api.family, { params: { id } });
+  /** Runs a command on the revision of a detail; the revision after it. */
+  async function run(
+    { family }: FamilyDetail,
+    command: Command,
+    key?: string,
+  ): Promise<{ revision: number; notices: string[] }> {
+    const { id: familyId, revision } = family;
+    const done = await change([{ on: 'family', familyId, revision, command }], key ? { key } : {});
+    return { revision: done.revisions[familyId]!, notices: done.notices };
+  }
+  async function startFamily(family: Extract<StepInput, { on: 'start' }>['family']): Promise<FamilyDetail> {
+    return detailOf((await change([{ on: 'start', family }])).started[0]!);
+  }
+  /** Counts pieces; what the family has then. */
+  async function count(
+    { family }: FamilyDetail,
+    counts: { childId: string; pieces: number }[],
+    key?: string,
+  ): Promise<FamilyDetail> {
+    await change([{ on: 'stock', familyId: family.id, counts }], key ? { key } : {});
+    return detailOf(family.id);
+  }
+  async function takeNumbers({ family }: FamilyDetail, childIds: string[], blockId?: string): Promise<FamilyDetail> {
+    await change([{ on: 'numbers', familyId: family.id, childIds, ...(blockId ? { blockId } : {}) }]);
+    return detailOf(family.id);
+  }
+  /** Takes the family's newest change back, as Ctrl Z does, or makes it again. */
+  async function stepBack(kind: 'undo' | 'redo', id: string): Promise<FamilyDetail> {
+    const step = (await detailOf(id))[kind];
+    await call(api[kind], { params: { id: step?.id ?? 0 }, body: { key: crypto.randomUUID() } });
+    return detailOf(id);
+  }
+  const undo = (id: string) => stepBack('undo', id);
+  const redo = (id: string) => stepBack('redo', id);
 
   /** A family that fits the own shop, with SKUs, price and five pieces of each of its six children. */
-  async function shopFamily(more: Record<string, string | number> = {}): Promise<FamilyDetail> {
+  async function shopFamily(more: Record<string, string | number | boolean | string[]> = {}): Promise<FamilyDetail> {
     const code = `T${++number}`;
     const fields = {
       name: `Test coat ${code}`,
@@ -30,7 +72,7 @@ export function sellerIn(world: () => World) {
       collections: ['Tests'],
       ...more,
     };
-    const made = await call(api.createFamily, { body: { axes: AXES, off: [], fields } });
+    const made = await startFamily({ axes: AXES, off: [], fields });
     const { id } = made.family;
     const children = familyIndex(made.family).woven;
     const skus = children.map((child, at) => ({
@@ -46,10 +88,10 @@ export function sellerIn(world: () => World) {
         { do: 'setFigures', changes: skus },
       ],
     });
-    return call(api.countStock, {
-      params: { id },
-      body: { key: `first-count-${id}`, counts: children.map((child) => ({ childId: child.id, pieces: 5 })) },
-    });
+    return count(
+      { ...made, family: { ...made.family, id } },
+      children.map((child) => ({ childId: child.id, pieces: 5 })),
+    );
   }
   async function takeWhitePicture(): Promise<string> {
     const png = await sharp({ create: { width: 1000, height: 1000, channels: 3, background: '#ffffff' } })
@@ -69,15 +111,15 @@ export function sellerIn(world: () => World) {
   /** Agrees to what the preview says, and sends. */
   async function send(
     familyIds: string[],
-    channels: string[],
+    accounts: string[],
     key: string = crypto.randomUUID(),
     draft = false,
   ): Promise<Dispatch> {
-    const { totals } = await call(api.previewDispatch, { body: { familyIds, channels, draft } });
+    const { totals } = await call(api.previewDispatch, { body: { familyIds, accounts, draft } });
     return call(api.startDispatch, {
       body: {
         familyIds,
-        channels,
+        accounts,
         draft,
         key,
         agreed: { listings: totals.listings, takenDown: totals.takenDown, fees: totals.fees },
@@ -89,7 +131,7 @@ export function sellerIn(world: () => World) {
       () => call(api.dispatch, { params: { id } }),
       (one) => one.state === 'done' && one.lines.every((line) => !['queued', 'sent'].includes(line.state)),
     );
-  return { run, shopFamily, fresh, setPrice, send, ended };
+  return { change, run, startFamily, count, takeNumbers, undo, redo, shopFamily, fresh, setPrice, send, ended };
 }
 
 /** The refusal a request ends with; an error when it was not refused. */

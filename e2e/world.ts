@@ -7,6 +7,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createClient, type Client } from '@loom-kin/contract';
+import { setUpSeller } from '../demo/src/setUp';
 
 /** Tests and benchmarks are run in the project's folder. */
 const ROOT = process.cwd();
@@ -76,8 +77,8 @@ export interface World {
 
 const portOf = (url: string) => new URL(url).port;
 
-/** Starts the world. With `demo` the demo seller is loaded. */
-export async function startWorld(options: { demo?: boolean; delay?: number } = {}): Promise<World> {
+/** Starts the world. With `demo` the demo seller is loaded; else there is the seller alone, and with `bare` nothing at all. */
+export async function startWorld(options: { demo?: boolean; bare?: boolean; delay?: number } = {}): Promise<World> {
   const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
   const env = { LOOM_KIN_DATA: folder, LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30) };
   let channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
@@ -115,6 +116,7 @@ export async function startWorld(options: { demo?: boolean; delay?: number } = {
     },
   };
   if (options.demo) await loadDemoInto(url, env);
+  else if (options.bare !== true) await setUpSeller(world.call);
   return world;
 }
 

@@ -3,28 +3,40 @@ import { readFileSync, readdirSync } from 'node:fs';
 import {
   bestPlans,
   computeFit,
-  createFamily,
+  createFamily as createWith,
+  emptyRegistry,
   familyIndex,
   freeze,
+  openRegistry,
+  openRulebook,
   planTask,
   readRulebook,
-  rulesFor,
-  runCommand,
+  RegistryDataSchema,
+  runCommand as runWith,
+  type Command,
+  type CreateFamily,
   type Family,
   type FitInput,
   type PictureFacts,
   type Role,
-  type Rulebook,
+  type OpenRulebook,
 } from '@loom-kin/core';
 import { timed, type Figure } from './measure';
 
-export const rulebooks = (): Rulebook[] =>
+const json = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8'));
+const registry = openRegistry({
+  ...emptyRegistry(),
+  ...RegistryDataSchema.partial().parse(json('demo/data/registry.json')),
+});
+const categoryMaps = json('demo/data/categoryMap.json') as Record<string, Record<string, string>>;
+const createFamily = (spec: CreateFamily) => createWith(registry, spec);
+const runCommand = (family: Family, command: Command) => runWith(registry, family, command);
+
+export const rulebooks = (): OpenRulebook[] =>
   readdirSync(new URL('../../channels/rulebooks', import.meta.url)).map((name) => {
-    const read = readRulebook(
-      JSON.parse(readFileSync(new URL(`../../channels/rulebooks/${name}`, import.meta.url), 'utf8')),
-    );
-    if (!read.ok) throw new Error(read.problems.join());
-    return read.rulebook;
+    const read = readRulebook(json(`channels/rulebooks/${name}`), registry);
+    if (!read.ok) throw new Error(read.problems.map((one) => one.text).join(' '));
+    return openRulebook(read.rulebook, registry);
   });
 
 /** A family over axes of the given sizes, with SKUs, prices, weights and a picture per first value. */
@@ -75,7 +87,7 @@ export function family(id: string, sizes: [Role, number][], childrenAtMost = Inf
   }).family;
 }
 
-export function inputs(one: Family, books: Rulebook[]): FitInput[] {
+export function inputs(one: Family, books: OpenRulebook[]): FitInput[] {
   const pictures: Record<string, PictureFacts> = Object.fromEntries(
     one.axes.flatMap((axis) =>
       axis.values.flatMap((value) =>
@@ -84,17 +96,21 @@ export function inputs(one: Family, books: Rulebook[]): FitInput[] {
     ),
   );
   const stock = Object.fromEntries(Object.keys(one.children).map((id) => [id, 5]));
-  return books.map((rulebook) => ({
-    family: one,
-    stock,
-    pictures,
-    rulebook,
-    pairings: [],
-    live: [],
-    pictureBase: 'picture:',
-    seller: { name: 'S', currency: 'EUR', taxPercent: '20' },
-    settings: { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' },
-  }));
+  return books.map((rulebook) => {
+    const { channel, name } = rulebook.rulebook;
+    const settings = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const };
+    return {
+      family: one,
+      stock,
+      pictures,
+      rulebook,
+      account: { id: channel, channel, name, language: 'en', at: 0, settings },
+      pairings: {},
+      categories: categoryMaps[channel] ?? {},
+      live: [],
+      seller: { name: 'S', currency: 'EUR', taxPercent: '20' },
+    };
+  });
 }
 
 export function planFigures(): Figure[] {
@@ -115,13 +131,10 @@ export function planFigures(): Figure[] {
     ],
     2000,
   );
-  const book = rulebooks().find((one) => one.channel === 'own-shop')!;
-  const { rules } = rulesFor(book, 'outerwear/jackets')!;
-  // Plans are remembered per structure: each turn gets children that were never seen.
-  const anew = (one: Family, under: typeof rules) => {
-    const task = planTask(one, under, undefined);
-    return bestPlans({ ...task, children: [...task.children] });
-  };
+  const book = rulebooks().find((one) => one.rulebook.channel === 'own-shop')!;
+  const { rules } = book.category(categoryMaps['own-shop']!['outerwear'] ?? book.rulebook.categories[0]!.id)!;
+  // Without a memory nothing is known of the structure: each turn works everything out.
+  const anew = (one: Family, under: typeof rules) => bestPlans(planTask(one, under));
   const base = timed(200, () => anew(small, rules));
   const big = timed(40, () => anew(large, rules));
   const tight = { ...rules, axes: { ...rules.axes, atMost: 2, labelAtMost: 60 }, children: { atMost: 250 } };
@@ -168,9 +181,9 @@ export function checkFigures(): Figure[] {
   const text = JSON.stringify(one);
   const parse = timed(200, () => JSON.parse(text));
   const given = typed(one, 126).map((each) => inputs(each, books));
-  const fits = timed(120, (at) => given[at]!.map(computeFit));
+  const fits = timed(120, (at) => given[at]!.map((each) => computeFit(each)));
   const givenEight = typed(eight, 36).map((each) => inputs(each, books));
-  const more = timed(30, (at) => givenEight[at]!.map(computeFit));
+  const more = timed(30, (at) => givenEight[at]!.map((each) => computeFit(each)));
   const childId = familyIndex(one).woven[7]!.id;
   const key = timed(200, (at) =>
     runCommand(one, {
@@ -188,7 +201,7 @@ export function checkFigures(): Figure[] {
       books,
     ).map((given) => ({ ...given, plansWanted: 1 })),
   );
-  const each = timed(400, (at) => catalogue[at]!.map(computeFit));
+  const each = timed(400, (at) => catalogue[at]!.map((each) => computeFit(each)));
   const checks = (20 * books.length) / (each.median / 1000);
   const baseline = 'parsing the family as JSON';
   return [

@@ -2,14 +2,16 @@
 import { randomUUID } from 'node:crypto';
 import { revise, type Goods, type LookAt, type Message, type Reason } from './goods';
 import type { PlayedChannel } from './checks';
-import type { ReceiptLine, Shelves, Submission } from './shelves';
+import { shelfName, shelfOwner, type ReceiptLine, type Shelves, type Submission } from './shelves';
+
+const shelfOf = (channel: PlayedChannel) => shelfName(channel.id, channel.forAccount);
 
 export interface CounterOptions {
   shelves: Shelves;
   lookAt: LookAt;
   /** Milliseconds a submission waits, by channel. */
   delayOf: (channel: string) => number;
-  pageOf: (channel: string, key: string) => string;
+  pageOf: (channel: PlayedChannel, key: string) => string;
 }
 
 export class Counter {
@@ -21,7 +23,7 @@ export class Counter {
 
   /** Takes a submission. The same key again gives the same receipt: nothing is listed twice. */
   take(channel: PlayedChannel, key: string, messages: { message: Message; reasons: Reason[] }[]): string {
-    const shelf = this.options.shelves.of(channel.id);
+    const shelf = this.options.shelves.of(shelfOf(channel));
     const known = Object.values(shelf.submissions).find((one) => one.key === key);
     if (known) return known.id;
     const submission: Submission = {
@@ -37,16 +39,21 @@ export class Counter {
     return submission.id;
   }
 
-  receipt(channel: string, id: string): { id: string; state: 'waiting' | 'done'; lines: ReceiptLine[] } | null {
-    const submission = this.options.shelves.of(channel).submissions[id];
+  receipt(channel: PlayedChannel, id: string): { id: string; state: 'waiting' | 'done'; lines: ReceiptLine[] } | null {
+    const submission = this.options.shelves.of(shelfOf(channel)).submissions[id];
     return submission ? { id, state: submission.lines ? 'done' : 'waiting', lines: submission.lines ?? [] } : null;
   }
 
   /** Goes on with what waited when the service stopped. */
   resume(channels: readonly PlayedChannel[]): void {
-    for (const channel of channels) {
-      for (const submission of Object.values(this.options.shelves.of(channel.id).submissions))
-        if (!submission.lines) this.schedule(channel, submission);
+    for (const name of this.options.shelves.names()) {
+      const owner = shelfOwner(name);
+      const channel = channels.find((one) => one.id === owner.channel);
+      if (!channel) continue;
+      for (const submission of Object.values(this.options.shelves.of(name).submissions)) {
+        const served = owner.account ? { ...channel, forAccount: owner.account } : channel;
+        if (!submission.lines) this.schedule(served, submission);
+      }
     }
   }
 
@@ -58,9 +65,9 @@ export class Counter {
     const timer = setTimeout(
       () => {
         this.timers.delete(timer);
-        const before = this.queues.get(channel.id) ?? Promise.resolve();
+        const before = this.queues.get(shelfOf(channel)) ?? Promise.resolve();
         this.queues.set(
-          channel.id,
+          shelfOf(channel),
           before.then(() => this.work(channel, submission)),
         );
       },
@@ -80,7 +87,7 @@ export class Counter {
   }
 
   private async settle(channel: PlayedChannel, message: Message, formReasons: Reason[]): Promise<ReceiptLine> {
-    const { held } = this.options.shelves.of(channel.id);
+    const { held } = this.options.shelves.of(shelfOf(channel));
     const { key } = message;
     const refuse = (reasons: Reason[]): ReceiptLine => ({
       key,
@@ -98,11 +105,7 @@ export class Counter {
       return refuse([{ text: 'There is no such listing to revise.', sku: null, field: null }]);
     const { goods, reasons } =
       message.action === 'list' ? { goods: message.listing, reasons: [] } : revise(there!.goods, message);
-    const found = [
-      ...reasons,
-      ...this.elsewhere(channel.id, goods),
-      ...(await channel.check(goods, this.options.lookAt)),
-    ];
+    const found = [...reasons, ...this.elsewhere(channel, goods), ...(await channel.check(goods, this.options.lookAt))];
     if (found.length > 0) return refuse(found);
     const outcome = !there
       ? 'listed'
@@ -110,13 +113,13 @@ export class Counter {
         ? 'already there'
         : 'revised';
     held[key] = { goods, draft: message.draft };
-    return { key, outcome, page: this.options.pageOf(channel.id, key), reasons: [] };
+    return { key, outcome, page: this.options.pageOf(channel, key), reasons: [] };
   }
 
   /** An SKU stands in one listing of a channel only. */
-  private elsewhere(channel: string, goods: Goods): Reason[] {
+  private elsewhere(channel: PlayedChannel, goods: Goods): Reason[] {
     const owners = new Map(
-      Object.values(this.options.shelves.of(channel).held).flatMap((one) =>
+      Object.values(this.options.shelves.of(shelfOf(channel)).held).flatMap((one) =>
         one.goods.key === goods.key ? [] : one.goods.offers.map((offer) => [offer.sku, one.goods.key] as const),
       ),
     );

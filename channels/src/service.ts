@@ -11,7 +11,7 @@ import { Counter } from './counter';
 import { MessageSchema } from './goods';
 import { PictureDesk } from './look';
 import { buyersPage, frontPage } from './pages/page';
-import { Shelves } from './shelves';
+import { shelfName, shelfOwner, Shelves } from './shelves';
 import { readUploadSheet } from './sheet';
 
 /**
@@ -54,17 +54,28 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     shelves,
     lookAt: desk.lookAt,
     delayOf: (channel) => state.get(channel)!.delay + (state.get(channel)!.mood === 'slow' ? 10_000 : 0),
-    pageOf: (channel, key) => `${url}/${channel}/pages/${encodeURIComponent(key)}`,
+    pageOf: (channel, key) =>
+      `${url}/${channel.id}/pages/${encodeURIComponent(key)}${accountQuery(channel.forAccount)}`,
   });
   const app = express();
   app.disable('x-powered-by');
+  app.use(onlyHere);
   app.use(express.json({ limit: '30mb' }), express.urlencoded({ extended: false }));
   const sheet = multer({ storage: multer.memoryStorage(), limits: { fileSize: 30_000_000, files: 1 } }).single('file');
 
+  const shelfOf = (channel: PlayedChannel) => shelves.of(shelfName(channel.id, channel.forAccount));
+  /** What all accounts hold on a channel. */
+  const shelfEntries = (channel: string) =>
+    shelves
+      .names()
+      .map((name) => ({ name, ...shelfOwner(name) }))
+      .filter((owner) => owner.channel === channel)
+      .flatMap(({ name, account }) => Object.values(shelves.of(name).held).map((held) => ({ ...held, account })));
   const played = (request: Request): PlayedChannel => {
     const channel = PLAYED.find((one) => one.id === request.params.channel);
     if (!channel) throw new NotThere();
-    return channel;
+    const account = AccountSchema.safeParse(request.query.account);
+    return account.success && account.data ? { ...channel, forAccount: account.data } : channel;
   };
   /** Lets the channel's mood act; true when the request is answered by it already. */
   const moody = (channel: PlayedChannel, response: Response): boolean => {
@@ -125,17 +136,17 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
   app.get('/:channel/receipts/:id', (request, response) => {
     const channel = played(request);
     if (moody(channel, response)) return;
-    const receipt = counter.receipt(channel.id, String(request.params.id));
+    const receipt = counter.receipt(channel, String(request.params.id));
     if (!receipt) throw new NotThere();
     response.json(receipt);
   });
   app.get(
     '/:channel/listings',
-    (request, response) => void response.json(Object.values(shelves.of(played(request).id).held)),
+    (request, response) => void response.json(Object.values(shelfOf(played(request)).held)),
   );
   app.get('/:channel/pages/:key', async (request, response) => {
     const channel = played(request);
-    const held = shelves.of(channel.id).held[String(request.params.key)];
+    const held = shelfOf(channel).held[String(request.params.key)];
     if (!held) throw new NotThere();
     const { goods } = held;
     const addresses = [
@@ -166,7 +177,8 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
           id: channel.id,
           name: channel.name,
           mood: state.get(channel.id)!.mood,
-          listings: Object.values(shelves.of(channel.id).held).map(({ goods, draft }) => ({
+          listings: shelfEntries(channel.id).map(({ goods, draft, account }) => ({
+            account,
             key: goods.key,
             title: String(goods.fields.Title ?? goods.fields.Name ?? goods.key),
             children: goods.offers.length,
@@ -203,6 +215,17 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
 }
 
 class NotThere extends Error {}
+
+const AccountSchema = z.string().regex(/^[a-z][a-z0-9-]{0,59}$/);
+const accountQuery = (account: string | undefined) => (account ? `?account=${account}` : '');
+
+/** Only this machine, and no page of another site. */
+function onlyHere(request: Request, response: Response, next: express.NextFunction): void {
+  const { host = '', origin } = request.headers;
+  const isLocal = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/.test(host);
+  if (isLocal && (origin === undefined || origin === `http://${host}`)) next();
+  else response.status(403).json({ text: 'Only for this machine.' });
+}
 
 /** The file in a data folder where the channels keep what they hold. */
 export const shelvesFile = (folder: string): string => join(folder, 'channels.json');

@@ -29,11 +29,27 @@ export interface Shelf {
   submissions: Record<string, Submission>;
 }
 
+const MARK = '@';
+
+/** The name of the shelf of a channel and an account there. */
+export const shelfName = (channel: string, account?: string): string => (account ? channel + MARK + account : channel);
+
+/** The channel and account that a shelf is for. */
+export function shelfOwner(name: string): { channel: string; account?: string } {
+  const [channel = '', account] = name.split(MARK);
+  return account ? { channel, account } : { channel };
+}
+
 export class Shelves {
   private readonly all: Record<string, Shelf>;
 
   constructor(private readonly file: string | null) {
     this.all = file && existsSync(file) ? (JSON.parse(readFileSync(file, 'utf8')) as Record<string, Shelf>) : {};
+  }
+
+  /** Names of all shelves that hold something or did. */
+  names(): string[] {
+    return Object.keys(this.all);
   }
 
   of(channel: string): Shelf {

@@ -1,6 +1,6 @@
 /** A typed client for the API: the same for the web pages, the demo loader and the tests. */
 import type { BodyOf, Endpoint, ParamsOf, QueryOf, ResponseOf } from './endpoint';
-import { ProblemSchema, type Problem } from './schemas';
+import { ProblemSchema, type Problem } from './problem';
 
 /** A request that was refused or failed, with the server's words. */
 export class Refused extends Error {

@@ -1,6 +1,13 @@
 /** The contract between server and its clients. */
 export * from './endpoint';
-export * from './schemas';
+export * from './problem';
+export * from './families';
+export * from './changes';
+export * from './setup';
+export * from './intake';
+export * from './dispatches';
+export * from './events';
 export { endpoints } from './endpoints';
 export { openApiDocument } from './openapi';
 export * from './client';
+export { makeChange } from './makeChange';

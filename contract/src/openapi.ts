@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { endpoints } from './endpoints';
 import type { Endpoint } from './endpoint';
-import { ProblemSchema } from './schemas';
+import { ProblemSchema } from './problem';
 
 const schemaOf = (schema: z.ZodType, io: 'input' | 'output') => {
   const { $schema: _dialect, ...rest } = z.toJSONSchema(schema, { io, unrepresentable: 'any' });
@@ -18,19 +18,9 @@ export function openApiDocument(): Record<string, unknown> {
       operationId: name,
       summary: endpoint.summary,
       parameters: [...parameters(endpoint.params, 'path'), ...parameters(endpoint.query, 'query')],
-      ...(endpoint.body instanceof z.ZodUndefined
-        ? {}
-        : {
-            requestBody: {
-              required: true,
-              content: { 'application/json': { schema: schemaOf(endpoint.body, 'input') } },
-            },
-          }),
+      ...requestOf(endpoint),
       responses: {
-        200: {
-          description: 'Done',
-          content: { 'application/json': { schema: schemaOf(endpoint.response, 'output') } },
-        },
+        200: { description: 'Done', content: contentOf(endpoint) },
         default: {
           description: 'Refused or failed',
           content: { 'application/json': { schema: { $ref: '#/components/schemas/Problem' } } },
@@ -44,6 +34,23 @@ export function openApiDocument(): Record<string, unknown> {
     paths,
     components: { schemas: { Problem: schemaOf(ProblemSchema, 'output') } },
   };
+}
+
+/** What comes in: JSON, or files as a form. */
+function requestOf({ body, upload }: Endpoint) {
+  if (upload) {
+    const files = { type: 'array', items: { type: 'string', format: 'binary' } };
+    const schema = { type: 'object', required: [upload], properties: { [upload]: files } };
+    return { requestBody: { required: true, content: { 'multipart/form-data': { schema } } } };
+  }
+  if (body instanceof z.ZodUndefined) return {};
+  return { requestBody: { required: true, content: { 'application/json': { schema: schemaOf(body, 'input') } } } };
+}
+
+/** What goes out: JSON, or a file. */
+function contentOf({ response, download }: Endpoint) {
+  if (!download) return { 'application/json': { schema: schemaOf(response, 'output') } };
+  return Object.fromEntries(download.map((type) => [type, { schema: { type: 'string', format: 'binary' } }]));
 }
 
 function parameters(schema: z.ZodType, where: 'path' | 'query') {

@@ -23,7 +23,7 @@ describe('the client', () => {
   it('puts ids into addresses as they are, whatever signs they have, and leaves empty parameters out', async () => {
     answer(200, {});
     await call(api.family, { params: { id: 'a/b?c' } });
-    await call(api.listFamilies, { query: { q: 'a&b', channel: undefined, limit: 5 } });
+    await call(api.listFamilies, { query: { q: 'a&b', account: undefined, limit: 5 } });
     await call(api.listFamilies, { query: { q: '' } });
     expect(asked.map((one) => one.url)).toEqual([
       'http://here/api/families/a%2Fb%3Fc',
@@ -33,12 +33,12 @@ describe('the client', () => {
   });
   it('sends bodies as JSON and files as forms', async () => {
     answer(200, {});
-    await call(api.undo, { params: { id: 'k' } });
-    await call(api.setSeller, { body: { name: 'S', currency: 'EUR', taxPercent: '20' } });
+    await call(api.undo, { params: { id: 7 }, body: { key: 'undo-key-1' } });
+    await call(api.addBlock, { body: { label: 'B', prefix: '9501', digits: 13 } });
     await call(api.addPictures, { form: new FormData() });
     expect(asked.map(({ init }) => [init.method, init.headers, typeof init.body])).toEqual([
-      ['POST', undefined, 'undefined'],
-      ['PUT', { 'content-type': 'application/json' }, 'string'],
+      ['POST', { 'content-type': 'application/json' }, 'string'],
+      ['POST', { 'content-type': 'application/json' }, 'string'],
       ['POST', undefined, 'object'],
     ]);
   });

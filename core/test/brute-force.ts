@@ -1,8 +1,7 @@
 /**
  * A second planner, as plain as can be: it writes down every assignment of axes to "pin", "split" or one of the
- * listing's axes,
- * every choice of leading axes and every way of cutting, and keeps the least bill. Nothing is shared with the planner
- * but labels.
+ * listing's axes, every choice of leading axes and every way of cutting, and keeps the least bill. Nothing is shared
+ * with the planner but labels.
  */
 import { optionLabels, type PlanTask } from '../src/index';
 
@@ -97,8 +96,8 @@ function billOf(task: PlanTask, role: number[], groups: number[][]): number[] | 
   return [
     0,
     listings,
+    0, // nothing is live, so nothing is made anew
     groups.reduce((sum, group) => sum + group.length - 1, 0),
-    0,
     pictures(task, role, groups),
     joined,
     longest,

@@ -1,7 +1,7 @@
 /** What the journal says of a change. */
 import { describe, expect, it } from 'vitest';
-import { describeChange, familyIndex, runCommand, titleOf, type Command, type SingleCommand } from '../src/index';
-import { stormJacket } from './sample';
+import { familyIndex, type Command, type SingleCommand } from '../src/index';
+import { describeChange, runCommand, stormJacket, titleOf } from './sample';
 
 const jacket = stormJacket();
 const [colour, size, lining] = jacket.axes as [
@@ -98,7 +98,7 @@ describe('a change is told', () => {
     ).toEqual([
       ['the family', 'Axes', 'Colour × Size × Lining', 'Lining × Colour × Size'],
       ['the family', 'Values of Colour', 'Rust, Spruce, Midnight, Ochre', 'Copper, Spruce, Midnight, Ochre'],
-      ['everything Copper', 'Short code', 'RUS', 'COP'],
+      ['everything Copper', 'Short code', 'RST', 'COP'],
       ['everything Copper', 'Swatch', '#A4502B', '#B87333'],
     ]);
   });
@@ -123,7 +123,7 @@ describe('a change is told', () => {
     const two = runCommand(jacket, { do: 'setPictures', place: onRust, pictures: ['a', 'b'] }).family;
     expect(
       describeChange(two, runCommand(two, { do: 'setPictures', place: onRust, pictures: ['b', 'a'] }).family)[0],
-    ).toMatchObject({ what: 'Pictures', before: 'order before', after: 'new order' });
+    ).toMatchObject({ what: 'Pictures', before: 'as before', after: 'another order' });
   });
   it('up to so many lines, and from nothing for a new family', () => {
     expect(describeChange(null, jacket).slice(-1)).toEqual([

@@ -5,22 +5,17 @@ import {
   alikeWithout,
   applyPatch,
   childLabels,
-  createFamily,
-  describeChange,
   familyIndex,
   FamilySchema,
   figureOf,
   inherited,
   Refusal,
-  replaceWith,
   resolve,
-  runCommand,
-  titleOf,
   type Command,
   type Family,
   type SingleCommand,
 } from '../src/index';
-import { anyFamily, stormJacket } from './sample';
+import { anyFamily, createFamily, describeChange, replaceWith, runCommand, stormJacket, titleOf } from './sample';
 
 const axisOf = (family: Family, label: string) => family.axes.find((axis) => axis.label === label)!;
 const valueOf = (family: Family, axis: string, label: string) =>
@@ -105,6 +100,7 @@ describe('levels', () => {
     expect(resolve(priced, child, 'price')).toEqual({
       figure: '219.00',
       from: onValue(priced, 'Lining', 'Fleece-lined'),
+      scope: 'everywhere',
       beaten: [onValue(priced, 'Size', 'XXL')],
     });
     expect(figureOf(priced, childAt(priced, 'Rust', 'XXL', 'Unlined'), 'price')).toBe('199.00');
@@ -120,7 +116,7 @@ describe('levels', () => {
   it('refuse what is no figure, at its place, with nothing changed', () => {
     const child = childAt(jacket, 'Ochre', 'S', 'Unlined');
     expect(refusal(() => run(jacket, set({ level: 'child', childId: child.id }, 'price', '-1')))).toMatchObject({
-      code: 'field.wrong',
+      code: 'figure.below-zero',
       place: { childId: child.id, key: 'price' },
     });
     expect(refusal(() => run(jacket, set({ level: 'family' }, 'sku', 'X')))).toMatchObject({ code: 'field.level' });
@@ -276,7 +272,7 @@ describe('a command that says what is so already', () => {
     const colour = axisOf(jacket, 'Colour');
     const wished = run(jacket, {
       do: 'setWish',
-      channel: 'quayside',
+      account: 'quayside',
       wish: { apart: [colour.id], whole: [], leaveOut: [], offered: true },
     });
     const again: SingleCommand[] = [
@@ -289,7 +285,7 @@ describe('a command that says what is so already', () => {
       },
       { do: 'setPictures', place: { level: 'family' }, pictures: ['a', 'b', 'a'] },
       { do: 'orderValues', axisId: colour.id, valueIds: colour.values.map((value) => value.id) },
-      { do: 'setWish', channel: 'quayside', wish: { apart: [colour.id], whole: [], leaveOut: [], offered: true } },
+      { do: 'setWish', account: 'quayside', wish: { apart: [colour.id], whole: [], leaveOut: [], offered: true } },
       { do: 'renameAxis', axisId: colour.id, label: 'Colour' },
       { do: 'setWoven', crossings: [familyIndex(wished).woven[0]!.at], woven: true },
       { do: 'retireFamily', retired: false },

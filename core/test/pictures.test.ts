@@ -8,12 +8,10 @@ import {
   particularPictures,
   picturesOf,
   planTask,
-  rulesFor,
-  runCommand,
   type Family,
   type Place,
 } from '../src/index';
-import { rulebook, stormJacket } from './sample';
+import { rulebook, rulesFor, runCommand, stormJacket } from './sample';
 
 const place = (family: Family, at: Place, ...pictures: string[]) =>
   runCommand(family, { do: 'setPictures', place: at, pictures }).family;
@@ -80,7 +78,7 @@ describe('pictures', () => {
     });
     it('follow the axis the seller wishes, at its price', () => {
       const wish = { apart: [], whole: [], leaveOut: [], offered: true, pictureAxis: shown.axes[1]!.id };
-      const [best] = bestPlans(planTask(shown, rules, wish));
+      const [best] = bestPlans(planTask(shown, rules, { wish }));
       expect(best!.axes[best!.pictureAxis!]!.from).toContain(shown.axes[1]!.id);
     });
     it('make no plan better where a channel shows them per child', () => {

@@ -8,12 +8,11 @@ import {
   planNamed,
   planTask,
   RulesSchema,
-  rulesFor,
   type PlanTask,
   type Role,
   type Rules,
 } from '../src/index';
-import { anyFamily, rulebook, stormJacket } from './sample';
+import { anyFamily, rulebook, rulesFor, stormJacket } from './sample';
 import { bruteForce } from './brute-force';
 
 const rules = (axes: Partial<Rules['axes']>, childrenAtMost = 1000): Rules =>
@@ -56,7 +55,7 @@ describe('the storm jacket (colour × size × lining, 44 children)', () => {
 
   it('is split by lining where nothing may be joined', () => {
     const wish = { apart: jacket.axes.map((axis) => axis.id), whole: [], leaveOut: [], offered: true };
-    const [best] = bestPlans(planTask(jacket, onQuayside, wish));
+    const [best] = bestPlans(planTask(jacket, onQuayside, { wish }));
     expect(best!.split).toEqual([jacket.axes[2]!.id]);
     expect(best!.listings.map((listing) => listing.childIds.length)).toEqual([24, 20]);
   });
@@ -79,7 +78,7 @@ describe('the storm jacket (colour × size × lining, 44 children)', () => {
   it('keeps what is live when another plan costs the same but for that', () => {
     const two = bestPlans(planTask(jacket, rules({}), undefined), 2);
     const live = two[1]!.listings.map((listing) => ({ key: listing.key, structure: two[1]!.signature }));
-    const again = bestPlans(planTask(jacket, rules({}), undefined, live));
+    const again = bestPlans(planTask(jacket, rules({}), { live }));
     expect(again[0]!.signature).toBe(two[1]!.bill.listings === 1 ? two[1]!.signature : two[0]!.signature);
   });
 
@@ -108,6 +107,7 @@ describe('cutting', () => {
       pictures: { onAxis: [0], onChildren: 0 },
       live: [],
       objective: 'listings',
+      known: { combinations: new Map(), labels: new Map(), plans: new WeakMap() },
     };
     expect(bestPlans(task)[0]!.listings.map((listing) => listing.childIds.length)).toEqual([13, 12]);
   });
@@ -170,7 +170,7 @@ describe('against brute force', () => {
             leaveOut: [],
             offered: true,
           };
-          const task = planTask(family, rules(axes, childrenAtMost), wish);
+          const task = planTask(family, rules(axes, childrenAtMost), { wish });
           task.pictures.onAxis = family.axes.map((_, at) => at);
           const best = bestPlans(task, 3);
           const wanted = bruteForce(task);

@@ -4,20 +4,18 @@ import { describe, expect, it } from 'vitest';
 import {
   alikeWithout,
   applyPatch,
-  checkFamily,
   crossingKey,
   familyIndex,
   figureOf,
   Refusal,
   resolve,
-  runCommand,
   type Child,
   type Family,
   type JsonPatch,
   type Place,
   type SingleCommand,
 } from '../src/index';
-import { anyFamily, stormJacket } from './sample';
+import { anyFamily, checkFamily, runCommand, stormJacket } from './sample';
 
 const everyone = (family: Family): Child[] => [
   ...Object.values(family.children),
@@ -276,12 +274,12 @@ describe('what cannot be done', () => {
     ],
     [
       'a weight as text',
-      'field.wrong',
+      'figure.kind',
       { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'weight', figure: '2 kg' }] },
     ],
     [
       'a GTIN that does not add up',
-      'field.wrong',
+      'gtin.check-digit',
       {
         do: 'setFigures',
         changes: [{ place: { level: 'child', childId: child.id }, key: 'gtin', figure: '4006381333930' }],
@@ -291,7 +289,7 @@ describe('what cannot be done', () => {
     [
       'leaving a child out that is not there',
       'child.unknown',
-      { do: 'setWish', channel: 'quayside', wish: { apart: [], whole: [], leaveOut: ['c99'], offered: true } },
+      { do: 'setWish', account: 'quayside', wish: { apart: [], whole: [], leaveOut: ['c99'], offered: true } },
     ],
   ];
   it.each(cases)('%s is refused (%s), and nothing is changed', (_what, code, command) => {

@@ -1,24 +1,42 @@
-/** Sample families and rulebooks for the tests of the core. */
+/** Sample families, rulebooks and a registry for the tests of the core, and its functions as they are with that registry. */
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import {
-  createFamily,
-  guessSwatch,
-  readRulebook,
-  ROLES,
-  type Family,
-  type FitInput,
-  type Role,
-  type Rulebook,
-} from '../src/index';
+import * as core from '../src/index';
+import { ROLES, type Family, type FitInput, type Role, type Rulebook } from '../src/index';
+
+const json = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8'));
+
+export const registry = core.openRegistry(core.RegistryDataSchema.parse(json('demo/data/registry.json')));
+export const namer: core.Namer = { registry, account: (id) => id };
+
+export const createFamily = (spec: core.CreateFamily) => core.createFamily(registry, spec);
+export const runCommand = (family: Family, command: core.Command) => core.runCommand(registry, family, command);
+export const checkFamily = (family: Family) => core.checkFamily(registry, family);
+export const replaceWith = (before: Family, wanted: Family) => core.replaceWith(registry, before, wanted);
+export const describeChange = (before: Family | null, after: Family, most?: number) =>
+  core.describeChange(namer, before, after, most);
+export const titleOf = (command: core.Command, family: Family) => core.titleOf(namer, command, family);
+export const familyRows = (family: Family, stock: Record<string, number>) => core.familyRows(registry, family, stock);
+export const readSheet = (
+  family: Family,
+  headers: readonly string[],
+  rows: readonly (readonly string[])[],
+  stock: Record<string, number>,
+  around?: core.Surroundings,
+) => core.readSheet(registry, family, headers, rows, stock, around);
 
 export function rulebook(channel: string): Rulebook {
-  const read = readRulebook(
-    JSON.parse(readFileSync(new URL(`../../channels/rulebooks/${channel}.json`, import.meta.url), 'utf8')),
-  );
-  if (!read.ok) throw new Error(read.problems.join('\n'));
+  const read = core.readRulebook(json(`channels/rulebooks/${channel}.json`), registry);
+  if (!read.ok) throw new Error(read.problems.map((one) => `${one.place}: ${one.text}`).join('\n'));
   return read.rulebook;
 }
+
+/** The rules of the channel's category for one of the sample seller's; null where none takes it. */
+export function rulesFor(book: Rulebook, sellerCategory: string): core.CategoryRules | null {
+  const map = categoryMaps[book.channel] ?? {};
+  return core.openRulebook(book, registry).category(core.mappedCategory(registry, map, sellerCategory));
+}
+export const categoryMaps = json('demo/data/categoryMap.json') as Record<string, Record<string, string>>;
 
 /** The storm jacket: 4 colours × 6 sizes × 2 linings, the fleece-lined XS not made. */
 export function stormJacket(): Family {
@@ -34,7 +52,7 @@ export function stormJacket(): Family {
       weight: 900,
     },
     axes: [
-      { role: 'colour', label: 'Colour', values: colours.map((label) => ({ label, swatch: guessSwatch(label)! })) },
+      { role: 'colour', label: 'Colour', values: colours.map((label) => ({ label })) },
       { role: 'size', label: 'Size', values: ['L', 'XS', 'S', 'M', 'XXL', 'XL'].map((label) => ({ label })) },
       { role: 'material', label: 'Lining', values: [{ label: 'Unlined' }, { label: 'Fleece-lined' }] },
     ],
@@ -42,23 +60,50 @@ export function stormJacket(): Family {
   });
 }
 
-export function fitInput(family: Family, channel: string, more: Partial<FitInput> = {}): FitInput {
+/** What may differ from the usual input of a test. */
+export interface More extends Partial<Omit<FitInput, 'rulebook' | 'account'>> {
+  rulebook?: Rulebook;
+  settings?: Partial<core.AccountSettings>;
+  language?: string;
+  registry?: core.Registry;
+}
+
+export function fitInput(family: Family, channel: string, more: More = {}): FitInput {
+  const { rulebook: book = rulebook(channel), settings, language = 'en', registry: own = registry, ...rest } = more;
   return {
     family,
     stock: {},
     pictures: {},
-    rulebook: rulebook(channel),
-    pairings: [],
+    rulebook: core.openRulebook(book, own),
+    pairings: {},
+    categories: categoryMaps[channel] ?? {},
     live: [],
-    pictureBase: 'http://127.0.0.1/pictures/',
-    settings: {
-      rate: '1',
-      exemptBrands: ['Skerry Supply'],
-      answers: { 'Delivery profile': 'Letter' },
-      objective: 'listings',
+    account: {
+      id: channel,
+      channel,
+      name: book.name,
+      language,
+      at: 0,
+      settings: {
+        rate: '1',
+        exemptBrands: ['Skerry Supply'],
+        answers: { 'Delivery profile': 'Letter' },
+        objective: 'listings',
+        ...settings,
+      },
     },
     seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20' },
-    ...more,
+    ...rest,
+  };
+}
+
+/** A fit together with its listings and its sentences. */
+export function fitWithListings(input: FitInput) {
+  const { fit, context } = core.computeWithContext(input);
+  return {
+    ...fit,
+    listings: context ? core.projectListings(context) : [],
+    texts: fit.findings.map((finding) => core.findingText(finding, input.family)),
   };
 }
 

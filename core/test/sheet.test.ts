@@ -4,15 +4,13 @@ import {
   childLabels,
   crossingFor,
   familyIndex,
-  familyRows,
   matchColumns,
-  readSheet,
-  runCommand,
   sheetColumns,
+  unreadable,
   type Family,
   type SheetReading,
 } from '../src/index';
-import { anyFamily, stormJacket } from './sample';
+import { anyFamily, familyRows, readSheet, registry, runCommand, stormJacket } from './sample';
 
 /** What the server does with a reading: the commands, then what is known only once the new children are woven. */
 function take(family: Family, reading: SheetReading): Family {
@@ -57,7 +55,6 @@ describe('a family as rows', () => {
         const stock = Object.fromEntries(familyIndex(family).woven.map((child, at) => [child.id, at]));
         const { headers, rows } = familyRows(family, stock);
         const reading = readSheet(family, headers, rows, stock);
-        expect(reading.problem).toBeUndefined();
         expect(reading.rows.every((row) => row.verdict === 'same')).toBe(true);
         expect([reading.commands, reading.stock, reading.unknownColumns]).toEqual([[], [], []]);
         expect(take(family, reading)).toBe(family);
@@ -99,7 +96,7 @@ describe('a family as rows', () => {
 describe('columns', () => {
   const family = stormJacket();
   it('are found whatever the case, with or without unit and mark, each once', () => {
-    const { columns, unknown, missingAxes } = matchColumns(family, [
+    const { columns, unknown, missingAxes } = matchColumns(registry, family, [
       'COLOUR',
       'option: size',
       ' lining ',
@@ -124,10 +121,10 @@ describe('columns', () => {
     expect([unknown, missingAxes]).toEqual([['price', 'Remarks'], []]);
   });
   it('name an axis that has none', () => {
-    expect(readSheet(family, ['Colour', 'SKU'], [], {}).problem).toBe(
+    expect(() => readSheet(family, ['Colour', 'SKU'], [], {})).toThrow(
       'The file has no column for Size, Lining. Every axis needs one, such as "Option: Size".',
     );
-    expect(sheetColumns(family).filter((column) => column.kind === 'option')).toHaveLength(3);
+    expect(sheetColumns(registry, family).filter((column) => column.kind === 'option')).toHaveLength(3);
   });
 });
 
@@ -178,8 +175,9 @@ describe('rows that come in', () => {
       ],
       {},
       {
-        takenElsewhere: (kind, figure) => (kind === 'sku' && figure === 'ELSE' ? 'Deck smock' : null),
-        listedOn: () => null,
+        takenElsewhere: (kind, figure) =>
+          kind === 'sku' && figure === 'ELSE' ? unreadable('sku.taken', { sku: figure, owner: 'Deck smock' }) : null,
+        bound: () => null,
       },
     );
     expect(rows.map((row) => [row.row, row.verdict, row.problems.map((problem) => problem.column).join()])).toEqual([
@@ -191,13 +189,13 @@ describe('rows that come in', () => {
       [7, 'refused', 'Price,Stock'],
       [9, 'refused', 'SKU'],
     ]);
-    expect(rows[6]!.problems[0]!.message).toBe('ELSE belongs to Deck smock already.');
+    expect(rows[6]!.problems[0]!.message).toBe('The SKU ELSE belongs to Deck smock already.');
   });
   it('leave a SKU alone that a channel lists, and say where', () => {
     const held = familyIndex(family).woven[0]!;
     const around = {
       takenElsewhere: () => null,
-      listedOn: (sku: string) => (sku === held.fields.sku ? 'Quayside' : null),
+      bound: (sku: string) => (sku === held.fields.sku ? unreadable('sku.live', { sku, account: 'Quayside' }) : null),
     };
     const named = ['Colour', 'Size', 'Lining', 'SKU'];
     const row = (sku: string) => [...childLabels(family, held), sku];

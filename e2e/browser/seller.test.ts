@@ -122,7 +122,7 @@ describe('a seller', () => {
       '#4C5325',
       '#1B2540',
     ]);
-    expect(skus(await detail())).toContain('GPK-RUS-XS-UNL');
+    expect(skus(await detail())).toContain('GPK-RST-XS-U');
   });
 
   it('takes GTINs in order from the number block', async () => {
@@ -147,10 +147,10 @@ describe('a seller', () => {
     expect(woven(after).filter((child) => child.fields.price !== undefined)).toHaveLength(2);
     await test('refused').getByText('Close').click();
     await cell(0, 1);
-    await pasteIntoGrid('GPK-RUS-XS-UNL');
+    await pasteIntoGrid('GPK-RST-XS-U');
     await until(
       () => test('refused').innerText(),
-      (text) => text.includes('GPK-RUS-XS-UNL belongs to Rust · XS · Unlined already'),
+      (text) => text.includes('GPK-RST-XS-U belongs to Rust · XS · Unlined already'),
     );
     await cell(1, 2);
     await pasteIntoGrid('4006381333930');

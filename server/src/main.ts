@@ -4,6 +4,10 @@
  */
 import { resolve } from 'node:path';
 import { startServer } from './start';
+import { DataInUse } from './store/database';
+
+// What is written here is for this user alone.
+process.umask(0o077);
 
 const running = await startServer({
   dataFolder: resolve(process.env.LOOM_KIN_DATA ?? 'data'),
@@ -11,6 +15,10 @@ const running = await startServer({
   channelsUrl: process.env.LOOM_KIN_CHANNELS ?? 'http://127.0.0.1:4311',
   ...(process.env.LOOM_KIN_POLL ? { pollEvery: Number(process.env.LOOM_KIN_POLL) } : {}),
   ...(process.env.LOOM_KIN_WAITS ? { waits: process.env.LOOM_KIN_WAITS.split(',').map(Number) } : {}),
+}).catch((error: unknown) => {
+  if (!(error instanceof DataInUse)) throw error;
+  console.error(error.message);
+  process.exit(1);
 });
 console.log(`listening ${running.url}`);
 

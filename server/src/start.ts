@@ -1,13 +1,16 @@
 /** Puts the server together and starts it. */
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
-import { openDatabase, type Database } from './store/database';
 import { fetchChannels } from './catalogue/channels';
-import { createRefresher } from './fits/refresh';
 import { createRunner, type Runner } from './dispatch/runner';
+import { createKeeper } from './fits/keeper';
+import { markAllDue } from './fits/due';
+import { createFitPool } from './fits/pool';
 import { createApp } from './http/app';
+import { lockData } from './store/database';
+import { openStore } from './store/openStore';
+import type { Store } from './store/store';
 import { WEB } from './folders';
 
 export interface ServerOptions {
@@ -20,39 +23,41 @@ export interface ServerOptions {
   log?: Logger;
   pollEvery?: number;
   waits?: readonly number[];
+  receiptPatience?: number;
 }
 
 export interface RunningServer {
   url: string;
-  database: Database;
+  store: Store;
   runner: Runner;
   close(): Promise<void>;
 }
 
-/** Opens the data, asks the channels for their rulebooks, listens on loopback, goes on with dispatches under way. */
+const WAITS = [1000, 2000, 4000, 8000, 15_000];
+const HOUR = 3_600_000;
+
+/**
+ * Takes the data for itself, asks the channels for their rulebooks, listens on loopback, goes on with what was under way. Throws
+ * `DataInUse` where another server works on the data.
+ */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {
+  const { dataFolder, channelsUrl, webFolder = WEB } = options;
   const log = options.log ?? pino({ level: process.env.LOOM_KIN_LOG ?? 'warn' });
-  const database = openDatabase(join(options.dataFolder, 'loom-kin.db'));
-  await fetchChannels(database, options.channelsUrl);
-  const refresher = createRefresher(database);
-  refresher.all();
+  const lock = lockData(dataFolder);
+  const store = openStore(dataFolder);
+  await fetchChannels(store, channelsUrl);
+  // Rules may have changed while nobody looked.
+  markAllDue(store.database);
+  const pool = createFitPool(store);
+  const keeper = createKeeper(store, pool, log);
   let url = '';
-  const runner = createRunner(database, {
-    channelsUrl: options.channelsUrl,
-    pictureAddress: (id) => `${url}/pictures/${id}.png`,
-    log,
+  const runner = createRunner(store, pool, {
+    ...{ channelsUrl, log, pictureAddress: (id) => `${url}/pictures/${id}.png` },
     pollEvery: options.pollEvery ?? 700,
-    waits: options.waits ?? [1000, 2000, 4000, 8000, 15_000],
+    waits: options.waits ?? WAITS,
+    receiptPatience: options.receiptPatience ?? HOUR,
   });
-  const app = createApp({
-    database,
-    runner,
-    refresher,
-    log,
-    pictureFolder: join(options.dataFolder, 'pictures'),
-    webFolder: options.webFolder ?? WEB,
-    channelsUrl: options.channelsUrl,
-  });
+  const app = createApp({ store, pool, runner, log, webFolder, channelsUrl });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
       error ? reject(error) : resolve(listening),
@@ -62,16 +67,17 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   server.keepAliveTimeout = 90_000;
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   runner.resume();
+  keeper.kick();
   return {
-    url,
-    database,
-    runner,
+    ...{ url, store, runner },
     close: async () => {
-      refresher.stop();
+      await keeper.stop();
       await runner.stop();
+      await pool.close();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
-      database.$client.close();
+      store.close();
+      lock.release();
     },
   };
 }

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020';
 import { describe, expect, it } from 'vitest';
-import { createFamily } from '@loom-kin/core';
+import { createFamily, emptyRegistry, openRegistry } from '@loom-kin/core';
 import { publishedSchemas } from '../src/files/formats/schemas';
 
 const file = (path: string) => JSON.parse(readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8')) as object;
@@ -18,7 +18,12 @@ describe('published formats', () => {
       expect([name, rulebook(file(`channels/rulebooks/${name}`)), rulebook.errors]).toEqual([name, true, null]);
     expect(rulebook({ format: 'loom-kin/rulebook' })).toBe(false);
     const family = ajv.compile(file('docs/formats/family.schema.json'));
-    const { revision: _revision, ...made } = createFamily({ id: 'k', fields: { name: 'Mug' }, axes: [], off: [] });
+    const { revision: _revision, ...made } = createFamily(openRegistry(emptyRegistry()), {
+      id: 'k',
+      fields: { name: 'Mug' },
+      axes: [],
+      off: [],
+    });
     expect([family({ format: 'loom-kin/family', version: 1, family: made, stock: {} }), family.errors]).toEqual([
       true,
       null,

@@ -10,7 +10,8 @@ import { join } from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { createClient, endpoints as api, type Client, type Dispatch } from '@loom-kin/contract';
+import { createClient, endpoints as api, makeChange, type Client, type Dispatch } from '@loom-kin/contract';
+import { setUpSeller } from '../../demo/src/setUp';
 import { startServer, type RunningServer } from '../src';
 
 type Play = (request: { path: string; body: string; times: number }, response: ServerResponse) => void;
@@ -29,6 +30,7 @@ async function play(request: IncomingMessage, response: ServerResponse): Promise
   if (path === '/channels') return void json(response, ['own-shop']);
   if (path.endsWith('/rulebook'))
     return void response.writeHead(200, { 'content-type': 'application/json' }).end(rulebook);
+  if (path.endsWith('/listings')) return void json(response, []);
   if (path.endsWith('/account')) return void json(response, { exemptBrands: [], choices: {}, rate: '1' });
   if (path.endsWith('/submissions'))
     submission({ path, body, times: asked.submissions.push((JSON.parse(body) as { key: string }).key) }, response);
@@ -52,6 +54,7 @@ beforeAll(async () => {
   };
   server = await startServer(options);
   call = createClient(server.url);
+  await setUpSeller(call);
 });
 afterEach(() => {
   asked.submissions.length = 0;
@@ -77,7 +80,8 @@ async function sendMug(): Promise<Dispatch> {
     description: 'A mug for galleys and sheds by the sea.',
     collections: ['Mugs'],
   };
-  const { family } = await call(api.createFamily, { body: { fields, axes: [], off: [] } });
+  const { started } = await makeChange(call, [{ on: 'start', family: { fields, axes: [], off: [] } }]);
+  const { family } = await call(api.family, { params: { id: started[0]! } });
   const form = new FormData();
   form.append(
     'files',
@@ -103,8 +107,8 @@ async function sendMug(): Promise<Dispatch> {
       },
     ],
   };
-  await call(api.run, { params: { id: family.id }, body: { revision: 1, command } });
-  const selection = { familyIds: [family.id], channels: ['own-shop'] };
+  await makeChange(call, [{ on: 'family', familyId: family.id, revision: 1, command }]);
+  const selection = { familyIds: [family.id], accounts: ['own-shop'] };
   const { totals } = await call(api.previewDispatch, { body: selection });
   const made = await call(api.startDispatch, {
     body: {

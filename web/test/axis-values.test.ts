@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { draftValues, splitList } from '../src/weave/draftValues';
+import { splitList } from '../src/weave/draftValues';
+import { draftValues } from './sample';
 
 describe('values from a pasted list', () => {
   it('are parted by commas, semicolons, tabs and lines; the same label is taken once', () => {

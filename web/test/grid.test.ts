@@ -1,7 +1,8 @@
 /** Cells typed and pasted into the children's grid. */
 import { describe, expect, it } from 'vitest';
-import { createFamily, familyIndex, figureOf, freeze, runCommand, type Family } from '@loom-kin/core';
+import { familyIndex, figureOf, freeze, type Family } from '@loom-kin/core';
 import { readCells, type GridRow } from '../src/grid/gridCells';
+import { createFamily, registry, runCommand } from './sample';
 
 const bare = createFamily({
   id: 'f',
@@ -26,7 +27,7 @@ const rows = familyIndex(family).woven.map((child): GridRow => ({
   weight: '',
 }));
 const read = (cells: Record<number, Record<string, unknown>>, listed: Record<string, string> = {}) =>
-  readCells(family, rows, cells, (sku) => listed[sku]);
+  readCells(registry, family, rows, cells, (sku) => listed[sku]);
 
 describe('cells', () => {
   it('become figures of the children they stand at; those that say what is shown change nothing', () => {

@@ -1,69 +1,103 @@
-/** What waits to be stored survives the page, and is placed rightly when the page comes back. */
-import { beforeEach, describe, expect, it } from 'vitest';
-import { createFamily, runCommand, type Family } from '@loom-kin/core';
-import { keepWaiting, takeWaiting, type Change } from '../src/stores/waiting';
+/** What waits to be stored survives the page, and is made again on top of what somebody else changed meanwhile. */
+import { get, set } from 'idb-keyval';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { familyIndex, freeze, type Command, type Family } from '@loom-kin/core';
+import { piecesOf, replay, stepsOf, type Pending } from '../src/stores/pending';
+import { keepWaiting, takeWaiting } from '../src/stores/waiting';
+import { createFamily, namer, runCommand } from './sample';
 
-const held = new Map<string, string>();
-beforeEach(() => {
-  held.clear();
-  globalThis.localStorage = {
-    getItem: (key: string) => held.get(key) ?? null,
-    setItem: (key: string, text: string) => void held.set(key, text),
-    removeItem: (key: string) => void held.delete(key),
-  } as Storage;
+const held = vi.hoisted(() => new Map<string, unknown>());
+vi.mock('idb-keyval', () => ({
+  get: vi.fn((key: string) => Promise.resolve(structuredClone(held.get(key)))),
+  set: vi.fn((key: string, value: unknown) => Promise.resolve(void held.set(key, structuredClone(value)))),
+  del: vi.fn((key: string) => Promise.resolve(void held.delete(key))),
+}));
+beforeEach(() => held.clear());
+
+const family = createFamily({
+  id: 'kwait',
+  fields: { name: 'Coat', price: '40' },
+  axes: [{ role: 'size', label: 'Size', values: ['S', 'M'].map((label) => ({ label })) }],
+  off: [],
 });
-
-const family = createFamily({ id: 'kwait', fields: { name: 'Coat' }, axes: [], off: [] });
-const price = (figure: string): Change => ({
+const [small, medium] = familyIndex(family).woven.map((child) => child.id) as [string, string];
+const setOn = (childId: string | null, key: string, figure: string): Command => ({
+  do: 'setFigures',
+  changes: [{ place: childId === null ? { level: 'family' } : { level: 'child', childId }, key, figure }],
+});
+const price = (figure: string, childId: string | null = null): Pending => ({
   key: `key-${figure}`,
-  command: { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'price', figure }] },
+  command: setOn(childId, 'price', figure),
 });
-const count: Change = { key: 'key-count', counts: [{ childId: 'kwait.c1', pieces: 4 }] };
-const at = (revision: number): Family => ({ ...family, revision });
+const count: Pending = { key: 'key-count', counts: [{ childId: small, pieces: 4 }] };
+const theirs = (...commands: Command[]): Family =>
+  freeze(
+    commands.reduce((now: Family, command) => runCommand(now, command).family, family),
+    true,
+  );
 
 describe('what waits', () => {
-  it('comes back as it was, commands and counts, when nobody changed the family', () => {
-    keepWaiting(family.id, { revision: 1, changes: [price('1'), count], aside: [] });
-    expect(takeWaiting(at(1), null)).toEqual({ changes: [price('1'), count], aside: [] });
+  it('comes back as it was, commands and counts, with the family it was made on', async () => {
+    await keepWaiting(family, [price('1'), count], [price('2')]);
+    expect(await takeWaiting(family.id)).toEqual({ base: family, changes: [price('1'), count], aside: [price('2')] });
   });
-  it('leaves out what the server had stored just before the page ended', () => {
-    keepWaiting(family.id, { revision: 1, changes: [price('1'), price('2'), price('3')], aside: [] });
-    expect(takeWaiting(at(3), 'key-2')).toEqual({ changes: [price('3')], aside: [] });
-    expect(takeWaiting(at(4), 'key-3')).toEqual({ changes: [], aside: [] });
-  });
-  it('is set aside when somebody else changed the family since, and never dropped', () => {
-    keepWaiting(family.id, { revision: 1, changes: [price('1')], aside: [price('0')] });
-    expect(takeWaiting(at(2), 'key of somebody else')).toEqual({ changes: [], aside: [price('0'), price('1')] });
-    // Stored here, and then changed by somebody else: the rest cannot be placed without asking.
-    keepWaiting(family.id, { revision: 1, changes: [price('1'), price('2')], aside: [] });
-    expect(takeWaiting(at(3), 'key of somebody else')).toEqual({ changes: [], aside: [price('1'), price('2')] });
-  });
-  it('is kept per family, and forgotten when nothing waits', () => {
-    keepWaiting('kother', { revision: 1, changes: [price('9')], aside: [] });
-    keepWaiting(family.id, { revision: 1, changes: [price('1')], aside: [] });
-    keepWaiting(family.id, { revision: 2, changes: [], aside: [] });
+  it('is kept per family, and forgotten when nothing waits', async () => {
+    await keepWaiting({ ...family, id: 'kother' }, [price('9')], []);
+    await keepWaiting(family, [price('1')], []);
+    await keepWaiting(family, [], []);
     expect([...held.keys()]).toEqual(['loom-kin.waiting.kother']);
-    expect(takeWaiting(at(2), null)).toEqual({ changes: [], aside: [] });
+    expect(await takeWaiting(family.id)).toBeNull();
   });
-  it('that somebody tampered with, or an older page wrote otherwise, is not run', () => {
-    for (const text of [
-      'not JSON',
-      '{"revision": 1}',
-      '{"revision": 1, "changes": [{"key": "k", "command": {"do": "burnDown"}}], "aside": []}',
-    ]) {
-      held.set('loom-kin.waiting.kwait', text);
-      expect(takeWaiting(at(1), null)).toEqual({ changes: [], aside: [] });
+  it('that somebody tampered with, or an older page wrote otherwise, is not run', async () => {
+    const burn = [{ key: 'k', command: { do: 'burnDown' } }];
+    for (const kept of ['no object', { base: {} }, { base: family, changes: burn, aside: [] }]) {
+      held.set('loom-kin.waiting.kwait', kept);
+      expect(await takeWaiting(family.id)).toBeNull();
     }
   });
-  it('goes on in the page when the browser gives no room', () => {
-    globalThis.localStorage.setItem = () => {
-      throw new DOMException('full', 'QuotaExceededError');
-    };
-    expect(() => keepWaiting(family.id, { revision: 1, changes: [price('1')], aside: [] })).not.toThrow();
+  it('says so when the browser gives no room, and is nothing where it cannot be read', async () => {
+    vi.mocked(set).mockRejectedValueOnce(new DOMException('full', 'QuotaExceededError'));
+    await expect(keepWaiting(family, [price('1')], [])).rejects.toThrow('full');
+    vi.mocked(get).mockRejectedValueOnce(new DOMException('gone', 'InvalidStateError'));
+    expect(await takeWaiting(family.id)).toBeNull();
   });
-  it('can be run on the family it was made on', () => {
-    keepWaiting(family.id, { revision: 1, changes: [price('12.50')], aside: [] });
-    const [change] = takeWaiting(at(1), null).changes;
-    expect('command' in change! && runCommand(Object.freeze(at(1)), change.command).family.fields.price).toBe('12.50');
+  it('is sent as one change, command and counts together', () => {
+    const both = { ...price('1'), counts: count.counts! };
+    expect(stepsOf(both, family).map((step) => step.on)).toEqual(['family', 'stock']);
+    expect(piecesOf([price('1'), count])).toEqual({ [small]: 4 });
+  });
+});
+
+describe('on top of what somebody else changed', () => {
+  it('everything that touches other places goes on by itself', () => {
+    const now = theirs(setOn(null, 'brand', 'Skerry'), setOn(medium, 'price', '55'));
+    const replayed = replay(namer, family, now, [price('41', small), count, price('42')]);
+    expect(replayed.aside).toEqual([]);
+    expect(replayed.kept.map((one) => one.key)).toEqual(['key-41', 'key-count', 'key-42']);
+    expect(replayed.family.fields).toMatchObject({ brand: 'Skerry', price: '42' });
+    expect([small, medium].map((id) => replayed.family.children[id]!.fields.price)).toEqual(['41', '55']);
+  });
+  it('the same place is set aside with both figures; what came after it goes on', () => {
+    const now = theirs(setOn(null, 'price', '45'));
+    const replayed = replay(namer, family, now, [price('41'), price('39', small), count]);
+    expect(replayed.aside.map((one) => one.change.key)).toEqual(['key-41']);
+    expect(replayed.aside[0]!.lines).toEqual([expect.objectContaining({ before: '40', after: '41', theirs: '45' })]);
+    expect(replayed.kept.map((one) => one.key)).toEqual(['key-39', 'key-count']);
+    expect([replayed.family.fields.price, replayed.family.children[small]!.fields.price]).toEqual(['45', '39']);
+  });
+  it('a change of what is gone by then is set aside, never dropped', () => {
+    const axisId = family.axes[0]!.id;
+    const valueId = family.axes[0]!.values[0]!.id;
+    const now = theirs({ do: 'removeValues', axisId, valueIds: [valueId] });
+    const onValue: Pending = {
+      key: 'key-value',
+      command: {
+        do: 'setFigures',
+        changes: [{ place: { level: 'value', axisId, valueId }, key: 'price', figure: '41' }],
+      },
+    };
+    const replayed = replay(namer, family, now, [onValue]);
+    expect(replayed.aside.map((one) => one.change.key)).toEqual(['key-value']);
+    expect(replayed.family).toBe(now);
   });
 });

@@ -1,7 +1,8 @@
 /** What is typed into lists, and what plans and keys are called. */
 import { describe, expect, it } from 'vitest';
-import { bestPlans, createFamily, planTask, RulesSchema } from '@loom-kin/core';
-import { draftValues, splitList } from '../src/weave/draftValues';
+import { bestPlans, planTask, RulesSchema } from '@loom-kin/core';
+import { splitList } from '../src/weave/draftValues';
+import { createFamily, draftValues } from './sample';
 import { planCost, planText } from '../src/fit/planWords';
 import { keyName } from '../src/shell/keys';
 
@@ -65,7 +66,9 @@ describe('a plan', () => {
       fees: { perListing: '0.25' },
     });
   const best = (atMost: number, wish = {}) =>
-    bestPlans(planTask(family, rules(atMost), { apart: [], whole: [], leaveOut: [], offered: true, ...wish }))[0]!;
+    bestPlans(
+      planTask(family, rules(atMost), { wish: { apart: [], whole: [], leaveOut: [], offered: true, ...wish } }),
+    )[0]!;
   it('is said in the words of the trade', () => {
     expect(planText(family, best(3))).toBe('carry Colour, Size, Lining');
     expect(planText(family, best(2))).toMatch(/^join \w+ \+ \w+; carry \w+$/);
@@ -78,7 +81,7 @@ describe('a plan', () => {
       axes: [axis('colour', 'Colour', 'Rust'), axis('size', 'Size', 'S', 'M')],
       off: [],
     });
-    expect(planText(pinned, bestPlans(planTask(pinned, rules(1), undefined))[0]!)).toBe('carry Size; pin Colour');
+    expect(planText(pinned, bestPlans(planTask(pinned, rules(1)))[0]!)).toBe('carry Size; pin Colour');
   });
   it('says what it costs, and nothing of what it does not', () => {
     expect(planCost(best(3), 'USD')).toBe('1 listing · $0.25 in fees · labels to 6');

@@ -6,6 +6,8 @@ import { checkQuayside, EXEMPT_BRANDS } from './quayside';
 
 export interface PlayedChannel {
   id: string;
+  /** The account that is served: each has shelves of its own. The first has none of its name. */
+  forAccount?: string;
   name: string;
   check: (goods: Goods, lookAt: LookAt) => Promise<Reason[]>;
   account: { exemptBrands: string[]; choices: Record<string, string[]>; rate: string };

@@ -100,7 +100,7 @@ export function frontPage(
     id: string;
     name: string;
     mood: string;
-    listings: { key: string; title: string; children: number; draft: boolean }[];
+    listings: { key: string; account?: string | undefined; title: string; children: number; draft: boolean }[];
   }[],
   moods: readonly string[],
 ): string {
@@ -110,7 +110,7 @@ ${channels
   .map(
     (channel) => `<h2>${escape(channel.name)}</h2><form method="post" action="/control">Today it is
 <input type="hidden" name="channel" value="${escape(channel.id)}"><select name="mood">${moods.map((mood) => `<option${mood === channel.mood ? ' selected' : ''}>${mood}</option>`).join('')}</select> <button>Set</button></form>
-<table>${channel.listings.map((one) => `<tr><td><a href="/${channel.id}/pages/${encodeURIComponent(one.key)}">${escape(one.title)}</a></td><td>${one.children} children</td><td>${one.draft ? 'draft' : 'live'}</td><td class="sku">${escape(one.key)}</td></tr>`).join('') || '<tr><td>Nothing listed.</td></tr>'}</table>`,
+<table>${channel.listings.map((one) => `<tr><td><a href="/${channel.id}/pages/${encodeURIComponent(one.key)}${one.account ? `?account=${one.account}` : ''}">${escape(one.title)}</a></td><td>${one.children} children</td><td>${one.draft ? 'draft' : 'live'}</td><td class="sku">${escape(one.key)}</td></tr>`).join('') || '<tr><td>Nothing listed.</td></tr>'}</table>`,
   )
   .join('')}
 </div></body></html>`;

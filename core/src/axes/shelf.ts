@@ -1,110 +1,107 @@
 /**
  * The shelf: where children wait that a change of axes took out of the weave, with everything they held, and how they
- * come back.
- * Everything here works on a family draft.
+ * come back. A shelved child is found by the labels it had. Its crossing names the values it stood on; while such a
+ * value stands, it follows its renames and takes over its figures when it goes.
  */
-import { current, freeze, isDraft } from 'immer';
-import { takeId } from '../family/takeId';
-import { fold } from '../family/labels';
+import { foldLabel } from '../family/foldLabel';
 import { resolve } from '../family/level';
-import { childLabels, crossingFor, crossingKey, valueOf } from '../family/weave';
-import type { Axis, Child, Family, Value } from '../family/shape';
-
-/**
- * Weaves a new value: its old children come back from the shelf as they were, woven or not; elsewhere it is woven
- * where the patterns are.
- */
-export function weaveValue(
-  family: Family,
-  axis: Axis,
-  value: Value,
-  patterns: readonly Record<string, string>[],
-): void {
-  const back = new Set<string>();
-  const shelved = Object.values(family.shelf).filter(
-    ({ was }) => Object.keys(was).length === family.axes.length && fold(was[axis.label] ?? '') === fold(value.label),
-  );
-  // The one shelved last is the one that stood there last.
-  for (const { child, was } of shelved.reverse()) {
-    const at = crossingFor(
-      family,
-      family.axes.map((one) => was[one.label] ?? ''),
-    );
-    const key = at && crossingKey(family.axes, at);
-    if (!key || back.has(key)) continue;
-    back.add(key);
-    family.children[child.id] = { ...child, at };
-    delete family.shelf[child.id];
-  }
-  const weave = weaver(family);
-  for (const pattern of patterns) {
-    const at = { ...pattern, [axis.id]: value.id };
-    if (!back.has(crossingKey(family.axes, at))) weave(at);
-  }
-}
-
-/**
- * Weaves crossings of a family, one a call: the child that is there, one from the shelf, or a new one. Where children
- * stand and what
- * lies on the shelf is looked up once, so that thousands of crossings cost no more than their number.
- */
-export function weaver(family: Family): (at: Record<string, string>) => Child {
-  const standing = new Map(Object.values(family.children).map((child) => [crossingKey(family.axes, child.at), child]));
-  const shelf = new Map(Object.values(family.shelf).map((one) => [shelfKey(one.was), one.child.id]));
-  return (at) => {
-    const key = crossingKey(family.axes, at);
-    const there = standing.get(key);
-    if (there) {
-      there.woven = true;
-      return there;
-    }
-    const labels = Object.fromEntries(family.axes.map((axis) => [axis.label, valueOf(axis, at[axis.id] ?? '').label]));
-    const shelved = family.shelf[shelf.get(shelfKey(labels)) ?? ''];
-    const child: Child = shelved
-      ? { ...shelved.child, at: { ...at }, woven: true }
-      : { id: takeId(family, 'c'), at: { ...at }, woven: true, fields: {}, pictures: [] };
-    if (shelved) delete family.shelf[shelved.child.id];
-    family.children[child.id] = child;
-    standing.set(key, child);
-    return child;
-  };
-}
+import { EVERYWHERE, figuresIn } from '../family/scope';
+import { childLabels, familyIndex } from '../family/weave';
+import { picturesOf } from '../pictures/picturesOf';
+import { MOST, type Axis, type Child, type Family, type Value } from '../family/shape';
+import { withFigure } from '../family/draft';
+import { Refusal } from '../refusal';
 
 /** What a shelved child is found by again: its labels, whatever the order of the axes. */
-function shelfKey(was: Record<string, string>): string {
+export function shelfKey(was: Record<string, string>): string {
   return JSON.stringify(
     Object.entries(was)
-      .map(([axis, value]) => [axis, fold(value)])
+      .map(([axis, value]) => [foldLabel(axis), foldLabel(value)])
       .sort(),
   );
 }
 
-/** The family as it is at this moment, frozen, so that looking figures up costs little while the draft changes. */
-export function asItIs(family: Family): Family {
-  return freeze(isDraft(family) ? current(family) : structuredClone(family), true);
+/** Takes a child out of the weave. `before` is the family with the axis and its values. */
+export function shelve(family: Family, before: Family, childId: string, axis: Axis): void {
+  const child = before.children[childId]!;
+  const labels = childLabels(before, child);
+  family.shelf[childId] = {
+    child: takeOver(before, { ...child }, axis),
+    was: Object.fromEntries(before.axes.map((one, at) => [one.label, labels[at]!])),
+  };
+  delete family.children[childId];
 }
 
 /**
- * What stood on the child's value of an axis becomes the child's own, because the value goes. `before`: the family
- * with the value.
+ * Figures and pictures that shelved children have from values that go become their own. `gone` are values of the
+ * axis.
  */
-export function takeOver(before: Family, child: Child, axis: Axis): void {
-  const value = axis.values.find((one) => one.id === child.at[axis.id]);
-  if (!value) return;
-  for (const key of Object.keys(value.fields)) {
-    const holds = resolve(before, before.children[child.id]!, key);
-    if (holds.from?.level === 'value' && holds.from.valueId === value.id) child.fields[key] = holds.figure!;
+export function takeOverOnShelf(family: Family, before: Family, axis: Axis, gone: ReadonlySet<string>): void {
+  for (const [id, shelved] of Object.entries(before.shelf)) {
+    const valueId = shelved.child.at[axis.id];
+    if (family.shelf[id] !== shelved || valueId === undefined || !gone.has(valueId)) continue;
+    const child = takeOver(before, shelved.child, axis);
+    if (child !== shelved.child) family.shelf[id] = { ...shelved, child };
   }
-  for (const picture of value.pictures) if (!child.pictures.includes(picture)) child.pictures.push(picture);
 }
 
-/** Takes a child out of the weave. Its labels of this moment are kept, so that it is found again. */
-export function shelve(family: Family, before: Family, child: Child, axis: Axis): void {
-  takeOver(before, child, axis);
-  const labels = childLabels(before, before.children[child.id]!);
-  family.shelf[child.id] = {
-    child: { ...child, at: { ...child.at } },
-    was: Object.fromEntries(family.axes.map((one, at) => [one.label, labels[at]!])),
-  };
-  delete family.children[child.id];
+/**
+ * A child for whom the value it has on an axis goes: what stood there and held for it becomes its own, and its
+ * pictures keep their order. The child itself comes back where nothing stood there.
+ */
+export function takeOver(before: Family, child: Child, axis: Axis): Child {
+  const value = familyIndex(before).valueById.get(child.at[axis.id] ?? '');
+  if (!value) return child;
+  return withPictures(before, withFiguresOf(before, child, value), value);
+}
+
+function withFiguresOf(before: Family, child: Child, value: Value): Child {
+  let now = child;
+  for (const scope of [EVERYWHERE, ...Object.keys(value.scoped ?? {})]) {
+    for (const key of Object.keys(figuresIn(value, scope))) {
+      // The label of a value in another language is the value's alone; pictures are kept in order below.
+      if (key === 'label' || key === 'pictures') continue;
+      const holds = resolve(before, child, key, scope === EVERYWHERE ? [] : [scope]);
+      if (holds.scope !== scope || holds.from?.level !== 'value' || holds.from.valueId !== value.id) continue;
+      now = { ...now, ...withFigure(now, scope, key, holds.figure!) };
+    }
+  }
+  return now;
+}
+
+function withPictures(before: Family, child: Child, value: Value): Child {
+  if (value.pictures.length === 0) return child;
+  const shown = picturesOf(before, child);
+  // The value's pictures stand among the child's own from now on; whatever stood before them does so too.
+  const last = shown.findLastIndex((id) => value.pictures.includes(id));
+  const pictures = [...new Set([...shown.slice(0, last + 1), ...child.pictures])];
+  if (pictures.length > MOST.pictures) throw new Refusal('picture.too-many', { most: MOST.pictures });
+  return pictures.join() === child.pictures.join() ? child : { ...child, pictures };
+}
+
+/** A value was renamed: shelved children that stood on it are found by its new label. */
+export function renameOnShelf(family: Family, axis: Axis, valueId: string, label: string): void {
+  for (const [id, shelved] of Object.entries(family.shelf)) {
+    if (shelved.child.at[axis.id] !== valueId || shelved.was[axis.label] === undefined) continue;
+    family.shelf[id] = { ...shelved, was: { ...shelved.was, [axis.label]: label } };
+  }
+}
+
+/** An axis was renamed: shelved children that stood on it are found by its new name. */
+export function renameAxisOnShelf(family: Family, axis: Axis, label: string): void {
+  for (const [id, shelved] of Object.entries(family.shelf)) {
+    const { [axis.label]: value, ...others } = shelved.was;
+    if (value === undefined || shelved.child.at[axis.id] === undefined) continue;
+    family.shelf[id] = { ...shelved, was: { ...others, [label]: value } };
+  }
+}
+
+/** A value came (back): shelved children of its label, whose own value is gone, stand on it from now on. */
+export function followValue(family: Family, axis: Axis, value: Value): void {
+  const standing = new Set(axis.values.map((one) => one.id));
+  for (const [id, shelved] of Object.entries(family.shelf)) {
+    const stood = shelved.child.at[axis.id];
+    if (foldLabel(shelved.was[axis.label] ?? '') !== foldLabel(value.label) || (stood && standing.has(stood))) continue;
+    family.shelf[id] = { ...shelved, child: { ...shelved.child, at: { ...shelved.child.at, [axis.id]: value.id } } };
+  }
 }

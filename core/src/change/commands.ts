@@ -3,7 +3,7 @@
  * family.
  */
 import { z } from 'zod';
-import { FigureSchema, FiguresSchema, PlaceSchema, RoleSchema, WishSchema } from '../family/shape';
+import { FigureSchema, FiguresSchema, MOST, PlaceSchema, RoleSchema, ScopeSchema, WishSchema } from '../family/shape';
 
 const Id = z.string().min(1).max(80);
 const Label = z.string().trim().min(1).max(80);
@@ -25,23 +25,35 @@ export const ValueSpecSchema = z.object({
 export const AxisSpecSchema = z.object({
   role: RoleSchema,
   label: z.string().trim().min(1).max(40),
-  values: z.array(ValueSpecSchema).min(1).max(200),
+  values: z.array(ValueSpecSchema).min(1).max(MOST.values),
 });
 
-/** Figures to set at places; null gives a figure back, so that the next level holds again. */
+/**
+ * Figures to set at places, for one language or account where a scope is named; null gives a figure back, so that the
+ * next level holds again.
+ */
 export const SetFiguresSchema = z.object({
   do: z.literal('setFigures'),
   changes: z
-    .array(z.object({ place: PlaceSchema, key: z.string().min(1).max(40), figure: FigureSchema.nullable() }))
+    .array(
+      z.object({
+        place: PlaceSchema,
+        key: z.string().min(1).max(40),
+        figure: FigureSchema.nullable(),
+        scope: ScopeSchema.optional(),
+      }),
+    )
     .min(1)
     .max(50_000),
 });
 
-/** The pictures of a place, in order; the first is the main one. */
+/** The pictures of a place, in order; the first is the main one. In a scope an empty list gives them back. */
 export const SetPicturesSchema = z.object({
   do: z.literal('setPictures'),
   place: PlaceSchema,
-  pictures: z.array(Id).max(60),
+  pictures: z.array(Id).max(MOST.pictures),
+  /** For one account: its own order, or its own choice. */
+  scope: ScopeSchema.optional(),
 });
 export const AddAxisSchema = AxisSpecSchema.extend({
   do: z.literal('addAxis'),
@@ -87,7 +99,7 @@ export const SetWovenSchema = z.object({
   crossings: z.array(z.record(z.string(), Id)).min(1).max(20_000),
   woven: z.boolean(),
 });
-export const SetWishSchema = z.object({ do: z.literal('setWish'), channel: Id, wish: WishSchema });
+export const SetWishSchema = z.object({ do: z.literal('setWish'), account: Id, wish: WishSchema });
 export const SetSkuPatternSchema = z.object({
   do: z.literal('setSkuPattern'),
   pattern: z.string().trim().min(1).max(200),

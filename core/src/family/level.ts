@@ -1,66 +1,124 @@
-/** Levels and inheritance: which figure holds for a child, and where it comes from. */
+/** Levels and scopes: which figure holds for a child, and where it comes from. */
+import { EVERYWHERE, figureIn, type Scope, type Scopes } from './scope';
 import { familyIndex } from './weave';
-import { fieldOf } from '../registry/fields';
 import type { Child, Family, Figure, Place } from './shape';
 
 /**
- * A figure that holds for a child, with its provenance. `beaten` lists values of other axes that have a figure too
- * and lost the tie.
+ * A figure that holds for a child, with its provenance. `beaten` lists values of other axes that have one too and
+ * lost the tie.
  */
 export interface Resolved {
   figure: Figure | undefined;
   from: Place | null;
+  scope: Scope;
   beaten: Place[];
 }
 
-const NOTHING: Resolved = { figure: undefined, from: null, beaten: [] };
-const FROM_FAMILY: Place = { level: 'family' };
+const NOTHING: Resolved = Object.freeze({ figure: undefined, from: null, scope: EVERYWHERE, beaten: [] });
+const FROM_FAMILY: Place = Object.freeze({ level: 'family' });
 
 /**
- * The figure of a field for one child: its own, else that of one of its values, else the family's.
- * Where values of several axes have one, the later axis in the family's order wins.
+ * The figure of a field for one child. The narrowest scope that has one counts, whatever the level; inside a scope
+ * the nearest level: the child's own, else that of one of its values, else the family's. Where values of several axes
+ * have one, the later axis in the family's order wins.
  */
-export function resolve(family: Family, child: Child, key: string): Resolved {
-  const own = child.fields[key];
-  if (own !== undefined) return { figure: own, from: { level: 'child', childId: child.id }, beaten: [] };
-  return inherited(family, child, key);
+export function resolve(family: Family, child: Child, key: string, scopes: Scopes = []): Resolved {
+  return inAnyScope(family, key, scopes, (scope) => {
+    const own = figureIn(child, scope, key);
+    if (own === undefined) return inheritedIn(family, child, key, scope);
+    return { figure: own, from: { level: 'child', childId: child.id }, scope, beaten: [] };
+  });
 }
 
-/** What the child would have without a figure of its own. */
-export function inherited(family: Family, child: Child, key: string): Resolved {
+/** What the child would have without a figure of its own in the narrowest scope. */
+export function inherited(family: Family, child: Child, key: string, scopes: Scopes = []): Resolved {
+  const [first, ...rest] = [...scopes, EVERYWHERE];
+  const found = inheritedIn(family, child, key, first!);
+  if (found || first === EVERYWHERE) return found ?? NOTHING;
+  return resolve(family, child, key, rest.slice(0, -1));
+}
+
+/** The figure that holds for the whole family, where no value or child has one of its own. */
+export function familyFigure(family: Family, key: string, scopes: Scopes = []): Figure | undefined {
+  for (const scope of scopes) {
+    const figure = figureIn(family, scope, key);
+    if (figure !== undefined) return figure;
+  }
+  return family.fields[key];
+}
+
+/**
+ * What holds at a place that has no figure of its own in the narrowest scope: the figure of the next place or scope.
+ *
+ * @param scopes what the reader looks into, the narrowest first; empty for what holds everywhere
+ */
+export function heldBefore(family: Family, place: Place, key: string, scopes: Scopes = []): Resolved {
+  if (place.level === 'child') {
+    const child = family.children[place.childId];
+    return child ? inherited(family, child, key, scopes) : NOTHING;
+  }
+  const value = place.level === 'value' ? familyIndex(family).valueById.get(place.valueId) : undefined;
+  const [narrowest] = [...scopes, EVERYWHERE];
+  for (const scope of [...scopes, EVERYWHERE]) {
+    const ofValue = value && scope !== narrowest ? figureIn(value, scope, key) : undefined;
+    if (ofValue !== undefined) return { figure: ofValue, from: place, scope, beaten: [] };
+    const ofFamily = value || scope !== narrowest ? figureIn(family, scope, key) : undefined;
+    if (ofFamily !== undefined) return { figure: ofFamily, from: FROM_FAMILY, scope, beaten: [] };
+  }
+  return NOTHING;
+}
+
+function inAnyScope(
+  family: Family,
+  key: string,
+  scopes: Scopes,
+  look: (scope: Scope) => Resolved | undefined,
+): Resolved {
+  const { keysInScope } = familyIndex(family);
+  for (const scope of scopes) {
+    const found = keysInScope.get(scope)?.has(key) ? look(scope) : undefined;
+    if (found) return found;
+  }
+  return look(EVERYWHERE) ?? NOTHING;
+}
+
+function inheritedIn(family: Family, child: Child, key: string, scope: Scope): Resolved | undefined {
   const { valueById, keysOnValues } = familyIndex(family);
   let found: Resolved | undefined;
-  for (let i = keysOnValues.has(key) ? family.axes.length - 1 : -1; i >= 0; i--) {
+  const some = scope !== EVERYWHERE || keysOnValues.has(key);
+  for (let i = some ? family.axes.length - 1 : -1; i >= 0; i--) {
     const axis = family.axes[i]!;
     const value = valueById.get(child.at[axis.id] ?? '');
-    const figure = value?.fields[key];
+    const figure = value && figureIn(value, scope, key);
     if (!value || figure === undefined) continue;
     const place: Place = { level: 'value', axisId: axis.id, valueId: value.id };
     if (found) found.beaten.push(place);
-    else found = { figure, from: place, beaten: [] };
+    else found = { figure, from: place, scope, beaten: [] };
   }
   if (found) return found;
-  const ofFamily = family.fields[key];
-  return ofFamily === undefined ? NOTHING : { figure: ofFamily, from: FROM_FAMILY, beaten: [] };
+  const ofFamily = figureIn(family, scope, key);
+  return ofFamily === undefined ? undefined : { figure: ofFamily, from: FROM_FAMILY, scope, beaten: [] };
 }
 
 /** The figure alone. */
-export function figureOf(family: Family, child: Child, key: string): Figure | undefined {
+export function figureOf(family: Family, child: Child, key: string, scopes: Scopes = []): Figure | undefined {
+  const { keysInScope, keysOnValues } = familyIndex(family);
+  if (scopes.length > 0 && scopes.some((scope) => keysInScope.get(scope)?.has(key))) {
+    return resolve(family, child, key, scopes).figure;
+  }
   const own = child.fields[key];
   if (own !== undefined) return own;
-  return familyIndex(family).keysOnValues.has(key) ? inherited(family, child, key).figure : family.fields[key];
-}
-
-/** The figure as text, or an empty string. Lists are joined with a comma. */
-export function textOf(family: Family, child: Child | null, key: string): string {
-  const figure = child ? figureOf(family, child, key) : family.fields[key];
-  if (figure === undefined) return '';
-  return Array.isArray(figure) ? figure.join(', ') : String(figure);
+  return keysOnValues.has(key) ? inheritedIn(family, child, key, EVERYWHERE)?.figure : family.fields[key];
 }
 
 /** Whether a child is for sale. Children are, unless somebody said otherwise. */
-export function isOnSale(family: Family, child: Child): boolean {
-  return figureOf(family, child, 'onSale') !== false;
+export function isOnSale(family: Family, child: Child, scopes: Scopes = []): boolean {
+  return figureOf(family, child, 'onSale', scopes) !== false;
+}
+
+/** Whether a child's pieces are counted. Goods made to order or without limit are not. */
+export function isCounted(family: Family, child: Child): boolean {
+  return (figureOf(family, child, 'counting') ?? 'counted') === 'counted';
 }
 
 /** The lowest selling price among woven children, as the stored decimal string; what a list shows as "from". */
@@ -71,9 +129,4 @@ export function fromPrice(family: Family): string | undefined {
     if (typeof price === 'string' && (lowest === undefined || Number(price) < Number(lowest))) lowest = price;
   }
   return lowest;
-}
-
-/** Whether a field may stand at a place. */
-export function mayStand(place: Place, key: string): boolean {
-  return fieldOf(key)?.levels.includes(place.level) ?? false;
 }

@@ -1,6 +1,6 @@
 /**
- * The family aggregate: a parent, its axes, and its children woven sparsely over them.
- * Everything here is plain JSON; ids are unique within one family and made from `family.next`.
+ * The family aggregate: a parent, its axes, and its children woven sparsely over them. Everything here is plain JSON;
+ * ids are unique within one family and made from `family.next`.
  */
 import { z } from 'zod';
 
@@ -24,20 +24,50 @@ export type Figure = z.infer<typeof FigureSchema>;
 export const FiguresSchema = z.record(z.string(), FigureSchema);
 export type Figures = z.infer<typeof FiguresSchema>;
 
-const IdSchema = z.string().min(1).max(80);
-const PictureIdsSchema = z.array(IdSchema).max(60);
+/** Ids are given by the program: letters, digits, points and hyphens. */
+export const IdSchema = z
+  .string()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/, 'An id has letters, digits, points and hyphens.');
+
+/**
+ * Most pictures in one place, values on one axis, axes of a family, children of a family, characters of labels and
+ * patterns.
+ */
+export const MOST = {
+  pictures: 60,
+  values: 200,
+  axes: 6,
+  children: 20_000,
+  label: 80,
+  axisLabel: 40,
+  pattern: 200,
+} as const;
+
+const PictureIdsSchema = z.array(IdSchema).max(MOST.pictures);
+/** Words with at least one sign that is seen, and none that no label has. */
+const LabelSchema = z
+  .string()
+  // eslint-disable-next-line no-control-regex
+  .regex(/^[^\u0000-\u001f\u007f]*\S[^\u0000-\u001f\u007f]*$/, 'A label has at least one letter, and no line breaks.');
+
+/** For whom a figure holds besides for all: `language:` and a tag, or `account:` and its id. */
+export const ScopeSchema = z.string().regex(/^(language|account):[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/);
+/** Figures that hold for one language or one account only. Pictures stand among them as a list of ids. */
+export const ScopedFiguresSchema = z.record(ScopeSchema, FiguresSchema);
+export type ScopedFigures = z.infer<typeof ScopedFiguresSchema>;
 
 export const ValueSchema = z.object({
   id: IdSchema,
-  label: z.string().min(1).max(80),
+  label: LabelSchema.max(MOST.label),
   /** Short code used in SKUs and, as a last resort, in shortened labels. */
-  code: z.string().max(12),
+  code: z.string().regex(/^[A-Za-z0-9]{0,12}$/),
   /** `#RRGGBB`, for colours only. */
   swatch: z
     .string()
     .regex(/^#[0-9A-Fa-f]{6}$/)
     .optional(),
   fields: FiguresSchema,
+  scoped: ScopedFiguresSchema.optional(),
   pictures: PictureIdsSchema,
 });
 export type Value = z.infer<typeof ValueSchema>;
@@ -45,8 +75,8 @@ export type Value = z.infer<typeof ValueSchema>;
 export const AxisSchema = z.object({
   id: IdSchema,
   role: RoleSchema,
-  label: z.string().min(1).max(40),
-  values: z.array(ValueSchema).max(200),
+  label: LabelSchema.max(MOST.axisLabel),
+  values: z.array(ValueSchema).max(MOST.values),
 });
 export type Axis = z.infer<typeof AxisSchema>;
 
@@ -57,6 +87,7 @@ export const ChildSchema = z.object({
   /** False: the crossing does not exist at present. What it held is kept. */
   woven: z.boolean(),
   fields: FiguresSchema,
+  scoped: ScopedFiguresSchema.optional(),
   pictures: PictureIdsSchema,
 });
 export type Child = z.infer<typeof ChildSchema>;
@@ -69,7 +100,7 @@ export const ShelvedChildSchema = z.object({
 });
 export type ShelvedChild = z.infer<typeof ShelvedChildSchema>;
 
-/** What the seller wants of the plan for one channel. */
+/** What the seller wants of the plan for one account. */
 export const WishSchema = z.object({
   /** Signature of the plan the seller chose; re-computed when the family changes. */
   chosen: z.string().max(400).optional(),
@@ -79,9 +110,9 @@ export const WishSchema = z.object({
   whole: z.array(IdSchema).default([]),
   /** The axis that should carry the pictures. */
   pictureAxis: IdSchema.optional(),
-  /** Children not offered on this channel. */
+  /** Children not offered on this account. */
   leaveOut: z.array(IdSchema).default([]),
-  /** False: this family is not offered on the channel at all. */
+  /** False: this family is not offered on the account at all. */
   offered: z.boolean().default(true),
 });
 export type Wish = z.infer<typeof WishSchema>;
@@ -92,11 +123,12 @@ export const FamilySchema = z.object({
   /** The next free id number; it never goes back, so that an id is never used twice. */
   next: z.number().int().min(1),
   fields: FiguresSchema,
+  scoped: ScopedFiguresSchema.optional(),
   pictures: PictureIdsSchema,
-  axes: z.array(AxisSchema).max(6),
+  axes: z.array(AxisSchema).max(MOST.axes),
   children: z.record(z.string(), ChildSchema),
   shelf: z.record(z.string(), ShelvedChildSchema),
-  skuPattern: z.string().max(200),
+  skuPattern: z.string().max(MOST.pattern),
   wishes: z.record(z.string(), WishSchema),
   retired: z.boolean(),
 });
@@ -111,15 +143,5 @@ export const PlaceSchema = z.discriminatedUnion('level', [
 export type Place = z.infer<typeof PlaceSchema>;
 export type Level = Place['level'];
 
-/** A change that cannot be made, said so that the seller can act on it. `place` names where, when it is one place. */
-export class Refusal extends Error {
-  constructor(
-    readonly code: string,
-    message: string,
-    readonly place?: Place & { key?: string },
-    readonly detail?: unknown,
-  ) {
-    super(message);
-    this.name = 'Refusal';
-  }
-}
+/** What holds figures and pictures: the family, a value or a child. */
+export type Carrier = Pick<Value, 'fields' | 'scoped' | 'pictures'>;

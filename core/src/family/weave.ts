@@ -2,28 +2,38 @@
  * Reading the weave: children in order, crossings, labels. Indexes are kept per family object, which never changes in
  * place.
  */
-import { fold } from './labels';
-import { Refusal, type Axis, type Child, type Family, type Place, type Value } from './shape';
+import { Refusal } from '../refusal';
+import { foldLabel } from './foldLabel';
+import type { Column } from './columnShape';
+import { figureIn, type Scopes } from './scope';
+import { type Axis, type Carrier, type Child, type Family, type Place, type Value } from './shape';
 
 export interface FamilyIndex {
-  axisById: Map<string, Axis>;
-  valueById: Map<string, Value>;
+  axisById: ReadonlyMap<string, Axis>;
+  valueById: ReadonlyMap<string, Value>;
   /** value id → place of the value in its axis */
-  rank: Map<string, number>;
+  rank: ReadonlyMap<string, number>;
   /** Woven children in the order of the weave: first axis slowest, values in their own order. */
-  woven: Child[];
+  woven: readonly Child[];
   /** crossing key → child, woven or not */
-  byCrossing: Map<string, Child>;
-  /** Fields that stand on any value: for all others inheritance need not look there. */
-  keysOnValues: Set<string>;
+  byCrossing: ReadonlyMap<string, Child>;
+  /** Fields that stand on any value for everywhere: for all others inheritance need not look there. */
+  keysOnValues: ReadonlySet<string>;
+  /** Scope → fields that stand in it anywhere in the family. */
+  keysInScope: ReadonlyMap<string, ReadonlySet<string>>;
+  /** child id → position among the woven children */
+  position: ReadonlyMap<string, number>;
+  /** Positions of the woven children that have a value. */
+  positionsOf(valueId: string): readonly number[];
+  /** Fields for all children at once, as far as somebody asked (see `columnOf`). */
+  columns: Map<string, Column>;
 }
 
 const indexes = new WeakMap<Family, FamilyIndex>();
 
 /**
  * Everything that is looked up by id. Built once for a frozen family; one that may still change is read anew at every
- * call, so
- * whoever loads a family freezes it first (`freeze`).
+ * call, so whoever loads a family freezes it first (`freeze`).
  */
 export function familyIndex(family: Family): FamilyIndex {
   const known = indexes.get(family);
@@ -47,9 +57,44 @@ export function familyIndex(family: Family): FamilyIndex {
   const keysOnValues = new Set(
     family.axes.flatMap((axis) => axis.values.flatMap((value) => Object.keys(value.fields))),
   );
-  const index: FamilyIndex = { axisById, valueById, rank, woven, byCrossing, keysOnValues };
+  const keysInScope = scopedKeys(family, children);
+  const position = new Map(woven.map((child, at) => [child.id, at]));
+  const index: FamilyIndex = Object.freeze({
+    ...{ axisById, valueById, rank, byCrossing, keysOnValues, keysInScope },
+    ...{ position, positionsOf: positionsByValue(family, woven), columns: new Map() },
+    woven: Object.freeze(woven),
+  });
   if (Object.isFrozen(family)) indexes.set(family, index);
   return index;
+}
+
+/** Looked up when somebody first asks: most changes touch no value. */
+function positionsByValue(family: Family, woven: readonly Child[]): FamilyIndex['positionsOf'] {
+  let byValue: Map<string, number[]> | undefined;
+  return (valueId) => {
+    if (!byValue) {
+      byValue = new Map(family.axes.flatMap((axis) => axis.values.map((value) => [value.id, []])));
+      woven.forEach((child, at) => {
+        for (const axis of family.axes) byValue!.get(child.at[axis.id] ?? '')?.push(at);
+      });
+    }
+    return byValue.get(valueId) ?? [];
+  };
+}
+
+function scopedKeys(family: Family, children: readonly Child[]): Map<string, Set<string>> {
+  const keys = new Map<string, Set<string>>();
+  const note = ({ scoped }: Carrier) => {
+    for (const [scope, figures] of Object.entries(scoped ?? {})) {
+      const known = keys.get(scope) ?? new Set();
+      keys.set(scope, known);
+      for (const key of Object.keys(figures)) known.add(key);
+    }
+  };
+  note(family);
+  family.axes.forEach((axis) => axis.values.forEach(note));
+  children.forEach((child) => child.scoped && note(child));
+  return keys;
 }
 
 function compareRanks(a: number[], b: number[]): number {
@@ -74,7 +119,7 @@ export function allCrossings(axes: readonly Axis[]): Record<string, string>[] {
 export function crossingFor(family: Family, labels: readonly string[]): Record<string, string> | undefined {
   const at: Record<string, string> = {};
   for (const [place, axis] of family.axes.entries()) {
-    const value = axis.values.find((one) => fold(one.label) === fold(labels[place] ?? ''));
+    const value = axis.values.find((one) => foldLabel(one.label) === foldLabel(labels[place] ?? ''));
     if (!value) return undefined;
     at[axis.id] = value.id;
   }
@@ -100,21 +145,29 @@ export function placeLabel(family: Family, place: Place): string {
 /** The axis, or a Refusal that says it is not there. */
 export function axisOf(family: Family, axisId: string): Axis {
   const axis = family.axes.find((one) => one.id === axisId);
-  if (!axis) throw new Refusal('axis.unknown', 'This axis is not in the family any more. Reload the family.');
+  if (!axis) throw new Refusal('axis.unknown', {});
   return axis;
 }
 
 /** The value, or a Refusal that says it is not there. */
 export function valueOf(axis: Axis, valueId: string): Value {
   const value = axis.values.find((one) => one.id === valueId);
-  if (!value)
-    throw new Refusal('value.unknown', `This value is not on the axis ${axis.label} any more. Reload the family.`);
+  if (!value) throw new Refusal('value.unknown', { label: axis.label });
   return value;
 }
 
 /** The child, or a Refusal that says it is not there. */
 export function childOf(family: Family, childId: string): Child {
   const child = family.children[childId];
-  if (!child) throw new Refusal('child.unknown', 'This child is not in the family any more. Reload the family.');
+  if (!child) throw new Refusal('child.unknown', {});
   return child;
+}
+
+/** The label of a value as an account or language has it. */
+export function labelIn(value: Value, scopes: Scopes): string {
+  for (const scope of scopes) {
+    const own = figureIn(value, scope, 'label');
+    if (typeof own === 'string') return own;
+  }
+  return value.label;
 }

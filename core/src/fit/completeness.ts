@@ -1,28 +1,30 @@
-/** How well a family is filled for a channel: the better filled, the better found. */
-import { figureOf } from '../family/level';
-import { familyIndex } from '../family/weave';
-import type { Family } from '../family/shape';
-import type { CategoryRules } from '../rulebook/readRulebook';
+/** How well a family is filled for an account: the better filled, the better found. */
+import { columnOf } from '../family/column';
+import type { Scopes } from '../family/scope';
+import type { Family, Figure } from '../family/shape';
+import type { CategoryRules, FieldCheck } from '../rulebook/openRulebook';
 import type { FieldRule } from '../rulebook/shape';
 
 export interface Completeness {
   asked: number;
   filled: number;
   /** What is missing, required first, then recommended, then optional. */
-  missing: FieldRule[];
+  missing: FieldCheck[];
 }
 
 const NEEDS: readonly FieldRule['need'][] = ['required', 'recommended', 'optional'];
 
+const isEmpty = (figure: Figure | undefined) =>
+  figure === undefined || figure === '' || (Array.isArray(figure) && figure.length === 0);
+
 /** Every field the category asks for, and which of them every woven child has, wherever the figure stands. */
-export function completeness(family: Family, category: CategoryRules): Completeness {
-  const { woven } = familyIndex(family);
+export function completeness(family: Family, category: CategoryRules, scopes: Scopes = []): Completeness {
   const has = (key: string) => {
-    const empty = (figure: unknown) =>
-      figure === undefined || figure === '' || (Array.isArray(figure) && figure.length === 0);
-    return woven.length > 0 ? woven.every((child) => !empty(figureOf(family, child, key))) : !empty(family.fields[key]);
+    const { groups } = columnOf(family, key, scopes);
+    return groups.length > 0 ? groups.every((group) => !isEmpty(group.figure)) : !isEmpty(family.fields[key]);
   };
-  const { fields } = category.rules;
-  const missing = fields.filter((rule) => !has(rule.key)).sort((a, b) => NEEDS.indexOf(a.need) - NEEDS.indexOf(b.need));
-  return { asked: fields.length, filled: fields.length - missing.length, missing };
+  const missing = category.fieldChecks
+    .filter((check) => !has(check.rule.key))
+    .toSorted((a, b) => NEEDS.indexOf(a.rule.need) - NEEDS.indexOf(b.rule.need));
+  return { asked: category.fieldChecks.length, filled: category.fieldChecks.length - missing.length, missing };
 }

@@ -1,97 +1,116 @@
-/** The fit of a family to a channel: plan, findings, listings and the state of every child. */
+/** The fit of a family to an account: plan, findings and the state of every child. */
+import { mappedCategory } from '../catalogue/categoryMap';
+import { EVERYWHERE, scopesOf } from '../family/scope';
 import { familyIndex } from '../family/weave';
-import { rulesFor } from '../rulebook/readRulebook';
-import { pairingLookup } from '../catalogue/pairings';
-import { bestPlans, planNamed, planTask } from './planner';
-import { pricer, projectListings, type ProjectionContext } from './project';
-import { identifierFindings, priceFindings, stockFindings } from './findings/children';
-import { pictureFindings } from './findings/pictures';
-import { pairingFindings, planFindings, settingFindings } from './findings/structure';
-import { fieldFindings, oddFigures, wordingFindings } from './findings/wording';
-import type { CheckContext, Finding, Fit, FitInput, FitState, Severity } from './context';
-
-const CHECKS = [
-  planFindings,
-  settingFindings,
-  pairingFindings,
-  identifierFindings,
-  priceFindings,
-  stockFindings,
-  pictureFindings,
-  fieldFindings,
-  wordingFindings,
-  oddFigures,
-];
-
-const WEIGHT = { stops: 0, warns: 1, advises: 2 };
+import type { CategoryRules } from '../rulebook/openRulebook';
+import { checkContext } from './checkContext';
+import type { CheckContext, Fit, FitInput, FitState } from './context';
+import { SEVERITIES, type Finding, type Severity } from './finding';
+import { checkAll } from './findings';
+import { bestPlans, planNamed, planTask, type PlanTask } from './planner';
+import { plannerKey } from './project/listingKey';
 
 /** As many plans are found to choose from, unless fewer are wanted. */
 const PLANS = 6;
 
 /**
- * Computes how a family goes onto a channel. Pure and quick enough to run at every keystroke.
- * A channel without a category for such goods, or one the seller does not offer the family on, gives the state
- * `absent`.
+ * Computes how a family goes onto an account. Pure and quick enough to run at every keystroke. A channel without a
+ * category for such goods, or an account the family is not offered on, gives the state `absent`.
  */
 export function computeFit(input: FitInput): Fit {
-  const { family, rulebook } = input;
-  const { woven } = familyIndex(family);
-  const wish = family.wishes[rulebook.channel];
-  const category = rulesFor(rulebook, String(family.fields.category ?? ''));
-  if (!category || wish?.offered === false || family.retired) {
-    return {
-      channel: rulebook.channel,
-      state: 'absent',
-      category,
-      plans: [],
-      plan: null,
-      listings: [],
-      fees: '0',
-      findings: category
-        ? []
-        : [
-            {
-              code: 'category.none',
-              severity: 'advises',
-              place: { level: 'family' },
-              key: 'category',
-              rule: 'categories',
-              text: family.fields.category
-                ? `${rulebook.name} has no category for these goods.`
-                : `Choose a category: it decides where on ${rulebook.name} the family goes.`,
-            },
-          ],
-      childStates: Object.fromEntries(woven.map((child) => [child.id, 'absent' as const])),
-    };
-  }
-  const task = planTask(family, category.rules, wish, [...input.live], input.settings.objective);
+  return computeWithContext(input).fit;
+}
+
+/** The fit, and the context it was found in: null where the family is not offered. */
+export function computeWithContext(input: FitInput): { fit: Fit; context: CheckContext | null } {
+  const { family, account, rulebook } = input;
+  const category = rulebook.category(mappedCategory(rulebook.registry, input.categories, family.fields.category));
+  const wish = family.wishes[account.id];
+  if (!category || wish?.offered === false || family.retired) return { fit: absentFit(input, category), context: null };
+  const { task, plans, plan } = planFor(input, category);
+  const context = checkContext(input, category, plan, new Set(task.children.map((child) => child.id)));
+  const findings = checkAll(context, task.leftOut);
+  const fit: Fit = {
+    account: account.id,
+    channel: account.channel,
+    ...{ category, plans, plan, findings },
+    state: stateOf(findings),
+    childStates: childStates(context, findings),
+    fees: plan?.bill.fees ?? '0',
+  };
+  return { fit, context };
+}
+
+/** The plans under a category's rules and the one in force. */
+function planFor(input: FitInput, category: CategoryRules): { task: PlanTask; plans: Fit['plans']; plan: Fit['plan'] } {
+  const { family, account, rulebook } = input;
+  const wish = family.wishes[account.id];
+  const task = planTask(family, category.rules, {
+    wish,
+    live: input.live.flatMap(({ key, structure }) => {
+      const planned = plannerKey(family, key);
+      return planned === null ? [] : [{ key: planned, structure }];
+    }),
+    objective: account.settings.objective,
+    scopes: scopesOf(account, rulebook.registry.firstLanguage),
+    memory: input.memory,
+  });
   const plans = bestPlans(task, input.plansWanted ?? PLANS);
   const chosen = wish?.chosen
     ? (plans.find((plan) => plan.signature === wish.chosen) ?? planNamed(task, wish.chosen))
     : null;
-  const plan = chosen ?? plans[0] ?? null;
-  const offeredIds = new Set(task.children.map((child) => child.id));
-  const bare: ProjectionContext = {
-    ...input,
-    category,
-    offered: woven.filter((child) => offeredIds.has(child.id)),
-    pairingOf: pairingLookup(rulebook.channel, input.pairings, category.rules.axes.roles),
-    priceOf: pricer({ ...input, category }),
-  };
-  const context: CheckContext = { ...bare, plan, listings: plan ? projectListings(bare, plan) : [] };
-  // Where no child is offered that is all there is to say.
-  const checks = context.offered.length > 0 ? CHECKS : [planFindings];
-  const findings = checks.flatMap((check) => check(context)).sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
+  return { task, plans, plan: chosen ?? plans[0] ?? null };
+}
+
+function absentFit(input: FitInput, category: CategoryRules | null): Fit {
+  const { family, account, rulebook } = input;
+  const { woven } = familyIndex(family);
   return {
-    channel: rulebook.channel,
-    category,
-    plans,
-    plan,
-    findings,
-    state: stateOf(findings),
-    listings: context.listings,
-    childStates: childStates(context, findings),
-    fees: plan?.bill.fees ?? '0',
+    account: account.id,
+    channel: account.channel,
+    ...{ state: 'absent', category, plans: [], plan: null, fees: '0' },
+    findings:
+      category || family.retired ? [] : [noCategory(family.fields.category, account.name, rulebook.registry.pathLabel)],
+    childStates: Object.fromEntries(woven.map((child) => [child.id, 'absent' as const])),
+  };
+}
+
+function noCategory(sellerCategory: unknown, account: string, labelOf: (id: unknown) => string): Finding {
+  const about = {
+    severity: 'advises',
+    childIds: [],
+    place: { level: 'family' },
+    scope: EVERYWHERE,
+    rule: 'categories',
+    remedies: [],
+  } as const;
+  const label = labelOf(sellerCategory);
+  const base = { ...about, childIds: [], remedies: [] };
+  if (!label) return { ...base, code: 'category.choose', key: 'category', params: { account } };
+  return { ...base, code: 'category.none', key: 'categoryMap', params: { account, category: label } };
+}
+
+/** What is said where a fit cannot be worked out at all: the account stops, nothing else does. */
+export function brokenFit(input: Pick<FitInput, 'family' | 'account'>, why: string): Fit {
+  const { family, account } = input;
+  const finding: Finding = {
+    code: 'fit.broken',
+    params: { account: account.name, why },
+    ...{
+      severity: 'stops',
+      childIds: [],
+      place: { level: 'family' },
+      key: 'rulebook',
+      scope: EVERYWHERE,
+      rule: 'the rulebook',
+      remedies: [],
+    },
+  };
+  return {
+    account: account.id,
+    channel: account.channel,
+    ...{ state: 'stopped', category: null, plans: [], plan: null, fees: '0', findings: [finding] },
+    childStates: Object.fromEntries(familyIndex(family).woven.map((child) => [child.id, 'absent' as const])),
   };
 }
 
@@ -100,31 +119,20 @@ function stateOf(findings: readonly Finding[]): FitState {
   return findings.some((finding) => finding.severity === 'warns') ? 'needs' : 'fits';
 }
 
-const SEVERITIES = ['stops', 'warns', 'advises'] as const;
 const STATE_OF: Record<Severity, FitState> = { stops: 'stopped', warns: 'needs', advises: 'fits' };
 
-/**
- * A child's state comes from the findings on it and on its values. What stops the whole family is said of the family.
- */
+/** A child's state comes from the findings that concern it. What stops the whole family is said of the family. */
 function childStates(context: CheckContext, findings: readonly Finding[]): Record<string, FitState> {
-  /** Child or value id → place in SEVERITIES of the worst finding there. */
+  /** Child id → place in SEVERITIES of the worst finding about it. */
   const worst = new Map<string, number>();
-  for (const { place, severity } of findings) {
-    if (place.level === 'family') continue;
-    const id = place.level === 'child' ? place.childId : place.valueId;
-    worst.set(id, Math.min(worst.get(id) ?? SEVERITIES.length, SEVERITIES.indexOf(severity)));
+  for (const { childIds, severity } of findings) {
+    const rank = SEVERITIES.indexOf(severity);
+    for (const id of childIds) worst.set(id, Math.min(worst.get(id) ?? SEVERITIES.length, rank));
   }
   const states: Record<string, FitState> = {};
   for (const child of familyIndex(context.family).woven) states[child.id] = 'absent';
   for (const child of context.offered) {
-    let least = worst.get(child.id) ?? SEVERITIES.length;
-    for (const axisId in child.at) least = Math.min(least, worst.get(child.at[axisId]!) ?? SEVERITIES.length);
-    states[child.id] = STATE_OF[SEVERITIES[least] ?? 'advises'];
+    states[child.id] = STATE_OF[SEVERITIES[worst.get(child.id) ?? SEVERITIES.length] ?? 'advises'];
   }
   return states;
-}
-
-/** Findings of the same code, which one remedy can mend together. */
-export function alike(findings: readonly Finding[], one: Finding): Finding[] {
-  return findings.filter((finding) => finding.code === one.code && finding.remedy?.kind === one.remedy?.kind);
 }

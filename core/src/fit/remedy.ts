@@ -1,23 +1,51 @@
-/** Remedies of several findings made into one change. */
+/** Remedies: changes at the cause of a finding that would mend it. */
+import type { Pairing, PairingReason } from '../catalogue/pairings';
 import type { SingleCommand } from '../change/commands';
-import type { Finding, Pairing } from './context';
+import type { Place } from '../family/shape';
 
+/** What a remedy does, in a word; `words` makes its label of it. */
+export type RemedyLabel =
+  | { do: 'cutText'; most: number }
+  | { do: 'keepFirst'; most: number }
+  | { do: 'rename'; name: string }
+  | { do: 'giveBack'; field: string }
+  | { do: 'markExempt' }
+  | { do: 'liftWishes' }
+  | { do: 'keepBestPlan' }
+  | { do: 'leaveOut'; account: string; children: number }
+  | { do: 'offerAgain'; children: number };
+
+export type Remedy =
+  /** Commands on the family, ready to be run. */
+  | { kind: 'change'; label: RemedyLabel; commands: SingleCommand[] }
+  | { kind: 'pairing'; pairing: Pairing; reason: PairingReason }
+  /** The next free GTINs for these children. */
+  | { kind: 'numbers'; childIds: string[] }
+  /** SKUs by the family's pattern for these children. */
+  | { kind: 'skus'; childIds: string[] }
+  /** One figure typed by the seller, at any of these places. */
+  | { kind: 'figure'; key: string; places: Place[] };
+
+/** What is done when several findings are mended together. */
 export interface Mend {
   commands: SingleCommand[];
   pairings: Pairing[];
   /** Children that are to take the next free GTINs. */
   numbersFor: string[];
+  /** Children that are to get SKUs by the pattern. */
+  skusFor: string[];
 }
 
-/** What mends all these findings at once. Wishes for one channel are put together, so that none overwrites another. */
-export function mendAll(findings: readonly Finding[]): Mend {
-  const mend: Mend = { commands: [], pairings: [], numbersFor: [] };
-  for (const { remedy } of findings) {
-    if (remedy?.kind === 'pairing') mend.pairings.push(remedy.pairing);
-    else if (remedy?.kind === 'numbers') mend.numbersFor.push(...remedy.childIds);
-    else if (remedy?.kind === 'change') for (const command of remedy.commands) addCommand(mend.commands, command);
-  }
-  return mend;
+/** Whether a remedy can be applied without asking anything. Taking children off an account is never done in passing. */
+export const isReady = (remedy: Remedy): boolean =>
+  remedy.kind !== 'figure' && !(remedy.kind === 'change' && remedy.label.do === 'leaveOut');
+
+/** Puts one remedy to those that are there. */
+export function addRemedy(mend: Mend, remedy: Remedy): void {
+  if (remedy.kind === 'pairing') mend.pairings.push(remedy.pairing);
+  else if (remedy.kind === 'numbers') mend.numbersFor.push(...remedy.childIds);
+  else if (remedy.kind === 'skus') mend.skusFor.push(...remedy.childIds);
+  else if (remedy.kind === 'change') for (const command of remedy.commands) addCommand(mend.commands, command);
 }
 
 function addCommand(commands: SingleCommand[], command: SingleCommand): void {
@@ -28,13 +56,11 @@ function addCommand(commands: SingleCommand[], command: SingleCommand): void {
   }
   const at =
     command.do === 'setWish'
-      ? commands.findIndex((one) => one.do === 'setWish' && one.channel === command.channel)
+      ? commands.findIndex((one) => one.do === 'setWish' && one.account === command.account)
       : -1;
   const there = commands[at];
   if (command.do === 'setWish' && there?.do === 'setWish') {
-    commands[at] = {
-      ...command,
-      wish: { ...command.wish, leaveOut: [...new Set([...there.wish.leaveOut, ...command.wish.leaveOut])] },
-    };
+    const leaveOut = [...new Set([...there.wish.leaveOut, ...command.wish.leaveOut])];
+    commands[at] = { ...command, wish: { ...command.wish, leaveOut } };
   } else commands.push(command);
 }

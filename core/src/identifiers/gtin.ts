@@ -1,8 +1,10 @@
 /**
- * GTINs of 8, 12, 13 and 14 digits and ISBNs.
- * Check digit: GS1 General Specifications, section 7.9 (weights 3 and 1 from the right). ISBN-10: ISO 2108 (weights
- * 10 to 2, modulo 11).
+ * GTINs of 8, 12, 13 and 14 digits and ISBNs. Check digit: GS1 General Specifications, section 7.9 (weights 3 and 1
+ * from the right). ISBN-10: ISO 2108 (weights 10 to 2, modulo 11).
  */
+
+import { plainDigits } from '../measure/readNumber';
+import { unreadable, type Unreadable } from '../refusal';
 
 /** The check digit for a number without it. `body` is digits only. */
 export function gtinCheckDigit(body: string): number {
@@ -34,50 +36,83 @@ export function isbn13From10(isbn10: string): string {
   return body + gtinCheckDigit(body);
 }
 
-export type ReadGtin = { ok: true; gtin: string } | { ok: false; message: string; slip: GtinSlip };
-/** What probably happened to a number that is not a GTIN. */
-export type GtinSlip = 'check-digit' | 'lost-zero' | 'scientific' | 'internal' | 'length' | 'letters';
+export type ReadGtin = { ok: true; gtin: string } | Unreadable;
 
 /**
- * Reads a GTIN or ISBN as typed or as a spreadsheet left it. Blanks and hyphens are dropped.
- * A number that is one digit short and right with a zero in front is refused with that number in the message, never
- * mended silently.
+ * What stands around a number in lists: "ISBN", "EAN" and the like before it, an apostrophe of a spreadsheet, ".0"
+ * after it.
  */
-export function readGtin(text: string): ReadGtin {
-  const compact = text.replace(/[\s-]/g, '').toUpperCase();
-  const no = (slip: GtinSlip, message: string): ReadGtin => ({ ok: false, slip, message });
-  if (/^\d+([.,]\d+)?E\+?\d+$/.test(compact)) {
-    return no(
-      'scientific',
-      `"${text}" was turned into a power of ten by a spreadsheet and its last digits are lost. Format the column as text and paste it again.`,
-    );
-  }
-  if (isIsbn10(compact)) return { ok: true, gtin: isbn13From10(compact) };
-  if (!/^\d+$/.test(compact))
-    return no('letters', `"${text}" is no GTIN: it has 8, 12, 13 or 14 digits and nothing else.`);
-  if (isGtin(compact)) {
-    return isInternal(compact)
-      ? no('internal', `${compact} begins with 2 and holds inside one company only; it is not a global number.`)
-      : { ok: true, gtin: compact };
-  }
-  if ((compact.length === 11 || compact.length === 7) && isGtin('0' + compact)) {
-    return no('lost-zero', `${compact} has lost its leading zero: 0${compact} is right.`);
-  }
-  if (![8, 12, 13, 14].includes(compact.length)) {
-    return no('length', `${compact} has ${compact.length} digits; a GTIN has 8, 12, 13 or 14.`);
-  }
-  const wanted = gtinCheckDigit(compact.slice(0, -1));
-  return no(
-    'check-digit',
-    `${compact}: the last digit is ${compact.at(-1)}, by the others it must be ${wanted}. Look at the number again.`,
-  );
+function bareNumber(text: string): { compact: string; isbn: boolean } {
+  const named = /^\s*['’]?\s*(ISBN(?:-1[03])?|EAN(?:-?\d+)?|UPC(?:-A)?|GTIN(?:-\d+)?)?[:\s]*/i.exec(text)!;
+  const rest = text.slice(named[0].length);
+  const compact = plainDigits(rest)
+    .replace(/[\s\-‐‑–—\u00a0\u202f]/g, '')
+    .toUpperCase()
+    .replace(/^(\d{7,14})\.0+$/, '$1');
+  // An ISBN is often written with hyphens; a UPC that lost zeros in a spreadsheet never is.
+  const hyphens = /[-‐‑–]/.test(rest.trim());
+  return { compact, isbn: hyphens || /^ISBN/i.test(named[1] ?? '') };
 }
 
 /**
- * Numbers kept for use inside one company: GTIN-13 with prefix 02, 04 or 20 to 29, GTIN-12 with prefix 2 or 4 (GS1
- * General Specifications, section 1.4).
+ * Reads a GTIN or ISBN as typed or as a spreadsheet left it. Blanks, hyphens, dashes and what stands around the
+ * number are dropped. A number that lost zeros is refused with the right one in the message, never mended silently.
+ */
+export function readGtin(text: string): ReadGtin {
+  const { compact, isbn } = bareNumber(text);
+  if (/^\d+([.,]\d+)?E\+?\d+$/.test(compact)) return unreadable('gtin.scientific', { text });
+  if (isIsbn10(compact)) {
+    const upc = `00${compact}`;
+    return !isbn && isGtin(upc)
+      ? unreadable('gtin.isbn-or-upc', { digits: compact })
+      : { ok: true, gtin: isbn13From10(compact) };
+  }
+  if (!/^\d+$/.test(compact)) return unreadable('gtin.letters', { text });
+  if (/^0+$/.test(compact)) return unreadable('gtin.zeros', {});
+  const whole = upcFromShort(compact);
+  if (whole && !(isGtin(compact) && !isInternal(compact)))
+    return unreadable('gtin.short-form', { digits: compact, whole });
+  if (isGtin(compact)) return readWhole(compact);
+  const right = ['0', '00'].map((zeros) => zeros + compact).find((one) => [8, 12].includes(one.length) && isGtin(one));
+  if (right && compact.length !== 8) return unreadable('gtin.lost-zero', { digits: compact, right });
+  if (![8, 12, 13, 14].includes(compact.length)) return unreadable('gtin.length', { digits: compact });
+  return unreadable('gtin.check-digit', { digits: compact, wanted: gtinCheckDigit(compact.slice(0, -1)) });
+}
+
+function readWhole(digits: string): ReadGtin {
+  if (digits.length === 14 && digits.startsWith('9')) return unreadable('gtin.variable', { digits });
+  if (!isInternal(digits)) return { ok: true, gtin: digits };
+  const begins = digits.length === 12 ? digits.slice(0, 1) : digits.replace(/^0(?=\d{13})/, '').slice(0, 2);
+  return unreadable('gtin.internal', { digits, begins });
+}
+
+/**
+ * Numbers kept for use inside one company: GTIN-13 with prefix 02, 04 or 20 to 29, GTIN-12 with prefix 2 or 4, GTIN-8
+ * with prefix 0 or 2 (GS1 General Specifications, section 1.4).
  */
 export function isInternal(digits: string): boolean {
-  const thirteen = digits.length === 14 ? digits.slice(1) : digits.length === 8 ? '' : digits.padStart(13, '0');
+  if (digits.length === 8) return /^[02]/.test(digits);
+  const thirteen = digits.length === 14 ? digits.slice(1) : digits.padStart(13, '0');
   return /^(02|04|2)/.test(thirteen);
+}
+
+/**
+ * The UPC-A that a UPC-E of eight digits stands for, or null where it is none (GS1 General Specifications, section
+ * 7.10:
+ * zeros are put in by the last digit before the check digit).
+ */
+export function upcFromShort(digits: string): string | null {
+  const match = /^([01])(\d)(\d)(\d)(\d)(\d)(\d)(\d)$/.exec(digits);
+  if (!match) return null;
+  const [, system, a, b, c, d, e, last, check] = match as unknown as string[];
+  const body =
+    last! <= '2'
+      ? `${a}${b}${last}0000${c}${d}${e}`
+      : last === '3'
+        ? `${a}${b}${c}00000${d}${e}`
+        : last === '4'
+          ? `${a}${b}${c}${d}00000${e}`
+          : `${a}${b}${c}${d}${e}0000${last}`;
+  const whole = `${system}${body}${check}`;
+  return isGtin(whole) ? whole : null;
 }

@@ -1,56 +1,72 @@
 /** The columns of a family's sheet: a row per child, options first, then every field a child can have. */
-import { FIELDS, headerOf, type Field } from '../registry/fields';
+import { headerOf, type Field } from '../registry/field';
+import type { Registry } from '../registry/openRegistry';
 import type { Family } from '../family/shape';
 
-export type Column =
+export type SheetColumn =
   | { kind: 'option'; axisId: string; header: string }
-  | { kind: 'field'; field: Field; header: string }
+  | { kind: 'field'; field: Field; header: string; unit?: string }
   | { kind: 'stock'; header: string };
 
-export const STOCK_HEADER = 'Stock (pieces)';
 const OPTION_MARK = 'Option: ';
 
-/** Fields that stand on a child, in the registry's order. */
-export const CHILD_FIELDS: readonly Field[] = FIELDS.filter((field) => field.levels.includes('child'));
+/** Fields of a sheet: those a child may have of its own, but pictures. */
+export function sheetFields(registry: Registry, family: Family): readonly Field[] {
+  return registry
+    .fieldsAt('child', family.fields.category)
+    .filter((field) => field.type !== 'pictures' && !field.onlyScoped);
+}
 
 /** The columns for a family. */
-export function sheetColumns(family: Family): Column[] {
+export function sheetColumns(registry: Registry, family: Family): SheetColumn[] {
   return [
-    ...family.axes.map((axis): Column => ({ kind: 'option', axisId: axis.id, header: OPTION_MARK + axis.label })),
-    ...CHILD_FIELDS.map((field): Column => ({ kind: 'field', field, header: headerOf(field) })),
-    { kind: 'stock', header: STOCK_HEADER },
+    ...family.axes.map((axis): SheetColumn => ({ kind: 'option', axisId: axis.id, header: OPTION_MARK + axis.label })),
+    ...sheetFields(registry, family).map((field): SheetColumn => {
+      const header = headerOf(field);
+      return field.type === 'stock' ? { kind: 'stock', header } : { kind: 'field', field, header };
+    }),
   ];
 }
 
 export interface MatchedColumns {
-  columns: (Column | null)[];
+  columns: (SheetColumn | null)[];
   /** Headers nothing is known by; their cells are left alone. */
   unknown: string[];
   /** Axes without a column. */
   missingAxes: string[];
 }
 
+/** How headers are compared: neither case nor blanks count. */
+const foldHeader = (header: string) => header.trim().toLowerCase().replace(/\s+/g, ' ');
+
+/** Units a header may name for its column instead of the field's own. */
+const UNITS: Record<string, readonly string[]> = {
+  weight: ['g', 'kg', 'oz', 'lb'],
+  length: ['mm', 'cm', 'm', 'in', 'ft'],
+};
+
 /**
- * Which column of the family each header of a sheet means. Case and blanks do not matter; the unit and the option
- * mark may be left out.
+ * Which column of the family each header of a sheet means. The unit and the option mark may be left out; another unit
+ * holds for the column.
  */
-export function matchColumns(family: Family, headers: readonly string[]): MatchedColumns {
-  const known = new Map<string, Column>();
-  for (const column of sheetColumns(family)) {
-    known.set(fold(column.header), column);
-    if (column.kind === 'field') {
-      known.set(fold(column.field.label), column);
-      known.set(fold(column.field.key), column);
-    }
+export function matchColumns(registry: Registry, family: Family, headers: readonly string[]): MatchedColumns {
+  const known = new Map<string, SheetColumn>();
+  for (const column of sheetColumns(registry, family)) {
+    known.set(foldHeader(column.header), column);
     if (column.kind === 'stock') known.set('stock', column);
+    if (column.kind !== 'field') continue;
+    for (const name of [column.field.label, column.field.key]) known.set(foldHeader(name), column);
+    for (const unit of UNITS[column.field.type] ?? []) {
+      known.set(foldHeader(`${column.field.label} (${unit})`), { ...column, unit });
+    }
   }
   for (const axis of family.axes) {
-    if (!known.has(fold(axis.label)))
-      known.set(fold(axis.label), { kind: 'option', axisId: axis.id, header: OPTION_MARK + axis.label });
+    const header = foldHeader(axis.label);
+    if (!known.has(header)) known.set(header, { kind: 'option', axisId: axis.id, header: OPTION_MARK + axis.label });
   }
   const taken = new Set<string>();
   const columns = headers.map((header) => {
-    const column = known.get(fold(header)) ?? null;
+    const column = known.get(foldHeader(header)) ?? null;
     if (!column || taken.has(column.header)) return null;
     taken.add(column.header);
     return column;
@@ -61,5 +77,3 @@ export function matchColumns(family: Family, headers: readonly string[]): Matche
     missingAxes: family.axes.filter((axis) => !taken.has(OPTION_MARK + axis.label)).map((axis) => axis.label),
   };
 }
-
-const fold = (header: string) => header.trim().toLowerCase().replace(/\s+/g, ' ');

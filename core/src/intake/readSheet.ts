@@ -1,13 +1,15 @@
 /** Reading a sheet back into a family: every row gets a verdict, good rows are not held back by bad ones. */
-import { readFigure, showFigure } from '../registry/fields';
-import { figureOf } from '../family/level';
-import { fold } from '../family/labels';
+import { columnOf } from '../family/column';
+import { foldLabel } from '../family/foldLabel';
 import { crossingFor, crossingKey, familyIndex, placeLabel } from '../family/weave';
-import { gtin14 } from '../identifiers/gtin';
-import { liveSkuText } from '../identifiers/sku';
 import type { Child, Family, Figure } from '../family/shape';
 import type { SingleCommand } from '../change/commands';
-import { matchColumns, type Column } from './columns';
+import { identifierOwners, identityOf, isIdentifier, type IdentifierKind } from '../identifiers/sameness';
+import { habitOf } from '../measure/readNumber';
+import { Refusal, unreadable, unreadableText, type Unreadable } from '../refusal';
+import { readFigure, showFigure, type Source } from '../registry/figures';
+import type { Registry } from '../registry/openRegistry';
+import { matchColumns, type SheetColumn } from './columns';
 
 export interface CellProblem {
   /** Header of the column. */
@@ -37,8 +39,6 @@ export interface SheetReading {
   afterwards: (woven: Family) => SingleCommand[];
   /** Counted pieces, by option labels. */
   stock: { labels: string[]; pieces: number }[];
-  /** The file as a whole cannot be read: why. */
-  problem?: string;
 }
 
 interface GoodRow {
@@ -47,164 +47,202 @@ interface GoodRow {
   figures: { key: string; figure: Figure | null }[];
 }
 
-/** What the family does not know by itself. */
+/** What the family does not know by itself. Each gives the reason an identifier cannot be taken, or null. */
 export interface Surroundings {
-  /** The name of another family that an SKU or GTIN belongs to. */
-  takenElsewhere: (kind: 'sku' | 'gtin', figure: string) => string | null;
-  /** The name of a channel that lists an SKU. */
-  listedOn: (sku: string) => string | null;
+  /** Why an SKU or GTIN cannot be given to a child of this family: it belongs to another, or did. */
+  takenElsewhere: (kind: IdentifierKind, figure: string) => Unreadable | null;
+  /** Why an SKU of this family cannot go: an account lists it. */
+  bound: (sku: string) => Unreadable | null;
 }
-const ALONE: Surroundings = { takenElsewhere: () => null, listedOn: () => null };
+const ALONE: Surroundings = { takenElsewhere: () => null, bound: () => null };
 
-/** Reads rows of text against a family. `stock` is what is held now. */
+interface Sheet {
+  registry: Registry;
+  family: Family;
+  columns: readonly (SheetColumn | null)[];
+  headers: readonly string[];
+  /** Place of the option column of each axis. */
+  optionAt: readonly number[];
+  /** How numbers are written in each column. */
+  sources: readonly Source[];
+  stock: Record<string, number>;
+  around: Surroundings;
+  owners: Map<string, string>;
+  seen: Set<string>;
+}
+
+const labelsKey = (labels: readonly string[]) => JSON.stringify(labels.map(foldLabel));
+
+/** Reads rows of text against a family. `stock` is what is held now. Throws a Refusal where an axis has no column. */
 export function readSheet(
+  registry: Registry,
   family: Family,
   headers: readonly string[],
   rows: readonly (readonly string[])[],
   stock: Record<string, number>,
   around: Surroundings = ALONE,
 ): SheetReading {
-  const matched = matchColumns(family, headers);
-  const reading: SheetReading = {
-    rows: [],
-    unknownColumns: matched.unknown,
-    commands: [],
-    afterwards: () => [],
-    stock: [],
+  const { columns, unknown, missingAxes } = matchColumns(registry, family, headers);
+  const [first] = missingAxes;
+  if (first !== undefined) throw new Refusal('sheet.no-axis-column', { axes: missingAxes.join(', '), first });
+  const sheet: Sheet = {
+    ...{ registry, family, columns, headers, stock, around },
+    optionAt: family.axes.map((axis) => columns.findIndex((one) => one?.kind === 'option' && one.axisId === axis.id)),
+    sources: columns.map((column, at) => sourceOf(column, rows, at)),
+    owners: new Map([...identifierOwners(family)].map(([key, child]) => [key, child.id])),
+    seen: new Set(),
   };
-  if (matched.missingAxes.length > 0) {
-    return {
-      ...reading,
-      problem: `The file has no column for ${matched.missingAxes.join(', ')}. Every axis needs one, such as "Option: ${matched.missingAxes[0]}".`,
-    };
-  }
+  const reading: SheetReading = { rows: [], unknownColumns: unknown, commands: [], afterwards: () => [], stock: [] };
   const good: GoodRow[] = [];
-  const seen = new Set<string>();
-  const world = { owners: identifierOwners(family), around };
   rows.forEach((cells, at) => {
     if (cells.every((cell) => cell.trim() === '')) return;
-    const verdict = readRow(family, matched.columns, headers, cells, at + 2, stock, seen, world, reading.stock, good);
-    reading.rows.push(verdict);
+    reading.rows.push(readRow(sheet, cells, at + 2, reading.stock, good));
   });
-
-  const known = new Map(family.axes.map((axis) => [axis.id, new Set(axis.values.map((value) => fold(value.label)))]));
-  family.axes.forEach((axis, place) => {
-    const fresh = new Map<string, string>();
-    for (const row of good) {
-      const label = row.labels[place]!;
-      if (!known.get(axis.id)!.has(fold(label)) && !fresh.has(fold(label))) fresh.set(fold(label), label);
-    }
-    if (fresh.size > 0)
-      reading.commands.push({
-        do: 'addValues',
-        axisId: axis.id,
-        values: [...fresh.values()].map((label) => ({ label })),
-      });
-  });
-  const changes = good.flatMap((row) =>
-    row.child?.woven
-      ? row.figures.map((one) => ({ place: { level: 'child' as const, childId: row.child!.id }, ...one }))
-      : [],
-  );
-  if (changes.length > 0) reading.commands.push({ do: 'setFigures', changes });
+  reading.commands = commandsFor(family, good);
   const fresh = good.filter((row) => !row.child?.woven);
-  if (fresh.length > 0 || reading.commands.some((command) => command.do === 'addValues')) {
-    reading.afterwards = (now) => newChildren(family, now, fresh);
-  }
+  if (fresh.length > 0) reading.afterwards = (now) => newChildren(family, now, fresh);
   return reading;
 }
 
+/** The column's unit and how its numbers are written: what its other cells say decides what could be read two ways. */
+function sourceOf(column: SheetColumn | null, rows: readonly (readonly string[])[], at: number): Source {
+  if (column?.kind !== 'field') return {};
+  const unit = column.unit === undefined ? {} : { unit: column.unit };
+  return { ...unit, ...habitOf(rows.map((cells) => cells[at] ?? '')) };
+}
+
 function readRow(
-  family: Family,
-  columns: readonly (Column | null)[],
-  headers: readonly string[],
+  sheet: Sheet,
   cells: readonly string[],
   row: number,
-  stock: Record<string, number>,
-  seen: Set<string>,
-  { owners, around }: { owners: Map<string, string>; around: Surroundings },
   counted: SheetReading['stock'],
   good: GoodRow[],
 ): RowVerdict {
+  const { family, headers } = sheet;
   const problems: CellProblem[] = [];
-  const changes: RowVerdict['changes'] = [];
-  const cell = (wanted: (column: Column) => boolean) =>
-    cells[columns.findIndex((column) => column !== null && wanted(column))] ?? '';
-  const labels = family.axes.map((axis) => {
-    const label = cell((column) => column.kind === 'option' && column.axisId === axis.id).trim();
-    const known = axis.values.find((value) => fold(value.label) === fold(label));
-    if (label === '')
-      problems.push({
-        column:
-          headers[columns.findIndex((column) => column?.kind === 'option' && column.axisId === axis.id)] ?? axis.label,
-        message: `${axis.label} is empty.`,
-      });
-    return known?.label ?? label;
+  const refuse = (at: number, problem: Unreadable) => {
+    problems.push({ column: headers[at] ?? '', message: unreadableText(problem) });
+  };
+  const labels = family.axes.map((axis, place) => {
+    const at = sheet.optionAt[place]!;
+    const label = (cells[at] ?? '').trim();
+    if (label === '') refuse(at, unreadable('cell.empty', { label: axis.label }));
+    return axis.values.find((value) => foldLabel(value.label) === foldLabel(label))?.label ?? label;
   });
   const child = childAt(family, labels);
-  const key = labels.map(fold).join('|');
-  if (problems.length === 0 && seen.has(key))
-    problems.push({
-      column: headers[0] ?? '',
-      message: 'This child stands in the file twice; the first row was taken.',
-    });
+  const key = labelsKey(labels);
+  if (problems.length === 0 && sheet.seen.has(key)) refuse(0, unreadable('cell.twice', {}));
+  const changes: RowVerdict['changes'] = [];
   const figures: GoodRow['figures'] = [];
   let pieces: number | undefined;
-  columns.forEach((column, at) => {
+  sheet.columns.forEach((column, at) => {
     const text = (cells[at] ?? '').trim();
-    const header = headers[at] ?? '';
     if (column?.kind === 'stock' && text !== '') {
-      if (!/^\d{1,9}$/.test(text))
-        problems.push({ column: header, message: `"${text}" is no whole number of pieces.` });
-      else if (Number(text) !== (child?.woven ? (stock[child.id] ?? 0) : 0)) {
-        pieces = Number(text);
-        changes.push({ column: header, before: child ? String(stock[child.id] ?? 0) : '', after: text });
-      }
+      const read = readPieces(sheet, text, child);
+      if (!read.ok) return refuse(at, read);
+      if (read.pieces === null) return;
+      pieces = read.pieces;
+      const before = child ? String(sheet.stock[child.id] ?? 0) : '';
+      changes.push({ column: headers[at] ?? '', before, after: String(pieces) });
     }
     if (column?.kind !== 'field') return;
-    const { field } = column;
-    const read = readFigure(field, text);
-    if (!read.ok) return void problems.push({ column: header, message: read.message });
-    const holds = child?.woven ? figureOf(family, child, field.key) : undefined;
-    const before = showFigure(field, holds);
-    const own = child?.fields[field.key];
-    if (read.figure === null) {
-      if (own === undefined || !child?.woven) return;
-      if (field.key === 'sku')
-        return void problems.push({ column: header, message: 'The SKU is missing; orders find the child by it.' });
-    } else if (showFigure(field, read.figure) === before) return;
-    const owner =
-      field.key === 'sku' || field.key === 'gtin' ? owners.get(identity(field.key, read.figure)) : undefined;
-    if (owner && owner !== (child?.id ?? key)) {
-      return void problems.push({
-        column: header,
-        message: `${text} belongs to ${placeLabel(family, { level: 'child', childId: owner })} already.`,
-      });
-    }
-    const other =
-      (field.key === 'sku' || field.key === 'gtin') && typeof read.figure === 'string'
-        ? around.takenElsewhere(field.key, read.figure)
-        : null;
-    if (other) return void problems.push({ column: header, message: `${text} belongs to ${other} already.` });
-    const listedOn = field.key === 'sku' && typeof own === 'string' ? around.listedOn(own) : null;
-    if (listedOn) return void problems.push({ column: header, message: liveSkuText(String(own), listedOn) });
-    if (read.figure !== null && (field.key === 'sku' || field.key === 'gtin'))
-      owners.set(identity(field.key, read.figure), child?.id ?? key);
-    figures.push({ key: field.key, figure: read.figure });
-    changes.push({ column: header, before, after: showFigure(field, read.figure) });
+    const read = readCell(sheet, column, text, child, { at, key });
+    if (!read) return;
+    if ('code' in read) return refuse(at, read);
+    figures.push({ key: column.field.key, figure: read.figure });
+    changes.push({
+      column: headers[at] ?? '',
+      before: read.before,
+      after: showFigure(sheet.registry, column.field, read.figure),
+    });
   });
   const name = labels.join(' · ') || 'the only child';
   if (problems.length > 0) return { row, verdict: 'refused', child: name, problems, changes: [] };
-  seen.add(key);
+  sheet.seen.add(key);
   good.push({ labels, child, figures });
   if (pieces !== undefined) counted.push({ labels, pieces });
-  return {
-    row,
-    verdict: !child?.woven ? 'new' : changes.length > 0 ? 'changed' : 'same',
-    child: name,
-    problems,
-    changes,
-  };
+  const verdict = !child?.woven ? 'new' : changes.length > 0 ? 'changed' : 'same';
+  return { row, verdict, child: name, problems, changes };
+}
+
+/** Pieces as counted; null where that many are held. */
+function readPieces(
+  sheet: Sheet,
+  text: string,
+  child: Child | undefined,
+): { ok: true; pieces: number | null } | Unreadable {
+  const field = sheet.registry.field('stock')!;
+  const read = readFigure(sheet.registry, field, text);
+  if (!read.ok) return read;
+  const pieces = Number(read.figure);
+  return { ok: true, pieces: pieces === (child?.woven ? (sheet.stock[child.id] ?? 0) : 0) ? null : pieces };
+}
+
+/** A cell of a field: what changes, why it cannot, or null where it says what holds already. */
+function readCell(
+  sheet: Sheet,
+  { field }: Extract<SheetColumn, { kind: 'field' }>,
+  text: string,
+  child: Child | undefined,
+  row: { at: number; key: string },
+): { figure: Figure | null; before: string } | Unreadable | null {
+  const { registry, family, around } = sheet;
+  const standing = child?.woven ? child : undefined;
+  const position = standing && familyIndex(family).position.get(standing.id);
+  const before = position === undefined ? '' : showFigure(registry, field, columnOf(family, field.key).at(position));
+  // A cell that came back as it left says nothing new, however it could be read.
+  if (text === before.trim()) return null;
+  const read = readFigure(registry, field, text, sheet.sources[row.at]);
+  if (!read.ok) return read;
+  const own = child?.fields[field.key];
+  if (read.figure === null) {
+    if (own === undefined || !standing) return null;
+    if (field.key === 'sku') return unreadable('cell.sku-missing', {});
+  } else if (showFigure(registry, field, read.figure) === before) return null;
+  if (!isIdentifier(field.key)) return { figure: read.figure, before };
+  const problem = identifierProblem(sheet, field.key, read.figure, text, child?.id ?? row.key);
+  if (problem) return problem;
+  const bound = field.key === 'sku' && typeof own === 'string' ? around.bound(own) : null;
+  return bound ?? { figure: read.figure, before };
+}
+
+function identifierProblem(
+  sheet: Sheet,
+  kind: IdentifierKind,
+  figure: Figure | null,
+  text: string,
+  owner: string,
+): Unreadable | null {
+  if (typeof figure !== 'string') return null;
+  const key = `${kind}|${identityOf(kind, figure)}`;
+  const there = sheet.owners.get(key);
+  if (there !== undefined && there !== owner) {
+    return unreadable('cell.belongs', { text, owner: placeLabel(sheet.family, { level: 'child', childId: there }) });
+  }
+  const elsewhere = sheet.around.takenElsewhere(kind, figure);
+  if (!elsewhere) sheet.owners.set(key, owner);
+  return elsewhere;
+}
+
+/** New values of axes, then figures of the children that are there. */
+function commandsFor(family: Family, good: readonly GoodRow[]): SingleCommand[] {
+  const commands: SingleCommand[] = [];
+  family.axes.forEach((axis, place) => {
+    const known = new Set(axis.values.map((value) => foldLabel(value.label)));
+    const fresh = new Map<string, string>();
+    for (const { labels } of good) {
+      const folded = foldLabel(labels[place]!);
+      if (!known.has(folded) && !fresh.has(folded)) fresh.set(folded, labels[place]!);
+    }
+    if (fresh.size > 0) {
+      commands.push({ do: 'addValues', axisId: axis.id, values: [...fresh.values()].map((label) => ({ label })) });
+    }
+  });
+  const changes = good.flatMap(({ child, figures }) =>
+    child?.woven ? figures.map((one) => ({ place: { level: 'child' as const, childId: child.id }, ...one })) : [],
+  );
+  if (changes.length > 0) commands.push({ do: 'setFigures', changes });
+  return commands;
 }
 
 /**
@@ -212,21 +250,20 @@ function readRow(
  * the new get their figures.
  */
 function newChildren(before: Family, now: Family, rows: readonly GoodRow[]): SingleCommand[] {
-  const wanted = new Map(rows.map((row) => [row.labels.map(fold).join('|'), row]));
+  const wanted = new Set(rows.map((row) => labelsKey(row.labels)));
   const { valueById, byCrossing } = familyIndex(now);
   const uncalled = Object.values(now.children).filter((child) => {
     if (!child.woven || before.children[child.id]?.woven) return false;
-    return !wanted.has(now.axes.map((axis) => fold(valueById.get(child.at[axis.id]!)!.label)).join('|'));
+    return !wanted.has(labelsKey(now.axes.map((axis) => valueById.get(child.at[axis.id]!)!.label)));
   });
-  const missing = rows.flatMap((row) => {
-    const at = crossingFor(now, row.labels);
-    return at && !byCrossing.get(crossingKey(now.axes, at))?.woven ? [at] : [];
-  });
-  const figures = rows.flatMap((row) => {
+  const missing: Record<string, string>[] = [];
+  const figures: Extract<SingleCommand, { do: 'setFigures' }>['changes'] = [];
+  for (const row of rows) {
     const at = crossingFor(now, row.labels);
     const child = at && byCrossing.get(crossingKey(now.axes, at));
-    return child ? row.figures.map((one) => ({ place: { level: 'child' as const, childId: child.id }, ...one })) : [];
-  });
+    if (at && !child?.woven) missing.push(at);
+    for (const one of child ? row.figures : []) figures.push({ place: { level: 'child', childId: child!.id }, ...one });
+  }
   return [
     ...(uncalled.length > 0
       ? [{ do: 'setWoven' as const, crossings: uncalled.map((child) => ({ ...child.at })), woven: false }]
@@ -240,15 +277,3 @@ function childAt(family: Family, labels: readonly string[]): Child | undefined {
   const at = crossingFor(family, labels);
   return at && familyIndex(family).byCrossing.get(crossingKey(family.axes, at));
 }
-
-function identifierOwners(family: Family): Map<string, string> {
-  const owners = new Map<string, string>();
-  for (const child of [...Object.values(family.children), ...Object.values(family.shelf).map((one) => one.child)]) {
-    for (const key of ['sku', 'gtin'] as const)
-      if (child.fields[key] !== undefined) owners.set(identity(key, child.fields[key]), child.id);
-  }
-  return owners;
-}
-
-const identity = (key: 'sku' | 'gtin', figure: unknown) =>
-  `${key}|${key === 'gtin' ? gtin14(String(figure)) : String(figure).toUpperCase()}`;

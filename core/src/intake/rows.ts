@@ -1,22 +1,27 @@
 /** A family as rows of text, one a child: what CSV and XLSX hold. */
-import { showFigure } from '../registry/fields';
-import { figureOf } from '../family/level';
+import { columnOf } from '../family/column';
 import { familyIndex } from '../family/weave';
 import type { Family } from '../family/shape';
+import { showFigure } from '../registry/figures';
+import type { Registry } from '../registry/openRegistry';
 import { sheetColumns } from './columns';
 
 /** Header and rows. Cells show the figure that holds for the child, wherever it stands. */
-export function familyRows(family: Family, stock: Record<string, number>): { headers: string[]; rows: string[][] } {
-  const columns = sheetColumns(family);
+export function familyRows(
+  registry: Registry,
+  family: Family,
+  stock: Record<string, number>,
+): { headers: string[]; rows: string[][] } {
+  const columns = sheetColumns(registry, family);
   const { woven, valueById } = familyIndex(family);
+  const cells = columns.map((column) => {
+    if (column.kind === 'option') return (at: number) => valueById.get(woven[at]!.at[column.axisId]!)!.label;
+    if (column.kind === 'stock') return (at: number) => String(stock[woven[at]!.id] ?? 0);
+    const figures = columnOf(family, column.field.key);
+    return (at: number) => showFigure(registry, column.field, figures.at(at));
+  });
   return {
     headers: columns.map((column) => column.header),
-    rows: woven.map((child) =>
-      columns.map((column) => {
-        if (column.kind === 'option') return valueById.get(child.at[column.axisId]!)!.label;
-        if (column.kind === 'stock') return String(stock[child.id] ?? 0);
-        return showFigure(column.field, figureOf(family, child, column.field.key));
-      }),
-    ),
+    rows: woven.map((_, at) => cells.map((cell) => cell(at))),
   };
 }

@@ -1,7 +1,7 @@
 /**
  * The upload sheet of a channel that takes sheets: a family row, then its child rows, each pointing to the family
- * row's key.
- * The family row leaves price, pieces, GTIN and options empty. In a revision an empty cell means "as before".
+ * row's key. The family row leaves price, pieces, GTIN and options empty. In a revision an empty cell means "as
+ * before".
  */
 import type { ListingOffer, ListingMessage } from './listing';
 import type { Rules } from '../rulebook/shape';

@@ -1,24 +1,17 @@
 /** Exact money. An amount is a decimal string in major units, such as "189.00"; floats are never used. */
 import Big from 'big.js';
+import { readNumber, type NumberHabit, type NumberReading } from '../measure/readNumber';
 import { decimalsOf } from './currency';
 
-/** Reads an amount as people type it: "189", "189.90", "1 299,50", "1,299.50". Null where it is not one. */
-export function readAmount(text: string): string | null {
-  let plain = text
-    .trim()
-    .replace(/[\s\u00a0\u202f']/g, '')
-    .replace(/^(€|\$|£|EUR|USD|GBP)|(€|\$|£|EUR|USD|GBP)$/gi, '');
-  const comma = plain.lastIndexOf(',');
-  const point = plain.lastIndexOf('.');
-  if (comma > point) {
-    // The comma is the later mark: a decimal one, unless it parts thousands ("1,299").
-    const decimals = plain.length - comma - 1;
-    plain =
-      decimals === 3 && point < 0 && /^\d{1,3}(,\d{3})+$/.test(plain)
-        ? plain.replaceAll(',', '')
-        : plain.replaceAll('.', '').replace(',', '.');
-  } else plain = plain.replaceAll(',', '');
-  return /^-?\d{1,12}(\.\d{1,6})?$/.test(plain) ? plain : null;
+/** A sign or an ISO 4217 code before or after the number; "S$" and the like with the letter before. */
+const CURRENCY = /^(?:[A-Z]{0,3}\p{Sc}|[A-Z]{3}(?=[\s\d-]))\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu;
+
+/** Reads an amount as people type it: "189", "189.90", "1 299,50", "€ 5", "1,299.50 EUR", "5,-". */
+export function readAmount(text: string, habit: NumberHabit = {}): NumberReading {
+  const plain = text.trim().toUpperCase().replace(CURRENCY, '').trim();
+  const read = readNumber(plain, habit);
+  if (!read.ok) return read;
+  return /^-?\d{1,12}(\.\d{1,6})?$/.test(read.number) ? read : { ok: false, why: 'none' };
 }
 
 /** Rounds half up to the decimals of the currency (ISO 4217) and writes all of them. */

@@ -32,3 +32,8 @@ const OTHER_THAN_TWO: Record<string, number> = {
 export function decimalsOf(currency: string): number {
   return OTHER_THAN_TWO[currency] ?? 2;
 }
+
+/** Whether a code is one of ISO 4217 that is in use, as the runtime's own table has it. */
+export function isCurrency(code: string): boolean {
+  return Intl.supportedValuesOf('currency').includes(code);
+}

@@ -1,65 +1,98 @@
-/** Reading rulebooks: from JSON, and for one category. */
-import { RulebookSchema, RulesSchema, type Rulebook, type Rules } from './shape';
-
-export interface CategoryRules {
-  id: string;
-  label: string;
-  rules: Rules;
-}
-
-/** Reads a rulebook. The error names every place that is wrong. */
-export function readRulebook(data: unknown): { ok: true; rulebook: Rulebook } | { ok: false; problems: string[] } {
-  const read = RulebookSchema.safeParse(data);
-  if (!read.success)
-    return {
-      ok: false,
-      problems: read.error.issues.map((issue) => `${issue.path.join('.') || 'the file'}: ${issue.message}`),
-    };
-  const problems = read.data.categories.flatMap((category) => {
-    const merged = RulesSchema.safeParse(mergedRules(read.data, category));
-    return merged.success
-      ? []
-      : merged.error.issues.map((issue) => `categories.${category.id}.${issue.path.join('.')}: ${issue.message}`);
-  });
-  return problems.length > 0 ? { ok: false, problems } : { ok: true, rulebook: read.data };
-}
-
-const known = new WeakMap<Rulebook, Map<string, CategoryRules | null>>();
-
 /**
- * The channel's category for a seller's category with its rules, or null where the channel has no place for such
- * goods.
+ * Reading a rulebook from JSON. One that contradicts itself or holds a pattern that cannot be run is refused whole,
+ * with every place.
  */
-export function rulesFor(rulebook: Rulebook, sellerCategory: string): CategoryRules | null {
-  let perCategory = known.get(rulebook);
-  if (!perCategory) known.set(rulebook, (perCategory = new Map()));
-  const cached = perCategory.get(sellerCategory);
-  if (cached !== undefined) return cached;
-  const entry = rulebook.categories.find((category) => category.takes.includes(sellerCategory));
-  const found = entry
-    ? { id: entry.id, label: entry.label, rules: RulesSchema.parse(mergedRules(rulebook, entry)) }
-    : null;
-  perCategory.set(sellerCategory, found);
+import { z } from 'zod';
+import type { Registry } from '../registry/openRegistry';
+import { mergedRules } from './mergedRules';
+import { compilePattern } from './pattern';
+import { RulebookSchema, RulesSchema, type FieldRule, type Rulebook, type Rules } from './shape';
+
+/** A place in a rulebook and what is wrong there. */
+export interface RulebookProblem {
+  place: string;
+  text: string;
+}
+
+export type ReadRulebook = { ok: true; rulebook: Rulebook } | { ok: false; problems: RulebookProblem[] };
+
+/** Reads a rulebook. Every problem names its place, such as `categories.wear.pictures.atMost`. */
+export function readRulebook(data: unknown, registry: Registry): ReadRulebook {
+  const read = RulebookSchema.safeParse(data);
+  if (!read.success) return { ok: false, problems: problemsOf(read.error, '') };
+  const rulebook = read.data;
+  const problems = contradictions(rulebook.rules, registry).map((one) => ({ ...one, place: `rules.${one.place}` }));
+  const ids = new Set<string>();
+  for (const category of rulebook.categories) {
+    const place = `categories.${category.id}`;
+    if (ids.has(category.id)) problems.push({ place, text: 'This category stands twice.' });
+    ids.add(category.id);
+    const merged = RulesSchema.safeParse(mergedRules(rulebook, category));
+    const wrong = merged.success ? contradictions(merged.data, registry) : problemsOf(merged.error, '');
+    // What is wrong in the channel's own rules is told there.
+    for (const one of wrong) {
+      if (!problems.some((there) => there.place === `rules.${one.place}`))
+        problems.push({ ...one, place: `${place}.${one.place}` });
+    }
+  }
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, rulebook };
+}
+
+const problemsOf = (error: z.ZodError, before: string): RulebookProblem[] =>
+  error.issues.flatMap((issue) => {
+    const place = before + (issue.path.join('.') || 'the file');
+    if (issue.code !== 'unrecognized_keys') return [{ place, text: issue.message }];
+    return issue.keys.map((key) => ({
+      place: [...issue.path, key].join('.'),
+      text: 'There is no such rule; is it misspelt?',
+    }));
+  });
+
+/** Rules that cannot all be kept, and rules that cannot be run. */
+function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
+  const found: RulebookProblem[] = [];
+  const say = (place: string, text: string) => found.push({ place, text });
+  const { axes, pictures, price, stock } = rules;
+  axes.sets?.forEach((set, at) => {
+    if (set.length > axes.atMost)
+      say(`axes.sets.${at}`, `${set.length} axes stand here, where ${axes.atMost} are the most.`);
+    if (new Set(set).size < set.length) say(`axes.sets.${at}`, 'One role stands here twice.');
+  });
+  for (const [role, rule] of Object.entries(axes.roles)) {
+    if (rule?.list?.length === 0) say(`axes.roles.${role}.list`, 'A list without an entry lets nothing pass.');
+    if (rule?.shows === 'list' && !rule.list) say(`axes.roles.${role}.shows`, 'The list is shown, but there is none.');
+  }
+  const least = (place: string, low: number | undefined, high: number | undefined) => {
+    if (low !== undefined && high !== undefined && low > high) say(place, `At least ${low}, but at most ${high}.`);
+  };
+  least('pictures.atLeast', pictures.atLeast, pictures.atMost);
+  least('stock.least', stock.least, stock.most);
+  least('price.least', numberOf(price.least), numberOf(price.most));
+  const keys = new Set<string>();
+  rules.fields.forEach((rule, at) => {
+    const place = `fields.${at}`;
+    if (keys.has(rule.key)) say(`${place}.key`, `${rule.key} stands twice.`);
+    keys.add(rule.key);
+    least(`${place}.atLeast`, rule.atLeast, rule.atMost);
+    for (const problem of fieldProblems(rule, registry)) say(`${place}.${problem.place}`, problem.text);
+  });
   return found;
 }
 
-function mergedRules(rulebook: Rulebook, category: Rulebook['categories'][number]): Record<string, unknown> {
-  const merged: Record<string, unknown> = { ...rulebook.rules };
-  for (const [section, changes] of Object.entries(category.rules)) {
-    merged[section] = { ...(merged[section] as Record<string, unknown> | undefined), ...changes };
-  }
-  const replaced = new Set(category.fields.map((field) => field.key));
-  merged.fields = [...rulebook.rules.fields.filter((field) => !replaced.has(field.key)), ...category.fields];
-  return merged;
-}
+const numberOf = (text: string | undefined) => (text === undefined ? undefined : Number(text));
 
-/** The rules with the fields of all categories together: what the columns of an upload sheet are made from. */
-export function rulesForSheet(rulebook: Rulebook): Rules {
-  const fields = new Map(
-    [...rulebook.rules.fields, ...rulebook.categories.flatMap((category) => category.fields)].map((field) => [
-      field.key,
-      field,
-    ]),
-  );
-  return { ...rulebook.rules, fields: [...fields.values()] };
+const UNITS: Record<string, readonly string[]> = {
+  weight: ['g', 'kg', 'oz', 'lb'],
+  length: ['mm', 'cm', 'm', 'in', 'ft'],
+};
+
+function* fieldProblems(rule: FieldRule, registry: Registry): Iterable<RulebookProblem> {
+  const field = registry.field(rule.key);
+  const units = field && UNITS[field.type];
+  if (rule.unit && field && !units?.includes(rule.unit)) {
+    yield { place: 'unit', text: `${field.label} is not measured in ${rule.unit}.` };
+  }
+  if (rule.pattern === undefined) return;
+  const compiled = compilePattern(rule.pattern);
+  if (!compiled.ok) yield { place: 'pattern', text: `This pattern cannot be run: ${compiled.why}.` };
 }

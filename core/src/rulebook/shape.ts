@@ -1,11 +1,12 @@
 /** A rulebook: the variation rules of one channel, as data. The JSON Schema in docs/formats comes from here. */
 import { z } from 'zod';
 import { RoleSchema } from '../family/shape';
+import { isCurrency } from '../money/currency';
 
 const Count = z.number().int().min(0);
 const Decimal = z.string().regex(/^\d+(\.\d+)?$/);
 
-const ListEntrySchema = z.object({
+const ListEntrySchema = z.strictObject({
   label: z.string().min(1),
   swatch: z
     .string()
@@ -14,7 +15,7 @@ const ListEntrySchema = z.object({
     .describe('For colours: what the channel means by the label.'),
 });
 
-const RoleRulesSchema = z.object({
+const RoleRulesSchema = z.strictObject({
   name: z.string().optional().describe('What the channel calls an axis of this role.'),
   labelAtMost: Count.optional(),
   valuesAtMost: Count.optional(),
@@ -29,7 +30,7 @@ const RoleRulesSchema = z.object({
 });
 export type RoleRules = z.infer<typeof RoleRulesSchema>;
 
-export const AxisRulesSchema = z.object({
+export const AxisRulesSchema = z.strictObject({
   atMost: z.number().int().min(0).max(6),
   sets: z.array(z.array(RoleSchema)).nullable().default(null).describe('The sets of roles that are taken; null: any.'),
   valuesAtMost: Count.default(1000),
@@ -43,7 +44,7 @@ export const AxisRulesSchema = z.object({
 });
 export type AxisRules = z.infer<typeof AxisRulesSchema>;
 
-export const FieldRuleSchema = z.object({
+export const FieldRuleSchema = z.strictObject({
   key: z.string().describe('The field of the registry.'),
   name: z.string().describe('What the channel calls it.'),
   need: z.enum(['required', 'recommended', 'optional']).default('optional'),
@@ -58,42 +59,43 @@ export const FieldRuleSchema = z.object({
 });
 export type FieldRule = z.infer<typeof FieldRuleSchema>;
 
-export const RulesSchema = z.object({
+export const RulesSchema = z.strictObject({
   axes: AxisRulesSchema,
-  children: z.object({ atMost: z.number().int().min(1) }),
-  identifiers: z.object({
+  children: z.strictObject({ atMost: z.number().int().min(1) }),
+  identifiers: z.strictObject({
     gtin: z.enum(['required', 'exemptible', 'optional']),
     skuAtMost: Count.default(40),
   }),
-  pictures: z.object({
+  pictures: z.strictObject({
     atLeast: Count.default(0),
     atMost: z.number().int().min(1),
     leastPixels: Count.default(0).describe('The shorter side of every picture.'),
     whiteMain: z.boolean().default(false),
   }),
   fields: z.array(FieldRuleSchema).default([]),
-  wording: z.object({ optionValuesInName: z.boolean().default(true), links: z.boolean().default(false) }).prefault({}),
-  price: z.object({
-    currency: z.string().length(3),
+  wording: z
+    .strictObject({ optionValuesInName: z.boolean().default(true), links: z.boolean().default(false) })
+    .prefault({}),
+  price: z.strictObject({
+    currency: z.string().refine(isCurrency, 'This is no currency code of ISO 4217, such as EUR.'),
     taxIncluded: z.boolean(),
     least: Decimal.optional(),
     most: Decimal.optional(),
     listAbovePrice: z.boolean().default(false),
     spreadAtMost: Decimal.optional().describe('The dearest child is at most this many times the cheapest.'),
   }),
-  stock: z.object({ least: Count.default(0), most: Count.default(1_000_000) }).prefault({}),
-  fees: z.object({ perListing: Decimal.default('0'), commissionPercent: Decimal.default('0') }).prefault({}),
+  stock: z.strictObject({ least: Count.default(0), most: Count.default(1_000_000) }).prefault({}),
+  fees: z.strictObject({ perListing: Decimal.default('0'), commissionPercent: Decimal.default('0') }).prefault({}),
   settings: z
-    .array(z.object({ key: z.string(), label: z.string(), help: z.string().optional() }))
+    .array(z.strictObject({ key: z.string(), label: z.string(), help: z.string().optional() }))
     .default([])
     .describe('What the seller has to have set up on the channel first.'),
 });
 export type Rules = z.infer<typeof RulesSchema>;
 
-export const CategoryEntrySchema = z.object({
+export const CategoryEntrySchema = z.strictObject({
   id: z.string(),
   label: z.string(),
-  takes: z.array(z.string()).describe("The seller's categories that go here; the first entry that takes one wins."),
   rules: z
     .record(z.string(), z.record(z.string(), z.unknown()))
     .default({})
@@ -101,7 +103,7 @@ export const CategoryEntrySchema = z.object({
   fields: z.array(FieldRuleSchema).default([]).describe("Fields this category asks for beside the channel's."),
 });
 
-export const RulebookSchema = z.object({
+export const RulebookSchema = z.strictObject({
   format: z.literal('loom-kin/rulebook'),
   channel: z.string().regex(/^[a-z][a-z0-9-]*$/),
   name: z.string(),

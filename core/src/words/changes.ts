@@ -1,8 +1,12 @@
 /** What a change changed, in the seller's words, for the journal: place, field, from, to. */
-import { FIELDS, fieldOf, showFigure } from '../registry/fields';
-import { childLabels, placeLabel } from '../family/weave';
-import type { Family, Figures, Place } from '../family/shape';
+import { dequal } from 'dequal';
 import type { Command } from '../change/commands';
+import { EVERYWHERE, figuresIn, scopeName, type Scope } from '../family/scope';
+import type { Axis, Carrier, Child, Family, Figures, Place, Value } from '../family/shape';
+import { childLabels, placeLabel } from '../family/weave';
+import { showFigure } from '../registry/figures';
+import type { Registry } from '../registry/openRegistry';
+import { children, count } from './counts';
 
 export interface ChangeLine {
   where: string;
@@ -11,101 +15,139 @@ export interface ChangeLine {
   after: string;
 }
 
-/** Every difference between two states of a family, in the order family, values, children. At most `most` lines. */
-export function describeChange(before: Family | null, after: Family, most = 200): ChangeLine[] {
-  const lines: ChangeLine[] = [];
-  const add = (where: string, what: string, from: string, to: string) => {
-    if (from !== to && lines.length < most) lines.push({ where, what, before: from, after: to });
-  };
-  const figures = (family: Family, place: Place, from: Figures, to: Figures) => {
-    if (from === to) return;
-    for (const { key, label } of FIELDS)
-      add(placeLabel(family, place), label, showFigure(fieldOf(key), from[key]), showFigure(fieldOf(key), to[key]));
-  };
-  const count = (pictures: string[]) => (pictures.length === 0 ? 'none' : `${pictures.length}`);
-  const pictures = (where: string, from: string[], to: string[]) => {
-    if (from.join() === to.join()) return;
-    if (from.length === to.length) add(where, 'Pictures', 'order before', 'new order');
-    else add(where, 'Pictures', count(from), count(to));
-  };
+/** What the words are made with: the registry, and how accounts are called. */
+export interface Namer {
+  registry: Registry;
+  account(id: string): string;
+}
 
-  figures(after, { level: 'family' }, before?.fields ?? {}, after.fields);
-  if (!before)
-    add('the family', 'Children', '0', String(Object.values(after.children).filter((child) => child.woven).length));
-  else {
-    pictures('the family', before.pictures, after.pictures);
-    add(
-      'the family',
-      'Axes',
-      before.axes.map((axis) => axis.label).join(' × '),
-      after.axes.map((axis) => axis.label).join(' × '),
-    );
-    add('the family', 'SKU pattern', before.skuPattern, after.skuPattern);
-    add('the family', 'State', before.retired ? 'retired' : 'in use', after.retired ? 'retired' : 'in use');
-    for (const channel of new Set([...Object.keys(before.wishes), ...Object.keys(after.wishes)])) {
-      if (JSON.stringify(before.wishes[channel]) !== JSON.stringify(after.wishes[channel]))
-        add('the family', `Wishes for ${channel}`, 'as before', 'changed');
-    }
-    for (const axis of after.axes) {
-      const old = before.axes.find((one) => one.id === axis.id);
-      if (!old) continue;
-      add(
-        'the family',
-        `Values of ${axis.label}`,
-        old.values.map((value) => value.label).join(', '),
-        axis.values.map((value) => value.label).join(', '),
-      );
-      for (const value of axis.values) {
-        const was = old.values.find((one) => one.id === value.id);
-        if (!was || was === value) continue;
-        const where = `everything ${value.label}`;
-        add(where, 'Short code', was.code, value.code);
-        add(where, 'Swatch', was.swatch ?? '', value.swatch ?? '');
-        figures(after, { level: 'value', axisId: axis.id, valueId: value.id }, was.fields, value.fields);
-        pictures(where, was.pictures, value.pictures);
-      }
-    }
-    for (const child of Object.values(after.children)) {
-      const was = before.children[child.id];
-      if (was === child) continue;
-      const where = childLabels(after, child).join(' · ') || 'the only child';
-      add(where, 'Crossing', was?.woven ? 'woven' : 'not woven', child.woven ? 'woven' : 'not woven');
-      if (!was) continue;
-      figures(after, { level: 'child', childId: child.id }, was.fields, child.fields);
-      pictures(where, was.pictures, child.pictures);
-    }
-    for (const child of Object.values(before.children)) {
-      if (child.woven && !after.children[child.id])
-        add(
-          childLabels(before, child).join(' · '),
-          'Crossing',
-          'woven',
-          after.shelf[child.id] ? 'kept on the shelf' : 'gone',
-        );
-    }
+/** Most lines that are kept of one change. */
+const LINES = 200;
+
+/** The differences between two states of a family, in the order family, values, children. At most `most` lines. */
+export function describeChange(namer: Namer, before: Family | null, after: Family, most = LINES): ChangeLine[] {
+  const lines = before ? differences(namer, before, after) : beginnings(namer, after);
+  const first: ChangeLine[] = [];
+  for (const line of lines) {
+    if (line.before === line.after) continue;
+    if (first.push(line) >= most) break;
   }
-  return lines;
+  return first;
+}
+
+function* beginnings(namer: Namer, family: Family): Iterable<ChangeLine> {
+  yield* carrierLines(namer, 'the family', { fields: {}, pictures: [] }, family);
+  const woven = Object.values(family.children).filter((child) => child.woven).length;
+  yield { where: 'the family', what: 'Children', before: '0', after: String(woven) };
+}
+
+function* differences(namer: Namer, before: Family, after: Family): Iterable<ChangeLine> {
+  const family = 'the family';
+  yield* carrierLines(namer, family, before, after);
+  yield { where: family, what: 'Axes', before: axesText(before), after: axesText(after) };
+  yield { where: family, what: 'SKU pattern', before: before.skuPattern, after: after.skuPattern };
+  yield { where: family, what: 'State', before: stateText(before), after: stateText(after) };
+  for (const account of new Set([...Object.keys(before.wishes), ...Object.keys(after.wishes)])) {
+    if (dequal(before.wishes[account], after.wishes[account])) continue;
+    yield { where: family, what: `Wishes for ${namer.account(account)}`, before: 'as before', after: 'changed' };
+  }
+  for (const axis of after.axes) {
+    const was = before.axes.find((one) => one.id === axis.id);
+    if (was && was !== axis) yield* axisLines(namer, was, axis);
+  }
+  for (const child of Object.values(after.children)) {
+    const was = before.children[child.id];
+    if (was !== child) yield* childLines(namer, after, was, child);
+  }
+  for (const child of Object.values(before.children)) {
+    if (!child.woven || after.children[child.id]) continue;
+    const where = childLabels(before, child).join(' · ');
+    yield { where, what: 'Crossing', before: 'woven', after: after.shelf[child.id] ? 'kept on the shelf' : 'gone' };
+  }
+}
+
+const axesText = (family: Family) => family.axes.map((axis) => axis.label).join(' × ');
+const stateText = (family: Family) => (family.retired ? 'retired' : 'in use');
+
+function* axisLines(namer: Namer, was: Axis, axis: Axis): Iterable<ChangeLine> {
+  const labels = (one: Axis) => one.values.map((value) => value.label).join(', ');
+  yield { where: 'the family', what: `Values of ${axis.label}`, before: labels(was), after: labels(axis) };
+  const before = new Map(was.values.map((value) => [value.id, value]));
+  for (const value of axis.values) {
+    const old = before.get(value.id);
+    if (old && old !== value) yield* valueLines(namer, old, value);
+  }
+}
+
+function* valueLines(namer: Namer, was: Value, value: Value): Iterable<ChangeLine> {
+  const where = `everything ${value.label}`;
+  yield { where, what: 'Short code', before: was.code, after: value.code };
+  yield { where, what: 'Swatch', before: was.swatch ?? '', after: value.swatch ?? '' };
+  yield* carrierLines(namer, where, was, value);
+}
+
+function* childLines(namer: Namer, family: Family, was: Child | undefined, child: Child): Iterable<ChangeLine> {
+  const where = childLabels(family, child).join(' · ') || 'the only child';
+  const woven = (one: Child | undefined) => (one?.woven ? 'woven' : 'not woven');
+  yield { where, what: 'Crossing', before: woven(was), after: woven(child) };
+  if (was) yield* carrierLines(namer, where, was, child);
+}
+
+/** Figures and pictures of one place that differ, in all scopes. */
+function* carrierLines(namer: Namer, where: string, was: Carrier, now: Carrier): Iterable<ChangeLine> {
+  const scopes = new Set([EVERYWHERE, ...Object.keys(was.scoped ?? {}), ...Object.keys(now.scoped ?? {})]);
+  for (const scope of scopes) yield* figureLines(namer, where, scope, figuresIn(was, scope), figuresIn(now, scope));
+  if (was.pictures !== now.pictures) yield { where, what: 'Pictures', ...picturesText(was.pictures, now.pictures) };
+}
+
+function* figureLines(namer: Namer, where: string, scope: Scope, was: Figures, now: Figures): Iterable<ChangeLine> {
+  if (was === now) return;
+  const { registry } = namer;
+  const fields = new Set([...registry.fields.map((field) => field.key), ...Object.keys(was), ...Object.keys(now)]);
+  for (const key of fields) {
+    if (was[key] === now[key]) continue;
+    const field = registry.field(key);
+    const what = `${field?.label ?? key}${scopeText(namer, scope)}`;
+    if (key === 'pictures') yield { where, what, ...picturesText(listOf(was[key]), listOf(now[key])) };
+    else
+      yield {
+        where,
+        what,
+        before: showFigure(registry, field, was[key]),
+        after: showFigure(registry, field, now[key]),
+      };
+  }
+}
+
+/** " in de", " on Fernpost"; nothing for everywhere. */
+function scopeText(namer: Namer, scope: Scope): string {
+  const { kind, name } = scopeName(scope);
+  if (kind === 'everywhere') return '';
+  return kind === 'language' ? ` in ${name}` : ` on ${namer.account(name)}`;
+}
+
+const listOf = (figure: unknown): string[] => (Array.isArray(figure) ? (figure as string[]) : []);
+
+function picturesText(was: readonly string[], now: readonly string[]): { before: string; after: string } {
+  if (was.join() === now.join()) return { before: '', after: '' };
+  if (was.length === now.length)
+    return {
+      before: 'as before',
+      after: [...was].sort().join() === [...now].sort().join() ? 'another order' : 'others',
+    };
+  const text = (ids: readonly string[]) => (ids.length === 0 ? 'none' : String(ids.length));
+  return { before: text(was), after: text(now) };
 }
 
 /** One line for a command: "Set price on everything XXL". */
-export function titleOf(command: Command, family: Family): string {
+export function titleOf(namer: Namer, command: Command, family: Family): string {
   const axis = 'axisId' in command ? family.axes.find((one) => one.id === command.axisId) : undefined;
   const value = 'valueId' in command ? axis?.values.find((one) => one.id === command.valueId) : undefined;
   switch (command.do) {
-    case 'setFigures': {
-      const keys = [...new Set(command.changes.map((change) => fieldOf(change.key)?.label ?? change.key))];
-      const what =
-        keys.length > 3
-          ? `${keys.length} fields`
-          : keys.join(', ').toLowerCase().replace('sku', 'SKU').replace('gtin', 'GTIN');
-      const places = new Set(command.changes.map((change) => JSON.stringify(change.place)));
-      const levels = new Set(command.changes.map((change) => change.place.level));
-      const kind = levels.size > 1 ? 'places' : levels.has('child') ? 'children' : 'values';
-      const where = places.size === 1 ? placeLabel(family, command.changes[0]!.place) : `${places.size} ${kind}`;
-      return `${command.changes.every((change) => change.figure === null) ? 'Give back' : 'Set'} ${what} on ${where}`;
-    }
+    case 'setFigures':
+      return figuresTitle(namer, command.changes, family);
     case 'setPictures':
-      return `Place pictures on ${placeLabel(family, command.place)}`;
+      return `Place pictures on ${placeLabel(family, command.place)}${scopeText(namer, command.scope ?? EVERYWHERE)}`;
     case 'addAxis':
       return `Add the axis ${command.label}`;
     case 'renameAxis':
@@ -115,19 +157,21 @@ export function titleOf(command: Command, family: Family): string {
     case 'removeAxis':
       return `Remove the axis ${axis?.label ?? ''}`;
     case 'addValues':
-      return `Add ${command.values.map((one) => one.label).join(', ')} to ${axis?.label ?? 'an axis'}`;
+      return `Add ${someOf(command.values.map((one) => one.label))} to ${axis?.label ?? 'an axis'}`;
     case 'editValue':
       return command.label && command.label !== value?.label
         ? `Rename ${value?.label ?? ''} to ${command.label}`
         : `Change ${value?.label ?? 'a value'}`;
     case 'orderValues':
       return `Reorder ${axis?.label ?? 'values'}`;
-    case 'removeValues':
-      return `Remove ${command.valueIds.map((id) => axis?.values.find((one) => one.id === id)?.label).join(', ')} from ${axis?.label ?? 'an axis'}`;
+    case 'removeValues': {
+      const labels = command.valueIds.map((id) => axis?.values.find((one) => one.id === id)?.label ?? '');
+      return `Remove ${someOf(labels)} from ${axis?.label ?? 'an axis'}`;
+    }
     case 'setWoven':
-      return `${command.woven ? 'Weave' : 'Take out'} ${command.crossings.length} crossing${command.crossings.length === 1 ? '' : 's'}`;
+      return `${command.woven ? 'Weave' : 'Take out'} ${count(command.crossings.length, 'crossing')}`;
     case 'setWish':
-      return `Change the wishes for ${command.channel}`;
+      return `Change the wishes for ${namer.account(command.account)}`;
     case 'setSkuPattern':
       return 'Change the SKU pattern';
     case 'retireFamily':
@@ -135,4 +179,35 @@ export function titleOf(command: Command, family: Family): string {
     case 'batch':
       return command.title;
   }
+}
+
+function figuresTitle(
+  namer: Namer,
+  changes: readonly { place: Place; key: string; figure: unknown; scope?: Scope | undefined }[],
+  family: Family,
+): string {
+  const keys = [...new Set(changes.map((change) => change.key))];
+  const labels = keys.map((key) => lowerLabel(namer.registry.field(key)?.label ?? key));
+  const what = labels.length > 3 ? `${labels.length} fields` : labels.join(', ');
+  const places = new Set(changes.map((change) => JSON.stringify(change.place)));
+  const levels = new Set(changes.map((change) => change.place.level));
+  const kind =
+    levels.size > 1
+      ? count(places.size, 'place')
+      : levels.has('child')
+        ? children(places.size)
+        : count(places.size, 'value');
+  const where = places.size === 1 ? placeLabel(family, changes[0]!.place) : kind;
+  const scopes = new Set(changes.map((change) => change.scope ?? EVERYWHERE));
+  const whom = scopes.size === 1 ? scopeText(namer, [...scopes][0]!) : '';
+  return `${changes.every((change) => change.figure === null) ? 'Give back' : 'Set'} ${what} on ${where}${whom}`;
+}
+
+/** A label inside a sentence: small, but for words in capitals such as SKU. */
+const lowerLabel = (label: string) => label.replace(/^[A-Z](?![A-Z])/, (letter) => letter.toLowerCase());
+
+/** "Rust, Spruce and 4 more". */
+function someOf(labels: readonly string[], most = 6): string {
+  if (labels.length <= most) return labels.join(', ');
+  return `${labels.slice(0, most - 1).join(', ')} and ${labels.length - most + 1} more`;
 }

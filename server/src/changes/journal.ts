@@ -1,133 +1,237 @@
-/** The journal: every change with before and after, and the source of undo. */
-import { and, desc, eq, gt, inArray, lt, sql } from 'drizzle-orm';
-import type { JournalEntry } from '@loom-kin/contract';
+/** The journal: every change with its heading and one part for each thing it touched; the source of undo. */
+import { and, desc, eq, exists, gt, inArray, lt, ne, or, sql } from 'drizzle-orm';
+import type { JournalEntry, StepBack } from '@loom-kin/contract';
+import type { ChangeLine, JsonPatch } from '@loom-kin/core';
 import type { Database } from '../store/database';
-import { families, journal, type JournalDoc } from '../store/schema';
+import { changeParts, changes, families, type StockMove, type Thing } from '../store/schema';
+import type { Store } from '../store/store';
 
-export type JournalRow = typeof journal.$inferSelect;
+export type ChangeRow = typeof changes.$inferSelect;
+export type PartRow = typeof changeParts.$inferSelect;
 
-export const EMPTY: JournalDoc = {
-  forward: [],
-  inverse: [],
-  stock: [],
-  pairings: { before: [], after: [] },
-  lines: [],
-};
+/** What a change did to one thing. */
+export interface Part {
+  thing: Thing;
+  thingId: string;
+  made?: boolean;
+  forward?: JsonPatch;
+  inverse?: JsonPatch;
+  moves?: StockMove[];
+  lines?: ChangeLine[];
+}
 
-/** Writes a change. What had been taken back can no longer be made again. */
-export function writeEntry(
-  database: Database,
-  entry: Omit<JournalRow, 'id' | 'who' | 'state' | 'key'> & { state?: JournalRow['state']; key?: string | undefined },
-): void {
-  if (entry.kind === 'change') {
-    database
-      .update(journal)
-      .set({ state: 'gone' })
-      .where(and(eq(journal.familyId, entry.familyId), eq(journal.state, 'undone')))
-      .run();
+export interface Heading {
+  key: string | null;
+  actor: string;
+  at: string;
+  kind: ChangeRow['kind'];
+  title: string;
+  of?: number;
+}
+
+/** Writes a change and gives its id. What had been taken back of the things it touches can no longer be made again. */
+export function writeChange(database: Database, heading: Heading, parts: readonly Part[]): number {
+  if (heading.kind === 'change') for (const part of parts) forgetUndone(database, part);
+  const state = heading.kind === 'change' ? 'done' : 'gone';
+  const { id } = database
+    .insert(changes)
+    .values({ ...heading, state })
+    .returning({ id: changes.id })
+    .get();
+  for (const { thing, thingId, made = false, forward = [], inverse = [], moves = [], lines = [] } of parts) {
+    database.insert(changeParts).values({ changeId: id, thing, thingId, made, forward, inverse, moves, lines }).run();
   }
+  return id;
+}
+
+function forgetUndone(database: Database, { thing, thingId }: Part): void {
+  // A family and its stock are one to whoever works in it.
+  const things: Thing[] = thing === 'family' || thing === 'stock' ? ['family', 'stock'] : [thing];
+  const touches = database
+    .select({ one: sql`1` })
+    .from(changeParts)
+    .where(
+      and(eq(changeParts.changeId, changes.id), inArray(changeParts.thing, things), eq(changeParts.thingId, thingId)),
+    );
   database
-    .insert(journal)
-    .values({
-      ...entry,
-      key: entry.key ?? null,
-      who: 'you',
-      state: entry.state ?? (entry.kind === 'change' ? 'done' : 'gone'),
-    })
+    .update(changes)
+    .set({ state: 'gone' })
+    .where(and(eq(changes.state, 'undone'), exists(touches)))
     .run();
 }
 
-/** The change Ctrl Z takes back: the newest that stands. The start of a family is not taken back. */
-export function lastDone(database: Database, familyId: string): JournalRow | undefined {
+export function changeOfKey(database: Database, key: string): ChangeRow | undefined {
+  return database.select().from(changes).where(eq(changes.key, key)).get();
+}
+
+export function changeOf(database: Database, id: number): ChangeRow | undefined {
+  return database.select().from(changes).where(eq(changes.id, id)).get();
+}
+
+export function partsOf(database: Database, changeId: number): PartRow[] {
+  return database.select().from(changeParts).where(eq(changeParts.changeId, changeId)).all();
+}
+
+export function markChange(database: Database, id: number, state: ChangeRow['state']): void {
+  database.update(changes).set({ state }).where(eq(changes.id, id)).run();
+}
+
+/** Parts of changes that still stand and came after this one, on the same thing; the newest first. */
+export function laterParts(
+  database: Database,
+  changeId: number,
+  part: Pick<PartRow, 'thing' | 'thingId'>,
+): (PartRow & { title: string })[] {
   return database
-    .select()
-    .from(journal)
+    .select({ part: changeParts, title: changes.title })
+    .from(changeParts)
+    .innerJoin(changes, eq(changes.id, changeParts.changeId))
     .where(
       and(
-        eq(journal.familyId, familyId),
-        eq(journal.kind, 'change'),
-        eq(journal.state, 'done'),
-        gt(journal.revision, 1),
+        eq(changeParts.thing, part.thing),
+        eq(changeParts.thingId, part.thingId),
+        gt(changeParts.changeId, changeId),
+        eq(changes.kind, 'change'),
+        eq(changes.state, 'done'),
       ),
     )
-    .orderBy(desc(journal.id))
+    .orderBy(desc(changeParts.changeId))
+    .all()
+    .map((row) => ({ ...row.part, title: row.title }));
+}
+
+const onFamily = (familyId: string) =>
+  and(inArray(changeParts.thing, ['family', 'stock']), eq(changeParts.thingId, familyId));
+
+function newestOf(database: Database, familyId: string, state: 'done' | 'undone'): ChangeRow | undefined {
+  const row = database
+    .select({ change: changes })
+    .from(changes)
+    .innerJoin(changeParts, eq(changeParts.changeId, changes.id))
+    .where(and(onFamily(familyId), eq(changes.kind, 'change'), eq(changes.state, state)))
+    .orderBy(state === 'done' ? desc(changes.id) : changes.id)
     .limit(1)
     .get();
+  return row?.change;
 }
 
-/** Whether a change of this key was made already. */
-export function isMade(database: Database, familyId: string, key: string): boolean {
-  return (
-    database
-      .select({ id: journal.id })
-      .from(journal)
-      .where(and(eq(journal.familyId, familyId), eq(journal.key, key)))
-      .get() !== undefined
-  );
-}
-
-/**
- * The key of the newest entry of a family, so that a page that was broken off can tell what of its changes was
- * stored.
- */
-export function lastKey(database: Database, familyId: string): string | null {
-  return (
-    database
-      .select({ key: journal.key })
-      .from(journal)
-      .where(eq(journal.familyId, familyId))
-      .orderBy(desc(journal.id))
-      .limit(1)
-      .get()?.key ?? null
-  );
+/** The change Ctrl Z takes back on a family: the newest that touched it and stands. The start of a family is not taken back. */
+export function lastDone(database: Database, familyId: string): ChangeRow | undefined {
+  const change = newestOf(database, familyId, 'done');
+  return change && partsOf(database, change.id).some((part) => part.made) ? undefined : change;
 }
 
 /** The change Ctrl Y makes again: the oldest of those taken back. */
-export function firstUndone(database: Database, familyId: string): JournalRow | undefined {
-  return database
-    .select()
-    .from(journal)
-    .where(and(eq(journal.familyId, familyId), eq(journal.kind, 'change'), eq(journal.state, 'undone')))
-    .orderBy(journal.id)
-    .limit(1)
-    .get();
-}
+export const firstUndone = (database: Database, familyId: string): ChangeRow | undefined =>
+  newestOf(database, familyId, 'undone');
 
-export function markEntry(database: Database, id: number, state: JournalRow['state']): void {
-  database.update(journal).set({ state }).where(eq(journal.id, id)).run();
-}
-
-/** Entries for reading, newest first. */
-export function readJournal(
-  database: Database,
-  query: { familyId?: string | undefined; before?: number | undefined; limit: number },
-): JournalEntry[] {
-  const rows = database
-    .select()
-    .from(journal)
+/** A change as the page of a family tells of it. */
+export function stepBackOf(database: Database, familyId: string, change: ChangeRow | undefined): StepBack | null {
+  if (!change) return null;
+  const others = database
+    .select({ count: sql<number>`count(DISTINCT ${changeParts.thingId})` })
+    .from(changeParts)
     .where(
       and(
-        query.familyId ? eq(journal.familyId, query.familyId) : sql`1`,
-        query.before ? lt(journal.id, query.before) : sql`1`,
+        eq(changeParts.changeId, change.id),
+        inArray(changeParts.thing, ['family', 'stock']),
+        ne(changeParts.thingId, familyId),
       ),
     )
-    .orderBy(desc(journal.id))
+    .get()!.count;
+  return { id: change.id, title: change.title, others };
+}
+
+/** So many keys tell a page that was broken off what of its changes was stored. */
+const KEYS_KEPT = 200;
+
+/** The keys of the newest changes of a family, newest first. */
+export function newestKeys(database: Database, familyId: string): string[] {
+  return database
+    .select({ key: changes.key })
+    .from(changes)
+    .innerJoin(changeParts, eq(changeParts.changeId, changes.id))
+    .where(onFamily(familyId))
+    .orderBy(desc(changes.id))
+    .limit(KEYS_KEPT)
+    .all()
+    .flatMap((row) => row.key ?? []);
+}
+
+/** Changes for reading, newest first. */
+export function readJournal(
+  store: Store,
+  query: { familyId?: string | undefined; before?: number | undefined; limit: number },
+): JournalEntry[] {
+  const { database } = store;
+  const touched = query.familyId
+    ? exists(
+        database
+          .select({ one: sql`1` })
+          .from(changeParts)
+          .where(and(eq(changeParts.changeId, changes.id), onFamily(query.familyId))),
+      )
+    : undefined;
+  const rows = database
+    .select()
+    .from(changes)
+    .where(and(touched, query.before ? lt(changes.id, query.before) : undefined))
+    .orderBy(desc(changes.id))
     .limit(query.limit)
     .all();
-  const ids = [...new Set(rows.map((row) => row.familyId))];
-  const names = new Map(
-    ids.length === 0
-      ? []
-      : database
-          .select({ id: families.id, name: families.name })
-          .from(families)
-          .where(inArray(families.id, ids))
-          .all()
-          .map((row) => [row.id, row.name]),
+  const parts = partsForReading(
+    store,
+    rows.map((row) => row.id),
   );
-  return rows.map(({ doc, revision: _revision, key: _key, ...row }) => ({
-    ...row,
-    familyName: names.get(row.familyId) ?? 'a family that is gone',
-    lines: doc.lines,
+  return rows.map(({ id, at, actor, kind, title, state }) => ({
+    id,
+    at,
+    actor,
+    kind,
+    title,
+    state,
+    parts: parts.get(id) ?? [],
   }));
+}
+
+function partsForReading(store: Store, ids: number[]): Map<number, JournalEntry['parts']> {
+  const found = new Map<number, JournalEntry['parts']>();
+  if (ids.length === 0) return found;
+  const rows = store.database
+    .select({
+      changeId: changeParts.changeId,
+      thing: changeParts.thing,
+      thingId: changeParts.thingId,
+      lines: changeParts.lines,
+      name: families.name,
+    })
+    .from(changeParts)
+    .leftJoin(
+      families,
+      and(or(eq(changeParts.thing, 'family'), eq(changeParts.thing, 'stock')), eq(families.id, changeParts.thingId)),
+    )
+    .where(inArray(changeParts.changeId, ids))
+    .all();
+  for (const { changeId, name, ...part } of rows) {
+    found.set(changeId, [
+      ...(found.get(changeId) ?? []),
+      { ...part, name: name ?? thingName(store, part.thing, part.thingId) },
+    ]);
+  }
+  return found;
+}
+
+function thingName(store: Store, thing: Thing, id: string): string {
+  const { namer, channels } = store.catalogue();
+  const channel = channels.find((one) => one.channel === id)?.rulebook.name ?? id;
+  const names: Record<Thing, string> = {
+    family: 'a family that is gone',
+    stock: 'a family that is gone',
+    registry: 'Registry',
+    seller: 'Seller',
+    account: namer.account(id),
+    pairings: `Pairings on ${channel}`,
+    categoryMap: `Categories on ${channel}`,
+  };
+  return names[thing];
 }

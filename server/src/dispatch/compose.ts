@@ -1,118 +1,120 @@
 /**
- * What a dispatch would hold: for each listing of each family and channel, the message that makes the channel hold
- * what it should.
+ * What a dispatch would hold: for each listing of each family and account, the message that makes the account hold what it should,
+ * given what it holds and what is on its way there.
  */
-import Big from 'big.js';
-import { listingMessage, toCurrency, type Fit, type Listing } from '@loom-kin/core';
+import { listingMessage, toCurrency, type Account, type Listing } from '@loom-kin/core';
 import type { PreviewLine, Totals } from '@loom-kin/contract';
-import type { Database } from '../store/database';
-import { loadFamily } from '../families/save';
-import { fitsOf, fitWorld, liveOf } from '../fits/fits';
+import Big from 'big.js';
+import { accountOf, rulebookOf } from '../catalogue/readCatalogue';
+import { loadFamily } from '../families/load';
+import type { Offering } from '../fits/compute';
+import type { FitPool } from '../fits/pool';
+import type { Store } from '../store/store';
 import { messageWords } from './messageWords';
+import { expectedBy, type Standing } from './standing';
 
 export type ComposedLine = Omit<PreviewLine, 'id'> & { listing: Listing | null; currency: string };
 
-/**
- * Lines for families and channels. A fit that is stopped gives one held line with its reasons; nothing of it goes
- * out.
- */
-export function composeLines(
-  database: Database,
-  familyIds: readonly string[],
-  channels: readonly string[],
-  draft: boolean,
-): ComposedLine[] {
-  const world = fitWorld(database);
-  return familyIds.flatMap((id) => {
-    const family = loadFamily(database, id);
-    const live = liveOf(database, id);
-    return fitsOf(database, world, family, channels).flatMap((fit) => {
-      const book = world.channels.find((one) => one.channel === fit.channel)!.rulebook;
-      const base = {
-        channel: fit.channel,
-        familyId: id,
-        familyName: String(family.fields.name ?? ''),
-        outcome: null,
-        page: null,
-        currency: book.rules.price.currency,
-      };
-      const standing = new Map(live.filter((one) => one.channel === fit.channel).map((one) => [one.key, one]));
-      if (fit.state === 'stopped') return [heldLine(fit, base)];
-      const lines: ComposedLine[] = [];
-      for (const listing of fit.listings) {
-        const there = standing.get(listing.key);
-        standing.delete(listing.key);
-        // A listing that buyers see stays seen: drafts are for new ones.
-        const asDraft = draft && book.drafts && (!there || there.draft);
-        const message = listingMessage(there?.listing, listing, asDraft, there?.draft);
-        const fee = message?.action === 'list' && fit.category ? fit.category.rules.fees.perListing : '0';
-        const children =
-          message?.action === 'list'
-            ? listing.offers.length
-            : message?.action === 'revise'
-              ? message.offers.length + message.gone.length
-              : 0;
-        lines.push({
-          ...base,
-          key: listing.key,
-          action: message?.action ?? 'none',
-          children,
-          fee,
-          state: message ? 'queued' : 'done',
-          outcome: message ? null : 'nothing to send',
-          reasons: [],
-          page: there?.page ?? null,
-          what: messageWords(message),
-          message,
-          listing,
-        });
-      }
-      for (const gone of standing.values()) {
-        const message = { action: 'takeDown' as const, key: gone.key };
-        lines.push({
-          ...base,
-          key: gone.key,
-          action: 'takeDown',
-          children: gone.listing.offers.length,
-          fee: '0',
-          state: 'queued',
-          reasons: [],
-          page: gone.page,
-          what: messageWords(message),
-          message,
-          listing: null,
-        });
-      }
-      return lines;
-    });
-  });
+export interface Composed {
+  lines: ComposedLine[];
+  /** Family → the revision it was worked out from. */
+  revisions: Record<string, number>;
 }
 
-function heldLine(
-  fit: Fit,
-  base: Omit<
-    ComposedLine,
-    'key' | 'action' | 'children' | 'fee' | 'state' | 'reasons' | 'what' | 'message' | 'listing'
-  >,
-): ComposedLine {
-  const stops = fit.findings.filter((finding) => finding.severity === 'stops');
+export interface Selection {
+  familyIds: readonly string[];
+  accounts: readonly string[];
+  draft: boolean;
+}
+
+/** Lines for families and accounts, each once. A fit that is stopped gives one held line with its reasons; nothing of it goes out. */
+export async function composeLines(store: Store, pool: FitPool, selection: Selection): Promise<Composed> {
+  const accounts = [...new Set(selection.accounts)].map((id) => accountOf(store.catalogue(), id));
+  const composed: Composed = { lines: [], revisions: {} };
+  for (const familyId of new Set(selection.familyIds)) {
+    loadFamily(store.database, familyId);
+    const { revision, offerings } = await pool.offerings(
+      familyId,
+      accounts.map((account) => account.id),
+    );
+    composed.revisions[familyId] = revision;
+    for (const offering of offerings) {
+      const account = accounts.find((one) => one.id === offering.account)!;
+      composed.lines.push(...linesOfOffering(store, account, familyId, offering, selection.draft));
+    }
+  }
+  return composed;
+}
+
+function linesOfOffering(
+  store: Store,
+  account: Account,
+  familyId: string,
+  offering: Offering,
+  draft: boolean,
+): ComposedLine[] {
+  const family = loadFamily(store.database, familyId);
+  const rulebook = rulebookOf(store.catalogue(), account)?.rulebook;
+  const base = {
+    account: account.id,
+    familyId,
+    familyName: String(family.fields.name ?? ''),
+    page: null,
+    currency: rulebook?.rules.price.currency ?? store.catalogue().seller.currency,
+  };
+  if (offering.state === 'stopped') return [heldLine(offering, base)];
+  const expected = expectedBy(store.database, account.id, familyId);
+  const lines = offering.listings.map((listing) => {
+    const there = expected.get(listing.key);
+    expected.delete(listing.key);
+    return { ...base, ...lineFor(listing, there, draft && (rulebook?.drafts ?? false), offering.listingFee) };
+  });
+  const gone = [...expected].map(([key, { listing, page }]) => ({ ...base, ...takeDownLine(key, listing, page) }));
+  return [...lines, ...gone];
+}
+
+type LineParts = Omit<ComposedLine, 'account' | 'familyId' | 'familyName' | 'currency'>;
+
+function lineFor(listing: Listing, there: Standing | undefined, draft: boolean, listingFee: string): LineParts {
+  // A listing that buyers see stays seen: drafts are for new ones.
+  const asDraft = draft && (!there || there.draft);
+  const message = listingMessage(there?.listing, listing, asDraft, there?.draft);
+  const touched =
+    message?.action === 'list'
+      ? listing.offers.length
+      : message?.action === 'revise'
+        ? message.offers.length + message.gone.length
+        : 0;
+  return {
+    key: listing.key,
+    action: message?.action ?? 'none',
+    children: touched,
+    fee: message?.action === 'list' ? listingFee : '0',
+    state: message ? 'queued' : 'done',
+    outcome: message ? null : 'nothing to send',
+    reasons: [],
+    page: there?.page ?? null,
+    what: messageWords(message),
+    message,
+    listing,
+  };
+}
+
+function takeDownLine(key: string, held: Listing, page: string | null): LineParts {
+  const message = { action: 'takeDown' as const, key };
+  return {
+    ...{ key, action: 'takeDown', children: held.offers.length, fee: '0', state: 'queued', outcome: null, reasons: [] },
+    ...{ page, what: messageWords(message), message, listing: null },
+  };
+}
+
+function heldLine(offering: Offering, base: Omit<ComposedLine, keyof LineParts> & { page: null }): ComposedLine {
+  const { stops } = offering;
   return {
     ...base,
-    key: '',
-    action: 'none',
-    children: 0,
-    fee: '0',
-    state: 'held',
-    what: '',
-    message: null,
-    listing: null,
-    outcome: `${stops.length} findings stop it`,
-    reasons: stops.slice(0, 20).map((finding) => ({
-      text: finding.text,
-      sku: null,
-      childId: finding.place.level === 'child' ? finding.place.childId : null,
-      field: finding.key,
-    })),
+    ...{ key: '', action: 'none', children: 0, fee: '0', state: 'held', what: '', message: null, listing: null },
+    outcome: stops.length === 1 ? '1 finding stops it' : `${stops.length} findings stop it`,
+    reasons: stops.map(({ text, childId, field }) => ({ text, sku: null, childId, field })),
   };
 }
 
@@ -120,8 +122,9 @@ function heldLine(
 export function totalsOf(lines: readonly ComposedLine[]): Totals {
   const count = (test: (line: ComposedLine) => boolean) => lines.filter(test).length;
   const fees = new Map<string, Big>();
-  for (const line of lines)
+  for (const line of lines) {
     if (line.fee !== '0') fees.set(line.currency, (fees.get(line.currency) ?? new Big(0)).plus(line.fee));
+  }
   return {
     listings: count((line) => line.action === 'list'),
     revisions: count((line) => line.action === 'revise'),

@@ -1,22 +1,20 @@
 /**
- * Works dispatches off in the background: hands over, waits for receipts, tries again when a channel is silent, goes
- * on after a restart.
+ * Works dispatches off in the background, account by account: composes, hands over, waits for receipts, tries again when a channel is
+ * silent, goes on after a restart.
  */
-import { rulesForSheet } from '@loom-kin/core';
+import { randomUUID } from 'node:crypto';
+import { setTimeout as pause } from 'node:timers/promises';
+import type { Account } from '@loom-kin/core';
 import type { Logger } from 'pino';
-import type { Database } from '../store/database';
-import { readChannels } from '../catalogue/channels';
-import { ChannelSilent, receipt, send } from './transports';
-import {
-  bookReceipt,
-  channelsUnderWay,
-  closeIfDone,
-  linesOf,
-  runningDispatches,
-  setLines,
-  setNotice,
-  type LineRow,
-} from './store';
+import { rulebookOf } from '../catalogue/readCatalogue';
+import type { FitPool } from '../fits/pool';
+import type { Store } from '../store/store';
+import { bookReceipt } from './book';
+import { accountsUnderWay, linesOf, setLines, setNotice, settleAll, settleDispatch, type LineRow } from './dispatches';
+import { inDoubt, reconcile } from './reconcile';
+import { ChannelSilent } from './transports/channelClient';
+import { askReceipt, handOver } from './transports/handOver';
+import { composeTurn, readyLines } from './turn';
 
 export interface RunnerOptions {
   channelsUrl: string;
@@ -25,122 +23,178 @@ export interface RunnerOptions {
   pollEvery: number;
   /** Waits between tries, in milliseconds; when they are used up the lines fail and can be sent again by hand. */
   waits: readonly number[];
+  /** How long a receipt may wait before its lines fail, in milliseconds. */
+  receiptPatience: number;
   log: Logger;
 }
 
 export interface Runner {
-  /** Takes a dispatch up, unless it is being worked on. */
-  start(dispatchId: string): void;
-  /** Takes up everything that was under way when the server stopped. */
+  /** Looks what is under way and takes it up, unless it is being worked on. */
+  kick(): void;
+  /** Settles what a process left that ended, and takes up what was under way. */
   resume(): void;
   /** Ends after the step under way. */
   stop(): Promise<void>;
 }
 
-export function createRunner(database: Database, options: RunnerOptions): Runner {
+export function createRunner(store: Store, pool: FitPool, options: RunnerOptions): Runner {
+  const { database } = store;
   const working = new Map<string, Promise<void>>();
   const ending = new AbortController();
+  const { signal } = ending;
 
-  const pause = (milliseconds: number) =>
-    new Promise<void>((resolve) => {
-      if (ending.signal.aborted) return resolve();
-      const timer = setTimeout(done, milliseconds);
-      function done() {
-        clearTimeout(timer);
-        ending.signal.removeEventListener('abort', done);
-        resolve();
-      }
-      ending.signal.addEventListener('abort', done);
-    });
+  const wait = (milliseconds: number) => pause(milliseconds, undefined, { signal }).catch(() => undefined);
+  const underWay = (account: string) => [
+    ...linesOf(database, account, 'queued'),
+    ...linesOf(database, account, 'sent'),
+  ];
 
-  async function work(dispatchId: string): Promise<void> {
-    await Promise.all(channelsUnderWay(database, dispatchId).map((channel) => workChannel(dispatchId, channel)));
-    if (!ending.signal.aborted) closeIfDone(database, dispatchId);
+  /** Ends lines that cannot go on, with the reason. Their dispatches are settled. */
+  function end(lines: readonly LineRow[], outcome: string): void {
+    setLines(
+      database,
+      lines.map((line) => line.id),
+      { state: 'failed', outcome },
+    );
+    for (const id of new Set(lines.map((line) => line.dispatchId))) settleDispatch(database, id);
+    store.bell.ring({ dispatches: true });
   }
 
-  async function workChannel(dispatchId: string, channel: string): Promise<void> {
-    const { rulebook } = readChannels(database).find((one) => one.channel === channel)!;
-    const of = (state: LineRow['state']) => linesOf(database, dispatchId, channel, state);
+  async function workAccount(accountId: string): Promise<void> {
     const waits = [...options.waits];
-    while (!ending.signal.aborted) {
+    while (!signal.aborted) {
+      const lines = underWay(accountId);
+      if (lines.length === 0) return;
+      const account = store.catalogue().accounts.find((one) => one.id === accountId);
+      const rulebook = account && rulebookOf(store.catalogue(), account)?.rulebook;
+      if (!account || !rulebook) return end(lines, 'the account is gone');
+      const notify = (notice: string | null) =>
+        setNotice(database, new Set(underWay(accountId).map((line) => line.dispatchId)), notice);
       try {
-        const queued = of('queued');
-        if (queued.length > 0) {
-          const key = `${dispatchId}:${channel}:${queued[0]!.id}`;
-          const number = await send({
-            base: options.channelsUrl,
-            channel,
-            key,
-            rulebook,
-            rules: rulesForSheet(rulebook),
-            pictureAddress: options.pictureAddress,
-            messages: queued.flatMap((line) => line.message ?? []),
-          });
-          setLines(
-            database,
-            queued.map((line) => line.id),
-            { state: 'sent', receipt: number, outcome: 'waiting' },
-          );
-          setNotice(database, dispatchId, null);
-        }
-        const sent = of('sent');
-        if (sent.length === 0) return;
-        for (const number of new Set(sent.map((line) => line.receipt!))) {
-          const answer = await receipt(options.channelsUrl, channel, number);
-          if (answer.state === 'done')
-            bookReceipt(
-              database,
-              sent.filter((line) => line.receipt === number),
-              answer,
-              rulebook,
-            );
-        }
-        if (of('sent').length === 0 && of('queued').length === 0) return;
-        await pause(options.pollEvery);
+        await sendNext(account);
+        await askReceipts(account);
+        if (waits.length < options.waits.length) notify(null);
+        waits.splice(0, waits.length, ...options.waits);
+        if (underWay(accountId).length > 0) await wait(options.pollEvery);
       } catch (error) {
-        if (!(error instanceof ChannelSilent)) {
-          options.log.warn({ err: error, channel }, 'a channel turned a submission away');
-          setLines(
-            database,
-            [...of('queued'), ...of('sent')].map((line) => line.id),
-            { state: 'failed', outcome: error instanceof Error ? error.message : 'failed' },
-          );
-          return;
-        }
-        const wait = waits.shift();
-        if (wait === undefined) {
-          setLines(
-            database,
-            [...of('queued'), ...of('sent')].map((line) => line.id),
-            { state: 'failed', outcome: `${rulebook.name} ${error.message}` },
-          );
-          return;
-        }
-        setNotice(
-          database,
-          dispatchId,
-          `${rulebook.name} ${error.message}. Trying again in ${Math.ceil(wait / 1000)} s; ${waits.length} more tries after that.`,
+        if (signal.aborted) return;
+        const text = error instanceof Error ? error.message : 'failed';
+        if (!(error instanceof ChannelSilent)) throw error;
+        const next = waits.shift();
+        if (next === undefined) return end(underWay(accountId), `${account.name} ${text}`);
+        notify(
+          `${account.name} ${text}. Trying again in ${Math.ceil(next / 1000)} s; ${waits.length} more tries after that.`,
         );
-        await pause(wait);
+        await wait(next);
       }
     }
   }
 
-  const start = (dispatchId: string) => {
-    if (working.has(dispatchId) || ending.signal.aborted) return;
-    const job = work(dispatchId)
-      .catch((error: unknown) => options.log.error({ err: error, dispatchId }, 'a dispatch stopped working'))
-      .finally(() => {
-        working.delete(dispatchId);
-        // Lines may have been queued again while the last ones were finishing.
-        if (!ending.signal.aborted && runningDispatches(database).includes(dispatchId)) start(dispatchId);
-      });
-    working.set(dispatchId, job);
-  };
+  /** Hands over what may go: first what a process that ended had composed, under the key it had; then new lines. */
+  async function sendNext(account: Account): Promise<void> {
+    const queued = linesOf(database, account.id, 'queued');
+    // Composed and stored, but perhaps never handed over: the very same goes under the very same key.
+    const interrupted = queued.filter((line) => line.submission !== null && line.message !== null);
+    for (const key of new Set(interrupted.map((line) => line.submission!))) {
+      await submit(
+        account,
+        interrupted.filter((line) => line.submission === key),
+        key,
+      );
+    }
+    const fresh = readyLines(
+      store,
+      queued.filter((line) => !interrupted.includes(line)),
+    );
+    if (fresh.length === 0) return;
+    const doubtful = fresh.filter(inDoubt);
+    if (doubtful.length > 0) await reconcile(store, options.channelsUrl, account, doubtful);
+    const key = `${randomUUID()}:${account.id}`;
+    const going = await composeTurn(store, pool, account, fresh, key);
+    if (going.length > 0) await submit(account, going, key);
+  }
 
+  async function submit(account: Account, lines: readonly LineRow[], key: string): Promise<void> {
+    const { rulebook } = rulebookOf(store.catalogue(), account)!;
+    const messages = lines.flatMap((line) => line.message ?? []);
+    const submission = {
+      base: options.channelsUrl,
+      account,
+      key,
+      rulebook,
+      messages,
+      pictureAddress: options.pictureAddress,
+    };
+    const receipt = await handOver(submission).catch((error: unknown) => turnedAway(account, lines, error));
+    if (receipt === null) return;
+    // What was stopped meanwhile stays stopped, and in doubt.
+    const still = lines.filter((line) => linesOf(database, account.id, 'queued').some((one) => one.id === line.id));
+    setLines(
+      database,
+      still.map((line) => line.id),
+      { state: 'sent', receipt, outcome: 'waiting' },
+    );
+    store.bell.ring({ dispatches: true });
+  }
+
+  /** A channel that is silent is asked again; what it turns away for good fails, and nothing else with it. */
+  function turnedAway(account: Account, lines: readonly LineRow[], error: unknown): null {
+    if (error instanceof ChannelSilent) throw error;
+    options.log.warn({ err: error, account: account.id }, 'a channel turned a submission away');
+    end(lines, error instanceof Error ? error.message : 'failed');
+    return null;
+  }
+
+  /** When each receipt was first asked for. */
+  const since = new Map<string, number>();
+  async function askReceipts(account: Account): Promise<void> {
+    const sent = linesOf(database, account.id, 'sent');
+    const { rulebook } = rulebookOf(store.catalogue(), account)!;
+    for (const receipt of new Set(sent.map((line) => line.receipt!))) {
+      const lines = sent.filter((line) => line.receipt === receipt);
+      const answer = await askReceipt(options.channelsUrl, account, receipt).catch((error: unknown) =>
+        turnedAway(account, lines, error),
+      );
+      if (answer === null) continue;
+      if (answer.state === 'done') {
+        since.delete(receipt);
+        const now = new Set(linesOf(database, account.id, 'sent').map((line) => line.id));
+        bookReceipt(
+          store,
+          lines.filter((line) => now.has(line.id)),
+          answer,
+          rulebook,
+        );
+        continue;
+      }
+      const began = since.get(receipt) ?? Date.now();
+      since.set(receipt, began);
+      if (Date.now() - began > options.receiptPatience) end(lines, `${account.name} took it and never answered`);
+    }
+  }
+
+  function start(account: string): void {
+    if (working.has(account) || signal.aborted) return;
+    const job = workAccount(account)
+      .catch((error: unknown) => {
+        options.log.error({ err: error, account }, 'sending to an account stopped working');
+        end(underWay(account), 'something went wrong inside');
+      })
+      .finally(() => {
+        working.delete(account);
+        // Lines may have been queued while the last ones were finishing.
+        if (!signal.aborted && underWay(account).length > 0) start(account);
+      });
+    working.set(account, job);
+  }
+
+  const kick = () => accountsUnderWay(database).forEach(start);
   return {
-    start,
-    resume: () => runningDispatches(database).forEach(start),
+    kick,
+    resume() {
+      settleAll(database);
+      kick();
+    },
     stop: async () => {
       ending.abort();
       await Promise.all(working.values());

@@ -37,10 +37,7 @@ export function readCsv(bytes: Buffer, fileName: string): string[][] {
     }) as string[][];
     return rows.map((row) => row.map(plain));
   } catch (error) {
-    const line = error && typeof error === 'object' && 'lines' in error ? ` in line ${String(error.lines)}` : '';
-    throw new Refusal(
-      'sheet.unreadable',
-      `${fileName} is no CSV this program can read: there is a fault${line}, often a quotation mark that is not closed.`,
-    );
+    const line = error && typeof error === 'object' && 'lines' in error ? Number(error.lines) : null;
+    throw new Refusal('sheet.unreadable', { file: fileName, line });
   }
 }

@@ -1,118 +1,144 @@
 /** Taking families in from files: sheets with a verdict for every row, family files whole. */
-import { crossingFor, crossingKey, familyIndex, FamilySchema, gtin14, readSheet, Refusal } from '@loom-kin/core';
+import { createHash, randomUUID } from 'node:crypto';
+import {
+  crossingFor,
+  crossingKey,
+  everyChild,
+  familyIndex,
+  FamilySchema,
+  readSheet,
+  Refusal,
+  replaceWith,
+  checkFamily,
+  runCommand,
+  type Family,
+} from '@loom-kin/core';
 import type { FamilyFile, IntakeReport } from '@loom-kin/contract';
-import { eq } from 'drizzle-orm';
-import { inTransaction, type Database } from '../store/database';
-import { families } from '../store/schema';
-import { loadFamily, loadStock } from '../families/save';
-import { liveOf } from '../fits/fits';
-import { readChannel } from '../catalogue/channels';
-import { countStock, replaceFamily, run, takeInFamily } from '../changes/run';
-import { readCsv } from './csv';
-import { readXlsx } from './xlsx';
+import { boundSkus } from '../changes/boundSkus';
+import { workChange } from '../changes/runChange';
+import { familyIn, putFamily, type Work } from '../changes/work';
+import { takenElsewhere } from '../families/identifiers';
+import { hasFamily, loadFamily } from '../families/load';
+import { mindPictures } from '../pictures/pictureFacts';
+import { allPictures } from '@loom-kin/core';
+import { loadStock, MAIN_LOCATION, moveStock } from '../stock/ledger';
+import type { Store } from '../store/store';
 
-/** Rows of a file: XLSX by its first bytes, else CSV. */
-export async function readTable(bytes: Buffer, fileName: string): Promise<string[][]> {
-  const isZip = bytes.subarray(0, 2).toString('latin1') === 'PK';
-  if (!isZip && /\.xlsx$/i.test(fileName))
-    throw new Refusal(
-      'sheet.unreadable',
-      `${fileName} is not a whole XLSX file: it is cut off or of another kind. Save it again and bring it back.`,
-    );
-  return isZip ? readXlsx(bytes, fileName) : readCsv(bytes, fileName);
-}
-
-/** Reads a sheet into a family; with `apply` what is good of it is done, as one change and one count of stock. */
-export function takeSheet(database: Database, familyId: string, table: string[][], apply: boolean): IntakeReport {
-  const before = loadFamily(database, familyId);
+/** Reads a sheet into a family; with `apply` what is good of it is done, as one change. */
+export function takeSheet(store: Store, familyId: string, table: string[][], apply: boolean): IntakeReport {
+  const { registry } = store.catalogue();
+  const before = loadFamily(store.database, familyId);
   const [headers = [], ...rows] = table;
-  const owner = database.$client.prepare(
-    'SELECT f.name FROM identifiers i JOIN families f ON f.id = i.family_id WHERE i.kind = ? AND i.value = ? AND i.family_id <> ?',
-  );
-  const listed = new Map(
-    liveOf(database, familyId).flatMap(({ channel, listing }) =>
-      listing.offers.map((offer) => [offer.sku, channel] as const),
-    ),
-  );
-  const good = readSheet(before, headers, rows, loadStock(database, familyId), {
-    takenElsewhere: (kind, figure) =>
-      (
-        owner.get(kind, kind === 'sku' ? figure.toUpperCase() : gtin14(figure), familyId) as
-          { name: string } | undefined
-      )?.name ?? null,
-    listedOn: (sku) => (listed.has(sku) ? readChannel(database, listed.get(sku)!).rulebook.name : null),
+  const bound = boundSkus(store, familyId);
+  const reading = readSheet(registry, before, headers, rows, loadStock(store.database, familyId), {
+    takenElsewhere: takenElsewhere(store.database, familyId),
+    bound: (sku) => bound.get(sku) ?? null,
   });
-  if (good.problem) throw new Refusal('sheet.columns', good.problem);
+  const counts = { new: 0, changed: 0, same: 0, refused: 0 };
+  for (const row of reading.rows) counts[row.verdict] += 1;
   const report: IntakeReport = {
     familyId,
-    applied: false,
-    counts: { new: 0, changed: 0, same: 0, refused: 0 },
-    rows: good.rows,
-    unknownColumns: good.unknownColumns,
+    applied: apply,
+    counts,
+    rows: reading.rows,
+    unknownColumns: reading.unknownColumns,
   };
-  for (const row of good.rows) report.counts[row.verdict] += 1;
   if (!apply) return report;
-  inTransaction(database, () => {
-    let family = before;
-    if (good.commands.length > 0)
-      family = run(database, familyId, family.revision, {
-        do: 'batch',
-        title: 'Take a sheet in',
-        commands: good.commands,
-      });
-    const afterwards = good.afterwards(family);
-    if (afterwards.length > 0)
-      family = run(database, familyId, family.revision, {
-        do: 'batch',
-        title: 'Take new children of a sheet in',
-        commands: afterwards,
-      });
-    const counts = good.stock.flatMap(({ labels, pieces }) => {
+  workChange(store, { key: randomUUID(), title: 'Take a sheet in' }, 'you', (work) => {
+    const held = familyIn(work, familyId);
+    let family = held;
+    for (const commands of [reading.commands, null]) {
+      const list = commands ?? reading.afterwards(family);
+      if (list.length > 0)
+        family = runCommand(registry, family, { do: 'batch', title: 'Take a sheet in', commands: list }).family;
+    }
+    if (family !== held) putFamily(work, family);
+    const pieces = reading.stock.flatMap(({ labels, pieces: counted }) => {
       const at = crossingFor(family, labels);
       const child = at && familyIndex(family).byCrossing.get(crossingKey(family.axes, at));
-      return child ? [{ childId: child.id, pieces }] : [];
+      return child ? [{ childId: child.id, pieces: counted }] : [];
     });
-    if (counts.length > 0) countStock(database, familyId, `sheet:${familyId}:${family.revision}`, counts);
+    countIn(work, family, pieces);
   });
-  return { ...report, applied: true };
+  return report;
+}
+
+function countIn(work: Work, family: Family, counts: readonly { childId: string; pieces: number }[]): void {
+  if (counts.length === 0) return;
+  const places = counts.map((count) => ({ ...count, location: MAIN_LOCATION }));
+  const moved = moveStock(work.store.database, family, 'counted', places, work.key, work.at);
+  if (moved.moves.length > 0) work.stock.set(family.id, moved);
 }
 
 /** A family as a file. */
-export function familyFile(database: Database, id: string): FamilyFile {
-  const { revision: _revision, ...family } = loadFamily(database, id);
-  const held = loadStock(database, id);
-  const stock = Object.fromEntries(
-    Object.values(family.children).flatMap((child) =>
-      typeof child.fields.sku === 'string' ? [[child.fields.sku, held[child.id] ?? 0]] : [],
-    ),
-  );
-  return { format: 'loom-kin/family', version: 1, family, stock };
+export function familyFile(store: Store, id: string): FamilyFile {
+  const { revision: _revision, ...family } = loadFamily(store.database, id);
+  return { format: 'loom-kin/family', version: 2, family, stock: loadStock(store.database, id) };
 }
 
-/** Takes a family file in: a family that is not there is made, one that is there is brought to what the file says. */
-export function takeFamilyFile(database: Database, file: FamilyFile): IntakeReport {
-  const there = database.select({ id: families.id }).from(families).where(eq(families.id, file.family.id)).get();
-  const children = Object.values(file.family.children).filter((child) => child.woven);
-  const verdict = (kind: 'new' | 'changed' | 'same'): IntakeReport => ({
-    familyId: file.family.id,
-    applied: kind !== 'same',
-    rows: [],
-    unknownColumns: [],
-    counts: { new: 0, changed: 0, same: 0, refused: 0, [kind]: children.length },
+/** Takes a family file in: a family that is not there is made, one that is there is brought to what the file says. The same file is one change. */
+export function takeFamilyFile(store: Store, file: FamilyFile): IntakeReport {
+  const { registry } = store.catalogue();
+  const given = withOwnChildIds(file);
+  const { id } = given.family;
+  if (!/^k[a-z0-9]{3,39}$/.test(id)) throw new Refusal('family.wrong-id', { id });
+  const there = hasFamily(store.database, id);
+  const wanted = FamilySchema.parse({ ...given.family, revision: there ? loadFamily(store.database, id).revision : 1 });
+  mindPictures(store.database, [...allPictures(wanted)]);
+  const done = workChange(store, { key: keyOfFile(file), title: 'Take a family file in' }, 'you', (work) => {
+    const before = there ? familyIn(work, id) : null;
+    const family = before ? replaceWith(registry, before, wanted).family : checkFamily(registry, wanted);
+    if (family !== before) putFamily(work, family);
+    countIn(work, family, stockOf(given, family));
   });
-  return inTransaction(database, () => {
-    const before = there ? loadFamily(database, file.family.id) : null;
-    const family = before
-      ? replaceFamily(database, before, FamilySchema.parse({ ...file.family, revision: before.revision }))
-      : takeInFamily(database, FamilySchema.parse({ ...file.family, revision: 1 }));
-    const bySku = new Map(Object.values(family.children).map((child) => [child.fields.sku, child.id]));
-    const held = loadStock(database, family.id);
-    const counts = Object.entries(file.stock).flatMap(([sku, pieces]) => {
-      const childId = bySku.get(sku);
-      return childId && (held[childId] ?? 0) !== pieces ? [{ childId, pieces }] : [];
-    });
-    if (counts.length > 0) countStock(database, family.id, `file:${family.id}:${family.revision}`, counts);
-    if (!before) return verdict('new');
-    return verdict(family === before && counts.length === 0 ? 'same' : 'changed');
+  const children = Object.values(given.family.children).filter((child) => child.woven).length;
+  const kind = !there ? 'new' : done.id === null ? 'same' : 'changed';
+  const counts = { new: 0, changed: 0, same: 0, refused: 0, [kind]: children };
+  return { familyId: id, applied: kind !== 'same', rows: [], unknownColumns: [], counts };
+}
+
+/** Each taking in is a change of its own. */
+const keyOfFile = (file: FamilyFile) =>
+  `file:${createHash('sha256').update(file.family.id).digest('hex').slice(0, 12)}:${randomUUID()}`;
+
+/** Children of a file are the family's own: ids that another family gave them are given anew, so that its stock is not touched. */
+function withOwnChildIds(file: FamilyFile): FamilyFile {
+  const own = `${file.family.id}.`;
+  const children = [
+    ...Object.values(file.family.children),
+    ...Object.values(file.family.shelf).map((one) => one.child),
+  ];
+  const foreign = children.map((child) => child.id).filter((id) => !id.startsWith(own));
+  if (foreign.length === 0) return file;
+  const renamed = new Map(foreign.map((id) => [id, own + (/c\d{1,9}$/.exec(id)?.[0] ?? id)]));
+  const rename = (id: string) => renamed.get(id) ?? id;
+  const keyed = <T>(record: Record<string, T>, change: (entry: T) => T) =>
+    Object.fromEntries(Object.entries(record).map(([id, entry]) => [rename(id), change(entry)]));
+  return {
+    ...file,
+    family: {
+      ...file.family,
+      children: keyed(file.family.children, (child) => ({ ...child, id: rename(child.id) })),
+      shelf: keyed(file.family.shelf, (shelved) => ({
+        ...shelved,
+        child: { ...shelved.child, id: rename(shelved.child.id) },
+      })),
+      wishes: Object.fromEntries(
+        Object.entries(file.family.wishes).map(([account, wish]) => [
+          account,
+          { ...wish, leaveOut: wish.leaveOut.map(rename) },
+        ]),
+      ),
+    },
+    stock: file.version === 1 ? file.stock : keyed(file.stock, (pieces) => pieces),
+  };
+}
+
+/** Pieces by child; files of version 1 have them by SKU. */
+function stockOf(file: FamilyFile, family: Family): { childId: string; pieces: number }[] {
+  const bySku = new Map(everyChild(family).map((child) => [String(child.fields.sku ?? ''), child.id]));
+  return Object.entries(file.stock).flatMap(([name, pieces]) => {
+    const childId = file.version === 1 ? bySku.get(name) : name;
+    return childId && family.children[childId] ? [{ childId, pieces }] : [];
   });
 }

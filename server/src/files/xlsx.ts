@@ -32,21 +32,23 @@ export async function readXlsx(bytes: Buffer, fileName: string): Promise<string[
   try {
     await book.xlsx.load(bytes as unknown as ArrayBuffer);
   } catch {
-    throw new Refusal(
-      'sheet.unreadable',
-      `${fileName} is not a whole XLSX file: it is cut off or of another kind. Save it again and bring it back.`,
-    );
+    throw new Refusal('sheet.cut-off', { file: fileName });
   }
   const sheet = book.worksheets[0];
-  if (!sheet) throw new Refusal('sheet.empty', `${fileName} has no sheet.`);
+  if (!sheet) throw new Refusal('sheet.empty', { file: fileName });
   if (sheet.rowCount > ROWS_AT_MOST || sheet.columnCount > COLUMNS_AT_MOST)
-    throw new Refusal(
-      'sheet.too-large',
-      `${fileName} has ${sheet.rowCount} rows and ${sheet.columnCount} columns; ${ROWS_AT_MOST} and ${COLUMNS_AT_MOST} are read.`,
-    );
+    throw new Refusal('sheet.too-large', {
+      file: fileName,
+      rows: sheet.rowCount,
+      columns: sheet.columnCount,
+      mostRows: ROWS_AT_MOST,
+      mostColumns: COLUMNS_AT_MOST,
+    });
+  // Counted anew at every call, over all rows.
+  const columns = sheet.columnCount;
   const rows: string[][] = [];
   sheet.eachRow({ includeEmpty: true }, (row) => {
-    rows.push(Array.from({ length: sheet.columnCount }, (_, at) => cellText(row.getCell(at + 1).value)));
+    rows.push(Array.from({ length: columns }, (_, at) => cellText(row.getCell(at + 1).value)));
   });
   return rows;
 }

@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inArray } from 'drizzle-orm';
 import sharp from 'sharp';
-import { Refusal, type Family, type PictureFacts } from '@loom-kin/core';
+import { Refusal, type PictureFacts } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { pictures } from '../store/schema';
 
@@ -30,12 +30,9 @@ export async function takePicture(
     size = { width: made.info.width, height: made.info.height };
   } catch (error) {
     const tooLarge = error instanceof Error && /pixel limit/i.test(error.message);
-    throw new Refusal(
-      'picture.unreadable',
-      tooLarge
-        ? `${fileName} has more than ${PIXELS_AT_MOST / 1e6} million pixels.`
-        : `${fileName} is no picture this program can read. PNG, JPEG, WebP, AVIF, TIFF, GIF and SVG are taken.`,
-    );
+    throw tooLarge
+      ? new Refusal('picture.too-large', { file: fileName, millions: PIXELS_AT_MOST / 1e6 })
+      : new Refusal('picture.unreadable', { file: fileName });
   }
   const id = createHash('sha256').update(png).digest('hex').slice(0, 24);
   const facts: PictureFacts = {
@@ -82,20 +79,4 @@ async function hasWhiteBorder(png: Buffer): Promise<boolean> {
     }
   }
   return white / seen >= 0.98;
-}
-
-/** The facts of every picture a family uses. */
-export function picturesIn(database: Database, family: Family): Record<string, PictureFacts> {
-  const ids = new Set([
-    ...family.pictures,
-    ...family.axes.flatMap((axis) => axis.values.flatMap((value) => value.pictures)),
-    ...Object.values(family.children).flatMap((child) => child.pictures),
-  ]);
-  if (ids.size === 0) return {};
-  const rows = database
-    .select()
-    .from(pictures)
-    .where(inArray(pictures.id, [...ids]))
-    .all();
-  return Object.fromEntries(rows.map((row) => [row.id, row.facts]));
 }

@@ -1,6 +1,4 @@
-/**
- * Opening the database: WAL, foreign keys, full sync so that an accepted change survives a crash, migrations, search.
- */
+/** Opening the database: alone, WAL, foreign keys, full sync so that an accepted change survives a crash, migrations. */
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import Sqlite from 'better-sqlite3';
@@ -11,9 +9,12 @@ import * as schema from './schema';
 
 export type Database = BetterSQLite3Database<typeof schema> & { $client: Sqlite.Database };
 
+/** Somebody else has the data open. */
+export class DataInUse extends Error {}
+
 /** Opens (or creates) the database file and brings it up to date. */
 export function openDatabase(file: string, migrations = MIGRATIONS): Database {
-  mkdirSync(dirname(file), { recursive: true });
+  mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const client = new Sqlite(file);
   client.pragma('journal_mode = WAL');
   client.pragma('synchronous = FULL');
@@ -22,17 +23,33 @@ export function openDatabase(file: string, migrations = MIGRATIONS): Database {
   client.pragma('cache_size = -65536');
   const database = drizzle(client, { schema, casing: 'snake_case' }) as Database;
   migrate(database, { migrationsFolder: migrations });
-  // Trigrams find any part of a name, style code, SKU or GTIN. Virtual tables are beyond the migration tool.
-  client.exec(
-    'CREATE VIRTUAL TABLE IF NOT EXISTS family_search USING fts5(family_id UNINDEXED, words, tokenize = "trigram")',
-  );
   return database;
 }
 
+/** Opens the database for reading alone, beside the server that writes it. */
+export function readDatabase(file: string): Database {
+  const client = new Sqlite(file, { readonly: true });
+  client.pragma('busy_timeout = 5000');
+  return drizzle(client, { schema, casing: 'snake_case' }) as Database;
+}
+
 /**
- * Runs the work in one transaction, which is the connection's: whatever the work does through `database` is in it.
- * All of it or nothing.
+ * Takes a data folder for one process. The lock is a transaction that stays open on a file beside the data, so that it ends with
+ * the process, however that ends. Throws `DataInUse` where another process has it.
  */
+export function lockData(folder: string): { release(): void } {
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const client = new Sqlite(`${folder}/in-use.lock`, { timeout: 0 });
+  try {
+    client.exec('BEGIN EXCLUSIVE');
+  } catch {
+    client.close();
+    throw new DataInUse(`Another server works on ${folder}. End it first, or start this one on another folder.`);
+  }
+  return { release: () => client.close() };
+}
+
+/** Runs the work in one transaction, which is the connection's: whatever the work does through `database` is in it. All of it or nothing. */
 export function inTransaction<T>(database: Database, work: () => T): T {
   return database.transaction(work, { behavior: 'immediate' });
 }

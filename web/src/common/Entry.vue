@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /**
  * A field that shows a held figure and takes a typed one when it is left or Enter is pressed. While somebody types in
- * it nothing
- * from outside overwrites what is typed; what is not taken goes back to what is held. Esc gives up.
+ * it nothing from outside overwrites what is typed; what is not taken goes back to what is held. Esc gives up.
  */
 import { nextTick, ref, watch } from 'vue';
 

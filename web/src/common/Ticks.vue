@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /**
- * One short vertical tick per channel, always in the same order. Form tells the state first, colour second, words on
+ * One short vertical tick per account, always in the same order. Form tells the state first, colour second, words on
  * hover.
  */
 import { computed } from 'vue';
@@ -21,14 +21,14 @@ const WORDS: Record<FitState, string> = {
 };
 
 const ticks = computed(() =>
-  setup.channels
-    .filter(({ channel }) => !props.only || channel === props.only)
-    .map(({ channel, rulebook }, at) => ({
+  setup.accounts
+    .filter(({ id }) => !props.only || id === props.only)
+    .map(({ id, name }, at) => ({
       at,
-      channel,
-      state: props.states[channel] ?? 'absent',
-      name: rulebook.name,
-      live: props.live?.[channel] ?? 0,
+      id,
+      state: props.states[id] ?? 'absent',
+      name,
+      live: props.live?.[id] ?? 0,
     })),
 );
 const title = computed(() =>
@@ -40,7 +40,7 @@ const height = 14;
 <template>
   <svg class="ticks" :width="ticks.length * 8" :height="height + 3" role="img" :aria-label="title">
     <title>{{ title }}</title>
-    <g v-for="tick in ticks" :key="tick.channel" :transform="`translate(${tick.at * 8 + 1} 0)`" :class="tick.state">
+    <g v-for="tick in ticks" :key="tick.id" :transform="`translate(${tick.at * 8 + 1} 0)`" :class="tick.state">
       <rect v-if="tick.state === 'fits'" x="1" y="0" width="4" :height="height" />
       <path
         v-else-if="tick.state === 'needs'"

@@ -17,29 +17,32 @@ const familyIds = computed(() =>
     .split(',')
     .filter(Boolean),
 );
-const channels = ref<string[]>([]);
+const accounts = ref<string[]>([]);
 const draft = ref(false);
 const preview = ref<DispatchPreview | null>(null);
 const busy = ref(false);
+const problem = ref<string | null>(null);
 /** One key for one agreement: pressing twice sends once. */
 let key = requestKey();
 
 onMounted(async () => {
   await setup.ensure();
-  const wanted = String(route.query.channels ?? '')
+  const wanted = String(route.query.accounts ?? '')
     .split(',')
     .filter(Boolean);
-  channels.value = wanted.length ? wanted : setup.channels.map((one) => one.channel);
+  accounts.value = wanted.length ? wanted : setup.accounts.map((one) => one.id);
 });
-const selection = computed(() => ({ familyIds: familyIds.value, channels: channels.value, draft: draft.value }));
+const selection = computed(() => ({ familyIds: familyIds.value, accounts: accounts.value, draft: draft.value }));
 watch(selection, async (now) => {
   preview.value = null;
   key = requestKey();
-  if (now.familyIds.length === 0 || now.channels.length === 0) return;
+  if (now.familyIds.length === 0 || now.accounts.length === 0) return;
   try {
-    preview.value = await call(api.previewDispatch, { body: now });
+    const answer = await call(api.previewDispatch, { body: now });
+    if (now === selection.value) preview.value = answer;
+    problem.value = null;
   } catch (error) {
-    tell(error);
+    if (now === selection.value) problem.value = error instanceof Error ? error.message : 'It cannot be worked out.';
   }
 });
 const totals = computed(() => preview.value?.totals);
@@ -71,9 +74,8 @@ async function send(): Promise<void> {
   <section class="view">
     <div class="view-head">
       <h1>Send {{ familyIds.length === 1 ? 'one family' : `${familyIds.length} families` }} to</h1>
-      <label v-for="one in setup.channels" :key="one.channel"
-        ><input v-model="channels" type="checkbox" :value="one.channel" :data-test="`to-${one.channel}`" />
-        {{ one.rulebook.name }}</label
+      <label v-for="one in setup.accounts" :key="one.id"
+        ><input v-model="accounts" type="checkbox" :value="one.id" :data-test="`to-${one.id}`" /> {{ one.name }}</label
       >
       <label class="soft" title="New listings go out as drafts where the channel knows drafts"
         ><input v-model="draft" type="checkbox" /> as drafts</label
@@ -83,7 +85,11 @@ async function send(): Promise<void> {
       <p>Nothing is chosen to be sent. Tick families in the list, or open one and press Send.</p>
       <RouterLink to="/families">To the families</RouterLink>
     </div>
-    <div v-else-if="channels.length === 0" class="empty">Choose at least one channel.</div>
+    <div v-else-if="accounts.length === 0" class="empty">Choose at least one account.</div>
+    <div v-else-if="problem" class="empty" role="alert">
+      <p class="stops">{{ problem }}</p>
+      <RouterLink to="/families">To the families</RouterLink>
+    </div>
     <div v-else-if="!preview" class="empty">Working out what differs…</div>
     <template v-else>
       <div class="sheet list"><DispatchLines :lines="preview.lines" /></div>

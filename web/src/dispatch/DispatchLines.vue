@@ -7,6 +7,7 @@ import type { DispatchLine, PreviewLine } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
+import { useGoThere } from '../common/goThere';
 
 /**
  * Lines of a preview carry their messages; those of a dispatch that went out are asked for when somebody wants to see
@@ -16,6 +17,7 @@ const props = defineProps<{ lines: readonly (DispatchLine | PreviewLine)[]; disp
 const router = useRouter();
 const setup = useSetup();
 const store = useFamily();
+const go = useGoThere();
 const FEW = 3;
 /** Lines whose reasons are all shown. */
 const full = ref(new Set<number>());
@@ -40,34 +42,21 @@ const CLASSES = {
   stopped: 'warns',
 };
 const WITH_OUTCOME: readonly DispatchLine['state'][] = ['failed', 'held'];
-const currencyOf = (channel: string) =>
-  setup.channels.find((one) => one.channel === channel)?.rulebook.rules.price.currency ?? 'EUR';
+function currencyOf(account: string): string {
+  const found = setup.account(account);
+  return (found && setup.channelOf(found)?.rulebook.rules.price.currency) ?? setup.currency;
+}
 const stateText = (line: DispatchLine) =>
   (line.state === 'done' && line.outcome ? line.outcome : STATES[line.state]) +
   (line.outcome && WITH_OUTCOME.includes(line.state) ? `: ${line.outcome}` : '');
 
-const WORDS = [
-  'name',
-  'description',
-  'highlights',
-  'searchWords',
-  'brand',
-  'wearer',
-  'collections',
-  'care',
-  'maker',
-  'madeIn',
-  'searchTitle',
-  'searchDescription',
-];
 async function goTo(line: DispatchLine, reason: DispatchLine['reasons'][number]): Promise<void> {
-  if (line.state === 'held' && !reason.childId)
-    return void router.push({ name: 'fit', params: { id: line.familyId, channel: line.channel } });
+  if (line.state === 'held' && !reason.childId) {
+    return void router.push({ name: 'fit', params: { id: line.familyId, account: line.account } });
+  }
   await store.open(line.familyId);
-  if (reason.childId) store.selected = { level: 'child', childId: reason.childId };
-  const place =
-    reason.field === 'pictures' ? 'pictures' : reason.field && WORDS.includes(reason.field) ? 'words' : 'family';
-  await router.push({ name: place, params: { id: line.familyId } });
+  const place = reason.childId ? { level: 'child' as const, childId: reason.childId } : { level: 'family' as const };
+  await go({ key: reason.field ?? 'sku', place, account: line.account });
 }
 
 /** Line id → its message, while it is shown. */
@@ -94,7 +83,7 @@ async function toggle(line: DispatchLine | PreviewLine): Promise<void> {
   <table class="lines" data-test="dispatch-lines">
     <thead>
       <tr>
-        <th>Channel</th>
+        <th>Account</th>
         <th>Family</th>
         <th>What</th>
         <th>Of it</th>
@@ -106,15 +95,15 @@ async function toggle(line: DispatchLine | PreviewLine): Promise<void> {
     <tbody>
       <template v-for="line in lines" :key="line.id">
         <tr :data-state="line.state">
-          <td>{{ setup.channelName(line.channel) }}</td>
+          <td>{{ setup.accountName(line.account) }}</td>
           <td>
-            <RouterLink :to="{ name: 'fit', params: { id: line.familyId, channel: line.channel } }">{{
+            <RouterLink :to="{ name: 'fit', params: { id: line.familyId, account: line.account } }">{{
               line.familyName
             }}</RouterLink>
           </td>
           <td>{{ ACTIONS[line.action] }}</td>
           <td class="soft">{{ line.what }}</td>
-          <td class="number">{{ line.fee === '0' ? '' : showAmount(line.fee, currencyOf(line.channel)) }}</td>
+          <td class="number">{{ line.fee === '0' ? '' : showAmount(line.fee, currencyOf(line.account)) }}</td>
           <td :class="CLASSES[line.state]">{{ stateText(line) }}</td>
           <td>
             <span class="acts">

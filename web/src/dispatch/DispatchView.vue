@@ -1,15 +1,13 @@
 <script setup lang="ts">
 /** Dispatches and their receipts, watched while they are under way. */
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElProgress } from 'element-plus';
 import { showAmount } from '@loom-kin/core';
 import type { Dispatch, DispatchLine, DispatchSummary } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { useEar } from '../stores/ear';
 import DispatchLines from './DispatchLines.vue';
-
-/** Milliseconds between looks while something is under way. */
-const LOOK_AGAIN = 600;
 
 const route = useRoute();
 const router = useRouter();
@@ -18,39 +16,29 @@ const one = ref<Dispatch | null>(null);
 const loaded = ref(false);
 const problem = ref<string | null>(null);
 const id = computed(() => String(route.params.id ?? all.value[0]?.id ?? ''));
-let timer: ReturnType<typeof setTimeout> | undefined;
-let gone = false;
+/** Of looks that overtake each other only the last is shown. */
+let asked = 0;
 
 async function load(): Promise<void> {
-  let underWay = true;
+  const turn = ++asked;
   try {
-    all.value = await call(api.dispatches);
-    underWay = all.value.some((dispatch) => dispatch.state === 'running');
-    const wanted = id.value;
+    const list = await call(api.dispatches);
+    const wanted = String(route.params.id ?? list[0]?.id ?? '');
     const found = wanted ? await call(api.dispatch, { params: { id: wanted } }) : null;
-    if (wanted === id.value) one.value = found;
-    // It may have ended since the list was read: then the list is read once more.
-    if (found)
-      all.value = all.value.map((dispatch) =>
-        dispatch.id === found.id ? { ...dispatch, state: found.state } : dispatch,
-      );
+    if (turn !== asked) return;
+    // It may have ended since the list was read.
+    all.value = list.map((dispatch) => (dispatch.id === found?.id ? { ...dispatch, state: found.state } : dispatch));
+    one.value = found;
     problem.value = null;
   } catch (error) {
+    if (turn !== asked) return;
     problem.value = error instanceof Error ? error.message : 'The dispatches cannot be read.';
   }
   loaded.value = true;
-  clearTimeout(timer);
-  if (!gone && underWay) timer = setTimeout(load, LOOK_AGAIN);
 }
 onMounted(load);
-onUnmounted(() => {
-  gone = true;
-  clearTimeout(timer);
-});
-watch(
-  () => route.params.id,
-  () => void load(),
-);
+const ear = useEar();
+watch([() => route.params.id, () => ear.dispatchTurn], () => void load());
 
 const count = (...states: DispatchLine['state'][]) =>
   one.value?.lines.filter((line) => states.includes(line.state)).length ?? 0;
@@ -88,8 +76,8 @@ async function act(endpoint: typeof api.retryDispatch): Promise<void> {
 /** What was refused goes out again as it is by then: composed and agreed to anew. */
 function sendRefusedAgain(): void {
   const lines = one.value!.lines.filter((line) => line.state === 'refused');
-  const each = (key: 'familyId' | 'channel') => [...new Set(lines.map((line) => line[key]))].join(',');
-  void router.push({ name: 'compose', query: { families: each('familyId'), channels: each('channel') } });
+  const each = (key: 'familyId' | 'account') => [...new Set(lines.map((line) => line[key]))].join(',');
+  void router.push({ name: 'compose', query: { families: each('familyId'), accounts: each('account') } });
 }
 const when = (at: string) =>
   new Date(at).toLocaleString('en-GB', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });

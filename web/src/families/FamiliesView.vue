@@ -1,16 +1,18 @@
 <script setup lang="ts">
-/** All families: search as you type, filter by state on a channel, the strip of ticks beside each. */
+/** All families: search as you type, filter by state on an account, the strip of ticks beside each. */
 import { computed, nextTick, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { showAmount, type FitState } from '@loom-kin/core';
+import { count, showAmount, type FitState } from '@loom-kin/core';
 import type { FamilySummary } from '@loom-kin/contract';
 import { api, call } from '../api';
+import { useEar } from '../stores/ear';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import Ticks from '../common/Ticks.vue';
 
 const PAGE = 60;
+const MOST_AT_ONCE = 200;
 const STATES: { value: FitState; label: string }[] = [
   { value: 'fits', label: 'fits' },
   { value: 'needs', label: 'needs work' },
@@ -30,7 +32,7 @@ const setup = useSetup();
 const families = ref<FamilySummary[]>([]);
 const total = ref(0);
 const q = ref('');
-const channel = ref('');
+const account = ref('');
 const state = ref<FitState | ''>('');
 const sort = ref<(typeof SORTS)[number]['value']>('name');
 const retired = ref(false);
@@ -42,7 +44,9 @@ const search = ref<InstanceType<typeof ElInput>>();
 const list = ref<HTMLElement>();
 let running: AbortController | null = null;
 
-async function load(more = false): Promise<void> {
+async function load(how: 'anew' | 'more' | 'again' = 'anew'): Promise<void> {
+  const more = how === 'more';
+  const shown = families.value.length;
   running?.abort();
   running = new AbortController();
   try {
@@ -52,8 +56,8 @@ async function load(more = false): Promise<void> {
         sort: sort.value,
         retired: retired.value ? 'yes' : 'no',
         offset: more ? families.value.length : 0,
-        limit: PAGE,
-        ...(channel.value && state.value ? { channel: channel.value, state: state.value } : {}),
+        limit: how === 'again' ? Math.min(MOST_AT_ONCE, Math.max(PAGE, shown)) : PAGE,
+        ...(account.value && state.value ? { account: account.value, state: state.value } : {}),
       },
       signal: running.signal,
     });
@@ -61,20 +65,26 @@ async function load(more = false): Promise<void> {
     total.value = answer.total;
     problem.value = null;
     loaded.value = true;
-    if (!more) at.value = 0;
+    if (how === 'anew') at.value = 0;
   } catch (error) {
     if (!(error instanceof DOMException))
       problem.value = error instanceof Error ? error.message : 'The families cannot be loaded.';
   }
 }
-onMounted(load);
-watch([q, channel, state, sort, retired], () => void load());
+onMounted(() => load());
+const ear = useEar();
+// What was changed elsewhere, or has been worked out since, shows by itself; where the reader stands stays.
+watch(
+  () => ear.listTurn,
+  () => void load('again'),
+);
+watch([q, account, state, sort, retired], () => void load());
 
 const states = (family: FamilySummary) =>
   Object.fromEntries(Object.entries(family.strip).map(([id, one]) => [id, one.state]));
 const live = (family: FamilySummary) =>
   Object.fromEntries(Object.entries(family.strip).map(([id, one]) => [id, one.live]));
-const filtered = computed(() => q.value !== '' || (channel.value !== '' && state.value !== '') || retired.value);
+const filtered = computed(() => q.value !== '' || (account.value !== '' && state.value !== '') || retired.value);
 const open = (family: FamilySummary | undefined) => family && void router.push(`/families/${family.id}`);
 const toggle = (id: string) => {
   const next = new Set(ticked.value);
@@ -83,7 +93,7 @@ const toggle = (id: string) => {
 };
 const clear = () => {
   q.value = '';
-  channel.value = '';
+  account.value = '';
   state.value = '';
   retired.value = false;
 };
@@ -122,13 +132,13 @@ useKeys({
         clearable
         style="width: 140px"
         aria-label="State"
-        @change="channel ||= setup.channels[0]?.channel ?? ''"
+        @change="account ||= setup.accounts[0]?.id ?? ''"
       >
         <ElOption v-for="one in STATES" :key="one.value" :value="one.value" :label="one.label" />
       </ElSelect>
       <span class="soft">on</span>
-      <ElSelect v-model="channel" placeholder="any channel" clearable style="width: 140px" aria-label="Channel">
-        <ElOption v-for="one in setup.channels" :key="one.channel" :value="one.channel" :label="one.rulebook.name" />
+      <ElSelect v-model="account" placeholder="any account" clearable style="width: 140px" aria-label="Account">
+        <ElOption v-for="one in setup.accounts" :key="one.id" :value="one.id" :label="one.name" />
       </ElSelect>
       <ElSelect v-model="sort" style="width: 170px" aria-label="Order"
         ><ElOption v-for="one in SORTS" :key="one.value" :value="one.value" :label="one.label"
@@ -169,7 +179,7 @@ useKeys({
             <th class="number">Children</th>
             <th class="number">From</th>
             <th class="number">Stock</th>
-            <th style="width: 120px">{{ setup.channels.map((one) => one.rulebook.name[0]).join(' ') }}</th>
+            <th style="width: 120px">{{ setup.accounts.map((one) => one.name[0]).join(' ') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -212,12 +222,15 @@ useKeys({
         </tbody>
       </table>
       <div v-if="families.length < total" class="more">
-        <ElButton @click="load(true)">Show {{ Math.min(PAGE, total - families.length) }} more of {{ total }}</ElButton>
+        <ElButton @click="load('more')"
+          >Show {{ Math.min(PAGE, total - families.length) }} more of {{ total }}</ElButton
+        >
       </div>
     </div>
     <footer class="foot soft" v-if="loaded">
-      {{ total }} families · ticks, left to right: {{ setup.channels.map((one) => one.rulebook.name).join(', ') }} ·
-      full: fits, hollow: needs work, broken: stopped, none: not offered; underlined: live
+      {{ count(total, 'family', 'families') }} · ticks, left to right:
+      {{ setup.accounts.map((one) => one.name).join(', ') }} · full: fits, hollow: needs work, broken: stopped, none:
+      not offered; underlined: live
     </footer>
   </section>
 </template>

@@ -4,10 +4,13 @@ import { computed, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus';
 import { Redo2, Undo2 } from 'lucide-vue-next';
+import { children } from '@loom-kin/core';
+import type { StepBack } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import Ticks from '../common/Ticks.vue';
+import AsideNotice from './AsideNotice.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -22,13 +25,17 @@ useKeys(
 );
 
 const name = computed(() => String(store.family?.fields.name ?? ''));
-const stopsOn = (channel: string) =>
-  store.fits[channel]?.findings.filter((finding) => finding.severity === 'stops').length ?? 0;
+/** Things to do: findings that stop it, whatever the number of children they concern. */
+const stopsOn = (account: string) =>
+  store.fits[account]?.findings.filter((finding) => finding.severity === 'stops').length ?? 0;
 const liveOn = computed(() =>
   Object.fromEntries(
-    setup.channels.map(({ channel }) => [channel, store.live.filter((one) => one.channel === channel).length]),
+    setup.accounts.map(({ id: account }) => [account, store.live.filter((one) => one.account === account).length]),
   ),
 );
+/** A change's title, and that it reaches further than this family. */
+const reach = ({ title, others }: StepBack) =>
+  others === 0 ? title : `${title}, in ${others} more ${others === 1 ? 'family' : 'families'} too`;
 async function retire(): Promise<void> {
   store.run({ do: 'retireFamily', retired: !store.family!.retired });
   await store.settled();
@@ -37,7 +44,7 @@ async function send(): Promise<void> {
   await store.settled();
   await router.push({
     name: 'compose',
-    query: { families: id.value, ...(route.name === 'fit' ? { channels: String(route.params.channel) } : {}) },
+    query: { families: id.value, ...(route.name === 'fit' ? { accounts: String(route.params.account) } : {}) },
   });
 }
 </script>
@@ -49,38 +56,26 @@ async function send(): Promise<void> {
       <ElButton @click="store.open(id)">Try again</ElButton><RouterLink to="/families">To the families</RouterLink>
     </div>
     <template v-else-if="store.family && store.family.id === id">
-      <div v-if="store.aside.length" class="aside" role="alert" data-test="aside">
-        <span
-          >{{
-            store.aside.length === 1
-              ? 'One change of yours is not stored'
-              : `${store.aside.length} changes of yours are not stored`
-          }}: the family was changed meanwhile. What you see is the family as it is now.</span
-        >
-        <ElButton size="small" type="primary" data-test="aside-again" @click="store.makeAsideAgain()"
-          >Make {{ store.aside.length === 1 ? 'it' : 'them' }} again on top</ElButton
-        >
-        <ElButton size="small" @click="store.dropAside()">Drop {{ store.aside.length === 1 ? 'it' : 'them' }}</ElButton>
-      </div>
+      <AsideNotice v-if="store.aside.length" />
       <div class="view-head head">
         <div>
           <h1>{{ name }} <span v-if="store.family.retired" class="warns">retired</span></h1>
           <div class="soft small">
             <span class="mono">{{ store.family.fields.styleCode ?? 'no style code' }}</span> ·
-            {{ store.family.fields.brand ?? 'no brand' }} · {{ store.index?.woven.length }} children
+            {{ store.family.fields.brand ?? 'no brand' }} · {{ children(store.index?.woven.length ?? 0) }}
           </div>
         </div>
         <div class="grow" />
         <ElButton
           :disabled="!store.undoTitle"
-          :title="store.undoTitle ? `Take back: ${store.undoTitle} (Ctrl Z)` : 'Nothing to take back'"
+          :title="store.undoStep ? `Take back: ${reach(store.undoStep)} (Ctrl Z)` : 'Nothing to take back'"
           data-test="undo"
           @click="store.undo()"
           ><Undo2 :size="15" /><span class="visually-hidden">Take back</span></ElButton
         >
         <ElButton
           :disabled="!store.redoTitle"
-          :title="store.redoTitle ? `Make again: ${store.redoTitle} (Ctrl Y)` : 'Nothing to make again'"
+          :title="store.redoStep ? `Make again: ${reach(store.redoStep)} (Ctrl Y)` : 'Nothing to make again'"
           data-test="redo"
           @click="store.redo()"
           ><Redo2 :size="15" /><span class="visually-hidden">Make again</span></ElButton
@@ -110,14 +105,17 @@ async function send(): Promise<void> {
         <RouterLink :to="{ name: 'words', params: { id } }">Words and facts</RouterLink>
         <RouterLink :to="{ name: 'pictures', params: { id } }">Pictures</RouterLink>
         <RouterLink
-          v-for="one in setup.channels"
-          :key="one.channel"
-          :to="{ name: 'fit', params: { id, channel: one.channel } }"
+          v-for="one in setup.accounts"
+          :key="one.id"
+          :to="{ name: 'fit', params: { id, account: one.id } }"
           class="fit-tab"
-          :data-test="`fit-${one.channel}`"
+          :data-test="`fit-${one.id}`"
         >
-          <Ticks :states="{ [one.channel]: store.fits[one.channel]?.state }" :live="liveOn" :only="one.channel" />
-          {{ one.rulebook.name }}<span v-if="stopsOn(one.channel)" class="stops count">{{ stopsOn(one.channel) }}</span>
+          <Ticks :states="{ [one.id]: store.fits[one.id]?.state }" :live="liveOn" :only="one.id" />
+          {{ one.name
+          }}<span v-if="stopsOn(one.id)" class="stops count" :title="`${stopsOn(one.id)} to do`">{{
+            stopsOn(one.id)
+          }}</span>
         </RouterLink>
         <RouterLink :to="{ name: 'family-journal', params: { id } }">Journal</RouterLink>
       </nav>
@@ -130,14 +128,6 @@ async function send(): Promise<void> {
 <style scoped>
 .head {
   padding-bottom: 4px;
-}
-.aside {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  padding: 7px 20px;
-  background: var(--warns-pale);
-  font-size: 13px;
 }
 .small {
   font-size: 12px;

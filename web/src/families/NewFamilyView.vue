@@ -2,22 +2,23 @@
 /** Starting a family: what it is, its axes as pasted lists, and the weave at once. */
 import { computed, reactive, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { ElButton, ElInput, ElOption, ElOptionGroup, ElSelect } from 'element-plus';
+import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
 import {
-  CATEGORIES,
-  categoryOf,
   createFamily,
   familyIndex,
   proposeSkus,
   Refusal,
   ROLE_LABELS,
   ROLES,
+  unreadableText,
   usualPattern,
   type CreateFamily,
   type Family,
   type Role,
 } from '@loom-kin/core';
+import { makeChange } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { useSetup } from '../stores/setup';
 import Weave from '../weave/Weave.vue';
 import { draftValues, splitList, type DraftValue } from '../weave/draftValues';
 
@@ -29,10 +30,19 @@ interface DraftAxis {
 }
 
 const router = useRouter();
+const setup = useSetup();
+void setup.ensure();
 const name = ref('');
+const brand = ref('');
+const brands = computed(() => setup.registry.data.remembered.brand);
 /** Most families of a seller have the brand of the one before. */
-const LAST_BRAND = 'loom-kin.last-brand';
-const brand = ref(localStorage.getItem(LAST_BRAND) ?? '');
+watch(
+  brands,
+  (known) => {
+    if (brand.value === '') brand.value = known[0] ?? '';
+  },
+  { immediate: true },
+);
 const styleCode = ref('');
 const category = ref('');
 const price = ref('');
@@ -51,15 +61,18 @@ const PLACEHOLDERS: Partial<Record<Role, string>> = {
   length: 'Regular, Long',
   pattern: 'Squall, Haar',
 };
-const departments = [...new Set(CATEGORIES.map((one) => one.department))];
-
 /** Choosing a category suggests its axes, unless something was typed already. */
 watch(category, (id) => {
   if (axes.some((axis) => axis.text)) return;
   axes.splice(
     0,
     axes.length,
-    ...(categoryOf(id)?.axes ?? []).map((role) => ({ role, label: ROLE_LABELS[role], text: '', values: [] })),
+    ...(setup.registry.category(id)?.axes ?? []).map((role) => ({
+      role,
+      label: ROLE_LABELS[role],
+      text: '',
+      values: [],
+    })),
   );
 });
 const addAxis = () => {
@@ -69,9 +82,10 @@ const addAxis = () => {
 function setRole(axis: DraftAxis, role: Role): void {
   if (axis.label === ROLE_LABELS[axis.role] || axis.label === '') axis.label = ROLE_LABELS[role];
   axis.role = role;
-  axis.values = draftValues(splitList(axis.text), role);
+  axis.values = draftValues(setup.registry, splitList(axis.text), role);
 }
-const typed = (axis: DraftAxis) => (axis.values = draftValues(splitList(axis.text), axis.role, axis.values));
+const typed = (axis: DraftAxis) =>
+  (axis.values = draftValues(setup.registry, splitList(axis.text), axis.role, axis.values));
 
 const filled = computed(() => axes.filter((axis) => axis.values.length > 0));
 const spec = computed((): CreateFamily => ({
@@ -81,14 +95,15 @@ const spec = computed((): CreateFamily => ({
     ...(brand.value.trim() ? { brand: brand.value.trim() } : {}),
     ...(styleCode.value.trim() ? { styleCode: styleCode.value.trim().toUpperCase() } : {}),
     ...(category.value ? { category: category.value } : {}),
+    ...(price.value.trim() ? { price: price.value.trim() } : {}),
   },
   axes: filled.value.map(({ role, label, values }) => ({ role, label: label.trim() || ROLE_LABELS[role], values })),
-  off: [...off.value].map((key) => key.split('|')),
+  off: [...off.value].map((key) => JSON.parse(key) as string[]),
   skuPattern: pattern.value || usualPattern(filled.value.map((axis) => axis.label)),
 }));
 const draft = computed((): { family: Family | null; problem: string | null } => {
   try {
-    return { family: createFamily(spec.value), problem: null };
+    return { family: createFamily(setup.registry, spec.value), problem: null };
   } catch (error) {
     return { family: null, problem: error instanceof Refusal ? error.message : 'These axes cannot be woven.' };
   }
@@ -99,30 +114,36 @@ const skus = computed(() =>
     ? proposeSkus(draft.value.family, woven.value, spec.value.skuPattern!, new Set())
     : [],
 );
+const skuProblem = computed(() => {
+  const problem = skus.value.find((one) => one.problem)?.problem;
+  return problem && unreadableText(problem);
+});
 
 function toggle(crossings: Record<string, string>[], on: boolean): void {
   const family = draft.value.family!;
   const next = new Set(off.value);
   for (const at of crossings) {
-    const key = family.axes.map((axis) => axis.values.find((value) => value.id === at[axis.id])!.label).join('|');
+    const key = JSON.stringify(family.axes.map((axis) => axis.values.find((value) => value.id === at[axis.id])!.label));
     if (on) next.delete(key);
     else next.add(key);
   }
   off.value = next;
 }
 
+/** Families that look like this one, asked for while somebody types: an answer that comes late is not shown. */
 let asking: AbortController | null = null;
 watch([name, styleCode], async () => {
   asking?.abort();
-  asking = new AbortController();
+  const mine = (asking = new AbortController());
   if (name.value.trim().length < 3 && styleCode.value.trim().length < 2) return void (likes.value = []);
   try {
-    likes.value = await call(api.likeFamilies, {
+    const found = await call(api.likeFamilies, {
       query: { name: name.value, styleCode: styleCode.value },
-      signal: asking.signal,
+      signal: mine.signal,
     });
+    if (!mine.signal.aborted) likes.value = found;
   } catch (error) {
-    tell(error);
+    if (!mine.signal.aborted) tell(error);
   }
 });
 
@@ -140,26 +161,15 @@ async function start(): Promise<void> {
   if (missing.value) return;
   saving.value = true;
   try {
-    const { id: _draft, ...body } = spec.value;
-    const made = await call(api.createFamily, { body });
-    const { family } = made;
-    const good = proposeSkus(family, familyIndex(family).woven, family.skuPattern, new Set()).filter(
-      (one) => !one.problem,
-    );
-    const changes = [
-      ...good.map(({ childId, sku }) => ({ place: { level: 'child' as const, childId }, key: 'sku', figure: sku })),
-      ...(price.value.trim()
-        ? [{ place: { level: 'family' as const }, key: 'price', figure: price.value.trim() }]
-        : []),
-    ];
+    const { id: _draft, ...family } = spec.value;
+    const done = await makeChange(call, [{ on: 'start', family }]);
+    const id = done.started[0]!;
+    const made = await call(api.family, { params: { id } });
+    const childIds = familyIndex(made.family).woven.map((child) => child.id);
     // A clash of SKUs with another family must not lose the family: it is told, and the family opens without them.
-    if (changes.length > 0)
-      await call(api.run, {
-        params: { id: family.id },
-        body: { revision: family.revision, command: { do: 'setFigures', changes } },
-      }).catch(tell);
-    localStorage.setItem(LAST_BRAND, brand.value.trim());
-    await router.push(`/families/${family.id}`);
+    if (childIds.length > 0) await makeChange(call, [{ on: 'skus', familyId: id, childIds }]).catch(tell);
+    await setup.reload();
+    await router.push(`/families/${id}`);
   } catch (error) {
     tell(error);
   } finally {
@@ -197,21 +207,23 @@ async function start(): Promise<void> {
           </p>
         </div>
         <div class="two">
-          <label>Brand <ElInput v-model="brand" maxlength="80" data-test="brand" /></label>
+          <label
+            >Brand
+            <ElInput v-model="brand" maxlength="80" list="brands" data-test="brand" />
+            <datalist id="brands"><option v-for="one in brands" :key="one" :value="one" /></datalist>
+          </label>
           <label>Style code <ElInput v-model="styleCode" maxlength="24" class="mono" data-test="style" /></label>
         </div>
         <div class="two">
           <label
             >Category
             <ElSelect v-model="category" filterable placeholder="What is it mainly for?" data-test="category">
-              <ElOptionGroup v-for="department in departments" :key="department" :label="department">
-                <ElOption
-                  v-for="one in CATEGORIES.filter((each) => each.department === department)"
-                  :key="one.id"
-                  :value="one.id"
-                  :label="`${department} › ${one.label}`"
-                />
-              </ElOptionGroup>
+              <ElOption
+                v-for="{ category: one } in setup.registry.tree"
+                :key="one.id"
+                :value="one.id"
+                :label="setup.registry.pathLabel(one.id)"
+              />
             </ElSelect>
           </label>
           <label>Price for all <ElInput v-model="price" placeholder="can be filled later" data-test="price" /></label>
@@ -278,7 +290,7 @@ async function start(): Promise<void> {
           }}
           …
         </p>
-        <p v-if="skus.some((one) => one.problem)" class="warns">{{ skus.find((one) => one.problem)!.problem }}</p>
+        <p v-if="skuProblem" class="warns">{{ skuProblem }}</p>
       </form>
       <div class="sheet part">
         <h2>The weave</h2>

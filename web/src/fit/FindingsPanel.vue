@@ -1,21 +1,41 @@
 <script setup lang="ts">
-/** The findings of a fit, walked by key, each leading to its place; remedies for one or for all alike. */
-import { computed, nextTick, ref, watch } from 'vue';
-import { useRouter } from 'vue-router';
+/** The findings of a fit, walked by key: each broken rule once, with everybody it concerns, the way to its cause, and its remedies. */
+import { computed, nextTick, onUnmounted, ref, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import { alike, placeLabel, type Finding, type Fit } from '@loom-kin/core';
-import type { Channel } from '@loom-kin/contract';
+import {
+  alike,
+  concerned,
+  findingId,
+  findingText,
+  placeLabel,
+  readyRemedy,
+  remedyText,
+  type Account,
+  type Finding,
+  type Fit,
+  type Remedy,
+} from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import { useGoThere } from '../common/goThere';
 import { useKeys } from '../shell/keys';
+import FindingFigure from './FindingFigure.vue';
 
 /** Of many alike so many are shown, until somebody wants all. */
 const FEW = 4;
 const SIGNS = { stops: 'stops', warns: 'warns', advises: 'note' };
 
-const props = defineProps<{ channel: Channel; fit: Fit }>();
-const router = useRouter();
+const props = defineProps<{ account: Account; fit: Fit }>();
+const goThere = useGoThere();
 const store = useFamily();
+const family = computed(() => store.family!);
 const findings = computed(() => props.fit.findings);
+const toDo = computed(() => findings.value.filter((finding) => finding.severity !== 'advises').length);
+const heading = computed(() => {
+  const notes = findings.value.length - toDo.value;
+  if (findings.value.length === 0) return 'Nothing is missing';
+  const things = toDo.value === 0 ? 'Nothing to do' : toDo.value === 1 ? '1 thing to do' : `${toDo.value} things to do`;
+  return notes === 0 ? things : `${things}, ${notes} ${notes === 1 ? 'note' : 'notes'}`;
+});
 
 const groups = computed(() => {
   const byCode = new Map<string, Finding[]>();
@@ -25,15 +45,23 @@ const groups = computed(() => {
     else byCode.set(finding.code, [finding]);
   }
   return [...byCode].map(([code, all]) => {
-    const remedy = all.find((one) => one.remedy);
-    return { code, all, severity: all[0]!.severity, mendable: remedy ? mendable(remedy) : [] };
+    const first = all.find(readyRemedy);
+    return { code, all, severity: all[0]!.severity, mendable: first ? alike(findings.value, first) : [] };
   });
 });
-const mendable = (finding: Finding) => alike(findings.value, finding).filter((one) => one.remedy);
 
 const unfolded = ref(new Set<string>());
+const unfold = (name: string) => (unfolded.value = new Set([...unfolded.value, name]));
 const shown = (group: { code: string; all: Finding[] }) =>
   unfolded.value.has(group.code) ? group.all : group.all.slice(0, FEW);
+/** The children of a finding that is about several. */
+function whom(finding: Finding): { names: string[]; more: number } {
+  const all = unfolded.value.has(findingId(finding));
+  return finding.childIds.length < 2
+    ? { names: [], more: 0 }
+    : concerned(finding, family.value, all ? finding.childIds.length : undefined);
+}
+
 const walked = computed(() => groups.value.flatMap(shown));
 const at = ref(0);
 watch(walked, (list) => (at.value = Math.min(at.value, Math.max(0, list.length - 1))));
@@ -44,93 +72,82 @@ function walk(by: number): void {
   void nextTick(() => panel.value?.querySelector('.finding.at')?.scrollIntoView({ block: 'nearest' }));
 }
 
-/** Figures that stand in the weave's inspector even for the whole family; all other family fields are words. */
-const IN_INSPECTOR = [
-  'price',
-  'listPrice',
-  'salePrice',
-  'weight',
-  'packageLength',
-  'packageWidth',
-  'packageHeight',
-  'stock',
-  'gtinExempt',
-  'composition',
-  'leadDays',
-];
-function goTo(finding: Finding): void {
-  const { key, place } = finding;
-  store.selected = place;
-  const family = { id: store.family!.id };
-  if (key === 'settings') void router.push('/channels');
-  else if (key === 'pictures') void router.push({ name: 'pictures', params: family });
-  else if (key === 'pairing') document.getElementById('pairings')?.scrollIntoView({ behavior: 'smooth' });
-  else if (key !== 'plan')
-    void router.push({
-      name: place.level === 'family' && !IN_INSPECTOR.includes(key) ? 'words' : 'family',
-      params: family,
-    });
-}
+/** Children are lit up while the mouse is on their finding. */
+const light = (finding: Finding | null) => (store.lit = new Set(finding?.childIds ?? []));
+onUnmounted(() => light(null));
+
+const goTo = (finding: Finding) => goThere({ ...finding, account: props.account.id });
+const showInGrid = (finding: Finding) =>
+  goThere({ key: 'sku', place: { level: 'family' }, account: props.account.id, childIds: finding.childIds });
+
+const isTyped = (remedy: Remedy): remedy is Remedy & { kind: 'figure' } => remedy.kind === 'figure';
+
 useKeys({
   j: () => walk(1),
   k: () => walk(-1),
-  g: () => here.value && goTo(here.value),
-  Enter: () => here.value?.remedy && void store.mend([here.value]),
-  'Shift+Enter': () => here.value?.remedy && void store.mend(mendable(here.value)),
+  g: () => here.value && void goTo(here.value),
+  Enter: () => here.value && readyRemedy(here.value) && void store.mend([here.value]),
+  'Shift+Enter': () => here.value && readyRemedy(here.value) && void store.mend(alike(findings.value, here.value)),
 });
 </script>
 
 <template>
   <aside ref="panel" class="sheet findings" aria-label="Findings">
     <header>
-      <h2>
-        {{
-          findings.length === 0
-            ? 'Nothing is missing'
-            : findings.length === 1
-              ? '1 finding'
-              : `${findings.length} findings`
-        }}
-      </h2>
+      <h2>{{ heading }}</h2>
       <p v-if="findings.length" class="soft small">
         <kbd>J</kbd> <kbd>K</kbd> walk · <kbd>Enter</kbd> mend · <kbd>Shift Enter</kbd> all alike · <kbd>G</kbd> go
         there
       </p>
     </header>
     <p v-if="findings.length === 0 && fit.state === 'fits'" class="soft pad">
-      Everything {{ channel.rulebook.name }} asks for is there. It can be sent.
+      Everything {{ account.name }} asks for is there. It can be sent.
     </p>
     <div v-for="group in groups" :key="group.code" class="group" :class="group.severity">
       <div
         v-for="finding in shown(group)"
-        :key="JSON.stringify(finding.place) + finding.text"
+        :key="findingId(finding)"
         class="finding"
         :class="{ at: here === finding }"
         data-test="finding"
         @click="at = walked.indexOf(finding)"
+        @mouseenter="light(finding)"
+        @mouseleave="light(null)"
       >
         <p>
-          <span class="sign">{{ SIGNS[finding.severity] }}</span> {{ finding.text }}
+          <span class="sign">{{ SIGNS[finding.severity] }}</span> {{ findingText(finding, family) }}
+        </p>
+        <p v-if="whom(finding).names.length" class="soft whom" data-test="concerned">
+          {{ whom(finding).names.join(', ')
+          }}<button v-if="whom(finding).more" class="link" @click.stop="unfold(findingId(finding))">
+            and {{ whom(finding).more }} more
+          </button>
+          <button class="link" data-test="in-grid" @click.stop="showInGrid(finding)">show in the grid</button>
         </p>
         <div class="acts">
-          <button
-            v-if="finding.key !== 'plan'"
-            class="link"
-            :title="`Go there. The rule: ${finding.rule}`"
-            @click.stop="goTo(finding)"
-          >
-            {{ placeLabel(store.family!, finding.place) }}
+          <button class="link" :title="`Go there. The rule: ${finding.rule}`" @click.stop="goTo(finding)">
+            {{
+              finding.key === 'setting'
+                ? 'under Channels'
+                : finding.key === 'plan'
+                  ? 'the plan'
+                  : placeLabel(family, finding.place)
+            }}
           </button>
-          <ElButton v-if="finding.remedy" size="small" data-test="remedy" @click.stop="store.mend([finding])">{{
-            finding.remedy.label
-          }}</ElButton>
+          <span class="grow" />
+          <template v-for="(remedy, nth) in finding.remedies" :key="nth">
+            <FindingFigure v-if="isTyped(remedy)" :remedy="remedy" :scope="finding.scope" />
+            <ElButton v-else size="small" data-test="remedy" @click.stop="store.apply(remedy)">{{
+              remedyText(remedy)
+            }}</ElButton>
+          </template>
         </div>
       </div>
       <button
         v-if="group.all.length > shown(group).length"
         class="link rest"
         data-test="unfold"
-        @click="unfolded = new Set([...unfolded, group.code])"
+        @click="unfold(group.code)"
       >
         {{ group.all.length - shown(group).length }} more like this
       </button>
@@ -198,6 +215,15 @@ useKeys({
 .advises .sign {
   color: var(--ink-soft);
 }
+.whom {
+  font-size: 12px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 8px;
+}
+.grow {
+  flex: 1;
+}
 .acts {
   display: flex;
   justify-content: space-between;
@@ -206,6 +232,16 @@ useKeys({
   margin-top: 3px;
   font-size: 12px;
   flex-wrap: wrap;
+}
+.acts .el-button {
+  white-space: normal;
+  height: auto;
+  text-align: left;
+  line-height: 1.3;
+  max-width: 100%;
+}
+.acts .el-button :deep(span) {
+  white-space: normal;
 }
 button.rest {
   margin: 4px 12px 6px;

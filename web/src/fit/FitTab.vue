@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** The fit of the family to one channel: plan, pairings, what would be sent, and the findings beside. */
+/** The fit of the family to one account: plan, pairings, what would be sent, and the findings beside. */
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { ElButton } from 'element-plus';
@@ -7,6 +7,7 @@ import type { FitState, Wish } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import FindingsPanel from './FindingsPanel.vue';
+import LeftOut from './LeftOut.vue';
 import PairingPanel from './PairingPanel.vue';
 import PlanPanel from './PlanPanel.vue';
 import SentPanel from './SentPanel.vue';
@@ -15,11 +16,12 @@ import Ticks from '../common/Ticks.vue';
 const route = useRoute();
 const store = useFamily();
 const setup = useSetup();
-const id = computed(() => String(route.params.channel));
-const channel = computed(() => setup.channels.find((one) => one.channel === id.value));
-const name = computed(() => channel.value?.rulebook.name ?? id.value);
+const id = computed(() => String(route.params.account));
+const account = computed(() => setup.account(id.value));
+const channel = computed(() => account.value && setup.channelOf(account.value));
+const name = computed(() => account.value?.name ?? id.value);
 const fit = computed(() => store.fits[id.value]);
-const live = computed(() => store.live.filter((one) => one.channel === id.value));
+const live = computed(() => store.live.filter((one) => one.account === id.value));
 
 const VERDICTS: Record<FitState, (name: string) => string> = {
   fits: (on) => `Fits ${on}`,
@@ -30,13 +32,13 @@ const VERDICTS: Record<FitState, (name: string) => string> = {
 const offered = computed(() => store.family!.wishes[id.value]?.offered !== false);
 function setOffered(on: boolean): void {
   const wish: Wish = store.family!.wishes[id.value] ?? { apart: [], whole: [], leaveOut: [], offered: true };
-  store.run({ do: 'setWish', channel: id.value, wish: { ...wish, offered: on } });
+  store.run({ do: 'setWish', account: id.value, wish: { ...wish, offered: on } });
 }
 </script>
 
 <template>
-  <div v-if="!fit || !channel" class="empty">
-    {{ channel || !setup.setup ? 'Working out the fit…' : 'There is no such channel.' }}
+  <div v-if="!fit || !account || !channel" class="empty">
+    {{ account || !setup.setup ? 'Working out the fit…' : 'There is no such account.' }}
   </div>
   <div v-else class="fit">
     <div class="main">
@@ -58,12 +60,13 @@ function setOffered(on: boolean): void {
         }}</ElButton>
       </header>
       <template v-if="fit.plan">
-        <PlanPanel :channel="channel" :fit="fit" :plan="fit.plan" />
-        <PairingPanel :channel="channel" :fit="fit" :plan="fit.plan" />
+        <PlanPanel :account="account" :fit="fit" :plan="fit.plan" />
+        <PairingPanel :account="account" :fit="fit" :plan="fit.plan" />
       </template>
-      <SentPanel v-if="fit.plan || live.length" :channel="channel" :fit="fit" />
+      <SentPanel v-if="fit.plan || live.length" :account="account" :channel="channel" :fit="fit" />
+      <LeftOut :account="account" />
     </div>
-    <FindingsPanel :key="id" :channel="channel" :fit="fit" />
+    <FindingsPanel :key="id" :account="account" :fit="fit" />
   </div>
 </template>
 

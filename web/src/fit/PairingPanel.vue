@@ -1,20 +1,27 @@
 <script setup lang="ts">
 /** Which of the channel's own values each of the family's values is: remembered per channel, for every family. */
 import { computed } from 'vue';
-import { familyIndex, pairingLookup, pairingValue, type Fit, type Plan, type Role } from '@loom-kin/core';
-import type { Channel } from '@loom-kin/contract';
-import { api, call, say } from '../api';
+import {
+  familyIndex,
+  foldForPairing,
+  pairingLookup,
+  type Account,
+  type Fit,
+  type Plan,
+  type Role,
+} from '@loom-kin/core';
+import { say } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 
-const props = defineProps<{ channel: Channel; fit: Fit; plan: Plan }>();
+const props = defineProps<{ account: Account; fit: Fit; plan: Plan }>();
 const store = useFamily();
 const setup = useSetup();
-const name = computed(() => props.channel.rulebook.name);
+const name = computed(() => props.account.name);
 
 const groups = computed(() => {
   const { roles } = props.fit.category!.rules.axes;
-  const lookup = pairingLookup(props.channel.channel, setup.setup?.pairings ?? [], roles);
+  const lookup = pairingLookup(setup.setup?.pairings[props.account.channel] ?? {}, roles);
   const { valueById } = familyIndex(store.family!);
   return props.plan.axes.flatMap((axis) => {
     const rules = roles[axis.role];
@@ -34,9 +41,8 @@ const groups = computed(() => {
 });
 
 async function pair(role: Role, label: string, to: string): Promise<void> {
-  const pairing = { channel: props.channel.channel, role, value: pairingValue(label), to };
-  if (await store.ask((id) => call(api.setPairings, { params: { id }, body: { pairings: [pairing] } }))) {
-    await setup.reload();
+  const pairing = { channel: props.account.channel, role, value: foldForPairing(label), to };
+  if (await store.ask(() => [{ on: 'pairings', pairings: [pairing] }])) {
     say(`${label} is paired with ${to} on ${name.value}, for every family.`);
   }
 }

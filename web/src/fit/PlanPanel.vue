@@ -1,16 +1,15 @@
 <script setup lang="ts">
 /** The plan in force, drawn as threads over the weave; the next best ones to choose from, and the seller's wishes. */
 import { computed } from 'vue';
-import type { Channel } from '@loom-kin/contract';
-import type { Fit, Plan, Wish } from '@loom-kin/core';
+import type { Account, Fit, Plan, Wish } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import Threads from './Threads.vue';
 import Weave from '../weave/Weave.vue';
 import { planCost, planText } from './planWords';
 
-const props = defineProps<{ channel: Channel; fit: Fit; plan: Plan }>();
+const props = defineProps<{ account: Account; fit: Fit; plan: Plan }>();
 const store = useFamily();
-const id = computed(() => props.channel.channel);
+const id = computed(() => props.account.id);
 const family = computed(() => store.family!);
 const currency = computed(() => props.fit.category!.rules.price.currency);
 
@@ -18,7 +17,7 @@ const wish = computed(
   (): Wish => family.value.wishes[id.value] ?? { apart: [], whole: [], leaveOut: [], offered: true },
 );
 const setWish = (changes: Partial<Wish>) =>
-  store.run({ do: 'setWish', channel: id.value, wish: { ...wish.value, ...changes } });
+  store.run({ do: 'setWish', account: id.value, wish: { ...wish.value, ...changes } });
 function toggle(key: 'apart' | 'whole', axisId: string): void {
   const there = wish.value[key];
   setWish({ [key]: there.includes(axisId) ? there.filter((one) => one !== axisId) : [...there, axisId] });
@@ -36,7 +35,7 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
     </div>
     <div class="drawn">
       <div class="cloth">
-        <Threads :family="family" :plan="plan" :channel-name="channel.rulebook.name" @hover="light" />
+        <Threads :family="family" :plan="plan" :channel-name="account.name" @hover="light" />
         <Weave
           :family="family"
           :weaving="false"
@@ -104,12 +103,6 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
             <option v-for="axis in family.axes" :key="axis.id" :value="axis.id">{{ axis.label }}</option>
           </select>
         </label>
-        <p v-if="wish.leaveOut.length" class="soft">
-          {{ wish.leaveOut.length === 1 ? '1 child is' : `${wish.leaveOut.length} children are` }} left out.
-          <button class="link" @click="setWish({ leaveOut: [] })">
-            Offer {{ wish.leaveOut.length === 1 ? 'it' : 'them' }} again
-          </button>
-        </p>
       </div>
     </div>
   </section>

@@ -3,22 +3,41 @@
  * Exactly what would be sent now: the rows of an upload sheet, or the messages. Only what differs from what the
  * channel holds.
  */
-import { computed, ref } from 'vue';
-import { listingMessage, rulesForSheet, uploadSheet, type Fit } from '@loom-kin/core';
+import { computed, ref, shallowRef, watch } from 'vue';
+import {
+  children as childrenText,
+  count,
+  listingMessage,
+  rulesForSheet,
+  uploadSheet,
+  type Account,
+  type Fit,
+  type Listing,
+} from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 
-const props = defineProps<{ channel: Channel; fit: Fit }>();
+const props = defineProps<{ account: Account; channel: Channel; fit: Fit }>();
 const store = useFamily();
 const open = ref(false);
 const asSheet = computed(() => props.channel.rulebook.transport === 'sheet');
 
+const listings = shallowRef<Listing[]>([]);
+/** Made when the fit is known: the fit itself does not carry them. */
+watch(
+  () => props.fit,
+  async (fit) => {
+    const made = await store.listings(fit.account);
+    if (fit === props.fit) listings.value = made;
+  },
+  { immediate: true },
+);
 const messages = computed(() => {
-  const held = new Map(store.live.filter((one) => one.channel === props.channel.channel).map((one) => [one.key, one]));
-  const differing = props.fit.listings.flatMap(
+  const held = new Map(store.live.filter((one) => one.account === props.account.id).map((one) => [one.key, one]));
+  const differing = listings.value.flatMap(
     (listing) => listingMessage(held.get(listing.key)?.listing, listing, false, held.get(listing.key)?.draft) ?? [],
   );
-  const planned = new Set(props.fit.listings.map((listing) => listing.key));
+  const planned = new Set(listings.value.map((listing) => listing.key));
   return [
     ...differing,
     ...[...held.values()]
@@ -41,8 +60,8 @@ const children = computed(() =>
 const summary = computed(() => {
   const { length } = messages.value;
   return length === 0
-    ? `${props.channel.rulebook.name} holds all of it already`
-    : `${length} ${length === 1 ? 'listing' : 'listings'}, ${children.value} ${children.value === 1 ? 'child' : 'children'}`;
+    ? `${props.account.name} holds all of it already`
+    : `${count(length, 'listing')}, ${childrenText(children.value)}`;
 });
 
 /** Columns in which something stands. */
@@ -62,10 +81,7 @@ const sheet = computed(() => {
       <h2>What would be sent now</h2>
       <span class="soft">{{ summary }}</span>
       <div class="grow" />
-      <a
-        v-if="asSheet && messages.length"
-        :href="`/api/families/${store.family!.id}/upload/${channel.channel}`"
-        download
+      <a v-if="asSheet && messages.length" :href="`/api/families/${store.family!.id}/upload/${account.id}`" download
         >Upload sheet (XLSX)</a
       >
       <button v-if="messages.length" class="link" data-test="show-rows" :aria-expanded="open" @click="open = !open">

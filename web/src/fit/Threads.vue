@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /**
  * How axes become a channel's axes, drawn as threads from the family's values to the listing's options: side by side
- * carried, twisted
- * together joined, fanning apart split, knotted at the edge pinned, cut short left out. A hovered thread lights its
- * children.
+ * carried, twisted together joined, fanning apart split, knotted at the edge pinned, cut short left out. A hovered
+ * thread lights its children.
  */
 import { computed, onMounted, ref, watch } from 'vue';
 import { select } from 'd3';

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /**
  * The children as a grid. Ranges, copy, paste, fill and keyboard; what is typed goes through the field registry, good
- * cells are taken
- * and bad ones named. A figure of its own is in full ink, one from a value or the family lighter, with its source on
- * hover.
+ * cells are taken and bad ones named. A figure of its own is in full ink, one from a value or the family lighter,
+ * with its source on hover.
  */
 import { computed, ref, shallowRef, watch } from 'vue';
 import VGrid, { type ColumnRegular } from '@revolist/vue3-datagrid';
-import { fieldOf, figureOf, headerOf, placeLabel, resolve, showFigure } from '@loom-kin/core';
+import { columnOf, headerOf, isLong, isNumeric, placeLabel, resolve, sheetFields, showFigure } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useCellEditor, type CellAt, type Selection } from './cellEditor';
@@ -25,25 +24,11 @@ const grid = ref<{
   };
 }>();
 
-const KEYS = [
-  'sku',
-  'gtin',
-  'listPrice',
-  'price',
-  'cost',
-  'stock',
-  'weight',
-  'packageLength',
-  'packageWidth',
-  'packageHeight',
-  'onSale',
-  'gtinExempt',
-  'salePrice',
-  'saleFrom',
-  'saleUntil',
-  'mpn',
-];
-const FIELDS_SHOWN = KEYS.flatMap((key) => fieldOf(key) ?? []);
+/** The columns beside the options: every field of the registry that a child may have, in its order. */
+const fields = computed(() =>
+  store.family ? sheetFields(setup.registry, store.family).filter((field) => !isLong(field)) : [],
+);
+const keys = computed(() => fields.value.map((field) => field.key));
 const SIZES: Record<string, number> = {
   sku: 138,
   gtin: 128,
@@ -56,16 +41,21 @@ const SIZES: Record<string, number> = {
 
 const rows = shallowRef<GridRow[]>([]);
 watch(
-  [() => store.family, () => store.stock],
+  [() => store.family, () => store.stock, () => store.only, fields],
   () => {
     const family = store.family;
     const index = store.index;
     if (!family || !index) return;
-    rows.value = index.woven.map((child) => {
+    const shown = store.only ? index.woven.filter((child) => store.only!.has(child.id)) : index.woven;
+    const figures = fields.value
+      .filter((field) => field.type !== 'stock')
+      .map((field) => ({ field, column: columnOf(family, field.key) }));
+    rows.value = shown.map((child) => {
+      const position = index.position.get(child.id)!;
       const row: GridRow = { id: child.id, stock: String(store.stock[child.id] ?? 0) };
       for (const axis of family.axes) row[axis.id] = index.valueById.get(child.at[axis.id]!)?.label ?? '';
-      for (const field of FIELDS_SHOWN)
-        row[field.key] = showFigure(field, figureOf(family, child, field.key), setup.currency) || (field.unset ?? '');
+      for (const { field, column } of figures)
+        row[field.key] = showFigure(setup.registry, field, column.at(position), setup.currency) || (field.unset ?? '');
       return row;
     });
   },
@@ -87,16 +77,17 @@ const source = (childId: string, key: string) => {
   };
 };
 
-/** Columns are built anew only when the axes change: the grid works long on new columns and hardly on new rows. */
+/** Columns are built anew only when axes or fields change: the grid works long on new columns and hardly on new rows. */
 const columns = shallowRef<ColumnRegular[]>([]);
 const shapeOfAxes = computed(() =>
-  JSON.stringify(
+  JSON.stringify([
+    keys.value,
     store.family?.axes.map((axis) => [
       axis.id,
       axis.label,
       Math.max(...axis.values.map((value) => value.label.length)),
     ]),
-  ),
+  ]),
 );
 watch(shapeOfAxes, () => (columns.value = buildColumns()), { immediate: true });
 
@@ -113,23 +104,23 @@ function buildColumns(): ColumnRegular[] {
       pin: 'colPinStart' as const,
       cellProperties: () => ({ class: 'option' }),
     })),
-    ...KEYS.map((key) => {
-      const field = fieldOf(key);
-      const numeric = key === 'stock' || ['money', 'weight', 'length', 'integer'].includes(field?.type ?? '');
+    ...fields.value.map((field) => {
+      const { key } = field;
+      const numeric = isNumeric(field);
       return {
         prop: key,
-        name: field ? headerOf(field) : 'Stock',
-        size: SIZES[key] ?? (field ? Math.max(82, 24 + headerOf(field).length * 7) : 80),
+        name: field.type === 'stock' ? field.label : headerOf(field),
+        size: SIZES[key] ?? Math.max(82, 24 + headerOf(field).length * 7),
         columnProperties: () => ({ class: numeric ? 'figures' : '' }),
         cellProperties: ({ model }: { model: Record<string, unknown> }) => {
           const id = String(model.id);
           const from =
             key === 'stock'
               ? { own: true, text: 'the ledger' }
-              : (source(id, key) ?? (field?.unset ? { own: false, text: 'nobody has set it' } : null));
+              : (source(id, key) ?? (field.unset ? { own: false, text: 'nobody has set it' } : null));
           return {
             class: `${numeric ? 'figures ' : ''}${key === 'sku' || key === 'gtin' ? 'mono ' : ''}${from && !from.own ? 'inherited ' : ''}${store.lit.has(id) ? 'lit' : ''}`,
-            title: from ? `${field?.label ?? 'Stock'}: ${from.text}` : '',
+            title: from ? `${field.label}: ${from.text}` : '',
           };
         },
       };
@@ -146,16 +137,20 @@ watch(
 const listedOn = computed(
   () =>
     new Map(
-      store.live.flatMap(({ channel, listing }) =>
-        listing.offers.map((offer) => [offer.sku, setup.channelName(channel)] as const),
+      store.live.flatMap(({ account, listing }) =>
+        listing.offers.map((offer) => [offer.sku, setup.accountName(account)] as const),
       ),
     ),
 );
-/** Takes cells by row and column: everything good becomes one change, everything bad a line that names its place. */
+/** Takes cells by row and column: everything good becomes one change with one undo, everything bad a line that names its place. */
 function take(cells: Cells): void {
-  const { changes, counts, problems } = readCells(store.family!, rows.value, cells, (sku) => listedOn.value.get(sku));
-  if (changes.length > 0) store.run({ do: 'setFigures', changes });
-  if (counts.length > 0) store.count(counts);
+  const family = store.family;
+  if (!family) return;
+  const { changes, counts, problems } = readCells(setup.registry, family, rows.value, cells, (sku) =>
+    listedOn.value.get(sku),
+  );
+  if (changes.length > 0) store.run({ do: 'setFigures', changes }, counts);
+  else if (counts.length > 0) store.count(counts);
   refused.value = problems;
 }
 
@@ -164,13 +159,13 @@ const input = ref<HTMLInputElement>();
 const editor = useCellEditor({
   holder,
   input,
-  columns: KEYS.length,
+  columns: () => keys.value.length,
   rows: () => rows.value.length,
-  textAt: ({ x, y }) => rows.value[y]?.[KEYS[x]!] ?? '',
+  textAt: ({ x, y }) => rows.value[y]?.[keys.value[x]!] ?? '',
   rowId: (y) => rows.value[y]?.id ?? '',
   commit: (x, rowId, text) => {
     const y = rows.value.findIndex((row) => row.id === rowId);
-    if (y >= 0) take({ [y]: { [KEYS[x]!]: text } });
+    if (y >= 0) take({ [y]: { [keys.value[x]!]: text } });
     else refused.value = [`"${text}" was typed for a child that is not woven any more.`];
   },
   draw: (from, to) => grid.value!.$el.setCellsFocus(from, to, 'rgCol', 'rgRow'),
@@ -210,7 +205,7 @@ function onPaste(event: ClipboardEvent): void {
   for (let y = 0; y < height && at.y + y < rows.value.length; y++) {
     const line = single ? Array.from({ length: at.x1 - at.x + 1 }, () => lines[0]![0]!) : lines[y]!;
     line.forEach((cell, x) => {
-      const key = KEYS[at.x + x];
+      const key = keys.value[at.x + x];
       if (key) (cells[at.y + y] ??= {})[key] = cell;
     });
   }
@@ -230,7 +225,8 @@ function onCopy(event: ClipboardEvent): void {
   event.preventDefault();
   event.stopPropagation();
   const lines = rows.value.slice(at.y, at.y1 + 1).map((row) =>
-    KEYS.slice(at.x, at.x1 + 1)
+    keys.value
+      .slice(at.x, at.x1 + 1)
       .map((key) => row[key]!)
       .join('\t'),
   );
@@ -249,7 +245,7 @@ function clear(): void {
 function cellsIn(at: Selection, text: (key: string) => string): Cells {
   const cells: Cells = {};
   for (let y = at.y; y <= at.y1; y++)
-    cells[y] = Object.fromEntries(KEYS.slice(at.x, at.x1 + 1).map((key) => [key, text(key)]));
+    cells[y] = Object.fromEntries(keys.value.slice(at.x, at.x1 + 1).map((key) => [key, text(key)]));
   return cells;
 }
 
@@ -266,6 +262,7 @@ watch(
 
 <template>
   <div
+    id="children-grid"
     ref="holder"
     class="holder"
     data-test="grid"
@@ -282,6 +279,11 @@ watch(
       </ul>
       <button class="link" @click="refused = []">Close</button>
     </div>
+    <p v-if="store.only" class="only" role="status" data-test="only">
+      {{ rows.length === 1 ? 'The child' : `The ${rows.length.toLocaleString('en')} children` }} of a finding,
+      {{ store.index?.woven.length.toLocaleString('en') }} in all.
+      <button class="link" data-test="show-all" @click="store.only = null">Show all</button>
+    </p>
     <VGrid
       ref="grid"
       class="grid"
@@ -336,6 +338,11 @@ watch(
   padding: 0;
   list-style: none;
   flex: 1;
+}
+.only {
+  background: var(--weld-pale);
+  padding: 4px 12px;
+  font-size: 13px;
 }
 .grid {
   flex: 1;

@@ -2,7 +2,7 @@
 /** GTINs for the children that have none: the next numbers of a block, a pasted list, or an exemption. */
 import { computed, ref } from 'vue';
 import { ElButton, ElPopover } from 'element-plus';
-import { fieldOf, readFigure, type Command } from '@loom-kin/core';
+import { readFigure, unreadableText, type Command } from '@loom-kin/core';
 import { say } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
@@ -18,7 +18,6 @@ async function takeNumbers(): Promise<void> {
   const ids = bare.value.map((child) => child.id);
   if (!(await store.takeNumbers(ids, block.value || undefined))) return;
   say(`${ids.length} numbers taken.`);
-  await setup.reload();
 }
 
 /** Numbers one a line, in the order of the children that have none. What is wrong is told with its line. */
@@ -26,10 +25,10 @@ const list = computed(() =>
   pasted.value
     .split(/[\s,;]+/)
     .filter(Boolean)
-    .map((text, at) => ({ line: at + 1, read: readFigure(fieldOf('gtin')!, text) })),
+    .map((text, at) => ({ line: at + 1, read: readFigure(setup.registry, setup.registry.field('gtin')!, text) })),
 );
 const wrong = computed(() =>
-  list.value.flatMap(({ line, read }) => (read.ok ? [] : [`Number ${line}: ${read.message}`])),
+  list.value.flatMap(({ line, read }) => (read.ok ? [] : [`Number ${line}: ${unreadableText(read)}`])),
 );
 const over = computed(() => Math.max(0, list.value.length - bare.value.length));
 function takeList(): void {

@@ -2,7 +2,7 @@
 /** SKUs by a pattern for the children that have none: shown before they are made, clashes named. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput, ElPopover } from 'element-plus';
-import { proposeSkus, skuMarks } from '@loom-kin/core';
+import { identifierOwners, proposeSkus, skuMarks, unreadableText } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 
 const store = useFamily();
@@ -14,20 +14,20 @@ const marks = computed(() =>
     .map((mark) => '{' + mark + '}')
     .join(' '),
 );
-const taken = computed(() => {
-  const everyone = [
-    ...Object.values(family.value.children),
-    ...Object.values(family.value.shelf).map((one) => one.child),
-  ];
-  return new Set(
-    everyone.flatMap((child) => (typeof child.fields.sku === 'string' ? [child.fields.sku.toUpperCase()] : [])),
-  );
-});
+const taken = computed(
+  () =>
+    new Set(
+      [...identifierOwners(family.value).keys()].flatMap((key) => (key.startsWith('sku|') ? [key.slice(4)] : [])),
+    ),
+);
 const proposals = computed(() =>
   proposeSkus(family.value, bare.value, pattern.value || family.value.skuPattern, taken.value),
 );
 const good = computed(() => proposals.value.filter((one) => !one.problem));
-const problem = computed(() => proposals.value.find((one) => one.problem)?.problem);
+const problem = computed(() => {
+  const found = proposals.value.find((one) => one.problem)?.problem;
+  return found && unreadableText(found);
+});
 
 function make(): void {
   const changes = good.value.map(({ childId, sku }) => ({

@@ -1,11 +1,8 @@
 /**
  * Selecting and typing in the children's grid. The grid follows keys a little later than they are pressed, and its
- * own editor opens and
- * closes later still, so that of keys pressed quickly some land in the wrong cell. Here the selection is known at
- * once, whenever the
- * grid gets round to drawing it, and the editor is an input that is always there: it is focused within the very key
- * press and takes
- * every key after it by itself.
+ * own editor opens and closes later still, so that of keys pressed quickly some land in the wrong cell. Here the
+ * selection is known at once, whenever the grid gets round to drawing it, and the editor is an input that is always
+ * there: it is focused within the very key press and takes every key after it by itself.
  */
 import { onMounted, onUnmounted, ref, shallowRef, type Ref } from 'vue';
 import { isTyping, keyName } from '../shell/keys';
@@ -20,7 +17,7 @@ export interface CellEditorOptions {
   /** The element the grid stands in. */
   holder: Ref<HTMLElement | undefined>;
   input: Ref<HTMLInputElement | undefined>;
-  columns: number;
+  columns: () => number;
   rows: () => number;
   textAt: (at: CellAt) => string;
   /** The id of a row: rows may come and go while somebody types. */
@@ -83,7 +80,7 @@ export function useCellEditor(options: CellEditorOptions) {
     void options.draw(from, to).finally(() => (pending -= 1));
   }
   const within = (x: number, y: number): CellAt => ({
-    x: Math.max(0, Math.min(options.columns - 1, x)),
+    x: Math.max(0, Math.min(options.columns() - 1, x)),
     y: Math.max(0, Math.min(options.rows() - 1, y)),
   });
   function move(by: CellAt): void {
@@ -158,7 +155,7 @@ export function useCellEditor(options: CellEditorOptions) {
   function onKey(event: KeyboardEvent): void {
     if (event.target === input.value) return inEditor(event);
     if (!active || !at.value || isTyping(event) || event.altKey) return;
-    const all = () => select({ x: 0, y: 0 }, within(options.columns, options.rows()));
+    const all = () => select({ x: 0, y: 0 }, within(options.columns(), options.rows()));
     const act = { Delete: options.clear, Backspace: options.clear, 'Ctrl+d': options.fillDown, 'Ctrl+a': all }[
       keyName(event)
     ];

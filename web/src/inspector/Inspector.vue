@@ -1,128 +1,127 @@
 <script setup lang="ts">
 /** What is selected, at its level: the figures that stand there, for whom they hold, and the findings about it. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import {
+  EVERYWHERE,
   familyIndex,
-  fieldOf,
-  inherited,
+  figuresIn,
+  findingId,
+  findingText,
+  heldBefore,
+  isNumeric,
   placeLabel,
   readFigure,
+  remedyText,
   showFigure,
+  unreadableText,
+  type Carrier,
   type Field,
+  type FieldGroup,
   type Figure,
-  type Place,
+  type Scope,
 } from '@loom-kin/core';
 import { ElButton, ElMessage } from 'element-plus';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
-import Entry from '../common/Entry.vue';
+import { isOnWordsPage } from '../common/goThere';
+import { commandScope, mayHold, samePlace, scopesFor, scopeText } from '../common/scopes';
+import FieldEntry from '../common/FieldEntry.vue';
+import ScopeSelect from '../common/ScopeSelect.vue';
 
-const LEVEL_FIELDS = [
-  'price',
-  'listPrice',
-  'salePrice',
-  'saleFrom',
-  'saleUntil',
-  'cost',
-  'weight',
-  'packageLength',
-  'packageWidth',
-  'packageHeight',
-  'leadDays',
-  'composition',
-  'onSale',
-  'gtinExempt',
+/** Parts of the inspector, in order; texts and facts are folded away until somebody wants them. */
+const PARTS: { groups: FieldGroup[]; title: string; folded: boolean }[] = [
+  { groups: ['price'], title: 'Price', folded: false },
+  { groups: ['delivery', 'stock', 'identifiers'], title: 'Delivery and stock', folded: false },
+  { groups: ['wording', 'facts', 'identity'], title: 'Words and facts', folded: true },
 ];
+/** Edited elsewhere: in the grid, on the pictures' page. */
+const ELSEWHERE = ['sku', 'gtin', 'stock', 'pictures', 'category'];
 
 const store = useFamily();
 const setup = useSetup();
 const router = useRouter();
 const place = computed(() => store.selected);
 const family = computed(() => store.family!);
+const scope = ref<Scope>(EVERYWHERE);
+const scopes = computed(() => scopesFor(setup.registry, setup.accounts, scope.value));
 
 const child = computed(() => (place.value.level === 'child' ? family.value.children[place.value.childId] : undefined));
 const value = computed(() =>
   place.value.level === 'value' ? familyIndex(family.value).valueById.get(place.value.valueId) : undefined,
 );
-const figures = computed(() =>
-  place.value.level === 'family' ? family.value.fields : (value.value?.fields ?? child.value?.fields ?? {}),
-);
-const title = computed(() =>
-  place.value.level === 'family'
-    ? 'The whole family'
-    : value.value
-      ? `Everything ${value.value.label}`
-      : placeLabel(family.value, place.value),
-);
-const note = computed(() => {
-  if (place.value.level === 'child') return String(child.value?.fields.sku ?? 'no SKU');
-  const held = place.value.level === 'value' ? place.value : null;
-  const count = store.index!.woven.filter((one) => !held || one.at[held.axisId] === held.valueId).length;
-  return `Figures here hold for ${count} children, unless one nearer has its own.`;
+const carrier = computed((): Carrier => value.value ?? child.value ?? family.value);
+const title = computed(() => {
+  if (place.value.level === 'family') return 'The whole family';
+  return value.value ? `Everything ${value.value.label}` : placeLabel(family.value, place.value);
 });
+/** The children the place is about. */
+const below = computed(() => {
+  const held = place.value;
+  if (held.level === 'child') return [];
+  return store.index!.woven.filter((one) => held.level === 'family' || one.at[held.axisId] === held.valueId);
+});
+const note = computed(() =>
+  child.value
+    ? String(child.value.fields.sku ?? 'no SKU')
+    : `Figures here hold for ${below.value.length} children, unless one nearer has its own.`,
+);
 
 const fields = computed(() =>
-  LEVEL_FIELDS.map((key) => fieldOf(key)!).filter(
-    (field) =>
-      field.levels.includes(place.value.level) || (place.value.level === 'child' && inheritedText(field) !== ''),
+  setup.registry
+    .fieldsAt(place.value.level, family.value.fields.category)
+    .filter(
+      (field) => !ELSEWHERE.includes(field.type) && !isOnWordsPage(field, place.value) && mayHold(field, scope.value),
+    ),
+);
+const parts = computed(() =>
+  PARTS.map((part) => ({ ...part, fields: fields.value.filter((field) => part.groups.includes(field.group)) })).filter(
+    (part) => part.fields.length > 0,
   ),
 );
-const own = (field: Field) => figures.value[field.key];
-const inheritedFigure = (field: Field): Figure | undefined =>
-  child.value
-    ? inherited(family.value, child.value, field.key).figure
-    : place.value.level === 'value'
-      ? family.value.fields[field.key]
-      : undefined;
-const inheritedText = (field: Field) => showFigure(field, inheritedFigure(field), setup.currency);
-const source = (field: Field) => {
-  if (own(field) !== undefined) return place.value.level === 'family' ? '' : 'stands here';
-  if (child.value) {
-    const { from } = inherited(family.value, child.value, field.key);
-    return from ? `from ${placeLabel(family.value, from)}` : '';
-  }
-  return place.value.level === 'value' && family.value.fields[field.key] !== undefined ? 'from the family' : '';
-};
+const own = (field: Field): Figure | undefined => figuresIn(carrier.value, scope.value)[field.key];
+const before = (field: Field) => heldBefore(family.value, place.value, field.key, scopes.value);
+const beforeText = (field: Field) => showFigure(setup.registry, field, before(field).figure, setup.currency);
+function source(field: Field): string {
+  if (own(field) !== undefined)
+    return place.value.level === 'family' && scope.value === EVERYWHERE ? '' : 'stands here';
+  const { from, scope: at } = before(field);
+  if (!from) return '';
+  const where = samePlace(from, place.value) ? '' : `from ${placeLabel(family.value, from)}`;
+  return [where, at === scope.value ? '' : `as ${scopeText(setup.accounts, at)}`].filter(Boolean).join(', ');
+}
 /** Children with a figure of their own, nearer than this place. */
-const nearer = (field: Field) => {
-  if (place.value.level === 'child') return 0;
-  const held = place.value;
-  return store.index!.woven.filter(
-    (one) => (held.level === 'family' || one.at[held.axisId] === held.valueId) && one.fields[field.key] !== undefined,
-  ).length;
-};
+const nearer = (field: Field) => below.value.filter((one) => figuresIn(one, scope.value)[field.key] !== undefined);
 
 const set = (field: Field, figure: Figure | null) =>
-  store.run({ do: 'setFigures', changes: [{ place: place.value as Place, key: field.key, figure }] });
+  store.run({
+    do: 'setFigures',
+    changes: [{ place: place.value, key: field.key, figure, scope: commandScope(scope.value) }],
+  });
 function typed(field: Field, text: string): void {
-  const read = readFigure(field, text);
-  if (!read.ok)
-    ElMessage({ type: 'error', message: `${field.label}: ${read.message}`, duration: 6000, grouping: true });
-  else if (read.figure !== own(field) && !(read.figure === null && own(field) === undefined)) set(field, read.figure);
+  const read = readFigure(setup.registry, field, text);
+  if (!read.ok) ElMessage({ type: 'error', message: unreadableText(read), duration: 6000, grouping: true });
+  else set(field, read.figure);
 }
 function giveBackAll(field: Field): void {
-  const held = place.value;
-  const changes = store
-    .index!.woven.filter(
-      (one) =>
-        one.fields[field.key] !== undefined &&
-        (held.level === 'family' || (held.level === 'value' && one.at[held.axisId] === held.valueId)),
-    )
-    .map((one) => ({ place: { level: 'child' as const, childId: one.id }, key: field.key, figure: null }));
+  const changes = nearer(field).map((one) => ({
+    place: { level: 'child' as const, childId: one.id },
+    key: field.key,
+    figure: null,
+    scope: commandScope(scope.value),
+  }));
   store.run({ do: 'setFigures', changes });
 }
 
 const findings = computed(() =>
-  setup.channels
-    .flatMap(({ channel, rulebook }) =>
-      (store.fits[channel]?.findings ?? [])
-        .filter((finding) => JSON.stringify(finding.place) === JSON.stringify(place.value))
-        .map((finding) => ({ ...finding, channel, name: rulebook.name })),
+  setup.accounts
+    .flatMap((account) =>
+      (store.fits[account.id]?.findings ?? [])
+        .filter((finding) => samePlace(finding.place, place.value))
+        .map((finding) => ({ finding, account, remedies: finding.remedies.filter((one) => one.kind !== 'figure') })),
     )
     .slice(0, 12),
 );
-const unitOf = (field: Field) => field.unit ?? (field.type === 'money' ? setup.currency : '');
 </script>
 
 <template>
@@ -130,50 +129,49 @@ const unitOf = (field: Field) => field.unit ?? (field.type === 'money' ? setup.c
     <header>
       <h2><i v-if="value?.swatch" class="swatch" :style="{ background: value.swatch }" />{{ title }}</h2>
       <p class="soft small" :class="{ mono: child }">{{ note }}</p>
-      <button v-if="place.level !== 'family'" class="link small" @click="store.selected = { level: 'family' }">
-        to the whole family
-      </button>
+      <p class="head">
+        <ScopeSelect v-model="scope" />
+        <button v-if="place.level !== 'family'" class="link small" @click="store.selected = { level: 'family' }">
+          to the whole family
+        </button>
+      </p>
     </header>
-    <div class="fields">
-      <div v-for="field in fields" :key="field.key" class="field">
-        <label :for="`i-${field.key}`">{{ field.label }}</label>
+    <component
+      :is="part.folded ? 'details' : 'div'"
+      v-for="part in parts"
+      :key="part.title"
+      class="fields"
+      :data-test="part.folded ? 'more-fields' : undefined"
+    >
+      <summary v-if="part.folded">{{ part.title }}</summary>
+      <div v-for="field in part.fields" :key="field.key" class="field">
+        <label :for="`i-${field.key}`" :title="field.help">{{ field.label }}</label>
         <span class="entry">
-          <select
-            v-if="field.type === 'yesno'"
+          <FieldEntry
             :id="`i-${field.key}`"
-            :value="own(field) === undefined ? '' : own(field) ? 'yes' : 'no'"
-            @change="typed(field, ($event.target as HTMLSelectElement).value)"
-          >
-            <option value="">{{ inheritedText(field) || (field.unset ?? '—') }}</option>
-            <option value="yes">yes</option>
-            <option value="no">no</option>
-          </select>
-          <Entry
-            v-else
-            :id="`i-${field.key}`"
-            :key="JSON.stringify(place) + field.key"
-            :value="showFigure(field, own(field), setup.currency)"
-            :placeholder="inheritedText(field)"
-            :class="{ figures: ['money', 'weight', 'length', 'integer'].includes(field.type) }"
-            :title="field.help"
+            :key="JSON.stringify(place) + scope + field.key"
+            :field="field"
+            :figure="own(field)"
+            :inherited="beforeText(field)"
+            :class="{ figures: isNumeric(field) }"
             :data-test="`set-${field.key}`"
             @commit="typed(field, $event)"
           />
-          <span class="unit soft">{{ unitOf(field) }}</span>
+          <span class="unit soft">{{ field.unit ?? (field.type === 'money' ? setup.currency : '') }}</span>
         </span>
         <span class="from soft">
           {{ source(field) }}
           <button
-            v-if="own(field) === undefined && inheritedFigure(field) !== undefined"
+            v-if="own(field) === undefined && before(field).figure !== undefined"
             class="link"
             :data-test="`own-${field.key}`"
-            :title="`Keep ${inheritedText(field)} here, whatever happens there`"
-            @click="set(field, inheritedFigure(field)!)"
+            :title="`Keep ${beforeText(field)} here, whatever happens there`"
+            @click="set(field, before(field).figure!)"
           >
             make own
           </button>
           <button
-            v-if="own(field) !== undefined && place.level !== 'family'"
+            v-if="own(field) !== undefined && (place.level !== 'family' || scope !== EVERYWHERE)"
             class="link"
             :data-test="`back-${field.key}`"
             @click="set(field, null)"
@@ -181,23 +179,27 @@ const unitOf = (field: Field) => field.unit ?? (field.type === 'money' ? setup.c
             give back
           </button>
           <button
-            v-if="nearer(field)"
+            v-if="nearer(field).length"
             class="link"
-            :title="`Let the ${nearer(field)} children follow this place again`"
+            :title="`Let the ${nearer(field).length} children follow this place again`"
             @click="giveBackAll(field)"
           >
-            {{ nearer(field) }} have their own
+            {{ nearer(field).length }} have their own
           </button>
         </span>
       </div>
-    </div>
+    </component>
     <div v-if="findings.length" class="findings">
       <h3>Findings here</h3>
-      <p v-for="(finding, at) in findings" :key="at" :class="finding.severity">
-        <button class="link" @click="router.push({ name: 'fit', params: { id: family.id, channel: finding.channel } })">
-          {{ finding.name }}</button>: {{ finding.text }}
-        <ElButton v-if="finding.remedy" size="small" @click="store.mend([finding])">{{
-          finding.remedy.label
+      <p
+        v-for="{ finding, account, remedies } in findings"
+        :key="account.id + findingId(finding)"
+        :class="finding.severity"
+      >
+        <button class="link" @click="router.push({ name: 'fit', params: { id: family.id, account: account.id } })">
+          {{ account.name }}</button>: {{ findingText(finding, family) }}
+        <ElButton v-for="(remedy, nth) in remedies" :key="nth" size="small" @click="store.apply(remedy)">{{
+          remedyText(remedy)
         }}</ElButton>
       </p>
     </div>
@@ -225,8 +227,19 @@ header {
   margin-right: 7px;
   border: 1px solid #0003;
 }
+.head {
+  display: flex;
+  justify-content: space-between;
+  margin-top: 4px;
+}
 .fields {
   padding: 6px 12px;
+  border-bottom: 1px solid var(--line-soft);
+}
+summary {
+  cursor: pointer;
+  font-size: 12.5px;
+  color: var(--ink-soft);
 }
 .field {
   display: grid;
@@ -245,7 +258,8 @@ header {
   gap: 4px;
 }
 :deep(input),
-select {
+:deep(textarea),
+:deep(select) {
   font: inherit;
   color: inherit;
   width: 100%;
@@ -257,11 +271,11 @@ select {
   height: 25px;
 }
 :deep(input:hover),
-select:hover {
+:deep(select:hover) {
   border-color: var(--line);
 }
 :deep(input:focus),
-select:focus {
+:deep(select:focus) {
   border-color: var(--woad);
   outline: 1px solid var(--woad);
 }

@@ -46,7 +46,21 @@ const days = computed(() => {
 const time = (at: string) =>
   new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
 const FEW = 4;
-const shownLines = (entry: JournalEntry) => (unfolded.value.has(entry.id) ? entry.lines : entry.lines.slice(0, FEW));
+const lineCount = (entry: JournalEntry) => entry.parts.reduce((sum, part) => sum + part.lines.length, 0);
+/** The parts of an entry with the first few lines of all, or with every line once it is unfolded. */
+function shownParts(entry: JournalEntry): JournalEntry['parts'] {
+  if (unfolded.value.has(entry.id)) return entry.parts;
+  let left = FEW;
+  return entry.parts.flatMap((part) => {
+    const lines = part.lines.slice(0, left);
+    left -= lines.length;
+    return lines.length > 0 ? [{ ...part, lines }] : [];
+  });
+}
+const familiesOf = (entry: JournalEntry) => entry.parts.filter((part) => part.thing === 'family');
+/** Whether a part needs saying whose it is. */
+const isNamed = (entry: JournalEntry, part: JournalEntry['parts'][number]) =>
+  entry.parts.length > 1 || (familyId.value !== undefined && part.thingId !== familyId.value);
 const unfold = (id: number) => (unfolded.value = new Set([...unfolded.value, id]));
 const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? text.slice(0, 88) + '…' : text);
 </script>
@@ -65,13 +79,26 @@ const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? tex
           <div class="head">
             <span class="soft time">{{ time(entry.at) }}</span>
             <strong>{{ entry.title }}</strong>
-            <RouterLink v-if="!familyId" :to="`/families/${entry.familyId}`">{{ entry.familyName }}</RouterLink>
-            <span class="soft">by {{ entry.who }}</span>
+            <template v-if="!familyId">
+              <RouterLink
+                v-for="part in familiesOf(entry).slice(0, 3)"
+                :key="part.thingId"
+                :to="`/families/${part.thingId}`"
+                >{{ part.name }}</RouterLink
+              >
+              <span v-if="familiesOf(entry).length > 3" class="soft"
+                >and {{ familiesOf(entry).length - 3 }} more families</span
+              >
+            </template>
+            <span class="soft">by {{ entry.actor }}</span>
             <span v-if="entry.kind === 'change' && entry.state === 'undone'" class="warns">taken back</span>
           </div>
-          <table v-if="entry.lines.length">
-            <tbody>
-              <tr v-for="(line, at) in shownLines(entry)" :key="at">
+          <table v-if="lineCount(entry) > 0">
+            <tbody v-for="part in shownParts(entry)" :key="part.thing + part.thingId">
+              <tr v-if="isNamed(entry, part)">
+                <td colspan="5" class="soft">{{ part.name }}</td>
+              </tr>
+              <tr v-for="(line, at) in part.lines" :key="at">
                 <td class="where">{{ line.where }}</td>
                 <td class="what soft">{{ line.what }}</td>
                 <td :class="line.before === '' ? 'soft' : 'before'">{{ crop(line.before) }}</td>
@@ -80,12 +107,8 @@ const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? tex
               </tr>
             </tbody>
           </table>
-          <button
-            v-if="entry.lines.length > FEW && !unfolded.has(entry.id)"
-            class="link more"
-            @click="unfold(entry.id)"
-          >
-            {{ entry.lines.length - FEW }} more
+          <button v-if="lineCount(entry) > FEW && !unfolded.has(entry.id)" class="link more" @click="unfold(entry.id)">
+            {{ lineCount(entry) - FEW }} more
           </button>
         </article>
       </template>

@@ -1,10 +1,15 @@
 <script setup lang="ts">
-/** The seller and the number blocks. */
+/** What holds for everything: the seller, number blocks, categories, facts, dictionary, languages. */
 import { onMounted, reactive, ref, watch } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
 import { NumberBlockSchema, SellerSchema } from '@loom-kin/core';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
+import CategoryTree from './CategoryTree.vue';
+import DictionaryTable from './DictionaryTable.vue';
+import FactTable from './FactTable.vue';
+import Languages from './Languages.vue';
+import RegistryFile from './RegistryFile.vue';
 
 const setup = useSetup();
 onMounted(() => void setup.ensure());
@@ -22,10 +27,7 @@ async function saveSeller(): Promise<void> {
   if (!read.success)
     return void (problem.value = `${read.error.issues[0]!.path.join('.')}: ${read.error.issues[0]!.message}`);
   problem.value = '';
-  await attempt(async () => {
-    await call(api.setSeller, { body: read.data });
-    say('The seller is saved.');
-  });
+  if (await setup.change([{ on: 'seller', seller: read.data }])) say('The seller is saved.');
 }
 async function addBlock(): Promise<void> {
   const read = NumberBlockSchema.omit({ id: true }).safeParse({
@@ -113,38 +115,19 @@ async function attempt(work: () => Promise<void>): Promise<void> {
         ><ElButton native-type="submit">Add the block</ElButton>
       </form>
     </div>
+    <CategoryTree />
+    <FactTable />
+    <DictionaryTable />
+    <Languages />
+    <RegistryFile />
   </section>
 </template>
 
 <style scoped>
+@import './part.css';
 .setup {
   padding: 12px 20px;
   gap: 10px;
   overflow: auto;
-}
-.part {
-  padding: 12px 16px;
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-}
-.line {
-  display: flex;
-  gap: 12px;
-  align-items: flex-end;
-}
-label {
-  font-size: 12px;
-  color: var(--ink-soft);
-  display: flex;
-  flex-direction: column;
-  gap: 3px;
-}
-select {
-  font: inherit;
-  height: 32px;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-  color: var(--ink);
 }
 </style>

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { Cable, History, Inbox, Send, Shirt, SlidersHorizontal } from 'lucide-vue-next';
 import { useSetup } from '../stores/setup';
+import { useEar } from '../stores/ear';
 import { useFamily } from '../stores/family';
 import CommandBox from './CommandBox.vue';
 import KeysHelp from './KeysHelp.vue';
@@ -21,8 +22,10 @@ const route = useRoute();
 const setup = useSetup();
 const open = useFamily();
 const keysShown = ref(false);
+const ear = useEar();
 onMounted(() => {
   void setup.ensure();
+  ear.open();
   // A file dropped beside its place must not replace the page by itself.
   for (const kind of ['dragover', 'drop']) window.addEventListener(kind, (event) => event.preventDefault());
 });
@@ -53,6 +56,9 @@ const place = computed(() => {
         <span v-if="open.serverSilent" class="stops"
           >The server does not answer;
           {{ open.waiting === 1 ? '1 change waits' : `${open.waiting} changes wait` }} here</span
+        >
+        <span v-else-if="open.unkept" class="stops"
+          >What is typed cannot be kept here while the server is away: leave the page open</span
         >
         <span v-else-if="open.waiting" class="soft">Saving…</span>
         <span v-else-if="setup.problem" class="stops">{{ setup.problem }}</span>

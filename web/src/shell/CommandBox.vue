@@ -42,12 +42,13 @@ const entries = computed(() => {
 watch(words, async (term) => {
   at.value = 0;
   running?.abort();
-  running = new AbortController();
+  const mine = (running = new AbortController());
   if (term.trim() === '') return void (found.value = []);
   try {
-    found.value = (await call(api.listFamilies, { query: { q: term, limit: 8 }, signal: running.signal })).families;
+    const { families } = await call(api.listFamilies, { query: { q: term, limit: 8 }, signal: mine.signal });
+    if (!mine.signal.aborted) found.value = families;
   } catch (error) {
-    tell(error);
+    if (!mine.signal.aborted) tell(error);
   }
 });
 

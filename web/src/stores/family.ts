@@ -1,15 +1,12 @@
 /**
- * The open family. A change is made here at once by the same functions the server runs, shown in the next frame, and
- * sent after;
- * changes wait in line while the server is away. What the server refuses is taken back and told; what somebody else's
- * change
- * overtook is set aside and asked about. Nothing typed is dropped without a word.
+ * The open family. A change is made here at once by the same functions the server runs, shown in the next frame, and sent after; changes
+ * wait in line while the server is away. What somebody else changed meanwhile is brought in; what stands against it is asked about.
  */
 import { wrap } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { createEmptyFits, type FitsByChannel } from './fits';
 import {
+  addRemedy,
   familyIndex,
   freeze,
   mendAll,
@@ -18,17 +15,20 @@ import {
   type Command,
   type Family,
   type Finding,
+  type Listing,
+  type Mend,
   type PictureFacts,
   type Place,
+  type Remedy,
 } from '@loom-kin/core';
-import { Refused, type FamilyDetail, type LiveListingRow } from '@loom-kin/contract';
+import { makeChange, type FamilyDetail, type LiveListingRow, type StepBack, type StepInput } from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
-import type { FitsWorker } from '../workers/fits.worker';
+import type { FitsTask, FitsWorker } from '../workers/fits.worker';
+import { useEar } from './ear';
+import type { FitsByAccount } from './fits';
+import { createOutbox } from './outbox';
+import { piecesOf, type Count, type Pending } from './pending';
 import { useSetup } from './setup';
-import { keepWaiting, takeWaiting, type Change } from './waiting';
-
-/** Milliseconds between tries while the server is away. */
-const TRY_AGAIN = 1500;
 
 export const useFamily = defineStore('family', () => {
   const setup = useSetup();
@@ -36,36 +36,45 @@ export const useFamily = defineStore('family', () => {
   const stock = shallowRef<Record<string, number>>({});
   const pictures = shallowRef<Record<string, PictureFacts>>({});
   const live = shallowRef<LiveListingRow[]>([]);
-  const undoTitle = ref<string | null>(null);
-  const redoTitle = ref<string | null>(null);
+  const undoStep = shallowRef<StepBack | null>(null);
+  const redoStep = shallowRef<StepBack | null>(null);
   const problem = ref<string | null>(null);
   /** What is selected: the inspector shows it, the weave and the grid mark it. */
   const selected = shallowRef<Place>({ level: 'family' });
   /** Children lit up by a hovered thread, label or finding. */
   const lit = shallowRef<ReadonlySet<string>>(new Set());
-  const fits = shallowRef<FitsByChannel>(createEmptyFits());
-
-  const waiting = ref(0);
-  const serverSilent = ref(false);
-  /** Changes that somebody else's change overtook: made again or dropped by the seller. */
-  const aside = shallowRef<Change[]>([]);
-  let queue: Change[] = [];
-  let sending: Promise<void> | null = null;
-  let seenRevision = 0;
+  /** Children the grid shows alone; null shows all. */
+  const only = shallowRef<ReadonlySet<string> | null>(null);
+  const fits = shallowRef<FitsByAccount>({});
   /** The family asked for last: an older answer that comes late is not shown. */
   let wanted = '';
 
   const worker = wrap<FitsWorker>(
     new Worker(new URL('../workers/fits.worker.ts', import.meta.url), { type: 'module' }),
   );
+  const task = (now: Family): FitsTask => ({
+    family: now,
+    stock: stock.value,
+    pictures: pictures.value,
+    live: live.value,
+  });
   let asked = 0;
   async function refit(): Promise<void> {
     const now = family.value;
     if (!now || !setup.setup) return;
     const number = ++asked;
-    const all = await worker.compute({ family: now, stock: stock.value, pictures: pictures.value, live: live.value });
-    if (number === asked) fits.value = Object.fromEntries(all.map((fit) => [fit.channel, fit]));
+    const all = await worker.compute(task(now));
+    if (number !== asked) return;
+    const withRules = all.map((fit) => [fit.account, { ...fit, category: categoryOf(fit.account, now) }] as const);
+    fits.value = Object.fromEntries(withRules);
   }
+  function categoryOf(accountId: string, now: Family) {
+    const account = setup.account(accountId);
+    return account ? setup.categoryFor(account, now) : null;
+  }
+  /** What would go out to an account. */
+  const listings = (accountId: string): Promise<Listing[]> =>
+    family.value ? worker.listings(task(family.value), accountId) : Promise.resolve([]);
   watch(
     () => setup.setup,
     (given) => given && void worker.setUp(given).then(refit),
@@ -73,16 +82,30 @@ export const useFamily = defineStore('family', () => {
   );
   watch([family, stock, pictures, live], () => void refit());
 
-  function take(detail: FamilyDetail): void {
-    family.value = freeze(detail.family, true);
-    stock.value = detail.stock;
+  const outbox = createOutbox({
+    namer: () => setup.namer,
+    load: (id) => call(api.family, { params: { id } }),
+    /** The family as it is to be shown, with everything that waits. */
+    show(now, detail) {
+      family.value = now;
+      if (detail) takeBeside(detail);
+      keepSelection();
+    },
+    stored(done) {
+      if (done.id !== null) undoStep.value = { id: done.id, title: done.title, others: 0 };
+      done.notices.forEach(say);
+    },
+    refused: tell,
+  });
+
+  /** What stands beside the family. */
+  function takeBeside(detail: FamilyDetail): void {
+    stock.value = { ...detail.stock, ...piecesOf(outbox.waitingChanges()) };
     pictures.value = { ...pictures.value, ...detail.pictures };
     live.value = detail.live;
-    undoTitle.value = detail.undo;
-    redoTitle.value = detail.redo;
-    seenRevision = detail.family.revision;
+    undoStep.value = detail.undo;
+    redoStep.value = detail.redo;
     problem.value = null;
-    keepSelection();
   }
 
   /** A place that is gone is no longer selected. */
@@ -95,10 +118,7 @@ export const useFamily = defineStore('family', () => {
     if (!there) selected.value = { level: 'family' };
   }
 
-  /**
-   * Opens a family, once however many ask. What waits for another one is stored first; what waited for this one when
-   * its page was left goes on.
-   */
+  /** Opens a family, once however many ask. What waits for another one is stored first; what waited for this one when its page was left goes on. */
   function open(id: string): Promise<void> {
     if (opening?.id === id) return opening.done;
     const done = openNow(id).finally(() => (opening = opening?.done === done ? null : opening));
@@ -109,167 +129,70 @@ export const useFamily = defineStore('family', () => {
 
   async function openNow(id: string): Promise<void> {
     // While changes wait, what is shown is newer than what the server has.
-    if (family.value?.id === id && queue.length > 0) return;
+    if (family.value?.id === id && outbox.waiting.value > 0) return;
     wanted = id;
     if (family.value?.id !== id) {
-      await settled();
+      await outbox.settled();
       if (wanted !== id) return;
       family.value = null;
-      aside.value = [];
-      fits.value = createEmptyFits();
+      fits.value = {};
+      only.value = null;
       selected.value = { level: 'family' };
     }
-    const first = family.value === null;
-    const detail = await load(id);
-    if (first && detail) goOn(detail);
+    await load(id);
   }
 
-  async function load(id: string): Promise<FamilyDetail | null> {
+  async function load(id: string): Promise<void> {
     try {
       await setup.ensure();
       const detail = await call(api.family, { params: { id } });
-      if (wanted !== id) return null;
-      take(detail);
-      return detail;
+      if (wanted !== id) return;
+      const resumed = await outbox.open(detail);
+      if (resumed > 0)
+        say(
+          `${resumed} ${resumed === 1 ? 'change' : 'changes'} that waited ${resumed === 1 ? 'is' : 'are'} stored now.`,
+        );
     } catch (error) {
       problem.value = error instanceof Error ? error.message : 'The family cannot be loaded.';
-      return null;
     }
   }
 
-  function goOn(detail: FamilyDetail): void {
-    const left = takeWaiting(detail.family, detail.lastKey);
-    aside.value = left.aside;
-    const done = makeAll(left.changes);
-    if (done > 0)
-      say(`${done} ${done === 1 ? 'change' : 'changes'} that waited ${done === 1 ? 'is' : 'are'} stored now.`);
-    noteQueue();
+  const hear = useEar();
+  hear.listen((event) => {
+    if (event.setup) void setup.reload();
+    const id = family.value?.id;
+    if (!id || problem.value) return;
+    const revision = event.families[id];
+    if (revision !== undefined) outbox.heard(revision);
+    else if (event.stock.includes(id)) outbox.heard(Infinity);
+    else if (event.dispatches) void refreshBeside(id);
+  });
+  watch(
+    () => hear.gaps,
+    () => {
+      if (family.value) outbox.heard(Infinity);
+      void setup.reload();
+    },
+  );
+  /** What is live may have changed: the family has not. */
+  async function refreshBeside(id: string): Promise<void> {
+    const detail = await call(api.family, { params: { id } }).catch(() => null);
+    if (detail && family.value?.id === id) live.value = detail.live;
   }
 
-  /** Runs a command here and sends it. False where it was refused; the reason was told. */
-  function run(command: Command, key = requestKey()): boolean {
+  /** Runs a command here and sends it, with counted pieces if the gesture had both. False where it was refused; the reason was told. */
+  function run(command: Command, counts: Count[] = [], key = requestKey()): boolean {
     const now = family.value;
     if (!now) return false;
     try {
-      const changed = runCommand(now, command);
-      if (changed.forward.length === 0) return true;
+      const changed = runCommand(setup.registry, now, command);
+      const moved = counts.length > 0;
+      if (changed.forward.length === 0 && !moved) return true;
       family.value = changed.family;
       keepSelection();
-    } catch (error) {
-      tell(error);
-      return false;
-    }
-    enqueue({ key, command });
-    return true;
-  }
-
-  /** Sets counted pieces, here at once and in the ledger after. */
-  function count(counts: { childId: string; pieces: number }[], key = requestKey()): boolean {
-    stock.value = { ...stock.value, ...piecesOf(counts) };
-    enqueue({ key, counts });
-    return true;
-  }
-  const piecesOf = (counts: { childId: string; pieces: number }[]) =>
-    Object.fromEntries(counts.map((one) => [one.childId, one.pieces]));
-
-  /** Makes changes one after another and says how many went in. */
-  const makeAll = (changes: readonly Change[]) =>
-    changes.filter((change) =>
-      'command' in change ? run(change.command, change.key) : count(change.counts, change.key),
-    ).length;
-
-  function enqueue(change: Change): void {
-    redoTitle.value = null;
-    queue.push(change);
-    noteQueue();
-    sending ??= send().finally(() => (sending = null));
-  }
-
-  async function send(): Promise<void> {
-    const id = family.value!.id;
-    while (queue.length > 0) {
-      try {
-        await store(id, queue[0]!);
-        queue.shift();
-        serverSilent.value = false;
-        noteQueue();
-      } catch (error) {
-        if (error instanceof Refused && error.status === 0) {
-          serverSilent.value = true;
-          await new Promise((resume) => setTimeout(resume, TRY_AGAIN));
-        } else await giveWay(id, error);
-      }
-    }
-  }
-
-  async function store(id: string, change: Change): Promise<void> {
-    if ('command' in change) {
-      const done = await call(api.run, { params: { id }, body: { revision: seenRevision, ...change } });
-      seenRevision = done.revision;
-      undoTitle.value = done.undo;
-    } else {
-      const detail = await call(api.countStock, { params: { id }, body: change });
-      seenRevision = detail.family.revision;
-      undoTitle.value = detail.undo;
-      const later = queue.slice(1).flatMap((one) => ('counts' in one ? one.counts : []));
-      stock.value = { ...detail.stock, ...piecesOf(later) };
-    }
-  }
-
-  /**
-   * The first change was refused. The family is loaded anew; what was made after it is made again, or set aside where
-   * the family had moved on.
-   */
-  async function giveWay(id: string, error: unknown): Promise<void> {
-    const left = queue;
-    queue = [];
-    const overtaken = error instanceof Refused && error.problem.code === 'family.stale';
-    if (overtaken) aside.value = [...aside.value, ...left];
-    else tell(error);
-    noteQueue();
-    await load(id);
-    const typedMeanwhile = queue;
-    queue = [];
-    makeAll([...(overtaken ? [] : left.slice(1)), ...typedMeanwhile]);
-  }
-
-  function makeAsideAgain(): void {
-    const again = aside.value;
-    aside.value = [];
-    makeAll(again.map((change) => ({ ...change, key: requestKey() })));
-    noteQueue();
-  }
-  function dropAside(): void {
-    aside.value = [];
-    noteQueue();
-  }
-
-  function noteQueue(): void {
-    waiting.value = queue.length;
-    if (family.value) keepWaiting(family.value.id, { revision: seenRevision, changes: queue, aside: aside.value });
-  }
-
-  /** Waits until everything typed has been stored. */
-  const settled = async () => {
-    while (sending) await sending;
-  };
-
-  /** A request that answers with the whole family anew. False where it could not be done; the reason was told. */
-  async function ask(request: (id: string) => Promise<FamilyDetail>): Promise<boolean> {
-    if (serverSilent.value) {
-      tell(
-        new Refusal(
-          'server.silent',
-          'The server does not answer just now. What you typed waits; do this again when it is back.',
-        ),
-      );
-      return false;
-    }
-    await settled();
-    const id = family.value?.id;
-    if (!id) return false;
-    try {
-      take(await request(id));
+      if (moved)
+        stock.value = { ...stock.value, ...Object.fromEntries(counts.map((one) => [one.childId, one.pieces])) };
+      enqueue({ key, ...(changed.forward.length > 0 ? { command } : {}), ...(moved ? { counts } : {}) });
       return true;
     } catch (error) {
       tell(error);
@@ -277,53 +200,126 @@ export const useFamily = defineStore('family', () => {
     }
   }
 
-  const undo = () =>
-    ask((id) => call(api.undo, { params: { id } })).then((done) => (done ? setup.reload() : undefined));
-  const redo = () =>
-    ask((id) => call(api.redo, { params: { id } })).then((done) => (done ? setup.reload() : undefined));
+  /** Sets counted pieces, here at once and in the ledger after. */
+  function count(counts: Count[]): void {
+    stock.value = { ...stock.value, ...Object.fromEntries(counts.map((one) => [one.childId, one.pieces])) };
+    enqueue({ key: requestKey(), counts });
+  }
+
+  function enqueue(change: Pending): void {
+    redoStep.value = null;
+    outbox.add(change);
+  }
+
+  /**
+   * A gesture that only the server can do, such as giving numbers; commands in it are part of the same change. False where it could not be
+   * done; the reason was told.
+   */
+  async function ask(steps: (now: Family) => StepInput[], title?: string): Promise<boolean> {
+    return askFor(async (now) => {
+      const done = await makeChange(call, steps(now), { from: now.id, ...(title ? { title } : {}) });
+      done.notices.forEach(say);
+    });
+  }
+
+  /** Gestures that wait for the server are done one after another: a second Ctrl Z takes back what was before the first. */
+  let turn: Promise<unknown> = Promise.resolve();
+  function askFor(work: (now: Family) => Promise<void>): Promise<boolean> {
+    const done = turn.then(() => askNow(work));
+    turn = done;
+    return done;
+  }
+
+  async function askNow(work: (now: Family) => Promise<void>): Promise<boolean> {
+    if (outbox.serverSilent.value) {
+      tell(new Refusal('server.silent', {}));
+      return false;
+    }
+    await outbox.settled();
+    const now = family.value;
+    if (!now) return false;
+    try {
+      await work(now);
+      await Promise.all([load(now.id), setup.reload()]);
+      return true;
+    } catch (error) {
+      tell(error);
+      return false;
+    }
+  }
+
+  const stepBack = (kind: 'undo' | 'redo'): Promise<boolean> =>
+    askFor(async () => {
+      const step = kind === 'undo' ? undoStep.value : redoStep.value;
+      if (!step) return;
+      await call(api[kind], { params: { id: step.id }, body: { key: requestKey() } });
+      const families = step.others === 1 ? 'family' : 'families';
+      if (step.others > 0)
+        say(`${kind === 'undo' ? 'Taken back' : 'Made again'} in ${step.others} more ${families}, too.`);
+    });
+
   const takeNumbers = (childIds: string[], blockId?: string) =>
-    ask((id) => call(api.takeNumbers, { params: { id }, body: { childIds, ...(blockId ? { blockId } : {}) } }));
+    ask((now) => [{ on: 'numbers', familyId: now.id, childIds, ...(blockId ? { blockId } : {}) }]);
   const addFacts = (facts: PictureFacts[]) =>
     (pictures.value = { ...pictures.value, ...Object.fromEntries(facts.map((one) => [one.id, one])) });
 
-  /** Applies the remedies of findings together: one change, whatever their number. */
-  async function mend(findings: readonly Finding[]): Promise<void> {
-    const { commands, pairings, numbersFor } = mendAll(findings);
-    if (pairings.length > 0 && (await ask((id) => call(api.setPairings, { params: { id }, body: { pairings } }))))
-      await setup.reload();
-    if (numbersFor.length > 0) await takeNumbers(numbersFor);
-    if (commands.length === 1) run(commands[0]!);
-    else if (commands.length > 1) run({ do: 'batch', title: `Mend ${findings.length} findings`, commands });
+  /** Applies the remedies of findings together: one change and one undo, whatever their number. */
+  const mend = (findings: readonly Finding[]) => makeMend(mendAll(findings), findings.length);
+
+  /** Applies one remedy the seller chose. */
+  const apply = (remedy: Remedy) => {
+    const mend: Mend = { commands: [], pairings: [], numbersFor: [], skusFor: [] };
+    addRemedy(mend, remedy);
+    return makeMend(mend, 1);
+  };
+
+  async function makeMend({ commands, pairings, numbersFor, skusFor }: Mend, count: number): Promise<void> {
+    const title = count === 1 ? undefined : `Mend ${count} findings`;
+    const command: Command | undefined =
+      commands.length < 2 ? commands[0] : { do: 'batch', title: title ?? 'Mend a finding', commands };
+    if (pairings.length + numbersFor.length + skusFor.length === 0) {
+      if (command) run(command);
+      return;
+    }
+    await ask(
+      (now) => [
+        ...(command ? [{ on: 'family' as const, familyId: now.id, revision: now.revision, command }] : []),
+        ...(pairings.length > 0 ? [{ on: 'pairings' as const, pairings }] : []),
+        ...(skusFor.length > 0 ? [{ on: 'skus' as const, familyId: now.id, childIds: skusFor }] : []),
+        ...(numbersFor.length > 0 ? [{ on: 'numbers' as const, familyId: now.id, childIds: numbersFor }] : []),
+      ],
+      title,
+    );
   }
 
-  const index = computed(() => (family.value ? familyIndex(family.value) : null));
+  const index = computed(() => (family.value ? familyIndex(freeze(family.value, true)) : null));
+  const undoTitle = computed(() => undoStep.value?.title ?? null);
+  const redoTitle = computed(() => redoStep.value?.title ?? null);
 
   return {
-    family,
-    stock,
-    pictures,
-    live,
-    fits,
-    index,
-    undoTitle,
-    redoTitle,
-    problem,
-    selected,
-    lit,
-    waiting,
-    serverSilent,
-    aside,
-    open,
-    run,
-    undo,
-    redo,
-    count,
-    takeNumbers,
-    mend,
-    settled,
-    addFacts,
-    ask,
-    makeAsideAgain,
-    dropAside,
+    ...{
+      family,
+      stock,
+      pictures,
+      live,
+      fits,
+      index,
+      undoStep,
+      redoStep,
+      undoTitle,
+      redoTitle,
+      problem,
+      selected,
+      lit,
+      only,
+    },
+    ...{ waiting: outbox.waiting, serverSilent: outbox.serverSilent, aside: outbox.aside, unkept: outbox.unkept },
+    ...{ open, run, count, ask, takeNumbers, mend, apply, addFacts, listings },
+    undo: () => stepBack('undo'),
+    redo: () => stepBack('redo'),
+    settled: outbox.settled,
+    makeAsideAgain: () =>
+      outbox.makeAsideAgain((change) => void (change.command && run(change.command, change.counts ?? []))),
+    dropAside: outbox.dropAside,
   };
 });

@@ -1,6 +1,5 @@
+/** Fits of the open family, computed beside the page. */
 import type { Fit } from '@loom-kin/core';
 
-/** channel → fit, as last computed. */
-export type FitsByChannel = Record<string, Fit>;
-
-export const createEmptyFits = (): FitsByChannel => ({});
+/** account → fit, as last computed. */
+export type FitsByAccount = Record<string, Fit>;

@@ -1,8 +1,17 @@
-/** Seller, channels, pairings and number blocks: read once, read again when changed. */
+/** What holds for all families: registry, seller, accounts, channels, pairings. Read once, read again when somebody changed it. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import type { Setup } from '@loom-kin/contract';
-import { api, call } from '../api';
+import {
+  emptyRegistry,
+  openRegistry,
+  openRulebook,
+  type Account,
+  type CategoryRules,
+  type Family,
+  mappedCategory,
+} from '@loom-kin/core';
+import { makeChange, type Setup, type StepInput } from '@loom-kin/contract';
+import { api, call, tell } from '../api';
 
 export const useSetup = defineStore('setup', () => {
   const setup = shallowRef<Setup | null>(null);
@@ -22,9 +31,39 @@ export const useSetup = defineStore('setup', () => {
   const ensure = () => (loading ??= load());
   const reload = () => (loading = load());
 
+  const registry = computed(() => openRegistry(setup.value?.registry ?? emptyRegistry()));
+  const accounts = computed(() => setup.value?.accounts ?? []);
   const channels = computed(() => setup.value?.channels ?? []);
   const currency = computed(() => setup.value?.seller.currency ?? 'EUR');
-  const channelName = (id: string) => channels.value.find((one) => one.channel === id)?.rulebook.name ?? id;
+  const rulebooks = computed(
+    () => new Map(channels.value.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry.value)])),
+  );
+  const account = (id: string): Account | undefined => accounts.value.find((one) => one.id === id);
+  const accountName = (id: string) => account(id)?.name ?? id;
+  const channelOf = (one: Account) => channels.value.find((channel) => channel.channel === one.channel);
+  const namer = computed(() => ({ registry: registry.value, account: accountName }));
 
-  return { setup, problem, channels, currency, channelName, ensure, reload };
+  /** The rules a family comes under on an account; null where its goods have no place there. */
+  function categoryFor(one: Account, family: Family): CategoryRules | null {
+    const map = setup.value?.categoryMaps[one.channel] ?? {};
+    const id = mappedCategory(registry.value, map, family.fields.category);
+    return rulebooks.value.get(one.channel)?.category(id) ?? null;
+  }
+
+  /** Changes something that holds for all families. False where it could not be done; the reason was told. */
+  async function change(steps: StepInput[], title?: string): Promise<boolean> {
+    try {
+      await makeChange(call, steps, title ? { title } : {});
+      await reload();
+      return true;
+    } catch (error) {
+      tell(error);
+      return false;
+    }
+  }
+
+  return {
+    ...{ setup, problem, registry, accounts, channels, currency, rulebooks, namer },
+    ...{ account, accountName, channelOf, categoryFor, ensure, reload, change },
+  };
 });

@@ -7,14 +7,16 @@ import { computed, ref } from 'vue';
 import { ElButton, ElInput, ElOption, ElPopover, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from './draftValues';
 
 const store = useFamily();
+const setup = useSetup();
 const role = ref<Role>('other');
 const label = ref('');
 const text = ref('');
 const take = ref(0);
-const values = computed(() => draftValues(splitList(text.value), role.value));
+const values = computed(() => draftValues(setup.registry, splitList(text.value), role.value));
 const there = computed(() => store.index?.woven.length ?? 0);
 
 function add(): void {

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { ElButton, ElInput, ElOption, ElPopover, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Axis, type Role, type Value } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from './draftValues';
 import Entry from '../common/Entry.vue';
 
@@ -11,11 +12,12 @@ const props = defineProps<{ axis: Axis; at: number; count: number }>();
 const emit = defineEmits<{ remove: [] }>();
 const open = ref(false);
 const store = useFamily();
+const setup = useSetup();
 const more = ref('');
 
 const childrenOf = (value: Value) =>
   store.index?.woven.filter((child) => child.at[props.axis.id] === value.id).length ?? 0;
-const drafts = computed(() => draftValues(splitList(more.value), props.axis.role));
+const drafts = computed(() => draftValues(setup.registry, splitList(more.value), props.axis.role));
 
 function add(): void {
   if (drafts.value.length === 0) return;

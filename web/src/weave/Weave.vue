@@ -1,8 +1,7 @@
 <script setup lang="ts">
 /**
  * The weave: the family as cloth. The first axis runs down the side, the second along the top, all further axes make
- * bands side by side.
- * While weaving, a click takes a crossing, a row or a column out or in; else it selects.
+ * bands side by side. While weaving, a click takes a crossing, a row or a column out or in; else it selects.
  */
 import { computed, ref } from 'vue';
 import {

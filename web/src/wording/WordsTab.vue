@@ -1,142 +1,167 @@
 <script setup lang="ts">
-/** Name, texts and facts of the family, with what each channel asks of a field beside it. */
-import { computed } from 'vue';
-import { useRouter } from 'vue-router';
+/** Name, texts and facts of the family, for all or for one language or account, with what each account asks of a field beside it. */
+import { computed, ref } from 'vue';
 import { ElMessage } from 'element-plus';
-import { completeness, fieldOf, FIELDS, readFigure, rulesFor, showFigure, type Field } from '@loom-kin/core';
+import {
+  accountScopes,
+  completeness,
+  EVERYWHERE,
+  figuresIn,
+  heldBefore,
+  readFigure,
+  showFigure,
+  unreadableText,
+  type Field,
+  type FieldGroup,
+} from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
-import Entry from '../common/Entry.vue';
+import { useGoThere } from '../common/goThere';
+import { commandScope, mayHold, scopesFor, scopeText } from '../common/scopes';
+import FieldEntry from '../common/FieldEntry.vue';
+import ScopeSelect from '../common/ScopeSelect.vue';
 
 const store = useFamily();
 const setup = useSetup();
-const GROUPS: { group: Field['group']; title: string }[] = [
+const goThere = useGoThere();
+const GROUPS: { group: FieldGroup; title: string }[] = [
   { group: 'identity', title: 'What it is' },
   { group: 'wording', title: 'Words' },
   { group: 'facts', title: 'Facts' },
 ];
+const PLACE = { level: 'family' } as const;
 
-const fieldsOf = (group: Field['group']) =>
-  FIELDS.filter((field) => field.group === group && field.levels.includes('family'));
-const held = (field: Field) => showFigure(field, store.family?.fields[field.key]);
+const family = computed(() => store.family!);
+const scope = ref(EVERYWHERE);
+const scopes = computed(() => scopesFor(setup.registry, setup.accounts, scope.value));
+const groups = computed(() => {
+  const fields = setup.registry
+    .fieldsAt('family', family.value.fields.category)
+    .filter((field) => mayHold(field, scope.value));
+  return GROUPS.map((one) => ({ ...one, fields: fields.filter((field) => field.group === one.group) })).filter(
+    (one) => one.fields.length > 0,
+  );
+});
+const own = (field: Field) => figuresIn(family.value, scope.value)[field.key];
+const before = (field: Field) =>
+  showFigure(setup.registry, field, heldBefore(family.value, PLACE, field.key, scopes.value).figure);
+
+/** What every account with a place for these goods asks for. */
+const accounts = computed(() =>
+  setup.accounts.flatMap((account) => {
+    const category = setup.categoryFor(account, family.value);
+    if (!category) return [];
+    const filled = completeness(family.value, category, accountScopes(account, setup.registry.firstLanguage));
+    return [{ account, category, ...filled }];
+  }),
+);
+interface Asked {
+  name: string;
+  need: string;
+  bounds: string;
+  stops: boolean;
+}
 const asked = computed(() => {
-  const category = String(store.family?.fields.category ?? '');
-  const byField: Record<string, { name: string; need: string; text: string; stops: boolean }[]> = {};
-  for (const { channel, rulebook } of setup.channels) {
-    for (const rule of rulesFor(rulebook, category)?.rules.fields ?? []) {
+  const byField: Record<string, Asked[]> = {};
+  for (const { account, category } of accounts.value) {
+    const findings = store.fits[account.id]?.findings ?? [];
+    for (const { rule } of category.fieldChecks) {
       const bounds = [
         rule.atLeast !== undefined && `${rule.atLeast} at least`,
         rule.atMost !== undefined && `${rule.atMost} at most`,
-      ]
-        .filter(Boolean)
-        .join(', ');
-      const stops =
-        store.fits[channel]?.findings.some(
-          (finding) => finding.key === rule.key && finding.place.level === 'family' && finding.severity === 'stops',
-        ) ?? false;
-      (byField[rule.key] ??= []).push({ name: rulebook.name, need: rule.need, text: bounds, stops });
+      ];
+      const stops = findings.some(
+        ({ key, place, severity }) => key === rule.key && place.level === 'family' && severity === 'stops',
+      );
+      (byField[rule.key] ??= []).push({
+        name: account.name,
+        need: rule.need,
+        bounds: bounds.filter(Boolean).join(', '),
+        stops,
+      });
     }
   }
   return byField;
 });
-const length = (field: Field) => {
-  const figure = store.family?.fields[field.key];
+function length(field: Field): string {
+  const figure = own(field);
   if (Array.isArray(figure)) return `${figure.length} entries`;
-  return typeof figure === 'string' && (field.type === 'longtext' || field.type === 'text')
-    ? `${figure.length} characters`
-    : '';
-};
-const filled = computed(() => {
-  const family = store.family!;
-  return setup.channels.flatMap(({ channel, rulebook }) => {
-    const category = rulesFor(rulebook, String(family.fields.category ?? ''));
-    return category ? [{ channel, name: rulebook.name, ...completeness(family, category) }] : [];
-  });
-});
-const router = useRouter();
-const onThisPage = (key: string) =>
-  GROUPS.some(({ group }) => fieldOf(key)?.group === group && fieldOf(key)?.levels.includes('family'));
-/** To the field: on this page, or the weave's inspector. */
-function goTo(key: string): void {
-  if (!onThisPage(key)) {
-    store.selected = { level: 'family' };
-    return void router.push({ name: 'family', params: { id: store.family!.id } });
-  }
-  const input = document.getElementById(`w-${key}`);
-  input?.scrollIntoView({ block: 'center' });
-  input?.focus();
+  const counted = typeof figure === 'string' && (field.type === 'longtext' || field.type === 'text');
+  return counted ? `${figure.length} characters` : '';
 }
 
 function typed(field: Field, text: string): void {
-  const read = readFigure(field, text);
-  if (read.ok)
-    store.run({ do: 'setFigures', changes: [{ place: { level: 'family' }, key: field.key, figure: read.figure }] });
-  else ElMessage({ type: 'error', message: `${field.label}: ${read.message}`, duration: 6000, grouping: true });
+  const read = readFigure(setup.registry, field, text);
+  if (!read.ok) {
+    ElMessage({ type: 'error', message: unreadableText(read), duration: 6000, grouping: true });
+    return;
+  }
+  store.run({
+    do: 'setFigures',
+    changes: [{ place: PLACE, key: field.key, figure: read.figure, scope: commandScope(scope.value) }],
+  });
 }
 </script>
 
 <template>
   <div class="words">
     <div class="sheet filled" data-test="filled">
-      <p v-if="filled.length === 0" class="soft">No channel has a place for these goods yet: choose a category.</p>
-      <p v-for="one in filled" :key="one.channel">
-        <strong>{{ one.name }}</strong>
-        <meter :value="one.filled" min="0" :max="one.asked" :aria-label="`${one.name}: filled`" />
+      <p v-if="accounts.length === 0" class="soft">No channel has a place for these goods yet: choose a category.</p>
+      <p v-for="one in accounts" :key="one.account.id">
+        <strong>{{ one.account.name }}</strong>
+        <meter :value="one.filled" min="0" :max="one.asked" :aria-label="`${one.account.name}: filled`" />
         <span class="soft">{{ one.filled }} of {{ one.asked }}</span>
         <template v-if="one.missing.length">
           · missing:
           <button
-            v-for="rule in one.missing"
+            v-for="{ rule, label } in one.missing"
             :key="rule.key"
             class="link"
             :class="{ needed: rule.need === 'required' }"
             :title="`${rule.need}: go there`"
             :data-test="`missing-${rule.key}`"
-            @click="goTo(rule.key)"
+            @click="goThere({ key: rule.key, place: PLACE, account: one.account.id })"
           >
-            {{ fieldOf(rule.key)?.label ?? rule.name }}
+            {{ label }}
           </button>
         </template>
       </p>
     </div>
-    <section v-for="{ group, title } in GROUPS" :key="group" class="sheet group">
+    <p class="for">
+      <ScopeSelect v-model="scope" />
+      <span v-if="scope !== EVERYWHERE" class="soft small">
+        What is typed here holds {{ scopeText(setup.accounts, scope) }} only; what is left empty is as everywhere.
+      </span>
+    </p>
+    <section v-for="{ group, title, fields } in groups" :key="group" class="sheet group">
       <h2>{{ title }}</h2>
-      <div v-for="field in fieldsOf(group)" :key="field.key" class="field">
+      <div v-for="field in fields" :key="field.key" class="field">
         <label :for="`w-${field.key}`">{{ field.label }}</label>
         <div>
-          <Entry
-            v-if="field.type === 'longtext' || field.type === 'list'"
+          <FieldEntry
             :id="`w-${field.key}`"
-            :rows="field.key === 'description' ? 5 : field.type === 'list' ? 4 : 2"
-            :value="held(field)"
-            :placeholder="field.type === 'list' ? 'one a line' : ''"
+            :key="scope + field.key"
+            :field="field"
+            :figure="own(field)"
+            :inherited="before(field)"
             :data-test="`word-${field.key}`"
             @commit="typed(field, $event)"
           />
-          <select
-            v-else-if="field.type === 'choice'"
-            :id="`w-${field.key}`"
-            :value="String(store.family?.fields[field.key] ?? '')"
-            :data-test="`word-${field.key}`"
-            @change="typed(field, ($event.target as HTMLSelectElement).value)"
-          >
-            <option value="">—</option>
-            <option v-for="choice in field.choices" :key="choice.value" :value="choice.value">
-              {{ choice.label }}
-            </option>
-          </select>
-          <Entry
-            v-else
-            :id="`w-${field.key}`"
-            :value="held(field)"
-            :data-test="`word-${field.key}`"
-            @commit="typed(field, $event)"
-          />
-          <span class="soft small">{{ [length(field), field.help].filter(Boolean).join(' · ') }}</span>
+          <span class="soft small">
+            {{ [length(field), field.unit, field.help].filter(Boolean).join(' · ') }}
+            <button
+              v-if="scope !== EVERYWHERE && own(field) !== undefined"
+              class="link"
+              :data-test="`back-${field.key}`"
+              @click="typed(field, '')"
+            >
+              as everywhere again
+            </button>
+          </span>
         </div>
         <ul class="asked">
           <li v-for="one in asked[field.key] ?? []" :key="one.name" :class="{ stops: one.stops }">
-            {{ one.name }}: {{ one.need }}<template v-if="one.text">, {{ one.text }}</template>
+            {{ one.name }}: {{ one.need }}<template v-if="one.bounds">, {{ one.bounds }}</template>
           </li>
         </ul>
       </div>
@@ -203,7 +228,7 @@ label {
 }
 :deep(input),
 :deep(textarea),
-select {
+.field :deep(select) {
   font: inherit;
   color: inherit;
   width: 100%;
@@ -217,6 +242,11 @@ select {
 :deep(textarea:focus) {
   outline: 2px solid var(--woad);
   outline-offset: -1px;
+}
+.for {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
 }
 .small {
   font-size: 12px;

@@ -1,6 +1,21 @@
 /** Computes the fits of a family beside the page, so that typing never waits for them. */
 import { expose } from 'comlink';
-import { computeFit, type Family, type Fit, type PictureFacts } from '@loom-kin/core';
+import {
+  brokenFit,
+  computeWithContext,
+  createPlannerMemory,
+  freeze,
+  openRegistry,
+  openRulebook,
+  projectListings,
+  type Account,
+  type Family,
+  type Fit,
+  type FitInput,
+  type Listing,
+  type OpenRulebook,
+  type PictureFacts,
+} from '@loom-kin/core';
 import type { LiveListingRow, Setup } from '@loom-kin/contract';
 
 export interface FitsTask {
@@ -10,29 +25,53 @@ export interface FitsTask {
   live: LiveListingRow[];
 }
 
+/** A fit as it travels: the rules of its category are known on both sides. */
+export type SentFit = Omit<Fit, 'category'>;
+
 let setup: Setup | null = null;
+let rulebooks = new Map<string, OpenRulebook>();
+const memory = createPlannerMemory();
+
+function inputFor(account: Account, task: FitsTask): FitInput | null {
+  const rulebook = rulebooks.get(account.channel);
+  if (!setup || !rulebook) return null;
+  return {
+    ...task,
+    ...{ account, rulebook, memory, seller: setup.seller },
+    pairings: setup.pairings[account.channel] ?? {},
+    categories: setup.categoryMaps[account.channel] ?? {},
+    live: task.live.filter((one) => one.account === account.id),
+  };
+}
 
 const fits = {
   /** What holds for every family: sent once, kept here. */
   setUp(given: Setup): void {
     setup = given;
+    const registry = openRegistry(given.registry);
+    rulebooks = new Map(given.channels.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry)]));
   },
-  compute(task: FitsTask): Fit[] {
-    if (!setup) return [];
-    const { pairings, seller } = setup;
-    const family = Object.freeze(task.family);
-    return setup.channels.map(({ channel, rulebook, settings }) =>
-      computeFit({
-        ...task,
-        family,
-        rulebook,
-        settings,
-        pairings,
-        seller,
-        live: task.live.filter((one) => one.channel === channel),
-        pictureBase: 'picture:',
-      }),
-    );
+  compute(task: FitsTask): SentFit[] {
+    const family = freeze(task.family, true);
+    return (setup?.accounts ?? []).map((account) => {
+      const input = inputFor(account, { ...task, family });
+      try {
+        if (!input) throw new Error('its channel is gone');
+        const { category: _category, ...fit } = computeWithContext(input).fit;
+        return fit;
+      } catch (error) {
+        const why = error instanceof Error ? error.message : 'something went wrong';
+        const { category: _category, ...fit } = brokenFit({ family, account }, why);
+        return fit;
+      }
+    });
+  },
+  /** The listings that would go out to one account. */
+  listings(task: FitsTask, accountId: string): Listing[] {
+    const account = setup?.accounts.find((one) => one.id === accountId);
+    const input = account && inputFor(account, { ...task, family: freeze(task.family, true) });
+    const context = input && computeWithContext(input).context;
+    return context ? projectListings(context) : [];
   },
 };
 

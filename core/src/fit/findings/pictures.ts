@@ -1,132 +1,212 @@
-/** Findings about pictures. */
-import { childLabels, familyIndex } from '../../family/weave';
-import { picturesOf } from '../../pictures/assign';
-import type { Child, Place } from '../../family/shape';
-import type { CheckContext, Finding } from '../context';
-import { optionPictures } from '../project';
+/**
+ * Findings about pictures: enough of them, large enough, the main one on white. Told where the picture stands, or
+ * should.
+ */
+import type { Place } from '../../family/shape';
+import { familyIndex } from '../../family/weave';
+import { picturesAt, picturesOf, type PictureFacts } from '../../pictures/picturesOf';
+import type { CheckContext } from '../context';
+import type { Finding } from '../finding';
+import type { Plan } from '../planner';
+import { chosenOptions } from '../project/chosenOptions';
+import { listingPictures, type ListingPictures } from '../project/listingPictures';
+import { FAMILY, makeFinding } from './report';
 
-const at = (child: Child): Place => ({ level: 'child', childId: child.id });
-const named = (context: CheckContext, child: Child) =>
-  childLabels(context.family, child).join(' · ') || 'The only child';
-
-/** Pictures: enough of them, large enough, the main one on white. */
 export function pictureFindings(context: CheckContext): Finding[] {
-  const { family, rulebook, plan } = context;
-  const { rules } = context.category;
-  const found: Finding[] = [];
-  const wrong = new Set<string>();
-  const look = (ids: readonly string[], place: Place, whose: string) => {
-    ids.forEach((id, number) => {
-      const facts = context.pictures[id];
-      const shorter = facts ? Math.min(facts.width, facts.height) : 0;
-      const flaw = !facts
-        ? 'gone'
-        : shorter < rules.pictures.leastPixels
-          ? 'small'
-          : number === 0 && rules.pictures.whiteMain && !facts.whiteBackground
-            ? 'not-white'
-            : null;
-      if (!flaw || wrong.has(id + flaw)) return;
-      wrong.add(id + flaw);
-      const name = facts?.fileName ?? 'A picture';
-      const text = {
-        gone: `A picture of ${whose} is gone.`,
-        small: `${name} is ${facts?.width} × ${facts?.height} pixels; ${rulebook.name} wants ${rules.pictures.leastPixels} at least on both sides.`,
-        'not-white': `${name} leads ${whose} and has no white background; ${rulebook.name} wants one on the main picture.`,
-      }[flaw];
-      found.push({
-        code: `picture.${flaw}`,
-        severity: 'stops',
-        place: pictureHome(context, id) ?? place,
-        key: 'pictures',
-        rule: flaw === 'small' ? 'pictures.leastPixels' : 'pictures.whiteMain',
-        text,
-      });
-    });
-  };
-  const few = (count: number, place: Place, whose: string) => {
-    const { atLeast } = rules.pictures;
-    if (count >= atLeast) return;
-    const text =
-      count === 0
-        ? `${whose} has no picture on ${rulebook.name}.`
-        : `${whose} has ${count} of the ${atLeast} pictures ${rulebook.name} asks for.`;
-    found.push({ code: 'picture.missing', severity: 'stops', place, key: 'pictures', rule: 'pictures.atLeast', text });
-  };
-  if (rules.axes.pictures === 'child') {
-    for (const child of context.offered) {
-      const all = picturesOf(family, child);
-      few(all.length, at(child), named(context, child));
-      look(all.slice(0, rules.pictures.atMost), at(child), named(context, child));
-      if (all.length > rules.pictures.atMost)
-        found.push({
-          code: 'picture.more',
-          severity: 'advises',
-          place: at(child),
-          key: 'pictures',
-          rule: 'pictures.atMost',
-          text: `${rules.pictures.atMost} of ${all.length} pictures of ${named(context, child)} are sent.`,
-        });
-    }
-    return found;
-  }
-  if (!plan) return found;
-  const shown = new Set(family.pictures);
-  const bare: Finding[] = [];
-  if (plan.pictureAxis !== null) {
-    const axis = plan.axes[plan.pictureAxis]!;
-    for (const option of axis.options) {
-      const first = context.offered.find((child) =>
-        axis.from.every((id, number) => child.at[id] === option.valueIds[number]),
-      )!;
-      const own = optionPictures(context, option.valueIds, first);
-      const place: Place = { level: 'value', axisId: axis.from[0]!, valueId: option.valueIds[0]! };
-      if (own.length === 0)
-        bare.push({
-          code: 'picture.option-missing',
-          severity: 'warns',
-          place,
-          key: 'pictures',
-          rule: 'axes.pictures',
-          text: `${option.label} has no picture of its own on ${rulebook.name}: choosing it changes nothing.`,
-        });
-      own.forEach((id) => shown.add(id));
-    }
-  } else for (const value of familyIndex(family).valueById.values()) value.pictures.forEach((id) => shown.add(id));
-  few(shown.size, { level: 'family' }, 'The family');
-  // Where there is no picture at all, that is the one thing to say.
-  if (shown.size > 0) found.push(...bare);
-  // Only what goes out is looked at: pictures beyond the channel's number stay here and harm nothing.
-  for (const listing of context.listings) {
-    const sent = new Set([
-      ...listing.pictures,
-      ...listing.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? [])),
-    ]);
-    look(
-      [...sent].map((address) => address.slice(context.pictureBase.length)),
-      { level: 'family' },
-      'the family',
-    );
-  }
-  if (shown.size > rules.pictures.atMost)
-    found.push({
-      code: 'picture.more',
-      severity: 'warns',
-      place: { level: 'family' },
-      key: 'pictures',
-      rule: 'pictures.atMost',
-      text: `${rules.pictures.atMost} of ${shown.size} pictures go to ${rulebook.name}; the first of each option are kept first.`,
-    });
-  return found;
+  if (context.category.rules.axes.pictures === 'child') return ofChildren(context);
+  return context.plan ? ofListings(context, context.plan) : [];
 }
 
-/** Where a picture stands, so that a finding leads there. */
-function pictureHome(context: CheckContext, id: string): Place | null {
-  const { family } = context;
-  if (family.pictures.includes(id)) return { level: 'family' };
+/** Channels that tie pictures to children: every child's own. */
+function ofChildren(context: CheckContext): Finding[] {
+  const { atLeast, atMost } = context.category.rules.pictures;
+  const { position } = familyIndex(context.family);
+  const shown = context.offered.map((child) => ({
+    at: position.get(child.id)!,
+    ids: picturesOf(context.family, child, context.scopes),
+  }));
+  const bare = shown.filter((one) => one.ids.length === 0 && atLeast > 0);
+  const few = shown.filter((one) => one.ids.length > 0 && one.ids.length < atLeast);
+  const more = shown.filter((one) => one.ids.length > atMost);
+  return [
+    ...byCause(
+      context,
+      bare.map((one) => one.at),
+    ).map(({ place, members }) => missing(context, place, members)),
+    ...byCause(
+      context,
+      few.map((one) => one.at),
+    ).map(({ place, members }) => {
+      const count = Math.min(...few.filter((one) => members.includes(one.at)).map((one) => one.ids.length));
+      return tooFew(context, place, members, count);
+    }),
+    ...(more.length > 0
+      ? [
+          tooMany(
+            context,
+            more.map((one) => one.at),
+            Math.max(...more.map((one) => one.ids.length)),
+          ),
+        ]
+      : []),
+    ...flaws(
+      context,
+      shown.map((one) => ({ ids: one.ids.slice(0, atMost), members: [one.at] })),
+    ),
+  ];
+}
+
+/** Where pictures of these children should stand: at each value of the axis that has pictures, or at the family. */
+function byCause(context: CheckContext, members: readonly number[]): { place: Place; members: number[] }[] {
+  if (members.length === 0) return [];
+  const { axes } = context.family;
+  const pictured = axes.filter((axis) => axis.values.some((value) => value.pictures.length > 0));
+  const axis = pictured[0] ?? axes.find((one) => one.role === 'colour' || one.role === 'pattern');
+  if (!axis) return [{ place: FAMILY, members: [...members] }];
+  const { woven } = familyIndex(context.family);
+  const byValue = new Map<string, number[]>();
+  for (const at of members) {
+    const valueId = woven[at]!.at[axis.id]!;
+    byValue.set(valueId, [...(byValue.get(valueId) ?? []), at]);
+  }
+  // Where nothing has a picture yet, one for the family is the first thing to do.
+  const all = pictured.length === 0 && byValue.size === axis.values.length;
+  if (all) return [{ place: FAMILY, members: [...members] }];
+  return [...byValue].map(([valueId, own]) => ({ place: { level: 'value', axisId: axis.id, valueId }, members: own }));
+}
+
+/** Channels that tie pictures to an axis or the listing: each listing's. */
+function ofListings(context: CheckContext, plan: Plan): Finding[] {
+  const { atLeast, atMost } = context.category.rules.pictures;
+  const chosen = chosenOptions(context, plan);
+  const listings = context.listings.map((positions) => ({
+    positions,
+    pictures: listingPictures(context, plan, chosen, positions),
+  }));
+  return listings.flatMap(({ positions, pictures }) => {
+    const { wanted, sent } = pictures;
+    const members = listings.length > 1 ? positions : [];
+    const place = listingPlace(context, plan, positions);
+    if (wanted.length === 0 && atLeast > 0) return [missing(context, place, members)];
+    return [
+      ...(wanted.length < atLeast ? [tooFew(context, place, members, wanted.length)] : []),
+      ...(wanted.length > atMost ? [tooMany(context, members, wanted.length)] : []),
+      ...bareOptions(context, plan, pictures),
+      ...flaws(context, [{ ids: sent, members }]),
+    ];
+  });
+}
+
+/** The value that a split listing is for, where its pictures belong; else the family. */
+function listingPlace(context: CheckContext, plan: Plan, positions: readonly number[]): Place {
+  const axisId = plan.split[0];
+  if (axisId === undefined) return FAMILY;
+  const { woven } = familyIndex(context.family);
+  return { level: 'value', axisId, valueId: woven[positions[0]!]!.at[axisId]! };
+}
+
+function bareOptions(context: CheckContext, plan: Plan, { ofOptions }: ListingPictures): Finding[] {
+  if (plan.pictureAxis === null) return [];
+  const axis = plan.axes[plan.pictureAxis]!;
+  const { positionsOf } = familyIndex(context.family);
+  return [...ofOptions].flatMap(([at, ids]) => {
+    if (ids.length > 0) return [];
+    const option = axis.options[at]!;
+    const [valueId] = option.valueIds;
+    return makeFinding(context, {
+      code: 'picture.option-missing',
+      params: { account: context.account.name, option: option.label },
+      ...{ severity: 'warns', key: 'pictures', rule: 'axes.pictures', about: option.key },
+      place: { level: 'value', axisId: axis.from[0]!, valueId: valueId! },
+      members: positionsOf(valueId!).filter((position) => context.isOffered(position)),
+    });
+  });
+}
+
+function missing(context: CheckContext, place: Place, members: readonly number[]): Finding {
+  return makeFinding(context, {
+    code: 'picture.missing',
+    params: { account: context.account.name },
+    ...{ severity: 'stops', key: 'pictures', rule: 'pictures.atLeast', place, members },
+  });
+}
+
+function tooFew(context: CheckContext, place: Place, members: readonly number[], count: number): Finding {
+  return makeFinding(context, {
+    code: 'picture.few',
+    params: { account: context.account.name, count, least: context.category.rules.pictures.atLeast },
+    ...{ severity: 'stops', key: 'pictures', rule: 'pictures.atLeast', place, members },
+  });
+}
+
+function tooMany(context: CheckContext, members: readonly number[], count: number): Finding {
+  const { axes, pictures } = context.category.rules;
+  return makeFinding(context, {
+    code: 'picture.more',
+    params: { account: context.account.name, most: pictures.atMost, count },
+    severity: axes.pictures === 'child' ? 'advises' : 'warns',
+    ...{ key: 'pictures', rule: 'pictures.atMost', members },
+  });
+}
+
+type Flaw = 'gone' | 'small' | 'not-white';
+
+/** Pictures that go out with a flaw, each told once, with everybody it shows. */
+function flaws(
+  context: CheckContext,
+  shown: readonly { ids: readonly string[]; members: readonly number[] }[],
+): Finding[] {
+  const found = new Map<string, { id: string; flaw: Flaw; members: number[] }>();
+  for (const { ids, members } of shown) {
+    ids.forEach((id, number) => {
+      const flaw = flawOf(context, context.pictures[id], number === 0);
+      if (!flaw) return;
+      const key = `${flaw}|${id}`;
+      const there = found.get(key);
+      if (there) there.members.push(...members);
+      else found.set(key, { id, flaw, members: [...members] });
+    });
+  }
+  return [...found.values()].map((one) => flawFinding(context, one));
+}
+
+function flawOf(context: CheckContext, facts: PictureFacts | undefined, isMain: boolean): Flaw | null {
+  const { leastPixels, whiteMain } = context.category.rules.pictures;
+  if (!facts) return 'gone';
+  if (Math.min(facts.width, facts.height) < leastPixels) return 'small';
+  return isMain && whiteMain && !facts.whiteBackground ? 'not-white' : null;
+}
+
+function flawFinding(
+  context: CheckContext,
+  { id, flaw, members }: { id: string; flaw: Flaw; members: number[] },
+): Finding {
+  const account = context.account.name;
+  const facts = context.pictures[id];
+  const file = facts?.fileName ?? '';
+  const base = { severity: 'stops', key: 'pictures', about: id, place: homeOfPicture(context, id), members } as const;
+  if (!facts) return makeFinding(context, { ...base, code: 'picture.gone', params: {}, rule: 'pictures.atLeast' });
+  if (flaw === 'not-white') {
+    return makeFinding(context, {
+      ...base,
+      code: 'picture.not-white',
+      params: { account, file },
+      rule: 'pictures.whiteMain',
+    });
+  }
+  const { leastPixels: least } = context.category.rules.pictures;
+  const params = { account, file, width: facts.width, height: facts.height, least };
+  return makeFinding(context, { ...base, code: 'picture.small', params, rule: 'pictures.leastPixels' });
+}
+
+/** Where a picture stands. */
+function homeOfPicture(context: CheckContext, id: string): Place {
+  const { family, scopes } = context;
+  if (picturesAt(family, scopes).includes(id)) return FAMILY;
   for (const axis of family.axes) {
-    const value = axis.values.find((one) => one.pictures.includes(id));
+    const value = axis.values.find((one) => picturesAt(one, scopes).includes(id));
     if (value) return { level: 'value', axisId: axis.id, valueId: value.id };
   }
-  return null;
+  const child = context.offered.find((one) => picturesAt(one, scopes).includes(id));
+  return child ? { level: 'child', childId: child.id } : FAMILY;
 }

@@ -1,40 +1,13 @@
 /**
  * Combinations of axes that the children have: counted, ordered and labelled once for the same children, however many
- * shapes and
- * channels ask.
+ * shapes and channels ask.
  */
 import { optionLabels } from './labels';
-import type { PlanTask, TargetAxis } from './task';
-
-type TaskChildren = PlanTask['children'];
-
-export interface Combinations {
-  /** Value places per axis, the axes in the family's order; combinations in the order of the weave. */
-  rows: number[][];
-  /** Child number → place of its combination among the rows. */
-  placeOf: Int32Array;
-}
-
-export interface GroupLabels extends Pick<Combinations, 'placeOf'> {
-  options: TargetAxis['options'];
-  shortened: boolean;
-}
-
-interface Known {
-  combinations: Map<number, Combinations>;
-  labels: Map<string, GroupLabels | null>;
-}
-const known = new WeakMap<TaskChildren, Known>();
-
-function knownOf(children: TaskChildren): Known {
-  let there = known.get(children);
-  if (!there) known.set(children, (there = { combinations: new Map(), labels: new Map() }));
-  return there;
-}
+import type { Combinations, GroupLabels, PlanTask } from './shape';
 
 /** The combinations of some axes (numbers, in any order) that the children have. */
 export function combinationsOf(task: PlanTask, group: readonly number[]): Combinations {
-  const { combinations } = knownOf(task.children);
+  const { combinations } = task.known;
   const bits = group.reduce((all, axis) => all | (1 << axis), 0);
   let found = combinations.get(bits);
   if (!found)
@@ -68,14 +41,13 @@ function count(task: PlanTask, axes: readonly number[]): Combinations {
 
 /**
  * The options of one listing axis made from a group of axes, the leading one first, over all children, so that every
- * listing names
- * them alike. Null where labels cannot be made to fit.
+ * listing names them alike. Null where labels cannot be made to fit.
  */
 export function labelGroup(task: PlanTask, group: readonly number[]): GroupLabels | null {
   const role = task.rules.axes.roles[task.axes[group[0]!]!.role];
   const { labelForbids } = task.rules.axes;
   const atMost = role?.labelAtMost ?? task.rules.axes.labelAtMost;
-  const { labels } = knownOf(task.children);
+  const { labels } = task.known;
   const key = `${group.join('+')}|${role?.shows === 'list' ? 'list' : atMost}|${labelForbids}`;
   let made = labels.get(key);
   if (made === undefined)

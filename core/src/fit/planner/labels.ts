@@ -1,5 +1,5 @@
 /** Labels of options within a channel's limit: each part shortened in the same way everywhere, and no two alike. */
-import type { TaskAxis } from './task';
+import type { TaskAxis } from './shape';
 
 /** The forms a value's label may take, from full to its short code. Each axis uses one form throughout. */
 const FORMS: ((label: string, code: string) => string)[] = [

@@ -1,13 +1,13 @@
 /**
  * The planner: every way to carry, join, split and pin a family's axes under a channel's rules, best first. Exact:
- * shapes are tried
- * in the order of what they cost at the very least, and the search ends only when no shape left can be among the best.
+ * shapes are tried in the order of what they cost at the very least, and the search ends only when no shape left can
+ * be among the best.
  */
 import { timesAmount } from '../../money/amount';
-import { combinationsOf, labelGroup, type GroupLabels } from './combinations';
+import { combinationsOf, labelGroup } from './combinations';
 import { fewestCuts, groupOf } from './cut';
 import { planShapes, type Shape } from './shapes';
-import type { Bill, Plan, PlanListing, PlanTask, TargetAxis } from './task';
+import type { Bill, GroupLabels, Plan, PlanListing, PlanTask, TargetAxis } from './shape';
 
 /** The order of importance. Less is better; the first difference decides. */
 export function billOrder(bill: Bill, objective: PlanTask['objective']): number[] {
@@ -15,8 +15,8 @@ export function billOrder(bill: Bill, objective: PlanTask['objective']): number[
   return [
     bill.leftOut,
     ...size,
-    bill.joins,
     bill.remade,
+    bill.joins,
     bill.picturesLost,
     bill.joinedOptions,
     bill.longestLabel,
@@ -40,22 +40,18 @@ export function bestPlans(task: PlanTask, most = 6): Plan[] {
   if (task.children.length === 0) return [];
   const asked = JSON.stringify([task.wish, task.leftOut.length, task.pictures, task.live, task.objective, most]);
   const known = rememberedPlans(task);
-  const there = known.get(asked) ?? findBest(task, most);
+  const there = known.get(asked) ?? Object.freeze(findBest(task, most));
   known.set(asked, there);
-  return there;
+  return [...there];
 }
-
-const remembered = new WeakMap<PlanTask['children'], WeakMap<PlanTask['rules'], Map<string, Plan[]>>>();
 
 /**
  * Plans found before for the same children under the same rules: most changes touch figures and leave them as they
  * are.
  */
-function rememberedPlans(task: PlanTask): Map<string, Plan[]> {
-  let byRules = remembered.get(task.children);
-  if (!byRules) remembered.set(task.children, (byRules = new WeakMap()));
-  let plans = byRules.get(task.rules);
-  if (!plans || plans.size > 20) byRules.set(task.rules, (plans = new Map()));
+function rememberedPlans(task: PlanTask): Map<string, readonly Plan[]> {
+  let plans = task.known.plans.get(task.rules);
+  if (!plans || plans.size > 20) task.known.plans.set(task.rules, (plans = new Map()));
   return plans;
 }
 

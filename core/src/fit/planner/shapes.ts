@@ -1,6 +1,6 @@
 /** Every shape a plan may take: which axes are pinned, which split, which carried or joined, and in which roles. */
 import type { Role } from '../../family/shape';
-import type { PlanTask } from './task';
+import type { PlanTask } from './shape';
 
 /** Axis numbers throughout. In a group the leading axis, whose role the listing's axis has, comes first. */
 export interface Shape {
@@ -11,8 +11,7 @@ export interface Shape {
 
 /**
  * All shapes the rules allow. An axis with one value may be pinned or shown; an axis that must stay whole is never
- * split; one that
- * must stay apart, or whose labels have to come from a list, is never joined.
+ * split; one that must stay apart, or whose labels have to come from a list, is never joined.
  */
 export function planShapes(task: PlanTask): Shape[] {
   const { axes, rules, wish } = task;

@@ -1,0 +1,141 @@
+/** Changes: one gesture of the seller in one request, taken back and made again, and the journal of all. */
+import { z } from 'zod';
+import {
+  AccountSchema,
+  CommandSchema,
+  CreateFamilySchema,
+  PairingSchema,
+  RegistryCommandSchema,
+  SellerSchema,
+} from '@loom-kin/core';
+import { define, Id, Key } from './endpoint';
+
+const Pieces = z.number().int().min(-999_999_999).max(999_999_999);
+
+/** What a change does to one thing. All steps are done, or none. */
+export const StepSchema = z.discriminatedUnion('on', [
+  z.object({ on: z.literal('start'), family: CreateFamilySchema.omit({ id: true }) }),
+  z.object({
+    on: z.literal('family'),
+    familyId: Id,
+    /** The revision the sender saw; a stale one is refused. */
+    revision: z.number().int(),
+    command: CommandSchema,
+  }),
+  /** Pieces counted (what there is), or received and returned (what came). One child once. */
+  z.object({
+    on: z.literal('stock'),
+    familyId: Id,
+    kind: z.enum(['counted', 'received', 'returned']).default('counted'),
+    counts: z
+      .array(z.object({ childId: Id, location: Id.default('main'), pieces: Pieces }))
+      .min(1)
+      .max(20_000),
+  }),
+  /** The next free GTINs of a block for children that have none. */
+  z.object({
+    on: z.literal('numbers'),
+    familyId: Id,
+    blockId: Id.optional(),
+    childIds: z.array(Id).min(1).max(20_000),
+  }),
+  /** SKUs by the family's pattern for children that have none. */
+  z.object({ on: z.literal('skus'), familyId: Id, childIds: z.array(Id).min(1).max(20_000) }),
+  z.object({ on: z.literal('pairings'), pairings: z.array(PairingSchema).min(1).max(500) }),
+  z.object({ on: z.literal('registry'), command: RegistryCommandSchema }),
+  z.object({ on: z.literal('seller'), seller: SellerSchema }),
+  /** Adds an account, or changes the one with this id. */
+  z.object({ on: z.literal('account'), account: AccountSchema }),
+  z.object({ on: z.literal('removeAccount'), id: Id }),
+  /** Where the seller's categories go on a channel; empty takes one away. */
+  z.object({ on: z.literal('categoryMap'), channel: Id, map: z.record(z.string().max(80), z.string().max(80)) }),
+]);
+export type Step = z.infer<typeof StepSchema>;
+export type StepInput = z.input<typeof StepSchema>;
+
+export const ChangeRequestSchema = z.object({
+  key: Key,
+  /** Said in the journal; made from the steps where it is left out. */
+  title: z.string().trim().min(1).max(200).optional(),
+  /** The family whose page it was made from: Ctrl Z there takes it back. */
+  from: Id.optional(),
+  steps: z.array(StepSchema).min(1).max(2000),
+});
+export type ChangeRequest = z.input<typeof ChangeRequestSchema>;
+
+export const ChangeDoneSchema = z.object({
+  /** Null where nothing was changed. */
+  id: z.number().nullable(),
+  title: z.string(),
+  /** Family → its revision after the change. */
+  revisions: z.record(z.string(), z.number()),
+  /** Families that were started, in the order of the steps. */
+  started: z.array(z.string()),
+  /** What the seller should know, such as an identifier that another child had before. */
+  notices: z.array(z.string()),
+});
+export type ChangeDone = z.infer<typeof ChangeDoneSchema>;
+
+export const ChangeLineSchema = z.object({
+  where: z.string(),
+  what: z.string(),
+  before: z.string(),
+  after: z.string(),
+});
+
+/** What a change did to one thing, in words. */
+export const ChangePartSchema = z.object({
+  thing: z.string(),
+  thingId: z.string(),
+  /** The family's name, the account's, or what else it is called. */
+  name: z.string(),
+  lines: z.array(ChangeLineSchema),
+});
+
+export const JournalEntrySchema = z.object({
+  id: z.number(),
+  at: z.string(),
+  actor: z.string(),
+  kind: z.enum(['change', 'undo', 'redo']),
+  title: z.string(),
+  state: z.enum(['done', 'undone', 'gone']),
+  parts: z.array(ChangePartSchema),
+});
+export type JournalEntry = z.infer<typeof JournalEntrySchema>;
+
+const ofChange = z.object({ id: z.coerce.number().int() });
+
+export const changeEndpoints = {
+  change: define(
+    'post',
+    '/api/changes',
+    'Make a change: all its steps or none. The same key again is the same change, made once',
+    {
+      body: ChangeRequestSchema,
+      response: ChangeDoneSchema,
+    },
+  ),
+  undo: define(
+    'post',
+    '/api/changes/:id/undo',
+    'Take a change back as a whole; refused by name where a later one stands on it',
+    {
+      params: ofChange,
+      body: z.object({ key: Key }),
+      response: ChangeDoneSchema,
+    },
+  ),
+  redo: define('post', '/api/changes/:id/redo', 'Make a change that was taken back again', {
+    params: ofChange,
+    body: z.object({ key: Key }),
+    response: ChangeDoneSchema,
+  }),
+  journal: define('get', '/api/journal', 'Changes, newest first', {
+    query: z.object({
+      familyId: Id.optional(),
+      before: z.coerce.number().int().optional(),
+      limit: z.coerce.number().int().min(1).max(200).default(50),
+    }),
+    response: z.array(JournalEntrySchema),
+  }),
+};

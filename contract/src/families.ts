@@ -1,0 +1,97 @@
+/** Families: lists, one whole, those like one about to be started. */
+import { z } from 'zod';
+import { FamilySchema, ListingSchema, PictureFactsSchema, STATES } from '@loom-kin/core';
+import { define, Id, withId } from './endpoint';
+
+export const StateSchema = z.enum(STATES);
+
+/** Account → how a family stands there; stops and warns are things to do. */
+export const StripSchema = z.record(
+  z.string(),
+  z.object({ state: StateSchema, stops: z.number(), warns: z.number(), live: z.number() }),
+);
+export type Strip = z.infer<typeof StripSchema>;
+
+export const FamilySummarySchema = z.object({
+  id: z.string(),
+  name: z.string(),
+  styleCode: z.string(),
+  brand: z.string(),
+  category: z.string(),
+  axes: z.string(),
+  children: z.number(),
+  fromPrice: z.string().nullable(),
+  stock: z.number(),
+  picture: z.string().nullable(),
+  retired: z.boolean(),
+  changedAt: z.string(),
+  strip: StripSchema,
+});
+export type FamilySummary = z.infer<typeof FamilySummarySchema>;
+
+export const LiveListingSchema = z.object({
+  account: z.string(),
+  key: z.string(),
+  structure: z.string(),
+  draft: z.boolean(),
+  page: z.string().nullable(),
+  sentAt: z.string(),
+  listing: ListingSchema,
+});
+export type LiveListingRow = z.infer<typeof LiveListingSchema>;
+
+/** A change that can be taken back or made again, and how many families besides this one it touched. */
+export const StepBackSchema = z.object({ id: z.number(), title: z.string(), others: z.number() });
+export type StepBack = z.infer<typeof StepBackSchema>;
+
+export const FamilyDetailSchema = z.object({
+  family: FamilySchema,
+  stock: z.record(z.string(), z.number()),
+  pictures: z.record(z.string(), PictureFactsSchema),
+  live: z.array(LiveListingSchema),
+  undo: StepBackSchema.nullable().describe('What Ctrl Z would take back; null when nothing.'),
+  redo: StepBackSchema.nullable(),
+  /** Keys of the newest changes of the family that gave one, newest first. */
+  keys: z.array(z.string()),
+});
+export type FamilyDetail = z.infer<typeof FamilyDetailSchema>;
+
+const ListQuery = z.object({
+  q: z.string().max(200).default(''),
+  account: z.string().max(80).optional(),
+  state: StateSchema.optional(),
+  retired: z.enum(['yes', 'no']).default('no'),
+  sort: z.enum(['name', 'changed', 'price', 'stock', 'children']).default('name'),
+  offset: z.coerce.number().int().min(0).default(0),
+  limit: z.coerce.number().int().min(1).max(200).default(60),
+});
+
+export const familyEndpoints = {
+  listFamilies: define('get', '/api/families', 'Families by search, state on an account and order', {
+    query: ListQuery,
+    response: z.object({ total: z.number(), families: z.array(FamilySummarySchema) }),
+  }),
+  likeFamilies: define('get', '/api/likeness', 'Families that resemble one about to be started', {
+    query: z.object({ name: z.string().max(200).default(''), styleCode: z.string().max(40).default('') }),
+    response: z.array(z.object({ id: z.string(), name: z.string(), styleCode: z.string(), why: z.string() })),
+  }),
+  family: define('get', '/api/families/:id', 'One family with stock, pictures and what is live', {
+    params: withId,
+    response: FamilyDetailSchema,
+  }),
+  familySheet: define('get', '/api/families/:id/file.:kind', 'The family as a file: json, csv or xlsx', {
+    params: z.object({ id: Id, kind: z.string() }),
+    response: z.unknown(),
+    download: ['application/json', 'text/csv', 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+  }),
+  uploadSheet: define(
+    'get',
+    '/api/families/:id/upload/:account',
+    'What would be sent to an account, as its upload sheet',
+    {
+      params: z.object({ id: Id, account: Id }),
+      response: z.unknown(),
+      download: ['application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'],
+    },
+  ),
+};

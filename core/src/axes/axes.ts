@@ -1,0 +1,165 @@
+/**
+ * Axes of a family: added, renamed, moved, removed. Where a child can still be told apart it stays; figures it had
+ * from a value that goes become its own; a child that has no crossing any more goes to the shelf and comes back, SKU
+ * and all, when its values do.
+ */
+import { draftOf, replaceAxis, replaceChild, withFigure } from '../family/draft';
+import { foldLabel } from '../family/foldLabel';
+import { resolve } from '../family/level';
+import { EVERYWHERE } from '../family/scope';
+import { takeId } from '../family/takeId';
+import { axisOf, crossingKey, familyIndex } from '../family/weave';
+import { MOST, type Axis, type Child, type Family, type Role, type Wish } from '../family/shape';
+import { picturesOf } from '../pictures/picturesOf';
+import type { ValueSpec } from '../registry/dictionary';
+import type { Registry } from '../registry/openRegistry';
+import { Refusal } from '../refusal';
+import { alikeWithout, type Keep } from './alike';
+import { renameAxisOnShelf, shelve, takeOver, takeOverOnShelf } from './shelf';
+import { makeValues, sizedAxis } from './values';
+import { mindSize, weaveValues } from './weaving';
+
+export interface AxisSpec {
+  role: Role;
+  label: string;
+  values: readonly ValueSpec[];
+}
+
+/** The name as it is stored, or a Refusal: one that is empty or another axis has. */
+function checkedName(family: Family, label: string, self?: string): string {
+  const trimmed = label.trim().replace(/\s+/g, ' ');
+  if (trimmed === '') throw new Refusal('axis.no-label', {});
+  if (family.axes.some((axis) => axis.id !== self && foldLabel(axis.label) === foldLabel(trimmed))) {
+    throw new Refusal('axis.twice', { label: trimmed });
+  }
+  return trimmed;
+}
+
+/** Makes an axis with its values, sizes in their order; it is not in the family yet. */
+export function makeAxis(registry: Registry, family: Family, spec: AxisSpec): Axis {
+  if (family.axes.length >= MOST.axes) throw new Refusal('axis.too-many', {});
+  if (spec.values.length === 0) throw new Refusal('axis.empty', {});
+  const head = { id: takeId(family, 'a'), role: spec.role, label: checkedName(family, spec.label) };
+  return sizedAxis({ ...head, values: makeValues(registry, family, head, spec.values, []) });
+}
+
+/**
+ * Adds an axis. The children that are there take its value number `existingTake` as typed; for the other values new
+ * children appear beside each, or those come back that stood there before.
+ */
+export function addAxis(registry: Registry, family: Family, spec: AxisSpec & { existingTake: number }): void {
+  const before = Object.values(family.children);
+  mindSize(before.length + before.filter((child) => child.woven).length * (spec.values.length - 1));
+  const axis = makeAxis(registry, family, spec);
+  const wanted = foldLabel((spec.values[spec.existingTake] ?? spec.values[0]!).label);
+  const kept = axis.values.find((value) => foldLabel(value.label) === wanted)!;
+  family.axes.push(axis);
+  const patterns: Record<string, string>[] = [];
+  for (const child of before) {
+    const at = { ...child.at, [axis.id]: kept.id };
+    replaceChild(family, { ...child, at });
+    if (child.woven) patterns.push(at);
+  }
+  const others = axis.values.filter((value) => value !== kept).map((value) => value.id);
+  weaveValues(family, axis, others, patterns);
+}
+
+/** Renames an axis, or says anew what it is about; children on the shelf remember it by its new name. */
+export function renameAxis(family: Family, axisId: string, label: string, role: Role | undefined): void {
+  const axis = axisOf(family, axisId);
+  const name = checkedName(family, label, axisId);
+  if (name !== axis.label) renameAxisOnShelf(family, axis, name);
+  replaceAxis(family, { ...axis, label: name, role: role ?? axis.role });
+}
+
+/**
+ * Puts the axes into another order. Figures that would change hands on a tie between values become the child's own,
+ * and so do pictures whose order would change, so that neither a price nor a main picture moves.
+ */
+export function moveAxis(family: Family, axisId: string, to: number): void {
+  const axis = axisOf(family, axisId);
+  const axes = family.axes.filter((one) => one.id !== axisId);
+  axes.splice(Math.max(0, Math.min(to, axes.length)), 0, axis);
+  const before = Object.freeze(draftOf(family));
+  const after = Object.freeze({ ...before, axes });
+  for (const child of Object.values(before.children)) {
+    const kept = keptAsBefore(before, after, child);
+    if (kept !== child) replaceChild(family, kept);
+  }
+  for (const [id, shelved] of Object.entries(before.shelf)) {
+    const kept = keptAsBefore(before, after, shelved.child);
+    if (kept !== shelved.child) family.shelf[id] = { ...shelved, child: kept };
+  }
+  family.axes = axes;
+}
+
+function keptAsBefore(before: Family, after: Family, child: Child): Child {
+  const { keysOnValues, keysInScope } = familyIndex(before);
+  let kept = child;
+  for (const [scope, keys] of [[EVERYWHERE, keysOnValues] as const, ...keysInScope]) {
+    for (const key of keys) {
+      if (key === 'pictures' || key === 'label') continue;
+      const scopes = scope === EVERYWHERE ? [] : [scope];
+      const held = resolve(before, child, key, scopes);
+      if (!held.from || held.scope !== scope) continue;
+      if (held.figure !== resolve(after, child, key, scopes).figure) {
+        kept = { ...kept, ...withFigure(kept, scope, key, held.figure!) };
+      }
+    }
+  }
+  const shown = picturesOf(before, child);
+  if (picturesOf(after, child).join() === shown.join()) return kept;
+  const general = new Set(before.pictures);
+  return { ...kept, pictures: shown.filter((id) => !general.has(id) || child.pictures.includes(id)) };
+}
+
+/** Removes an axis. Where children become alike and `keep` names none, it is refused with the groups as detail. */
+export function removeAxis(family: Family, axisId: string, keep: Keep): void {
+  const axis = axisOf(family, axisId);
+  const losers = losersWithout(family, axis, keep);
+  const before = Object.freeze(draftOf(family));
+  const others = family.axes.filter((one) => one.id !== axisId);
+  const standing = new Set<string>();
+  const wovenFirst = Object.values(before.children).toSorted((a, b) => Number(b.woven) - Number(a.woven));
+  for (const child of wovenFirst) {
+    const key = crossingKey(others, child.at);
+    if (losers.has(child.id) || standing.has(key)) {
+      shelve(family, before, child.id, axis);
+      continue;
+    }
+    standing.add(key);
+    const { [axisId]: _gone, ...at } = child.at;
+    replaceChild(family, { ...takeOver(before, child, axis), at });
+  }
+  takeOverOnShelf(family, before, axis, new Set(axis.values.map((value) => value.id)));
+  family.axes = others;
+  family.wishes = Object.fromEntries(
+    Object.entries(family.wishes).map(([account, wish]) => [account, wishWithout(wish, axisId)]),
+  );
+}
+
+/** Children that go because another of their group stays. */
+function losersWithout(family: Family, axis: Axis, keep: Keep): Set<string> {
+  const losers = new Set<string>();
+  const undecided = alikeWithout(family, axis.id).filter((group) => {
+    const chosen = keep.byKey?.[group.key];
+    const stays = chosen ?? group.childIds.find((id) => family.children[id]!.at[axis.id] === keep.valueId);
+    if (!stays || !group.childIds.includes(stays)) return true;
+    for (const id of group.childIds) if (id !== stays) losers.add(id);
+    return false;
+  });
+  if (undecided.length === 0) return losers;
+  throw new Refusal('axis.alike', { label: axis.label, groups: undecided.length }, { detail: undecided });
+}
+
+function wishWithout(wish: Wish, axisId: string): Wish {
+  const named = wish.pictureAxis === axisId || [...wish.apart, ...wish.whole].includes(axisId);
+  if (!named) return wish;
+  const { pictureAxis, ...rest } = wish;
+  return {
+    ...rest,
+    apart: wish.apart.filter((id) => id !== axisId),
+    whole: wish.whole.filter((id) => id !== axisId),
+    ...(pictureAxis && pictureAxis !== axisId ? { pictureAxis } : {}),
+  };
+}

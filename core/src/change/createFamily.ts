@@ -1,0 +1,55 @@
+/** Starting a family. */
+import { freeze } from 'immer';
+import { makeAxis } from '../axes/axes';
+import { crossingsOf, mindSize } from '../axes/weaving';
+import { foldLabel } from '../family/foldLabel';
+import type { Family } from '../family/shape';
+import { takeId } from '../family/takeId';
+import { allCrossings } from '../family/weave';
+import { usualPattern } from '../identifiers/skuPattern';
+import { Refusal } from '../refusal';
+import type { Registry } from '../registry/openRegistry';
+import { EVERYWHERE } from '../family/scope';
+import { checkedFigure } from './setFigures';
+import type { CreateFamily } from './commands';
+
+/** What labels of a crossing are compared by, in axis order. */
+const labelsKey = (labels: readonly string[]) => JSON.stringify(labels.map(foldLabel));
+
+/** A new family at revision 1, every crossing woven but those in `off`. */
+export function createFamily(registry: Registry, spec: CreateFamily): Family {
+  const family: Family = {
+    id: spec.id,
+    revision: 1,
+    next: 1,
+    fields: firstFields(registry, spec),
+    pictures: [],
+    axes: [],
+    children: {},
+    shelf: {},
+    skuPattern: spec.skuPattern || usualPattern(spec.axes.map((axis) => axis.label)),
+    wishes: {},
+    retired: false,
+  };
+  mindSize(crossingsOf(spec.axes.map((axis) => axis.values.length)));
+  for (const axis of spec.axes) family.axes.push(makeAxis(registry, family, axis));
+  const off = new Set(spec.off.map(labelsKey));
+  const labelOf = new Map(family.axes.flatMap((axis) => axis.values.map((value) => [value.id, value.label] as const)));
+  for (const at of allCrossings(family.axes)) {
+    const woven = !off.has(labelsKey(family.axes.map((axis) => labelOf.get(at[axis.id]!)!)));
+    const id = takeId(family, 'c');
+    family.children[id] = { id, at, woven, fields: {}, pictures: [] };
+  }
+  return freeze(family, true);
+}
+
+function firstFields(registry: Registry, spec: CreateFamily): Family['fields'] {
+  const place = { level: 'family' } as const;
+  const fields: Family['fields'] = {};
+  for (const [key, figure] of Object.entries(spec.fields)) {
+    const checked = checkedFigure(registry, place, key, figure, EVERYWHERE);
+    if (checked !== null) fields[key] = checked;
+  }
+  if (fields.name === undefined) throw new Refusal('family.no-name', {}, { place: { ...place, key: 'name' } });
+  return fields;
+}

@@ -1,0 +1,65 @@
+/**
+ * A field for all children at once: every figure that holds for somebody, with the place it stands at and the
+ * children it holds for. Checks look at each figure once and know its cause; sheets and listings read it child by
+ * child.
+ */
+import { EVERYWHERE, figureIn, type Scope, type Scopes } from './scope';
+import { familyIndex, type FamilyIndex } from './weave';
+import type { Column, ColumnGroup } from './columnShape';
+import type { Family, Figure, Place } from './shape';
+
+const FROM_FAMILY: Place = Object.freeze({ level: 'family' });
+
+/** The column of a field, in the scopes a reader looks into. Made once for a frozen family. */
+export function columnOf(family: Family, key: string, scopes: Scopes = []): Column {
+  const index = familyIndex(family);
+  const used = scopes.filter((scope) => index.keysInScope.get(scope)?.has(key));
+  const name = `${key}|${used.join('|')}`;
+  const known = index.columns.get(name);
+  if (known) return known;
+  const column = makeColumn(family, index, key, used);
+  index.columns.set(name, column);
+  return column;
+}
+
+type Origin = Omit<ColumnGroup, 'members'>;
+
+function makeColumn(family: Family, index: FamilyIndex, key: string, scopes: Scopes): Column {
+  const { woven } = index;
+  const origins: Origin[] = [{ figure: undefined, place: null, scope: EVERYWHERE }];
+  const originOf = new Int32Array(woven.length);
+  /** Later calls win: scopes go from the widest to the narrowest, levels from the family to the child. */
+  const put = (figure: Figure | undefined, place: () => Place, scope: Scope, members: Iterable<number> | null) => {
+    if (figure === undefined) return;
+    const origin = origins.push({ figure, place: place(), scope }) - 1;
+    if (members === null) originOf.fill(origin);
+    else for (const position of members) originOf[position] = origin;
+  };
+  for (const scope of [EVERYWHERE, ...scopes.toReversed()]) {
+    put(figureIn(family, scope, key), () => FROM_FAMILY, scope, null);
+    if (scope !== EVERYWHERE || index.keysOnValues.has(key)) {
+      for (const axis of family.axes) {
+        for (const value of axis.values) {
+          const place = (): Place => ({ level: 'value', axisId: axis.id, valueId: value.id });
+          put(figureIn(value, scope, key), place, scope, index.positionsOf(value.id));
+        }
+      }
+    }
+    woven.forEach((child, position) => {
+      const figure = figureIn(child, scope, key);
+      if (figure !== undefined) put(figure, () => ({ level: 'child', childId: child.id }), scope, [position]);
+    });
+  }
+  const all = groupsOf(origins, originOf);
+  return {
+    groups: all.filter((group) => group.members.length > 0),
+    at: (position) => all[originOf[position]!]!.figure,
+    groupAt: (position) => all[originOf[position]!]!,
+  };
+}
+
+function groupsOf(origins: readonly Origin[], originOf: Int32Array): ColumnGroup[] {
+  const members: number[][] = origins.map(() => []);
+  originOf.forEach((origin, position) => members[origin]!.push(position));
+  return origins.map((origin, at) => ({ ...origin, members: members[at]! }));
+}

@@ -1,0 +1,61 @@
+/** Putting together what checks and projection read, each thing when it is first asked for. */
+import { pairingLookup } from '../catalogue/pairings';
+import { columnOf } from '../family/column';
+import type { ColumnGroup } from '../family/columnShape';
+import { scopesOf } from '../family/scope';
+import { familyIndex } from '../family/weave';
+import { channelPrice, type ChannelPricing } from '../money/price';
+import type { CategoryRules } from '../rulebook/openRulebook';
+import type { CheckContext, FitInput } from './context';
+import type { Plan } from './planner';
+
+/** The context of a fit under a category's rules and a plan. `offeredIds` are the children the plan is for. */
+export function checkContext(
+  input: FitInput,
+  category: CategoryRules,
+  plan: Plan | null,
+  offeredIds: ReadonlySet<string>,
+): CheckContext {
+  const { family, account, rulebook } = input;
+  const { woven, position } = familyIndex(family);
+  const scopes = scopesOf(account, rulebook.registry.firstLanguage);
+  const offered = woven.filter((child) => offeredIds.has(child.id));
+  const all = offered.length === woven.length;
+  const isOffered = (at: number) => all || offeredIds.has(woven[at]!.id);
+  const column = (key: string) => columnOf(family, key, scopes);
+  const groups = new Map<string, readonly ColumnGroup[]>();
+  return {
+    ...input,
+    ...{ category, plan, scopes, offered, isOffered, column },
+    groups(key) {
+      let known = groups.get(key);
+      if (!known) groups.set(key, (known = all ? column(key).groups : offeredOnly(column(key).groups, isOffered)));
+      return known;
+    },
+    listings: plan?.listings.map((listing) => listing.childIds.map((id) => position.get(id)!)) ?? [],
+    pairingOf: pairingLookup(input.pairings, category.rules.axes.roles),
+    priceOf: pricer(input, category),
+  };
+}
+
+function offeredOnly(groups: readonly ColumnGroup[], isOffered: (position: number) => boolean): ColumnGroup[] {
+  return groups
+    .map((group) => ({ ...group, members: group.members.filter(isOffered) }))
+    .filter((group) => group.members.length > 0);
+}
+
+/** How prices become the channel's; each amount is worked out once, since most children share theirs. */
+function pricer({ account, seller }: FitInput, { rules }: CategoryRules): (amount: string) => string {
+  const how: ChannelPricing = {
+    currency: rules.price.currency,
+    taxIncluded: rules.price.taxIncluded,
+    rate: account.settings.rate,
+    taxPercent: seller.taxPercent,
+  };
+  const known = new Map<string, string>();
+  return (amount) => {
+    const there = known.get(amount) ?? channelPrice(amount, how);
+    known.set(amount, there);
+    return there;
+  };
+}

@@ -1,0 +1,162 @@
+/** Findings about every field the category asks for: there, in the right language, in length, in form. */
+import type { ColumnGroup } from '../../family/columnShape';
+import { EVERYWHERE, languageScope } from '../../family/scope';
+import type { Figure } from '../../family/shape';
+import type { FieldCheck } from '../../rulebook/openRulebook';
+import type { FieldRule } from '../../rulebook/shape';
+import type { FindingCode, FindingParams } from '../../words/findings';
+import type { CheckContext } from '../context';
+import type { Finding, Severity } from '../finding';
+import { inChannelUnit } from '../project/channelUnit';
+import { sharedGroup } from '../project/sharedFigure';
+import type { Remedy } from '../remedy';
+import { concernedBy, FAMILY, homeOf, makeFinding, typeHere } from './report';
+
+export function fieldFindings(context: CheckContext): Finding[] {
+  return context.category.fieldChecks.flatMap((check) =>
+    check.rule.level === 'child' ? childField(context, check) : listingField(context, check),
+  );
+}
+
+function childField(context: CheckContext, check: FieldCheck): Finding[] {
+  return context
+    .groups(check.rule.key)
+    .flatMap((group) => checkGroup(context, check, group, concernedBy(check.field, group)));
+}
+
+/** A field that each listing has once: judged listing by listing, as the channel will. */
+function listingField(context: CheckContext, check: FieldCheck): Finding[] {
+  const { groups } = context.column(check.rule.key);
+  if (groups.length === 1) return checkGroup(context, check, groups[0]!, []);
+  const listings = context.listings.length > 0 ? context.listings : [[...groups.flatMap((group) => group.members)]];
+  return listings.flatMap((positions) => {
+    const shared = sharedGroup(context, check, positions);
+    if (shared) return checkGroup(context, check, shared, []);
+    return [
+      makeFinding(context, {
+        code: 'field.differs',
+        params: { account: context.account.name, field: check.label },
+        severity: check.rule.need === 'required' ? 'stops' : 'warns',
+        ...{ key: check.rule.key, rule: `fields.${check.rule.key}`, members: positions },
+        remedies: [typeHere(check.rule.key, FAMILY)],
+      }),
+    ];
+  });
+}
+
+const SEVERITY: Record<FieldRule['need'], Severity | null> = {
+  required: 'stops',
+  recommended: 'warns',
+  optional: null,
+};
+
+const isEmpty = (figure: Figure | undefined) =>
+  figure === undefined || figure === '' || (Array.isArray(figure) && figure.length === 0);
+
+/** One figure and the children that have it. */
+function checkGroup(
+  context: CheckContext,
+  check: FieldCheck,
+  group: ColumnGroup,
+  members: readonly number[],
+): Finding[] {
+  const { rule, field } = check;
+  const about = { key: rule.key, rule: `fields.${rule.key}`, members };
+  if (isEmpty(group.figure) || !group.place) {
+    const severity = SEVERITY[rule.need];
+    if (!severity) return [];
+    const place = group.place ?? homeOf(context, field, members);
+    const need = severity === 'stops' ? ('required' as const) : ('recommended' as const);
+    const params = { account: context.account.name, field: check.label, need };
+    return [
+      makeFinding(context, {
+        ...about,
+        place,
+        severity,
+        code: 'field.missing',
+        params,
+        remedies: [typeHere(rule.key, place)],
+      }),
+    ];
+  }
+  const { place, scope } = group;
+  const missing = untranslated(context, check, group);
+  if (missing) return [makeFinding(context, { ...about, place, ...missing })];
+  const problem = problemOf(context, check, group);
+  if (!problem) return [];
+  return [makeFinding(context, { ...about, place, scope, severity: 'stops', ...problem })];
+}
+
+/** A text that holds in the first language only, on an account that is written in another. */
+function untranslated(context: CheckContext, { field, label, rule }: FieldCheck, group: ColumnGroup) {
+  const { account, rulebook } = context;
+  const isForeign = account.language !== rulebook.registry.firstLanguage;
+  if (!isForeign || !field?.translatable || group.scope !== EVERYWHERE) return null;
+  return {
+    code: 'field.language' as const,
+    params: { account: account.name, field: label, language: account.language },
+    severity: rule.need === 'required' ? ('stops' as const) : ('warns' as const),
+    scope: languageScope(account.language),
+  };
+}
+
+type Problem = { [C in FindingCode]: { code: C; params: FindingParams<C>; remedies?: Remedy[] } }[FindingCode];
+
+function problemOf(context: CheckContext, check: FieldCheck, group: ColumnGroup): Problem | null {
+  const { figure } = group;
+  if (Array.isArray(figure)) return listProblem(context, check, group, figure);
+  if (typeof figure === 'string') return textProblem(context, check, group, figure);
+  const { rule, label, field } = check;
+  if (typeof figure !== 'number' || inChannelUnit(check, figure) !== 0) return null;
+  return {
+    code: 'field.zero',
+    params: { account: context.account.name, field: label, unit: rule.unit ?? field?.unit ?? '' },
+  };
+}
+
+/** Puts another figure in the place of the one at fault. */
+function setTo(
+  check: FieldCheck,
+  { place, scope }: ColumnGroup,
+  figure: Figure,
+  label: { do: 'cutText' | 'keepFirst'; most: number },
+): Remedy {
+  const change = { place: place!, key: check.rule.key, figure, ...(scope === EVERYWHERE ? {} : { scope }) };
+  return { kind: 'change', label, commands: [{ do: 'setFigures', changes: [change] }] };
+}
+
+function listProblem(context: CheckContext, check: FieldCheck, group: ColumnGroup, list: string[]): Problem | null {
+  const { rule, label: field } = check;
+  const { atLeast = 0, atMost = Infinity, entryAtMost = Infinity } = rule;
+  const account = context.account.name;
+  if (list.length < atLeast)
+    return { code: 'field.too-few', params: { account, field, count: list.length, least: atLeast } };
+  if (list.length > atMost) {
+    const remedies = [setTo(check, group, list.slice(0, atMost), { do: 'keepFirst', most: atMost })];
+    return { code: 'field.too-many', params: { account, field, count: list.length, most: atMost }, remedies };
+  }
+  const entry = list.find((one) => one.length > entryAtMost);
+  return entry === undefined
+    ? null
+    : { code: 'field.entry-long', params: { field, entry, length: entry.length, most: entryAtMost } };
+}
+
+function textProblem(context: CheckContext, check: FieldCheck, group: ColumnGroup, text: string): Problem | null {
+  const { rule, label: field } = check;
+  const { atLeast = 0, atMost = Infinity } = rule;
+  const account = context.account.name;
+  if (text.length < atLeast)
+    return { code: 'field.too-short', params: { account, field, length: text.length, least: atLeast } };
+  if (text.length > atMost) {
+    const remedies = [setTo(check, group, cutAtWord(text, atMost), { do: 'cutText', most: atMost })];
+    return { code: 'field.too-long', params: { account, field, length: text.length, most: atMost }, remedies };
+  }
+  if (!check.hasForm || check.hasForm(text)) return null;
+  return { code: 'field.form', params: { field, form: rule.patternText ?? rule.pattern! } };
+}
+
+function cutAtWord(text: string, length: number): string {
+  const cut = text.slice(0, length);
+  const blank = cut.lastIndexOf(' ');
+  return (blank > length * 0.6 ? cut.slice(0, blank) : cut).replace(/[\s,;:–-]+$/, '');
+}

@@ -1,0 +1,153 @@
+/**
+ * Findings about prices: there, within bounds, list price above, sale whole, spread. Amounts are compared as the
+ * channel will see them.
+ */
+import Big from 'big.js';
+import type { ColumnGroup } from '../../family/columnShape';
+import { compareAmounts, showAmount } from '../../money/amount';
+import type { CheckContext } from '../context';
+import type { Finding } from '../finding';
+import { FAMILY, homeOf, makeFinding, typeHere } from './report';
+
+export function priceFindings(context: CheckContext): Finding[] {
+  return [...bounds(context), ...listPrices(context), ...sales(context), ...spread(context)];
+}
+
+function bounds(context: CheckContext): Finding[] {
+  const { account, category, rulebook } = context;
+  const rules = category.rules.price;
+  const least = rules.least ?? '0.01';
+  const shown = (amount: string) => showAmount(amount, rules.currency);
+  return context.groups('price').flatMap(({ figure, place, scope, members }): Finding | Finding[] => {
+    if (typeof figure !== 'string') {
+      const home = homeOf(context, rulebook.registry.field('price'), members);
+      return makeFinding(context, {
+        ...{ code: 'price.missing', params: {}, severity: 'stops', key: 'price', rule: 'price.price', members },
+        place: home,
+        remedies: [typeHere('price', home)],
+      });
+    }
+    const price = context.priceOf(figure);
+    const about = {
+      severity: 'stops',
+      key: 'price',
+      members,
+      place: place ?? FAMILY,
+      scope,
+      remedies: [typeHere('price', place ?? FAMILY)],
+    } as const;
+    if (compareAmounts(price, least) < 0) {
+      const params = { account: account.name, price: shown(price), least: shown(least) };
+      return makeFinding(context, {
+        ...about,
+        remedies: [...about.remedies],
+        code: 'price.too-low',
+        params,
+        rule: 'price.least',
+      });
+    }
+    if (rules.most === undefined || compareAmounts(price, rules.most) <= 0) return [];
+    const params = { account: account.name, price: shown(price), most: shown(rules.most) };
+    return makeFinding(context, {
+      ...about,
+      remedies: [...about.remedies],
+      code: 'price.too-high',
+      params,
+      rule: 'price.most',
+    });
+  });
+}
+
+/** A list price that is not above the price it is struck through for, told once where the list price stands. */
+function listPrices(context: CheckContext): Finding[] {
+  const { rules } = context.category;
+  const prices = context.column('price');
+  return context.groups('listPrice').flatMap(({ figure, place, scope, members }) => {
+    if (typeof figure !== 'string' || !place) return [];
+    const list = context.priceOf(figure);
+    const wrong = new Map<ColumnGroup, boolean>();
+    const isWrong = (position: number) => {
+      const group = prices.groupAt(position);
+      let known = wrong.get(group);
+      if (known === undefined) {
+        known = typeof group.figure === 'string' && compareAmounts(list, context.priceOf(group.figure)) <= 0;
+        wrong.set(group, known);
+      }
+      return known;
+    };
+    const found = members.filter(isWrong);
+    if (found.length === 0) return [];
+    const price = context.priceOf(String(prices.at(found[0]!)));
+    const { currency, listAbovePrice } = rules.price;
+    const giveBack = { place, key: 'listPrice', figure: null, ...(scope === 'everywhere' ? {} : { scope }) };
+    return makeFinding(context, {
+      code: 'price.list-not-above',
+      params: { list: showAmount(list, currency), price: showAmount(price, currency) },
+      severity: listAbovePrice ? 'stops' : 'warns',
+      ...{ key: 'listPrice', rule: 'price.listAbovePrice', members: found, place, scope },
+      remedies: [
+        {
+          kind: 'change',
+          label: { do: 'giveBack', field: 'List price' },
+          commands: [{ do: 'setFigures', changes: [giveBack] }],
+        },
+        typeHere('listPrice', place),
+      ],
+    });
+  });
+}
+
+const SALE = ['salePrice', 'saleFrom', 'saleUntil'] as const;
+
+/** A sale of which only a part is there, told once where that part stands. */
+function sales(context: CheckContext): Finding[] {
+  const columns = SALE.map((key) => context.column(key));
+  return SALE.flatMap((key, number) =>
+    context.groups(key).flatMap(({ figure, place, scope, members }) => {
+      if (figure === undefined || !place) return [];
+      // The first of the three that is there speaks for them.
+      const half = members.filter(
+        (position) =>
+          columns.slice(0, number).every((column) => column.at(position) === undefined) &&
+          columns.some((column) => column.at(position) === undefined),
+      );
+      if (half.length === 0) return [];
+      const missing = SALE.find((other) => columns[SALE.indexOf(other)]!.at(half[0]!) === undefined)!;
+      return makeFinding(context, {
+        ...{ code: 'price.sale-half', params: {}, severity: 'warns', key: missing, rule: 'price.sale' },
+        ...{ members: half, place, scope, about: key, remedies: [typeHere(missing, place)] },
+      });
+    }),
+  );
+}
+
+/** The dearest child of a listing against its cheapest. */
+function spread(context: CheckContext): Finding[] {
+  const { spreadAtMost, currency } = context.category.rules.price;
+  if (!spreadAtMost) return [];
+  const column = context.column('price');
+  return context.listings.flatMap((positions) => {
+    const priced = positions.flatMap((position) => {
+      const figure = column.at(position);
+      return typeof figure === 'string' ? [{ position, price: context.priceOf(figure) }] : [];
+    });
+    if (priced.length < 2) return [];
+    const sorted = priced.toSorted((a, b) => compareAmounts(a.price, b.price));
+    const cheapest = sorted[0]!.price;
+    const limit = new Big(cheapest).times(spreadAtMost);
+    const over = sorted.filter((one) => limit.lt(one.price));
+    if (over.length === 0) return [];
+    const dearest = over.at(-1)!;
+    const origin = column.groupAt(dearest.position);
+    return makeFinding(context, {
+      code: 'price.spread',
+      params: {
+        times: spreadAtMost,
+        dearest: showAmount(dearest.price, currency),
+        cheapest: showAmount(cheapest, currency),
+      },
+      ...{ severity: 'stops', key: 'price', rule: 'price.spreadAtMost', members: over.map((one) => one.position) },
+      ...{ place: origin.place ?? FAMILY, scope: origin.scope, remedies: [typeHere('price', origin.place ?? FAMILY)] },
+    });
+  });
+}

@@ -1,0 +1,63 @@
+/** Findings about stock: too few or too many pieces for the channel. What is not counted is never too little. */
+import { familyIndex } from '../../family/weave';
+import type { Wish } from '../../family/shape';
+import type { CheckContext } from '../context';
+import type { Finding } from '../finding';
+import { homeOf, makeFinding } from './report';
+
+/** Of so many children pieces are typed at the finding, or they are left out; more are given pieces in the grid. */
+const FEW = 3;
+
+export function stockFindings(context: CheckContext): Finding[] {
+  const { least, most } = context.category.rules.stock;
+  const { woven, position } = familyIndex(context.family);
+  const counting = context.column('counting');
+  const counted = context.offered
+    .map((child) => position.get(child.id)!)
+    .filter((at) => (counting.at(at) ?? 'counted') === 'counted');
+  const piecesOf = (at: number) => context.stock[woven[at]!.id] ?? 0;
+  const low = counted.filter((at) => piecesOf(at) < least);
+  const capped = counted.filter((at) => piecesOf(at) > most);
+  return [...(low.length > 0 ? [tooLow(context, low)] : []), ...(capped.length > 0 ? [tooMany(context, capped)] : [])];
+}
+
+function tooLow(context: CheckContext, members: number[]): Finding {
+  const { account, category, family, rulebook } = context;
+  const place = homeOf(context, rulebook.registry.field('stock'), members);
+  const wish: Wish = family.wishes[account.id] ?? { apart: [], whole: [], leaveOut: [], offered: true };
+  const childIds = members.map((at) => familyIndex(family).woven[at]!.id);
+  const leaveOut = {
+    do: 'setWish' as const,
+    account: account.id,
+    wish: { ...wish, leaveOut: [...wish.leaveOut, ...childIds] },
+  };
+  return makeFinding(context, {
+    code: 'stock.too-low',
+    params: { account: account.name, least: category.rules.stock.least },
+    ...{ severity: 'stops', key: 'stock', rule: 'stock.least', members, place },
+    remedies:
+      members.length > FEW
+        ? []
+        : [
+            {
+              kind: 'figure',
+              key: 'stock',
+              places: childIds.map((childId) => ({ level: 'child' as const, childId })),
+            },
+            {
+              kind: 'change',
+              label: { do: 'leaveOut', account: account.name, children: members.length },
+              commands: [leaveOut],
+            },
+          ],
+  });
+}
+
+function tooMany(context: CheckContext, members: number[]): Finding {
+  const { account, category } = context;
+  return makeFinding(context, {
+    code: 'stock.capped',
+    params: { account: account.name, most: category.rules.stock.most },
+    ...{ severity: 'advises', key: 'stock', rule: 'stock.most', members },
+  });
+}

@@ -1,0 +1,59 @@
+/** What stands in a listing once: shared figures, values that hold for all of it, the account's answers. */
+import { familyIndex, labelIn } from '../../family/weave';
+import { foldLabel } from '../../family/foldLabel';
+import type { Listing } from '../../listing/listing';
+import type { CheckContext } from '../context';
+import type { Plan } from '../planner';
+import { inChannelUnit } from './channelUnit';
+import { sharedGroup } from './sharedFigure';
+
+export function listingFields(context: CheckContext, plan: Plan, positions: readonly number[]): Listing['fields'] {
+  const { rules, fieldChecks } = context.category;
+  const fields: Listing['fields'] = {};
+  for (const check of fieldChecks) {
+    if (check.rule.level !== 'listing') continue;
+    const figure = sharedGroup(context, check, positions)?.figure;
+    if (figure === undefined) continue;
+    fields[check.rule.name] = inChannelUnit(check, figure);
+    if (check.rule.key === 'name')
+      fields[check.rule.name] = withSuffix(context, String(figure), positions, check.rule.atMost);
+  }
+  putFixedValues(context, plan, positions, fields);
+  for (const { key } of rules.settings) {
+    const answer = context.account.settings.answers[key];
+    if (answer) fields[key] = answer;
+  }
+  return fields;
+}
+
+/** The name with the suffix all children of the listing share, where it fits. */
+function withSuffix(context: CheckContext, name: string, positions: readonly number[], atMost = Infinity): string {
+  const column = context.column('nameSuffix');
+  const suffix = column.at(positions[0]!);
+  if (typeof suffix !== 'string' || !positions.every((position) => column.at(position) === suffix)) return name;
+  const whole = `${name} ${suffix}`;
+  return whole.length <= atMost ? whole : name;
+}
+
+/**
+ * Values of axes that are split or pinned are facts of the whole listing. An axis called like one of the channel's
+ * fields gives way.
+ */
+function putFixedValues(
+  context: CheckContext,
+  plan: Plan,
+  positions: readonly number[],
+  fields: Listing['fields'],
+): void {
+  const { family, scopes, category } = context;
+  const { valueById, woven, axisById } = familyIndex(family);
+  const taken = new Set([
+    ...category.fieldChecks.map((check) => foldLabel(check.rule.name)),
+    ...category.rules.settings.map((setting) => foldLabel(setting.key)),
+  ]);
+  for (const axisId of [...plan.split, ...plan.pinned]) {
+    const { label } = axisById.get(axisId)!;
+    const value = valueById.get(woven[positions[0]!]!.at[axisId]!)!;
+    fields[taken.has(foldLabel(label)) ? `${label} (option)` : label] = labelIn(value, scopes);
+  }
+}

@@ -1,0 +1,77 @@
+/**
+ * Which pictures a listing shows, in the channel's number: the main one first, each option's first before any second.
+ */
+import { familyIndex } from '../../family/weave';
+import { picturesAt } from '../../pictures/picturesOf';
+import type { CheckContext } from '../context';
+import type { Plan, TargetAxis } from '../planner';
+import type { ChosenOptions } from './chosenOptions';
+
+export interface ListingPictures {
+  /** What goes out, the main one first. */
+  sent: string[];
+  /** What would go out if there were room for all. */
+  wanted: string[];
+  /** Option place on the axis that carries pictures → all its pictures. Empty where none does. */
+  ofOptions: ReadonlyMap<number, readonly string[]>;
+}
+
+/** The pictures of the listing whose children stand at these positions. */
+export function listingPictures(
+  context: CheckContext,
+  plan: Plan,
+  chosen: ChosenOptions,
+  positions: readonly number[],
+): ListingPictures {
+  const { family, scopes } = context;
+  const general = picturesAt(family, scopes);
+  const { rules } = context.category;
+  if (rules.axes.pictures === 'child') {
+    return { sent: general.slice(0, rules.pictures.atMost), wanted: [...general], ofOptions: new Map() };
+  }
+  const ofOptions = optionPictures(context, plan, chosen, positions);
+  const firsts = [...ofOptions.values()].flatMap((ids) => ids.slice(0, 1));
+  const rest = [...ofOptions.values()].flatMap((ids) => ids.slice(1));
+  const fixed = fixedPictures(context, plan, positions);
+  const inOrder = [...new Set([...firsts, ...general, ...fixed, ...rest])];
+  // The main picture leads, whether the family's or an option's.
+  const main = general[0];
+  const wanted = main === undefined ? inOrder : [main, ...inOrder.filter((id) => id !== main)];
+  return { sent: wanted.slice(0, rules.pictures.atMost), wanted, ofOptions };
+}
+
+function optionPictures(
+  context: CheckContext,
+  plan: Plan,
+  chosen: ChosenOptions,
+  positions: readonly number[],
+): Map<number, string[]> {
+  const found = new Map<number, string[]>();
+  if (plan.pictureAxis === null) return found;
+  const axis = plan.axes[plan.pictureAxis]!;
+  const first = new Map<number, number>();
+  for (const position of positions) {
+    const option = chosen[plan.pictureAxis]![position]!;
+    if (!first.has(option)) first.set(option, position);
+  }
+  for (const [option, position] of [...first].toSorted((a, b) => a[0] - b[0])) {
+    found.set(option, picturesOfOption(context, axis.options[option]!, position));
+  }
+  return found;
+}
+
+/** Pictures of one option: those of its values; where it has none, those of its first child. */
+function picturesOfOption(context: CheckContext, option: TargetAxis['options'][number], position: number): string[] {
+  const { valueById, woven } = familyIndex(context.family);
+  const ofValues = option.valueIds.flatMap((id) => picturesAt(valueById.get(id)!, context.scopes));
+  return [...new Set(ofValues.length > 0 ? ofValues : picturesAt(woven[position]!, context.scopes))];
+}
+
+/** Pictures of values that hold for the whole listing, or for which no axis shows pictures. */
+function fixedPictures(context: CheckContext, plan: Plan, positions: readonly number[]): string[] {
+  const { valueById, woven } = familyIndex(context.family);
+  const fixed =
+    plan.pictureAxis === null ? context.family.axes.map((axis) => axis.id) : [...plan.pinned, ...plan.split];
+  const values = new Set(fixed.flatMap((axisId) => positions.map((position) => woven[position]!.at[axisId]!)));
+  return [...values].flatMap((id) => picturesAt(valueById.get(id)!, context.scopes));
+}

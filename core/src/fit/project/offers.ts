@@ -1,0 +1,88 @@
+/** Offers: the children of a listing as the channel sells them, in its labels, currency and units. */
+import type { Column } from '../../family/columnShape';
+import type { Child } from '../../family/shape';
+import { familyIndex } from '../../family/weave';
+import { pictureMark } from '../../listing/pictureAddress';
+import type { ListingOffer } from '../../listing/listing';
+import { picturesOf } from '../../pictures/picturesOf';
+import type { FieldCheck } from '../../rulebook/openRulebook';
+import type { CheckContext } from '../context';
+import { inChannelUnit } from './channelUnit';
+
+const KEYS = [
+  'sku',
+  'price',
+  'listPrice',
+  'salePrice',
+  'saleFrom',
+  'saleUntil',
+  'gtin',
+  'gtinExempt',
+  'counting',
+] as const;
+
+/** A function that makes the offer of one child; null for one without SKU or price, which a finding stops. */
+export function offerMaker(context: CheckContext): (position: number, options: string[]) => ListingOffer | null {
+  const { woven } = familyIndex(context.family);
+  const columns = Object.fromEntries(KEYS.map((key) => [key, context.column(key)])) as Record<
+    (typeof KEYS)[number],
+    Column
+  >;
+  const ofChildren = context.category.fieldChecks
+    .filter((check) => check.rule.level === 'child')
+    .map((check) => ({ check, column: context.column(check.rule.key) }));
+  const { rules } = context.category;
+  return (position, options) => {
+    const child = woven[position]!;
+    const sku = columns.sku.at(position);
+    const price = columns.price.at(position);
+    if (typeof sku !== 'string' || typeof price !== 'string') return null;
+    const offer: ListingOffer = {
+      sku,
+      options,
+      price: context.priceOf(price),
+      stock: stockSent(context, child, columns.counting.at(position)),
+      fields: fieldsOf(ofChildren, position),
+    };
+    const gtin = columns.gtin.at(position);
+    if (typeof gtin === 'string') offer.gtin = gtin;
+    else if (columns.gtinExempt.at(position) === true) offer.gtinExempt = true;
+    const list = columns.listPrice.at(position);
+    if (typeof list === 'string') offer.listPrice = context.priceOf(list);
+    putSale(context, offer, columns, position);
+    if (rules.axes.pictures === 'child') {
+      const shown = picturesOf(context.family, child, context.scopes).slice(0, rules.pictures.atMost);
+      offer.pictures = shown.map(pictureMark);
+    }
+    return offer;
+  };
+}
+
+/** The pieces sent: what is in stock, no more than the channel takes; as many as it takes of what is not counted. */
+function stockSent(context: CheckContext, child: Child, counting: unknown): number {
+  const { most } = context.category.rules.stock;
+  return (counting ?? 'counted') === 'counted' ? Math.min(context.stock[child.id] ?? 0, most) : most;
+}
+
+function fieldsOf(checks: readonly { check: FieldCheck; column: Column }[], position: number): ListingOffer['fields'] {
+  const fields: ListingOffer['fields'] = {};
+  for (const { check, column } of checks) {
+    const figure = column.at(position);
+    if (figure !== undefined) fields[check.rule.name] = inChannelUnit(check, figure);
+  }
+  return fields;
+}
+
+/** A sale is sent whole or not at all. */
+function putSale(
+  context: CheckContext,
+  offer: ListingOffer,
+  columns: Record<'salePrice' | 'saleFrom' | 'saleUntil', Column>,
+  position: number,
+): void {
+  const price = columns.salePrice.at(position);
+  const from = columns.saleFrom.at(position);
+  const until = columns.saleUntil.at(position);
+  if (typeof price !== 'string' || typeof from !== 'string' || typeof until !== 'string') return;
+  Object.assign(offer, { salePrice: context.priceOf(price), saleFrom: from, saleUntil: until });
+}

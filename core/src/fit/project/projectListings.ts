@@ -1,0 +1,98 @@
+/** Projection: the plan in force made into the listings that go out. */
+import { familyIndex } from '../../family/weave';
+import { listingFields } from './listingFields';
+import { pictureMark } from '../../listing/pictureAddress';
+import type { Listing, ListingOffer } from '../../listing/listing';
+import { compareAmounts } from '../../money/amount';
+import type { CheckContext } from '../context';
+import type { Plan } from '../planner';
+import { chosenOptions, type ChosenOptions } from './chosenOptions';
+import { listingKey } from './listingKey';
+import { listingPictures, type ListingPictures } from './listingPictures';
+import { offerMaker } from './offers';
+
+/**
+ * All listings of the plan in force; none where there is no plan. Children without an SKU or a price are not in them:
+ * a finding stops those.
+ */
+export function projectListings(context: CheckContext): Listing[] {
+  const { plan, category, family } = context;
+  if (!plan) return [];
+  const chosen = chosenOptions(context, plan);
+  const labels = plan.axes.map((_, axis) => optionLabels(context, plan, axis));
+  const makeOffer = offerMaker(context);
+  return plan.listings.map((planned, at): Listing => {
+    const positions = context.listings[at]!;
+    const pictures = listingPictures(context, plan, chosen, positions);
+    const offers = positions.flatMap((position) => {
+      const options = chosen.map((places, axis) => labels[axis]![places[position]!]!);
+      return makeOffer(position, options) ?? [];
+    });
+    return {
+      key: listingKey(family, planned.key),
+      styleCode: String(family.fields.styleCode ?? ''),
+      category: category.id,
+      currency: category.rules.price.currency,
+      structure: plan.signature,
+      axes: plan.axes.map((_, axis) =>
+        listingAxis(context, plan, axis, { chosen, positions, labels: labels[axis]!, pictures }),
+      ),
+      fields: listingFields(context, plan, positions),
+      pictures: pictures.sent.map(pictureMark),
+      fromPrice: cheapest(offers),
+      offers,
+    };
+  });
+}
+
+/** What the buyer reads of each option: the seller's label, or the channel's own value where it shows that. */
+function optionLabels(context: CheckContext, plan: Plan, axis: number): string[] {
+  const { valueById } = familyIndex(context.family);
+  const { role, options } = plan.axes[axis]!;
+  const showsList = context.category.rules.axes.roles[role]?.shows === 'list';
+  return options.map((option) => {
+    const lead = valueById.get(option.valueIds[0]!)!;
+    return showsList ? (context.pairingOf(role, lead.label) ?? option.label) : option.label;
+  });
+}
+
+interface AxisParts {
+  chosen: ChosenOptions;
+  positions: readonly number[];
+  labels: readonly string[];
+  pictures: ListingPictures;
+}
+
+function listingAxis(context: CheckContext, plan: Plan, axis: number, parts: AxisParts): Listing['axes'][number] {
+  const { name, role, options } = plan.axes[axis]!;
+  const { valueById } = familyIndex(context.family);
+  const rules = context.category.rules.axes;
+  const present = new Set(parts.positions.map((position) => parts.chosen[axis]![position]!));
+  const sent = new Set(parts.pictures.sent);
+  const carriesPictures = rules.pictures === 'axis' && axis === plan.pictureAxis;
+  const shown = (at: number) =>
+    parts.pictures.ofOptions
+      .get(at)
+      ?.filter((id) => sent.has(id))
+      .slice(0, 1) ?? [];
+  return {
+    name,
+    role,
+    options: options.flatMap((option, at) => {
+      if (!present.has(at)) return [];
+      const lead = valueById.get(option.valueIds[0]!)!;
+      const paired = rules.roles[role]?.list ? context.pairingOf(role, lead.label) : undefined;
+      return [
+        {
+          label: parts.labels[at]!,
+          ...(paired ? { paired } : {}),
+          ...(carriesPictures ? { pictures: shown(at).map(pictureMark) } : {}),
+        },
+      ];
+    }),
+  };
+}
+
+function cheapest(offers: readonly ListingOffer[]): string {
+  return [...new Set(offers.map((offer) => offer.price))].sort(compareAmounts)[0] ?? '';
+}

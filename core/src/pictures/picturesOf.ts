@@ -1,0 +1,73 @@
+/** Which pictures show a child. Facts about pictures only: pixels are looked at elsewhere. */
+import { z } from 'zod';
+import { figureIn, type Scopes } from '../family/scope';
+import type { Carrier, Child, Family } from '../family/shape';
+import { familyIndex } from '../family/weave';
+
+export const PictureFactsSchema = z.object({
+  id: z.string(),
+  fileName: z.string(),
+  width: z.number().int(),
+  height: z.number().int(),
+  /** The border of the picture is white (or clear). */
+  whiteBackground: z.boolean(),
+});
+export type PictureFacts = z.infer<typeof PictureFactsSchema>;
+
+/** The pictures that stand at a place: the account's own choice where it has one. */
+export function picturesAt(carrier: Carrier, scopes: Scopes = []): readonly string[] {
+  for (const scope of scopes) {
+    const own = figureIn(carrier, scope, 'pictures');
+    if (Array.isArray(own)) return own;
+  }
+  return carrier.pictures;
+}
+
+/** The child's pictures, main one first: its own, then its values' (first axis first), then the family's. */
+export function picturesOf(family: Family, child: Child, scopes: Scopes = []): string[] {
+  const { valueById } = familyIndex(family);
+  const ofValues = family.axes.flatMap((axis) => {
+    const value = valueById.get(child.at[axis.id] ?? '');
+    return value ? picturesAt(value, scopes) : [];
+  });
+  return [...new Set([...picturesAt(child, scopes), ...ofValues, ...picturesAt(family, scopes)])];
+}
+
+/**
+ * Pictures that show this child in particular: its own and its values'. Empty means: only the family's, which show no
+ * option.
+ */
+export function particularPictures(family: Family, child: Child): string[] {
+  const general = new Set(family.pictures);
+  return picturesOf(family, child).filter((id) => !general.has(id) || child.pictures.includes(id));
+}
+
+/** Woven children without any picture. */
+export function childrenWithoutPicture(family: Family): Child[] {
+  return familyIndex(family).woven.filter((child) => picturesOf(family, child).length === 0);
+}
+
+/** The picture that stands for the family in a list: its own first, else the first one on any value or child. */
+export function facePicture(family: Family): string | undefined {
+  return (
+    family.pictures[0] ??
+    family.axes.flatMap((axis) => axis.values.flatMap((value) => value.pictures))[0] ??
+    familyIndex(family).woven.flatMap((child) => child.pictures)[0]
+  );
+}
+
+/** Every picture a family uses, wherever it stands and for whom. */
+export function allPictures(family: Family): Set<string> {
+  const ids = new Set<string>();
+  const note = (carrier: Carrier) => {
+    for (const id of carrier.pictures) ids.add(id);
+    for (const figures of Object.values(carrier.scoped ?? {})) {
+      if (Array.isArray(figures.pictures)) for (const id of figures.pictures) ids.add(id);
+    }
+  };
+  note(family);
+  for (const axis of family.axes) axis.values.forEach(note);
+  for (const child of Object.values(family.children)) note(child);
+  for (const { child } of Object.values(family.shelf)) note(child);
+  return ids;
+}

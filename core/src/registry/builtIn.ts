@@ -1,0 +1,146 @@
+/** The fields every seller has. Only `openRegistry` reads this list; everybody else is handed the registry. */
+import type { Level } from '../family/shape';
+import type { Field, FieldGroup, FieldType } from './field';
+
+const ALL: readonly Level[] = ['family', 'value', 'child'];
+const FAMILY: readonly Level[] = ['family'];
+const CHILD: readonly Level[] = ['child'];
+
+type More = Partial<Omit<Field, 'key' | 'label' | 'type' | 'levels' | 'group'>>;
+
+function field(
+  key: string,
+  label: string,
+  type: FieldType,
+  levels: readonly Level[],
+  group: FieldGroup,
+  more: More = {},
+): Field {
+  return {
+    key,
+    label,
+    type,
+    levels,
+    group,
+    translatable: false,
+    perAccount: true,
+    onlyScoped: false,
+    isFact: false,
+    categories: [],
+    ...more,
+  };
+}
+
+/** What is one for all accounts, since goods are found by it everywhere. */
+const ONE_FOR_ALL: More = { perAccount: false };
+const TEXT: More = { translatable: true };
+
+/** In the order of sheets and of the grid. */
+export const BUILT_IN_FIELDS: readonly Field[] = [
+  field('name', 'Name', 'text', FAMILY, 'identity', {
+    ...TEXT,
+    most: 200,
+    help: 'Without option values: those are added per child.',
+  }),
+  field('brand', 'Brand', 'text', FAMILY, 'identity', { most: 80 }),
+  field('styleCode', 'Style code', 'text', FAMILY, 'identity', {
+    ...ONE_FOR_ALL,
+    most: 24,
+    help: 'The root of every child SKU.',
+  }),
+  field('category', 'Category', 'category', FAMILY, 'identity', {
+    ...ONE_FOR_ALL,
+    help: 'By what the goods are mainly for: it decides the facts asked for and where they go.',
+  }),
+  field('maker', 'Maker', 'text', FAMILY, 'identity', { most: 80 }),
+  field('modelNumber', 'Model number', 'text', FAMILY, 'identity', { most: 60 }),
+  field('taxCode', 'Tax code', 'text', FAMILY, 'identity', { most: 12, help: 'Customs number, digits only.' }),
+
+  field('sku', 'SKU', 'sku', CHILD, 'identifiers', {
+    ...ONE_FOR_ALL,
+    most: 40,
+    help: 'Unique over the whole catalogue.',
+  }),
+  field('gtin', 'GTIN', 'gtin', CHILD, 'identifiers', {
+    ...ONE_FOR_ALL,
+    help: '8, 12, 13 or 14 digits, or an ISBN; the last digit checks the others.',
+  }),
+  field('listPrice', 'List price', 'money', ALL, 'price', {
+    help: 'The recommended price, shown struck through. It must be above the price.',
+  }),
+  field('price', 'Price', 'money', ALL, 'price', { help: 'What the buyer pays, tax included.' }),
+  field('cost', 'Cost', 'money', ALL, 'price'),
+  field('stock', 'Stock', 'stock', CHILD, 'stock', { ...ONE_FOR_ALL, unit: 'pieces' }),
+  field('counting', 'Counting', 'choice', ALL, 'stock', {
+    ...ONE_FOR_ALL,
+    choices: [
+      { value: 'counted', label: 'Counted' },
+      { value: 'toOrder', label: 'Made to order' },
+      { value: 'unlimited', label: 'Without limit' },
+    ],
+    unset: 'counted',
+    help: 'What is made to order or without limit has no pieces to count: channels are sent as many as they take.',
+  }),
+  field('weight', 'Weight', 'weight', ALL, 'delivery', {
+    unit: 'g',
+    help: 'With packing. "0.35 kg", "12 oz" and "2 lb 3 oz" are understood.',
+  }),
+  field('packageLength', 'Pack length', 'length', ALL, 'delivery', { unit: 'cm' }),
+  field('packageWidth', 'Pack width', 'length', ALL, 'delivery', { unit: 'cm' }),
+  field('packageHeight', 'Pack height', 'length', ALL, 'delivery', { unit: 'cm' }),
+  field('onSale', 'For sale', 'yesno', ALL, 'price', { unset: 'yes' }),
+  field('gtinExempt', 'GTIN exempt', 'yesno', ALL, 'identifiers', {
+    unset: 'no',
+    help: 'Sold without a GTIN under an exemption.',
+  }),
+  field('salePrice', 'Sale price', 'money', ALL, 'price', { help: 'Needs both a start and an end date.' }),
+  field('saleFrom', 'Sale from', 'date', ALL, 'price'),
+  field('saleUntil', 'Sale until', 'date', ALL, 'price'),
+  field('leadDays', 'Lead time', 'integer', ALL, 'delivery', { unit: 'days' }),
+  field('mpn', 'Maker part no.', 'text', CHILD, 'identifiers', { most: 60 }),
+  field('condition', 'Condition', 'choice', ['family', 'child'], 'identifiers', {
+    choices: [
+      { value: 'new', label: 'New' },
+      { value: 'refurbished', label: 'Made good again' },
+      { value: 'used', label: 'Used' },
+    ],
+  }),
+
+  field('label', 'Label', 'text', ['value'], 'wording', {
+    ...TEXT,
+    onlyScoped: true,
+    most: 80,
+    help: 'How the value is called in another language, or on one account.',
+  }),
+  field('nameSuffix', 'Name suffix', 'text', ['value', 'child'], 'wording', {
+    ...TEXT,
+    most: 80,
+    help: 'Put after the name where the value or child needs more than its options.',
+  }),
+  field('shortText', 'Short text', 'longtext', ALL, 'wording', { ...TEXT, most: 400 }),
+  field('description', 'Description', 'longtext', ALL, 'wording', { ...TEXT, most: 5000 }),
+  field('highlights', 'Highlights', 'list', ALL, 'wording', { ...TEXT, most: 8, help: 'Short points, one a line.' }),
+  field('searchWords', 'Search words', 'list', FAMILY, 'wording', { ...TEXT, most: 20 }),
+  field('searchTitle', 'Search title', 'text', FAMILY, 'wording', { ...TEXT, most: 120 }),
+  field('searchDescription', 'Search description', 'longtext', FAMILY, 'wording', { ...TEXT, most: 320 }),
+
+  field('composition', 'Composition', 'composition', ALL, 'facts', {
+    ...TEXT,
+    most: 200,
+    help: 'Such as "80 % wool, 20 % nylon": parts add up to 100 %.',
+  }),
+  field('care', 'Care', 'text', ALL, 'facts', { ...TEXT, most: 200 }),
+  field('wearer', 'For whom', 'choice', FAMILY, 'facts', {
+    choices: [
+      { value: 'women', label: 'Women' },
+      { value: 'men', label: 'Men' },
+      { value: 'anyone', label: 'Anyone' },
+      { value: 'children', label: 'Children' },
+      { value: 'dogs', label: 'Dogs' },
+      { value: 'home', label: 'The home' },
+    ],
+  }),
+  field('madeIn', 'Made in', 'text', FAMILY, 'facts', { most: 60 }),
+  field('collections', 'Collections', 'list', FAMILY, 'facts', { most: 12 }),
+  field('pictures', 'Pictures', 'pictures', ALL, 'pictures', { help: 'The first is the main one.' }),
+];

@@ -1,0 +1,150 @@
+/** Commands on the registry: their schemas, and running them. Pure, like those on a family. */
+import { z } from 'zod';
+import { difference, type Difference } from '../change/difference';
+import { foldLabel } from '../family/foldLabel';
+import { RoleSchema } from '../family/shape';
+import { Refusal } from '../refusal';
+import { BUILT_IN_FIELDS } from './builtIn';
+import { generalTree } from './generalTree';
+import {
+  CategoryIdSchema,
+  CategorySchema,
+  DictionaryEntrySchema,
+  FactSchema,
+  LanguageSchema,
+  REMEMBERED,
+  RegistryDataSchema,
+  type RegistryData,
+} from './shape';
+
+const Label = z.string().trim().min(1).max(80);
+
+export const RegistryCommandSchema = z.discriminatedUnion('do', [
+  /** Adds a category, or changes label, axes and place of the one with this id. */
+  z.object({ do: z.literal('setCategory'), category: CategorySchema }),
+  /** Takes a category and all below it out of use, or back into it. Families that are in it stay. */
+  z.object({ do: z.literal('retireCategory'), id: CategoryIdSchema, retired: z.boolean() }),
+  z.object({ do: z.literal('setFact'), fact: FactSchema }),
+  z.object({ do: z.literal('retireFact'), key: z.string(), retired: z.boolean() }),
+  /** Puts a word into the dictionary; `instead` names the label it replaces. */
+  z.object({ do: z.literal('setWord'), role: RoleSchema, entry: DictionaryEntrySchema, instead: Label.optional() }),
+  z.object({ do: z.literal('removeWord'), role: RoleSchema, label: Label }),
+  z.object({ do: z.literal('setLanguages'), languages: z.array(LanguageSchema).min(1).max(40) }),
+  z.object({ do: z.literal('forget'), key: z.enum(REMEMBERED), label: Label }),
+  z.object({ do: z.literal('takeGeneralTree') }),
+  /** Takes the parts of a registry file in: what it names is added or replaced, everything else stays. */
+  z.object({ do: z.literal('takeRegistry'), registry: RegistryDataSchema.partial() }),
+]);
+export type RegistryCommand = z.infer<typeof RegistryCommandSchema>;
+
+export interface ChangedRegistry extends Difference {
+  data: RegistryData;
+}
+
+/** Runs a command on the registry. Throws a Refusal, with nothing changed, when it cannot be done. */
+export function runRegistryCommand(before: RegistryData, command: RegistryCommand): ChangedRegistry {
+  const data = apply(before, command);
+  return { data, ...difference(before, data) };
+}
+
+function apply(data: RegistryData, command: RegistryCommand): RegistryData {
+  switch (command.do) {
+    case 'setCategory':
+      return setCategory(data, command.category);
+    case 'retireCategory':
+      return retireCategory(data, command.id, command.retired);
+    case 'setFact':
+      return setFact(data, command.fact);
+    case 'retireFact': {
+      const fact = data.facts[command.key];
+      if (!fact) throw new Refusal('field.unknown', { key: command.key });
+      return { ...data, facts: { ...data.facts, [command.key]: { ...fact, retired: command.retired } } };
+    }
+    case 'setWord':
+      return setWord(data, command.role, command.entry, command.instead);
+    case 'removeWord':
+      return removeWord(data, command.role, command.label);
+    case 'setLanguages':
+      return setLanguages(data, command.languages);
+    case 'forget': {
+      const left = data.remembered[command.key].filter((label) => label !== command.label);
+      return { ...data, remembered: { ...data.remembered, [command.key]: left } };
+    }
+    case 'takeGeneralTree':
+      return { ...data, categories: { ...generalTree(), ...data.categories } };
+    case 'takeRegistry':
+      return takeRegistry(data, command.registry);
+  }
+}
+
+type CategoryOf = RegistryData['categories'][string];
+
+function setCategory(data: RegistryData, category: CategoryOf): RegistryData {
+  if (category.parent !== null && !data.categories[category.parent]) {
+    throw new Refusal('category.unknown', { id: category.parent });
+  }
+  for (let at = category.parent; at !== null; at = data.categories[at]?.parent ?? null) {
+    if (at === category.id) throw new Refusal('category.circle', { label: category.label });
+  }
+  const twin = Object.values(data.categories).find(
+    (one) =>
+      one.id !== category.id && one.parent === category.parent && foldLabel(one.label) === foldLabel(category.label),
+  );
+  if (twin) throw new Refusal('category.twice', { label: category.label });
+  return { ...data, categories: { ...data.categories, [category.id]: category } };
+}
+
+function retireCategory(data: RegistryData, id: string, retired: boolean): RegistryData {
+  if (!data.categories[id]) throw new Refusal('category.unknown', { id });
+  const categories = { ...data.categories };
+  const retire = (at: string): void => {
+    categories[at] = { ...categories[at]!, retired };
+    for (const one of Object.values(data.categories)) if (one.parent === at) retire(one.id);
+  };
+  retire(id);
+  return { ...data, categories };
+}
+
+function setFact(data: RegistryData, fact: RegistryData['facts'][string]): RegistryData {
+  if (BUILT_IN_FIELDS.some((field) => field.key === fact.key)) throw new Refusal('fact.built-in', { key: fact.key });
+  const before = data.facts[fact.key];
+  if (before && before.type !== fact.type) throw new Refusal('fact.type-fixed', { label: before.label });
+  for (const id of fact.categories) if (!data.categories[id]) throw new Refusal('category.unknown', { id });
+  return { ...data, facts: { ...data.facts, [fact.key]: fact } };
+}
+
+type Role = keyof RegistryData['dictionary'];
+type Word = NonNullable<RegistryData['dictionary'][Role]>[string];
+
+function setWord(data: RegistryData, role: Role, entry: Word, instead: string | undefined): RegistryData {
+  const { [foldLabel(instead ?? entry.label)]: _before, ...others } = data.dictionary[role] ?? {};
+  return { ...data, dictionary: { ...data.dictionary, [role]: { ...others, [foldLabel(entry.label)]: entry } } };
+}
+
+function removeWord(data: RegistryData, role: Role, label: string): RegistryData {
+  const words = data.dictionary[role] ?? {};
+  if (!words[foldLabel(label)]) throw new Refusal('word.unknown', { label });
+  const { [foldLabel(label)]: _gone, ...left } = words;
+  return { ...data, dictionary: { ...data.dictionary, [role]: left } };
+}
+
+function setLanguages(data: RegistryData, languages: readonly string[]): RegistryData {
+  const canonical = languages.map((tag) => Intl.getCanonicalLocales(tag)[0]!);
+  const twin = canonical.find((tag, at) => canonical.indexOf(tag) !== at);
+  if (twin) throw new Refusal('language.twice', { tag: twin });
+  return { ...data, languages: canonical };
+}
+
+function takeRegistry(data: RegistryData, given: Partial<RegistryData>): RegistryData {
+  let next: RegistryData = { ...data, categories: { ...data.categories, ...given.categories } };
+  for (const category of Object.values(given.categories ?? {})) next = setCategory(next, category);
+  for (const fact of Object.values(given.facts ?? {})) next = setFact(next, fact);
+  for (const [role, words] of Object.entries(given.dictionary ?? {}) as [Role, Record<string, Word>][]) {
+    for (const word of Object.values(words)) next = setWord(next, role, word, undefined);
+  }
+  if (given.languages) next = setLanguages(next, given.languages);
+  const remembered = { ...next.remembered };
+  for (const key of REMEMBERED)
+    remembered[key] = [...new Set([...remembered[key], ...(given.remembered?.[key] ?? [])])];
+  return { ...next, remembered };
+}

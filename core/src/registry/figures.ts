@@ -1,0 +1,195 @@
+/** Figures of a field: read from what was typed, checked where they come as data, shown in a cell. */
+import { readGtin } from '../identifiers/gtin';
+import { readSku } from '../identifiers/sku';
+import { readNumber, type NumberHabit, type NumberReading } from '../measure/readNumber';
+import { readLength, readWeight, type LengthUnit, type MeasureReading, type WeightUnit } from '../measure/units';
+import { compareAmounts, readAmount, toCurrency } from '../money/amount';
+import { unreadable, type Unreadable } from '../refusal';
+import { readComposition } from '../wording/composition';
+import type { Figure } from '../family/shape';
+import type { Field } from './field';
+import type { Registry } from './openRegistry';
+
+export type ReadFigure = { ok: true; figure: Figure | null } | Unreadable;
+
+/** What is known of where a text comes from: how its numbers are written, and the unit its column is in. */
+export interface Source extends NumberHabit {
+  unit?: string | undefined;
+}
+
+const good = (figure: Figure | null): ReadFigure => ({ ok: true, figure });
+
+/** Control characters that no text of a seller has; tabs and line ends are let through. */
+// eslint-disable-next-line no-control-regex
+const MARKS = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
+
+/**
+ * Reads what was typed or pasted into a field. Empty text means "no figure" (null). What can be read two ways is
+ * refused with both, unless `source` tells how numbers are written there.
+ */
+export function readFigure(registry: Registry, field: Field, text: string, source: Source = {}): ReadFigure {
+  if (MARKS.test(text)) return unreadable('figure.marks', { field: field.label });
+  const keepsLines = field.type === 'longtext' || field.type === 'list';
+  const trimmed = keepsLines ? text.trim() : text.trim().replace(/\s+/g, ' ');
+  if (trimmed === '') return good(null);
+  return READERS[field.type](trimmed, field, source, registry);
+}
+
+type Reader = (text: string, field: Field, source: Source, registry: Registry) => ReadFigure;
+
+const READERS: Record<Field['type'], Reader> = {
+  text: readText,
+  longtext: readText,
+  list: (text, field) => readList(text.split(text.includes('\n') ? '\n' : /[;,]/), field),
+  money(text, field, source) {
+    const read = readAmount(text, source);
+    if (!read.ok) return doubtful(read, field, text) ?? unreadable('figure.no-amount', { field: field.label, text });
+    return read.number.startsWith('-') ? unreadable('figure.below-zero', { field: field.label }) : good(read.number);
+  },
+  weight(text, field, source) {
+    const read = readWeight(text, (source.unit ?? 'g') as WeightUnit, source);
+    return readMeasured(read, field, text, 'figure.no-weight');
+  },
+  length(text, field, source) {
+    const read = readLength(text, (source.unit ?? 'cm') as LengthUnit, source);
+    return readMeasured(read, field, text, 'figure.no-length');
+  },
+  number(text, field, source) {
+    const read = readNumber(text, source);
+    if (!read.ok) return doubtful(read, field, text) ?? unreadable('figure.no-number', { field: field.label, text });
+    return good(Number(read.number));
+  },
+  integer(text, field, source) {
+    const read = readNumber(text, source);
+    const refused = () => unreadable('figure.no-count', { field: field.label, text, unit: field.unit ?? 'pieces' });
+    if (!read.ok) return doubtful(read, field, text) ?? refused();
+    return /^\d{1,9}(\.0+)?$/.test(read.number) ? good(Number(read.number)) : refused();
+  },
+  yesno(text, field) {
+    const word = text.toLowerCase();
+    if (['yes', 'y', 'true', '1', 'on', 'x'].includes(word)) return good(true);
+    if (['no', 'n', 'false', '0', 'off', '-'].includes(word)) return good(false);
+    return unreadable('figure.no-yes-no', { field: field.label, text });
+  },
+  date: (text, field) => (isDate(text) ? good(text) : unreadable('figure.no-date', { field: field.label, text })),
+  choice(text, field) {
+    const wanted = text.toLowerCase();
+    const choice = field.choices?.find((one) => one.value === text || one.label.toLowerCase() === wanted);
+    if (choice) return good(choice.value);
+    const choices = field.choices?.map((one) => one.label).join(', ') ?? '';
+    return unreadable('figure.no-choice', { field: field.label, text, choices });
+  },
+  category(text, _field, _source, registry) {
+    const wanted = text.toLowerCase();
+    const found =
+      registry.category(text) ??
+      registry.tree.find(({ category }) => registry.pathLabel(category.id).toLowerCase() === wanted)?.category;
+    return found ? good(found.id) : unreadable('category.unknown', { id: text });
+  },
+  composition(text, field) {
+    const read = readComposition(text);
+    return read.ok ? readText(read.text, field) : read;
+  },
+  sku: (text, field) => readSku(text, field.most!),
+  gtin(text) {
+    const read = readGtin(text);
+    return read.ok ? good(read.gtin) : read;
+  },
+  stock: (text, field, source, registry) => READERS.integer(text, field, source, registry),
+  pictures: (_text, field) => unreadable('figure.kind', { field: field.label, kind: 'a list of pictures' }),
+};
+
+function readText(text: string, field: Field): ReadFigure {
+  const most = field.most ?? Infinity;
+  if (text.length <= most) return good(text);
+  return unreadable('figure.too-long', { field: field.label, length: text.length, most });
+}
+
+function readList(parts: readonly string[], field: Field): ReadFigure {
+  const entries = [...new Set(parts.map((one) => one.trim()).filter(Boolean))];
+  const most = field.most ?? Infinity;
+  if (entries.length <= most) return good(entries.length > 0 ? entries : null);
+  return unreadable('figure.too-many', { field: field.label, count: entries.length, most });
+}
+
+function readMeasured(
+  read: MeasureReading,
+  field: Field,
+  text: string,
+  code: 'figure.no-weight' | 'figure.no-length',
+): ReadFigure {
+  if (!read.ok) return doubtful(read, field, text) ?? unreadable(code, { field: field.label, text });
+  return read.measure === 0 ? unreadable(code, { field: field.label, text }) : good(read.measure);
+}
+
+function doubtful(read: Exclude<NumberReading, { ok: true }>, field: Field, text: string): Unreadable | null {
+  if (read.why !== 'two') return null;
+  const [one, other] = read.readings;
+  return unreadable('figure.two-readings', { field: field.label, text, one, other });
+}
+
+/** A day of the calendar as ISO 8601 writes it; 30 February is none. */
+function isDate(text: string): boolean {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
+  const day = new Date(`${text}T00:00:00Z`);
+  return !Number.isNaN(day.getTime()) && day.toISOString().slice(0, 10) === text;
+}
+
+const KINDS: Partial<Record<Field['type'], (figure: Figure) => boolean>> = {
+  list: Array.isArray,
+  pictures: Array.isArray,
+  yesno: (figure) => typeof figure === 'boolean',
+  ...Object.fromEntries(
+    ['weight', 'length', 'number', 'integer'].map((type) => [type, (figure: Figure) => Number.isFinite(figure)]),
+  ),
+};
+const KIND_WORDS: Partial<Record<Field['type'], string>> = { list: 'a list', pictures: 'a list', yesno: 'yes or no' };
+
+/**
+ * Checks a figure that comes as data against its field, by the same rules as what is typed, and gives it in the form
+ * it is stored in.
+ */
+export function checkFigure(registry: Registry, field: Field, figure: Figure): ReadFigure {
+  const isKind = KINDS[field.type] ?? ((given: Figure) => typeof given === 'string');
+  if (!isKind(figure)) {
+    const kind = KIND_WORDS[field.type] ?? (KINDS[field.type] ? 'a number' : 'text');
+    return unreadable('figure.kind', { field: field.label, kind });
+  }
+  if (Array.isArray(figure)) return field.type === 'pictures' ? good(figure) : checkList(figure, field);
+  if (typeof figure === 'boolean') return good(figure);
+  // Stored numbers are written with a point; a composition may be older than the rule for its sum.
+  if (typeof figure === 'number') return readFigure(registry, field, plainNumber(figure), { decimal: '.' });
+  if (field.type === 'composition') return readText(figure.trim(), field);
+  return readFigure(registry, field, figure, field.type === 'money' ? { decimal: '.' } : {});
+}
+
+/** A number without exponent, as it is typed. */
+const plainNumber = (figure: number) => figure.toLocaleString('en', { useGrouping: false, maximumFractionDigits: 12 });
+
+function checkList(figure: readonly string[], field: Field): ReadFigure {
+  return figure.some((one) => MARKS.test(one))
+    ? unreadable('figure.marks', { field: field.label })
+    : readList(figure, field);
+}
+
+/**
+ * A figure as a person reads it in a cell. With a currency, money shows all its decimals; more than it has stay as
+ * they are.
+ */
+export function showFigure(
+  registry: Registry,
+  field: Field | undefined,
+  figure: Figure | undefined | null,
+  currency?: string,
+): string {
+  if (figure === undefined || figure === null) return '';
+  if (currency && field?.type === 'money' && typeof figure === 'string') {
+    const shown = toCurrency(figure, currency);
+    return compareAmounts(shown, figure) === 0 ? shown : figure;
+  }
+  if (typeof figure === 'boolean') return figure ? 'yes' : 'no';
+  if (Array.isArray(figure)) return figure.join('\n');
+  if (field?.type === 'choice') return field.choices?.find((one) => one.value === figure)?.label ?? String(figure);
+  if (field?.type === 'category') return registry.pathLabel(figure) || String(figure);
+  return typeof figure === 'number' ? plainNumber(figure) : figure;
+}

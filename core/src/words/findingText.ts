@@ -1,0 +1,87 @@
+/** The sentence of a finding, whom it concerns, and what its remedies say. */
+import type { PairingReason } from '../catalogue/pairings';
+import type { Family } from '../family/shape';
+import { childLabels, placeLabel } from '../family/weave';
+import type { Finding } from '../fit/finding';
+import type { Remedy, RemedyLabel } from '../fit/remedy';
+import { children } from './counts';
+import { FINDINGS, WHOLE, type Subject } from './findings';
+
+/** Whom a finding is about. */
+export function subjectOf(finding: Finding, family: Family): Subject {
+  const { childIds, place } = finding;
+  if (childIds.length > 1) {
+    if (place.level === 'value') return { text: capital(placeLabel(family, place)), many: false };
+    return { text: children(childIds.length), many: true };
+  }
+  const child = family.children[childIds[0] ?? ''];
+  if (!child) return { text: place.level === 'family' ? WHOLE : capital(placeLabel(family, place)), many: false };
+  return { text: childLabels(family, child).join(' · ') || 'The only child', many: false };
+}
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** The sentence of a finding. */
+export function findingText(finding: Finding, family: Family): string {
+  const sentence = FINDINGS[finding.code] as (params: unknown, who: Subject) => string;
+  return sentence(finding.params, subjectOf(finding, family));
+}
+
+/** The labels of the first few children a finding concerns, and how many more there are. */
+export function concerned(
+  finding: Pick<Finding, 'childIds'>,
+  family: Family,
+  most = 3,
+): { names: string[]; more: number } {
+  const standing = finding.childIds.flatMap((id) => family.children[id] ?? []);
+  const names = standing.slice(0, most).map((child) => childLabels(family, child).join(' · ') || 'the only child');
+  return { names, more: standing.length - names.length };
+}
+
+/** What the button of a remedy says. */
+export function remedyText(remedy: Remedy): string {
+  switch (remedy.kind) {
+    case 'change':
+      return changeText(remedy.label);
+    case 'pairing':
+      return `Pair with ${remedy.pairing.to} (${reasonText(remedy.reason)})`;
+    case 'numbers':
+      return remedy.childIds.length === 1
+        ? 'Take the next free number'
+        : `Take the next ${remedy.childIds.length} free numbers`;
+    case 'skus':
+      return remedy.childIds.length === 1
+        ? 'Make its SKU by the pattern'
+        : `Make ${remedy.childIds.length} SKUs by the pattern`;
+    case 'figure':
+      return 'Type it here';
+  }
+}
+
+function changeText(label: RemedyLabel): string {
+  switch (label.do) {
+    case 'cutText':
+      return `Cut to ${label.most} characters`;
+    case 'keepFirst':
+      return `Keep the first ${label.most}`;
+    case 'rename':
+      return `Rename to "${label.name}"`;
+    case 'giveBack':
+      return `Give the ${label.field.toLowerCase()} back`;
+    case 'markExempt':
+      return 'Mark as exempt';
+    case 'liftWishes':
+      return 'Lift the wishes';
+    case 'keepBestPlan':
+      return 'Keep the best plan';
+    case 'leaveOut':
+      return `Leave ${label.children === 1 ? 'it' : 'them'} out on ${label.account}`;
+    case 'offerAgain':
+      return `Offer ${children(label.children)} again`;
+  }
+}
+
+function reasonText(reason: PairingReason): string {
+  if (reason.why === 'colour') return `the nearest colour, ${reason.difference} away by CIEDE2000`;
+  return reason.why === 'size' ? 'the same size' : 'the same word';
+}

@@ -1,0 +1,126 @@
+/** What every finding says: code → sentence made from its parameters and from whom it is about. */
+import { children, count } from './counts';
+
+/** Whom a sentence is about: "Rust · XL has", "24 children have". */
+export interface Subject {
+  text: string;
+  many: boolean;
+}
+
+type None = Record<never, never>;
+interface OnAccount {
+  account: string;
+}
+interface OfField {
+  field: string;
+}
+
+const has = (who: Subject) => `${who.text} ${who.many ? 'have' : 'has'}`;
+const of = (who: Subject) => who.text.charAt(0).toLowerCase() + who.text.slice(1);
+/** Labels such as "Highlights" or "Search words" are many. */
+const isAre = (label: string) => (/[^s]s$/.test(label) ? 'are' : 'is');
+
+export const FINDINGS = {
+  'category.choose': (p: OnAccount) => `Choose a category: it decides where on ${p.account} the family goes.`,
+  'category.none': (p: OnAccount & { category: string }) => `${p.account} has no place yet for ${p.category}.`,
+  'fit.broken': (p: OnAccount & { why: string }) =>
+    `How the family goes onto ${p.account} cannot be worked out: ${p.why}. Other accounts are not touched by it.`,
+  'setting.missing': (p: OnAccount & { setting: string }) =>
+    `${p.account} needs ${article(p.setting)} ${p.setting.toLowerCase()}. Choose it under Channels.`,
+
+  'plan.nothing-offered': (p: { leftOut: number }) =>
+    p.leftOut > 0
+      ? `No child of this family is offered here: ${children(p.leftOut)} ${p.leftOut === 1 ? 'is' : 'are'} left out.`
+      : 'No child of this family is for sale here.',
+  'plan.none': (p: { axes: number; label: number; wished: boolean }) =>
+    p.wished
+      ? 'Your wishes leave no way to carry the axes over. Lift one of them.'
+      : `No way to carry these axes over fits: at most ${count(p.axes, 'axis', 'axes')}, labels of ${p.label} characters. Shorten value labels or their codes.`,
+  'plan.chosen-gone': (_p: None) => 'The plan you chose no longer fits the family; the best one is used instead.',
+  'plan.pictures-lost': (p: { pictures: number; axis: string | null }) =>
+    `${count(p.pictures, 'picture')} would not show: pictures follow ${p.axis ?? 'no axis'} here.`,
+  'label.language': (p: OnAccount & { axis: string; labels: string; language: string }) =>
+    `Labels of ${p.axis} are not written in ${p.language} yet, the language of ${p.account}: ${p.labels}.`,
+  'label.shortened': (p: { axis: string; full: string; short: string }) =>
+    `Labels of ${p.axis} are shortened to fit: "${p.full}" becomes "${p.short}".`,
+
+  'pairing.missing': (p: OnAccount & { value: string }) =>
+    `${p.value} is not among the values of ${p.account}. Pair it with one of them.`,
+  'pairing.collides': (p: { values: string; to: string }) => `${p.values} would be shown alike, as ${p.to}.`,
+
+  'sku.missing': (_p: None, who: Subject) => `${has(who)} no SKU.`,
+  'sku.too-long': (p: OnAccount & { most: number }, who: Subject) =>
+    `The SKU of ${of(who)} is longer than ${p.most} characters, the most ${p.account} takes.`,
+  'gtin.missing': (p: { mayBeExempt: boolean }, who: Subject) =>
+    `${has(who)} no GTIN${p.mayBeExempt ? `, and ${who.many ? 'are' : 'is'} not marked exempt` : ''}.`,
+  'gtin.wrong': (_p: None, who: Subject) => `${has(who)} a GTIN that is none.`,
+  'gtin.not-exempt': (p: OnAccount & { brand: string }, who: Subject) =>
+    `${has(who)} no GTIN: ${p.account} has granted ${p.brand || 'this brand'} no exemption.`,
+
+  'price.missing': (_p: None, who: Subject) => `${has(who)} no price.`,
+  'price.too-low': (p: OnAccount & { price: string; least: string }) =>
+    `${p.price} is below ${p.least}, the least ${p.account} takes.`,
+  'price.too-high': (p: OnAccount & { price: string; most: string }) =>
+    `${p.price} is above ${p.most}, the most ${p.account} takes.`,
+  'price.list-not-above': (p: { list: string; price: string }) =>
+    `The list price ${p.list} is not above the price ${p.price}.`,
+  'price.sale-half': (_p: None) => 'The sale needs a price, a start and an end. It is not sent.',
+  'price.spread': (p: { times: string; dearest: string; cheapest: string }, who: Subject) =>
+    `${who.text} ${who.many ? 'cost' : 'costs'} up to ${p.dearest}, more than ${p.times} times the cheapest child of the listing (${p.cheapest}).`,
+
+  'stock.too-low': (p: OnAccount & { least: number }, who: Subject) =>
+    `${has(who)} fewer pieces than the ${p.least} ${p.account} takes at least.`,
+  'stock.capped': (p: OnAccount & { most: number }, who: Subject) =>
+    `${has(who)} more pieces than are sent: ${p.account} takes ${p.most} at most.`,
+
+  'picture.gone': (_p: None) => 'A picture that is placed here is gone.',
+  'picture.small': (p: OnAccount & { file: string; width: number; height: number; least: number }) =>
+    `${p.file} is ${p.width} × ${p.height} pixels; ${p.account} wants ${p.least} at least on both sides.`,
+  'picture.not-white': (p: OnAccount & { file: string }, who: Subject) =>
+    `${p.file} leads ${of(who)} and has no white background; ${p.account} wants one on the main picture.`,
+  'picture.missing': (p: OnAccount, who: Subject) => `${has(who)} no picture on ${p.account}.`,
+  'picture.few': (p: OnAccount & { count: number; least: number }, who: Subject) =>
+    `${has(who)} ${p.count} of the ${count(p.least, 'picture')} ${p.account} asks for.`,
+  'picture.more': (p: OnAccount & { most: number; count: number }) =>
+    `${p.most} of ${count(p.count, 'picture')} go to ${p.account}; the first of each option are kept first.`,
+  'picture.option-missing': (p: OnAccount & { option: string }) =>
+    `${p.option} has no picture of its own on ${p.account}: choosing it changes nothing.`,
+
+  'field.missing': (p: OnAccount & OfField & { need: 'required' | 'recommended' }, who: Subject) => {
+    const whose = who.text === WHOLE ? '' : ` for ${of(who)}`;
+    return `${p.field} ${isAre(p.field)} missing${whose}; ${p.account} ${p.need === 'required' ? 'requires' : 'recommends'} ${isAre(p.field) === 'are' ? 'them' : 'it'}.`;
+  },
+  'field.language': (p: OnAccount & OfField & { language: string }) =>
+    `${p.field} ${isAre(p.field)} not written in ${p.language} yet, the language of ${p.account}.`,
+  'field.too-few': (p: OnAccount & OfField & { count: number; least: number }) =>
+    `${p.field}: ${p.count} of the ${count(p.least, 'entry', 'entries')} ${p.account} asks for.`,
+  'field.too-many': (p: OnAccount & OfField & { count: number; most: number }) =>
+    `${p.field}: ${count(p.count, 'entry', 'entries')}; ${p.account} takes ${p.most}.`,
+  'field.entry-long': (p: OfField & { entry: string; length: number; most: number }) =>
+    `${p.field}: "${p.entry.slice(0, 30)}…" has ${p.length} characters; ${p.most} fit.`,
+  'field.too-short': (p: OnAccount & OfField & { length: number; least: number }) =>
+    `${p.field} has ${count(p.length, 'character')}; ${p.account} wants ${p.least} at least.`,
+  'field.too-long': (p: OnAccount & OfField & { length: number; most: number }) =>
+    `${p.field} has ${count(p.length, 'character')}; ${p.account} takes ${p.most}.`,
+  'field.form': (p: OfField & { form: string }) => `${p.field} has to be ${p.form}.`,
+  'field.zero': (p: OnAccount & OfField & { unit: string }) =>
+    `${p.field} is 0 ${p.unit} when rounded to what ${p.account} takes.`,
+  'field.differs': (p: OnAccount & OfField) =>
+    `${p.field} ${/[^s]s$/.test(p.field) ? 'differ' : 'differs'} between children; ${p.account} has one for the whole listing.`,
+
+  'name.option-values': (p: OnAccount & { values: string; several: boolean }) =>
+    `The name holds the ${p.several ? 'options' : 'option'} ${p.values}; ${p.account} adds options itself.`,
+  'wording.link': (p: OnAccount & OfField) =>
+    `${p.field} ${isAre(p.field) === 'are' ? 'hold' : 'holds'} a link; ${p.account} refuses links.`,
+  'measure.odd': (p: OfField & { shown: string; perhaps: string }) =>
+    `${p.field} of ${p.shown}: was ${p.perhaps} meant?`,
+} as const;
+
+export type FindingCode = keyof typeof FINDINGS;
+export type FindingParams<C extends FindingCode> = Parameters<(typeof FINDINGS)[C]>[0];
+
+/** The subject of sentences about the family as a whole. */
+export const WHOLE = 'The family';
+
+/** "a delivery profile", "an agent". */
+const article = (word: string) => (/^[aeiou]/i.test(word) ? 'an' : 'a');

@@ -1,0 +1,199 @@
+/**
+ * What every refusal says: code → sentence made from its parameters. Checks give codes; only here they become words.
+ */
+
+interface Named {
+  label: string;
+}
+interface Cell {
+  field: string;
+  text: string;
+}
+
+export const REFUSALS = {
+  'family.unknown': () => 'There is no such family.',
+  'family.no-name': () => 'A family needs a name.',
+  'family.too-large': (p: { crossings: number; most: number }) =>
+    `These axes make ${p.crossings.toLocaleString('en')} crossings; ${p.most.toLocaleString('en')} fit into one family.`,
+  'family.twin-crossing': (p: { where: string }) => `Two children stand at ${p.where}.`,
+  'family.twin-id': (p: { id: string }) => `The id ${p.id} stands twice in the family.`,
+  'family.wrong-id': (p: { id: string }) => `"${p.id}" is no id this program gives. Ids have small letters and digits.`,
+  'family.next-too-low': (p: { next: number; id: string }) =>
+    `The family's next id number is ${p.next}, but ${p.id} is in use: new values would take ids twice.`,
+  'family.child-off-axis': (p: { id: string; label: string }) =>
+    `The child ${p.id} has no value on the axis ${p.label}.`,
+  'family.child-misfiled': (p: { id: string }) => `The child ${p.id} is filed under another id.`,
+  'family.shelf-stands': (p: { id: string }) => `The child ${p.id} lies on the shelf and stands in the weave as well.`,
+  'family.stale': (p: { now: number; seen: number }) =>
+    `The family was changed meanwhile: it is at revision ${p.now}, you saw ${p.seen}. It is loaded anew; do it again.`,
+  'axis.unknown': () => 'This axis is not in the family any more. Reload the family.',
+  'axis.twice': (p: Named) => `There is an axis ${p.label} already.`,
+  'axis.too-many': () => 'A family has six axes at most.',
+  'axis.empty': () => 'An axis needs at least one value.',
+  'axis.no-label': () => 'An axis needs a name.',
+  'axis.would-be-empty': (p: Named) => `The axis ${p.label} would have no value left. Remove the axis instead.`,
+  'axis.alike': (p: Named & { groups: number }) =>
+    `Without ${p.label}, ${p.groups} ${p.groups === 1 ? 'group' : 'groups'} of children would be alike. Say which child of each stays.`,
+  'value.unknown': (p: Named) => `This value is not on the axis ${p.label} any more. Reload the family.`,
+  'value.empty': () => 'A value needs a label.',
+  'value.too-long': (p: Named & { most: number }) =>
+    `"${p.label.slice(0, 40)}…" has ${p.label.length} characters; a label has ${p.most} at most.`,
+  'value.too-many': (p: Named & { most: number }) => `The axis ${p.label} would have more than ${p.most} values.`,
+  'value.twice': (p: Named) => `${p.label} is on this axis already.`,
+  'value.code': () => 'A short code has 1 to 12 letters and digits.',
+  'value.code-twice': (p: Named & { code: string }) => `${p.label} has the code ${p.code} already.`,
+  'child.unknown': () => 'This child is not in the family any more. Reload the family.',
+  'field.unknown': (p: { key: string }) => `There is no field "${p.key}".`,
+  'field.level': (p: { field: string; level: 'family' | 'value' | 'child' }) =>
+    `${p.field} cannot stand on ${{ family: 'the family', value: 'a value', child: 'a child' }[p.level]}.`,
+  'field.scope': (p: { field: string; scope: string }) => `${p.field} is one for all; it cannot be set for ${p.scope}.`,
+  'figure.too-long': (p: { field: string; length: number; most: number }) =>
+    `${p.field} has ${p.length} characters; ${p.most} fit.`,
+  'figure.too-many': (p: { field: string; count: number; most: number }) =>
+    `${p.field} has ${p.count} entries; ${p.most} fit.`,
+  'figure.no-amount': (p: Cell) => `"${p.text}" is no amount. Type a number such as 189.00.`,
+  'figure.below-zero': (p: { field: string }) => `${p.field} cannot be below zero.`,
+  'figure.no-weight': (p: Cell) => `"${p.text}" is no weight. Type it like 350, 0.35 kg or 12 oz.`,
+  'figure.no-length': (p: Cell) => `"${p.text}" is no length. Type it like 35, 350 mm or 14 in.`,
+  'figure.no-number': (p: Cell) => `"${p.text}" is no number. Type it like 38 or 2.5, without its unit.`,
+  'figure.no-count': (p: Cell & { unit: string }) => `"${p.text}" is no whole number of ${p.unit}.`,
+  'figure.two-readings': (p: Cell & { one: string; other: string }) =>
+    `"${p.text}" can be read as ${p.one} and as ${p.other}. Type it with a point before decimals and nothing between thousands.`,
+  'figure.no-yes-no': (p: Cell) => `"${p.text}" is neither yes nor no.`,
+  'figure.no-date': (p: Cell) => `"${p.text}" is no date. Type it as year-month-day, such as 2027-03-01.`,
+  'figure.no-choice': (p: Cell & { choices: string }) => `"${p.text}" is not one of: ${p.choices}.`,
+  'figure.composition': (p: Cell) =>
+    `"${p.text}" is no composition. Write parts with percentages, such as 80 % wool, 20 % nylon.`,
+  'figure.composition-sum': (p: { sum: string }) => `The parts add up to ${p.sum} %, not to 100 %.`,
+  'figure.composition-parts': (p: { count: number; most: number }) =>
+    `A composition of ${p.count} parts: ${p.most} are written at most.`,
+  'figure.kind': (p: { field: string; kind: string }) => `${p.field} has to be ${p.kind}.`,
+  'figure.marks': (p: { field: string }) => `${p.field} holds a sign that no text has, such as a NUL character.`,
+  'sku.form': (p: { text: string }) =>
+    `"${p.text}": a SKU has letters, digits and - . _ / and starts with a letter or digit.`,
+  'sku.long': (p: { text: string; most: number }) =>
+    `"${p.text}" has ${p.text.length} characters; a SKU has ${p.most} at most.`,
+  'sku.pattern': (p: { mark: string }) => `The pattern has {${p.mark}}, which this family does not have.`,
+  'sku.pattern-twice': (p: { sku: string }) =>
+    `Two children would be ${p.sku}. Put every axis into the pattern, or give the values codes that differ.`,
+  'sku.given-before': (p: { sku: string }) => `${p.sku} belongs to another child, or did once.`,
+  'sku.pattern-long': (p: { most: number }) => `The SKU pattern would have more than ${p.most} characters.`,
+  'sku.twice': (p: { sku: string; owner: string }) =>
+    `SKU ${p.sku} belongs to ${p.owner} already. Each child has its own.`,
+  'sku.taken': (p: { sku: string; owner: string }) => `The SKU ${p.sku} belongs to ${p.owner} already.`,
+  'sku.used-before': (p: { sku: string; owner: string }) =>
+    `${p.sku} was the SKU of ${p.owner} before. Orders of that time find the goods by it, so it is never given to another.`,
+  'sku.live': (p: { sku: string; account: string }) =>
+    `${p.sku} is listed on ${p.account}: orders come in under it. Take it down there first, then change it.`,
+  'sku.under-way': (p: { sku: string; account: string }) =>
+    `${p.sku} is on its way to ${p.account}: wait for the answer, or stop the dispatch, then change it.`,
+  'gtin.twice': (p: { gtin: string; owner: string }) =>
+    `GTIN ${p.gtin} belongs to ${p.owner} already. Each child has its own.`,
+  'gtin.taken': (p: { gtin: string; owner: string }) => `The GTIN ${p.gtin} belongs to ${p.owner} already.`,
+  'gtin.used-before': (p: { gtin: string; owner: string }) =>
+    `${p.gtin} was the GTIN of ${p.owner} before: a number given out stays with what it was given to.`,
+  'gtin.scientific': (p: { text: string }) =>
+    `"${p.text}" was turned into a power of ten by a spreadsheet and its last digits are lost. Format the column as text and paste it again.`,
+  'gtin.letters': (p: { text: string }) => `"${p.text}" is no GTIN: it has 8, 12, 13 or 14 digits and nothing else.`,
+  'gtin.length': (p: { digits: string }) => `${p.digits} has ${p.digits.length} digits; a GTIN has 8, 12, 13 or 14.`,
+  'gtin.internal': (p: { digits: string; begins: string }) =>
+    `${p.digits} begins with ${p.begins} and holds inside one company only; it is not a global number.`,
+  'gtin.variable': (p: { digits: string }) =>
+    `${p.digits} begins with 9: such numbers stand for goods of varying measure, weighed at the till.`,
+  'gtin.zeros': () => 'A GTIN of zeros alone names nothing.',
+  'gtin.lost-zero': (p: { digits: string; right: string }) =>
+    `${p.digits} has lost ${p.right.length - p.digits.length === 1 ? 'its leading zero' : 'its leading zeros'}: ${p.right} is right.`,
+  'gtin.check-digit': (p: { digits: string; wanted: number }) =>
+    `${p.digits}: the last digit is ${p.digits.at(-1)}, by the others it must be ${p.wanted}. Look at the number again.`,
+  'gtin.isbn-or-upc': (p: { digits: string }) =>
+    `${p.digits} can be an ISBN, and a UPC that lost two zeros. Write "ISBN" before it, or the zeros.`,
+  'gtin.short-form': (p: { digits: string; whole: string }) =>
+    `${p.digits} is the short form of a UPC. Written out it is ${p.whole}: enter that.`,
+  'block.none': () => 'There is no number block. Add one under Setup, or paste the numbers.',
+  'block.empty': (p: { count: number }) => `No block has ${p.count} free ${p.count === 1 ? 'number' : 'numbers'} left.`,
+  'block.overlaps': (p: Named & { prefix: string }) => `This block overlaps with ${p.label} (${p.prefix}…).`,
+  'block.internal': () => 'Numbers that begin so hold inside one company only; no channel takes them.',
+  'block.unknown': () => 'There is no such number block.',
+  'category.unknown': (p: { id: string }) => `There is no category "${p.id}". Add it under Setup first.`,
+  'category.twice': (p: Named) => `There is a category ${p.label} in this place already.`,
+  'category.circle': (p: Named) => `${p.label} cannot stand under itself.`,
+  'fact.built-in': (p: { key: string }) => `"${p.key}" is a field of the program's own. Take another key.`,
+  'fact.type-fixed': (p: Named) => `${p.label} has figures already: its kind stays. Retire it and add another fact.`,
+  'language.twice': (p: { tag: string }) => `${p.tag} is in the list already.`,
+  'language.wrong': (p: { tag: string }) => `"${p.tag}" is no language tag, such as en, de or pt-BR.`,
+  'language.used': (p: { tag: string; account: string }) =>
+    `${p.account} is written in ${p.tag}. Give the account another language first.`,
+  'word.unknown': (p: Named) => `${p.label} is not in the dictionary.`,
+  'registry.wrong': (p: { where: string; why: string }) => `The registry file is wrong at ${p.where}: ${p.why}.`,
+  'account.unknown': () => 'There is no such account.',
+  'account.twice': (p: Named) => `There is an account ${p.label} already.`,
+  'account.holds': (p: Named & { listings: number }) =>
+    `${p.label} holds ${p.listings} ${p.listings === 1 ? 'listing' : 'listings'}. Take them down first.`,
+  'account.last': (p: Named) => `${p.label} is the only account on its channel and stays.`,
+  'channel.unknown': () => 'There is no such channel.',
+  'channel.silent': () => 'The channel cannot be reached. Its rules stay as they were.',
+  'channel.no-category': (p: { id: string }) => `The channel has no category "${p.id}".`,
+  'rulebook.wrong': (p: { channel: string; problem: string }) =>
+    `The rulebook of ${p.channel} cannot be read: ${p.problem}`,
+  'picture.unknown': () => 'There is no such picture.',
+  'picture.not-taken-in': () => 'A picture of this change was never taken in.',
+  'picture.unreadable': (p: { file: string }) =>
+    `${p.file} is no picture this program can read. PNG, JPEG, WebP, AVIF, TIFF, GIF and SVG are taken.`,
+  'picture.too-large': (p: { file: string; millions: number }) =>
+    `${p.file} has more than ${p.millions} million pixels.`,
+  'picture.too-many': (p: { most: number }) => `More than ${p.most} pictures would stand in one place.`,
+  'picture.slow': (p: { file: string }) => `${p.file} takes too long to draw and was left.`,
+  'change.unknown': () => 'There is no such change.',
+  'undo.nothing': () => 'There is nothing left to take back.',
+  'undo.overtaken': (p: { title: string; later: string }) =>
+    `"${p.title}" cannot be taken back alone: "${p.later}" came after it and touched the same place. Take that back first.`,
+  'undo.first': () => 'The start of a family is not taken back. Retire the family instead.',
+  'redo.nothing': () => 'There is nothing to make again.',
+  'redo.overtaken': (p: { title: string; later: string }) =>
+    `"${p.title}" cannot be made again: "${p.later}" has taken its place.`,
+  'patch.root': () => 'A patch may not replace the whole.',
+  'patch.misfit': (p: { path: string }) =>
+    `This change cannot be taken back: what it touched has changed since (${p.path}).`,
+  'key.taken': () => 'This key was used for another change. Load the page anew.',
+  'stock.twice': (p: { where: string }) => `${p.where} stands in this count twice.`,
+  'stock.not-counted': (p: { where: string }) =>
+    `${p.where} is not counted: it is made to order or without limit. Count it again first.`,
+  'sheet.none': () => 'No file came with this.',
+  'sheet.empty': (p: { file: string }) => `${p.file} has no sheet.`,
+  'sheet.cut-off': (p: { file: string }) =>
+    `${p.file} is not a whole XLSX file: it is cut off or of another kind. Save it again and bring it back.`,
+  'sheet.unreadable': (p: { file: string; line: number | null }) =>
+    `${p.file} is no CSV this program can read: there is a fault${p.line === null ? '' : ` in line ${p.line}`}, often a quotation mark that is not closed.`,
+  'sheet.too-large': (p: { file: string; rows: number; columns: number; mostRows: number; mostColumns: number }) =>
+    `${p.file} has ${p.rows} rows and ${p.columns} columns; ${p.mostRows} and ${p.mostColumns} are read.`,
+  'sheet.too-slow': (p: { file: string }) =>
+    `${p.file} takes too long to read and was left. Bring it in smaller parts.`,
+  'sheet.no-axis-column': (p: { axes: string; first: string }) =>
+    `The file has no column for ${p.axes}. Every axis needs one, such as "Option: ${p.first}".`,
+  'cell.sku-missing': () => 'The SKU is missing; orders find the child by it.',
+  'cell.twice': () => 'This child stands in the file twice; the first row was taken.',
+  'cell.empty': (p: Named) => `${p.label} is empty.`,
+  'cell.belongs': (p: { text: string; owner: string }) => `${p.text} belongs to ${p.owner} already.`,
+  'file.unknown': () => 'Families leave as json, csv or xlsx.',
+  'dispatch.unknown': () => 'There is no such dispatch.',
+  'dispatch.line-unknown': () => 'There is no such line of a dispatch.',
+  'dispatch.total-changed': () => 'The total has changed since you agreed to it. Look at it again.',
+  'input.wrong': (p: { what: string; where: string; why: string }) =>
+    `The ${p.what} is not as it should be${p.where ? ` at ${p.where}` : ''}: ${p.why}`,
+  'input.too-large': () => 'This is too large to be taken in at once. Bring it in smaller parts.',
+  'input.form': (p: { field: string }) => `The form has a field "${p.field}" that is not asked for.`,
+  'input.no-json': () => 'This is no JSON: it is cut off or has a fault.',
+  'api.unknown': () => 'There is no such address in the API.',
+  'server.silent': () => 'The server does not answer just now. What you typed waits; do this again when it is back.',
+  'server.fault': () => 'Something went wrong inside. Nothing was changed; try again.',
+} as const;
+
+export type RefusalCode = keyof typeof REFUSALS;
+/** The parameters of a code; codes without any take an empty object. */
+export type RefusalParams<C extends RefusalCode> = Parameters<(typeof REFUSALS)[C]> extends [infer P] ? P : NoParams;
+type NoParams = Record<string, never>;
+
+/** The sentence for a refusal. */
+export function refusalText<C extends RefusalCode>(code: C, params: RefusalParams<C>): string {
+  return (REFUSALS[code] as (given: RefusalParams<C>) => string)(params);
+}

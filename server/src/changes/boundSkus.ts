@@ -1,0 +1,39 @@
+/** SKUs that orders come in under, or soon will: listed on an account or on the way there, they are neither taken away nor renamed. */
+import { and, eq, inArray } from 'drizzle-orm';
+import { skusGone, Refusal, unreadable, type Family, type Unreadable } from '@loom-kin/core';
+import { heldOf } from '../families/load';
+import { dispatchLines } from '../store/schema';
+import type { Store } from '../store/store';
+
+type Bound = Unreadable<'sku.live'> | Unreadable<'sku.under-way'>;
+
+/** SKU → why it stays, for every SKU of the family that an account lists or that is on its way. */
+export function boundSkus(store: Store, familyId: string): Map<string, Bound> {
+  const { namer } = store.catalogue();
+  const bound = new Map<string, Bound>();
+  const underWay = store.database
+    .select({ account: dispatchLines.account, listing: dispatchLines.listing })
+    .from(dispatchLines)
+    .where(and(eq(dispatchLines.familyId, familyId), inArray(dispatchLines.state, ['queued', 'sent'])))
+    .all();
+  for (const { account, listing } of underWay) {
+    for (const { sku } of listing?.offers ?? [])
+      bound.set(sku, unreadable('sku.under-way', { sku, account: namer.account(account) }));
+  }
+  for (const { account, listing } of heldOf(store.database, familyId)) {
+    for (const { sku } of listing.offers)
+      bound.set(sku, unreadable('sku.live', { sku, account: namer.account(account) }));
+  }
+  return bound;
+}
+
+/** Refuses a change that would take such an SKU from its child. */
+export function keepBoundSkus(store: Store, before: Family, after: Family): void {
+  const gone = skusGone(before, after);
+  if (gone.length === 0) return;
+  const bound = boundSkus(store, before.id);
+  for (const { sku, childId } of gone) {
+    const why = bound.get(sku);
+    if (why) throw new Refusal(why.code, why.params as never, { place: { level: 'child', childId, key: 'sku' } });
+  }
+}

@@ -1,0 +1,129 @@
+/** The one write path: all steps of a change or none, in one transaction, with a heading and a part for each thing it touched. */
+import { sql } from 'drizzle-orm';
+import { describeChange, difference, type Family } from '@loom-kin/core';
+import type { ChangeDone, Step } from '@loom-kin/contract';
+import { learnFrom } from '../registry/learn';
+import { usedBefore } from '../families/identifiers';
+import { loadFamily } from '../families/load';
+import { saveFamily, saveStockSum } from '../families/save';
+import { dueAfter } from '../fits/due';
+import { inTransaction } from '../store/database';
+import { removeDocument, writeDocument } from '../store/documents';
+import type { Store } from '../store/store';
+import { keepBoundSkus } from './boundSkus';
+import { documentLines } from './documentLines';
+import { changeOfKey, partsOf, writeChange, type ChangeRow, type Part } from './journal';
+import { ringFor } from './ring';
+import { doStep } from './steps';
+import { newWork, type Work } from './work';
+
+export interface ChangeOrder {
+  key: string;
+  title?: string | undefined;
+  /** The family whose page it was made from: Ctrl Z there takes it back. */
+  from?: string | undefined;
+  steps: readonly Step[];
+}
+
+/** Makes a change. The same key again is the change that was made. Throws a Refusal, with nothing changed, where a step cannot be done. */
+export function runChange(store: Store, order: ChangeOrder, actor = 'you'): ChangeDone {
+  return workChange(store, order, actor, (work) => order.steps.forEach((step) => doStep(work, step)));
+}
+
+/** The same for work that is not written as steps, such as taking a family file in. */
+export function workChange(
+  store: Store,
+  order: Omit<ChangeOrder, 'steps'>,
+  actor: string,
+  doWork: (work: Work) => void,
+): ChangeDone {
+  const made = inTransaction(store.database, () => {
+    const there = changeOfKey(store.database, order.key);
+    if (there) return { done: doneBefore(store, there), parts: [] };
+    // A step may write beside a family that an earlier one starts; it is stored at the end.
+    store.database.run(sql`PRAGMA defer_foreign_keys = ON`);
+    const work = newWork(store, order.key, new Date().toISOString());
+    doWork(work);
+    return storeWork(work, order, actor);
+  });
+  if (made.parts.some((part) => part.thing !== 'family' && part.thing !== 'stock')) store.forgetCatalogue();
+  ringFor(store, made.parts);
+  return made.done;
+}
+
+function doneBefore({ database }: Store, change: ChangeRow): ChangeDone {
+  const ids = partsOf(database, change.id).flatMap((part) => (part.thing === 'family' ? [part] : []));
+  return {
+    id: change.id,
+    title: change.title,
+    revisions: Object.fromEntries(ids.map((part) => [part.thingId, loadFamily(database, part.thingId).revision])),
+    started: ids.filter((part) => part.made).map((part) => part.thingId),
+    notices: [],
+  };
+}
+
+function storeWork(work: Work, order: Omit<ChangeOrder, 'steps'>, actor: string): { done: ChangeDone; parts: Part[] } {
+  const { store } = work;
+  const notices = [...work.families.values()].flatMap(({ before, now }) => usedBefore(store.database, before, now));
+  const parts = [...storeDocuments(work), ...storeFamilies(work), ...storeStock(work)];
+  const revisions = Object.fromEntries([...work.families].map(([id, { now }]) => [id, now.revision]));
+  const title = order.title ?? titleFor(work);
+  if (parts.length === 0) return { done: { id: null, title, revisions, started: [], notices }, parts };
+  // What was made from a family's page is taken back from there, too.
+  if (order.from && !parts.some((part) => part.thing === 'family' && part.thingId === order.from)) {
+    parts.push({ thing: 'family', thingId: order.from });
+  }
+  const id = writeChange(store.database, { key: order.key, actor, at: work.at, kind: 'change', title }, parts);
+  learnFrom(store, [...work.families.values()]);
+  dueAfter(store, parts);
+  return { done: { id, title, revisions, started: work.started, notices }, parts };
+}
+
+function titleFor({ titles }: Work): string {
+  const [first, ...more] = [...new Set(titles)];
+  if (!first) return 'Nothing';
+  return more.length === 0
+    ? first
+    : `${first}, and ${more.length === 1 ? more[0]!.charAt(0).toLowerCase() + more[0]!.slice(1) : `${more.length} more`}`;
+}
+
+function storeFamilies({ store, families, at }: Work): Part[] {
+  return [...families].flatMap(([id, { before, now }]): Part[] => {
+    if (before === now) return [];
+    const family = settled(before, now);
+    if (before) keepBoundSkus(store, before, family);
+    saveFamily(store, before, family, at);
+    const lines = describeChange(store.catalogue().namer, before, family);
+    if (!before) return [{ thing: 'family', thingId: id, made: true, lines }];
+    const { forward, inverse } = difference(withoutCounters(before), withoutCounters(family));
+    return [{ thing: 'family', thingId: id, forward, inverse, lines }];
+  });
+}
+
+/** Several steps on a family are one change of it, and one revision. */
+function settled(before: Family | null, now: Family): Family {
+  return before && now.revision !== before.revision + 1
+    ? Object.freeze({ ...now, revision: before.revision + 1 })
+    : now;
+}
+
+/** The family without what only counts up. */
+const withoutCounters = ({ revision: _revision, next: _next, ...rest }: Family) => rest;
+
+function storeDocuments({ store, documents }: Work): Part[] {
+  return [...documents.values()].flatMap(({ thing, id, before, now }): Part[] => {
+    const { forward, inverse } = difference({ doc: before }, { doc: now });
+    if (forward.length === 0) return [];
+    const lines = documentLines(store, thing, before, now);
+    if (now === undefined) removeDocument(store.database, thing, id);
+    else writeDocument(store.database, thing, id, now);
+    return [{ thing, thingId: id, forward, inverse, lines }];
+  });
+}
+
+function storeStock({ store, stock, families }: Work): Part[] {
+  return [...stock].map(([familyId, { moves, lines }]): Part => {
+    saveStockSum(store, families.get(familyId)?.now ?? loadFamily(store.database, familyId));
+    return { thing: 'stock', thingId: familyId, moves, lines };
+  });
+}

@@ -1,0 +1,223 @@
+/** What each kind of step does. Each works on what the steps before it left. */
+import { randomBytes } from 'node:crypto';
+import { count as heldCount, eq } from 'drizzle-orm';
+import {
+  AccountSchema,
+  children,
+  CategoryMapSchema,
+  createFamily,
+  emptyRegistry,
+  foldForPairing,
+  listed,
+  openRegistry,
+  PairingTableSchema,
+  placeLabel,
+  proposeSkus,
+  Refusal,
+  RegistryDataSchema,
+  runCommand,
+  runRegistryCommand,
+  SellerSchema,
+  titleOf,
+  withPairings,
+  type Command,
+  type Registry,
+} from '@loom-kin/core';
+import type { Step } from '@loom-kin/contract';
+import { takeNumbers } from '../catalogue/blocks';
+import { childrenWithout, givenSkus } from '../families/identifiers';
+import { mindPictures } from '../pictures/pictureFacts';
+import { moveStock } from '../stock/ledger';
+import { heldListings } from '../store/schema';
+import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
+import { lastDone } from './journal';
+
+type StepOn<On extends Step['on']> = Extract<Step, { on: On }>;
+type Steps = { [On in Step['on']]: (work: Work, step: StepOn<On>) => void };
+
+/** Does one step. Throws a Refusal where it cannot be done. */
+export function doStep(work: Work, step: Step): void {
+  (STEPS[step.on] as (work: Work, step: Step) => void)(work, step);
+}
+
+const STEPS: Steps = {
+  start(work, { family: spec }) {
+    const family = createFamily(registryIn(work), { ...spec, id: newFamilyId() });
+    putFamily(work, family);
+    work.started.push(family.id);
+    work.titles.push('Start the family');
+  },
+  family(work, { familyId, revision, command }) {
+    const isFirst = !work.families.has(familyId);
+    const before = familyIn(work, familyId);
+    if (isFirst && before.revision !== revision) throw stale(work, familyId, before.revision, revision);
+    mindPictures(work.store.database, picturesOf(command));
+    const { family } = runCommand(registryIn(work), before, command);
+    if (family === before) return;
+    putFamily(work, family);
+    work.titles.push(titleOf(work.store.catalogue().namer, command, before));
+  },
+  stock(work, { familyId, kind, counts }) {
+    const family = familyIn(work, familyId);
+    const key = `${work.key}:${work.stock.size}`;
+    const moved = moveStock(work.store.database, family, kind, counts, key, work.at);
+    if (moved.moves.length === 0) return;
+    const there = work.stock.get(familyId);
+    work.stock.set(familyId, {
+      moves: [...(there?.moves ?? []), ...moved.moves],
+      lines: [...(there?.lines ?? []), ...moved.lines],
+    });
+    const verb = { counted: 'Count stock of', received: 'Receive pieces of', returned: 'Take pieces back of' }[kind];
+    work.titles.push(`${verb} ${moved.lines.length === 1 ? moved.lines[0]!.where : children(moved.lines.length)}`);
+  },
+  numbers(work, { familyId, blockId, childIds }) {
+    const bare = childrenWithout(familyIn(work, familyId), 'gtin', childIds);
+    if (bare.length === 0) return;
+    const numbers = takeNumbers(work.store.database, blockId, bare.length);
+    const changes = bare.map((child, at) => figureOnChild(child.id, 'gtin', numbers[at]!));
+    runOn(work, familyId, { do: 'setFigures', changes });
+    work.titles.push(`Give numbers to ${children(bare.length)}`);
+  },
+  skus(work, { familyId, childIds }) {
+    const family = familyIn(work, familyId);
+    const bare = childrenWithout(family, 'sku', childIds);
+    const asked = proposeSkus(family, bare, family.skuPattern, new Set()).map((one) => one.sku);
+    const proposals = proposeSkus(family, bare, family.skuPattern, givenSkus(work.store.database, asked));
+    const problem = proposals.find((one) => one.problem)?.problem;
+    if (problem) throw new Refusal(problem.code, problem.params);
+    if (proposals.length === 0) return;
+    const changes = proposals.map((one) => figureOnChild(one.childId, 'sku', one.sku));
+    runOn(work, familyId, { do: 'setFigures', changes });
+    work.titles.push(
+      proposals.length === 1
+        ? `Make the SKU of ${placeLabel(family, { level: 'child', childId: bare[0]!.id })}`
+        : `Make ${proposals.length} SKUs`,
+    );
+  },
+  pairings(work, { pairings }) {
+    for (const channel of new Set(pairings.map((one) => one.channel))) {
+      mindChannel(work, channel);
+      const before = documentIn(work, PairingTableSchema, 'pairings', channel) ?? {};
+      const wanted = pairings.filter((one) => one.channel === channel);
+      // Roles stand in the table from the first, so that pairings made apart can be taken back apart.
+      const rooted = { ...Object.fromEntries(wanted.map((one) => [one.role, {}])), ...before };
+      putDocument(
+        work,
+        'pairings',
+        channel,
+        rooted,
+        withPairings(documentIn(work, PairingTableSchema, 'pairings', channel) ?? rooted, wanted),
+      );
+    }
+    const values = [...new Set(pairings.map((one) => foldForPairing(one.value)))];
+    work.titles.push(values.length > 3 ? `Pair ${values.length} values` : `Pair ${listed(values)}`);
+  },
+  registry(work, { command }) {
+    const before = documentIn(work, RegistryDataSchema, 'registry') ?? emptyRegistry();
+    if (command.do === 'setLanguages') mindLanguages(work, command.languages);
+    const { data, forward } = runRegistryCommand(before, command);
+    if (forward.length === 0) return;
+    putDocument(work, 'registry', '', before, data);
+    work.titles.push(REGISTRY_TITLES[command.do]);
+  },
+  seller(work, { seller }) {
+    const before = documentIn(work, SellerSchema, 'seller') ?? work.store.catalogue().seller;
+    putDocument(work, 'seller', '', before, seller);
+    work.titles.push('Change what the seller is');
+  },
+  account(work, { account }) {
+    mindChannel(work, account.channel);
+    const { accounts, registry } = work.store.catalogue();
+    const twin = accounts.find((one) => one.id !== account.id && one.name.toLowerCase() === account.name.toLowerCase());
+    if (twin) throw new Refusal('account.twice', { label: twin.name });
+    if (!registry.languages.includes(account.language)) throw new Refusal('language.wrong', { tag: account.language });
+    const before = documentIn(work, AccountSchema, 'account', account.id);
+    putDocument(work, 'account', account.id, before, account);
+    work.titles.push(before ? `Change the account ${account.name}` : `Add the account ${account.name}`);
+  },
+  removeAccount(work, { id }) {
+    const account = documentIn(work, AccountSchema, 'account', id);
+    if (!account) throw new Refusal('account.unknown', {});
+    const { database } = work.store;
+    const held = database
+      .select({ listings: heldCount() })
+      .from(heldListings)
+      .where(eq(heldListings.account, id))
+      .get()!;
+    if (held.listings > 0) throw new Refusal('account.holds', { label: account.name, listings: held.listings });
+    const others = work.store.catalogue().accounts.filter((one) => one.channel === account.channel && one.id !== id);
+    if (others.length === 0) throw new Refusal('account.last', { label: account.name });
+    putDocument(work, 'account', id, account, undefined);
+    work.titles.push(`Remove the account ${account.name}`);
+  },
+  categoryMap(work, { channel, map }) {
+    const rulebook = mindChannel(work, channel);
+    const before = documentIn(work, CategoryMapSchema, 'categoryMap', channel) ?? {};
+    const next = { ...before };
+    for (const [category, target] of Object.entries(map)) {
+      if (!registryIn(work).category(category)) throw new Refusal('category.unknown', { id: category });
+      if (target === '') delete next[category];
+      else if (rulebook.category(target)) next[category] = target;
+      else throw new Refusal('channel.no-category', { id: target });
+    }
+    putDocument(work, 'categoryMap', channel, before, next);
+    work.titles.push(`Change where goods go on ${rulebook.rulebook.name}`);
+  },
+};
+
+const REGISTRY_TITLES = {
+  setCategory: 'Change a category',
+  retireCategory: 'Change which categories are in use',
+  setFact: 'Change a fact',
+  retireFact: 'Change which facts are in use',
+  setWord: 'Change the dictionary',
+  removeWord: 'Change the dictionary',
+  setLanguages: 'Change the languages',
+  forget: 'Forget what was entered before',
+  takeGeneralTree: 'Begin with a general tree of categories',
+  takeRegistry: 'Take a registry file in',
+} as const;
+
+const figureOnChild = (childId: string, key: string, figure: string) => ({
+  place: { level: 'child' as const, childId },
+  key,
+  figure,
+});
+
+function runOn(work: Work, familyId: string, command: Command): void {
+  putFamily(work, runCommand(registryIn(work), familyIn(work, familyId), command).family);
+}
+
+function registryIn(work: Work): Registry {
+  const touched = work.documents.get('registry|');
+  return touched ? openRegistry(RegistryDataSchema.parse(touched.now)) : work.store.catalogue().registry;
+}
+
+function mindChannel(work: Work, channel: string) {
+  const rulebook = work.store.catalogue().rulebooks.get(channel);
+  if (!rulebook) throw new Refusal('channel.unknown', {});
+  return rulebook;
+}
+
+/** A language that an account is written in stays. */
+function mindLanguages(work: Work, languages: readonly string[]): void {
+  const kept = new Set(languages.map((tag) => Intl.getCanonicalLocales(tag)[0]));
+  const account = work.store.catalogue().accounts.find((one) => !kept.has(one.language));
+  if (account) throw new Refusal('language.used', { tag: account.language, account: account.name });
+}
+
+function picturesOf(command: Command): string[] {
+  const commands = command.do === 'batch' ? command.commands : [command];
+  return commands.flatMap((one) => (one.do === 'setPictures' ? one.pictures : []));
+}
+
+function stale(work: Work, familyId: string, now: number, seen: number): Refusal {
+  const last = lastDone(work.store.database, familyId)?.title;
+  return new Refusal('family.stale', { now, seen }, { detail: { revision: now, last } });
+}
+
+/** A new family id: short, since it becomes the key of listings. */
+export function newFamilyId(): string {
+  const letters = '23456789abcdefghjkmnpqrstuvwxyz';
+  return 'k' + [...randomBytes(7)].map((byte) => letters[byte % letters.length]).join('');
+}

@@ -1,0 +1,64 @@
+/** What an account holds of each listing, and what it will hold once everything on its way is taken. */
+import { and, desc, eq, inArray } from 'drizzle-orm';
+import type { Listing } from '@loom-kin/core';
+import type { Database } from '../store/database';
+import { dispatchLines, heldListings } from '../store/schema';
+
+/** A listing as the account holds it, or will. */
+export interface Standing {
+  listing: Listing;
+  draft: boolean;
+  page: string | null;
+}
+
+/** Lines that are on their way, or about to go. */
+export const UNDER_WAY = ['queued', 'sent'] as const;
+
+/** key → what the account holds of a family. */
+export function heldBy(database: Database, account: string, familyId: string): Map<string, Standing> {
+  const here = and(eq(heldListings.account, account), eq(heldListings.familyId, familyId));
+  const rows = database.select().from(heldListings).where(here).all();
+  return new Map(rows.map(({ key, listing, draft, page }) => [key, { listing, draft, page }]));
+}
+
+/** key → what the account will hold of a family once all lines under way are taken. */
+export function expectedBy(database: Database, account: string, familyId: string): Map<string, Standing> {
+  const expected = heldBy(database, account, familyId);
+  const lines = database
+    .select()
+    .from(dispatchLines)
+    .where(
+      and(
+        eq(dispatchLines.account, account),
+        eq(dispatchLines.familyId, familyId),
+        inArray(dispatchLines.state, UNDER_WAY),
+      ),
+    )
+    .orderBy(dispatchLines.id)
+    .all();
+  for (const { key, action, listing, message } of lines) {
+    if (action === 'takeDown') expected.delete(key);
+    else if (listing) {
+      const draft = message && message.action !== 'takeDown' ? message.draft : (expected.get(key)?.draft ?? false);
+      expected.set(key, { listing, draft, page: expected.get(key)?.page ?? null });
+    }
+  }
+  return expected;
+}
+
+/** Whether a line of the same listing went out before this one and is not answered yet. */
+export function isBehind(database: Database, line: { id: number; account: string; key: string }): boolean {
+  const earlier = database
+    .select({ id: dispatchLines.id, state: dispatchLines.state })
+    .from(dispatchLines)
+    .where(
+      and(
+        eq(dispatchLines.account, line.account),
+        eq(dispatchLines.key, line.key),
+        inArray(dispatchLines.state, UNDER_WAY),
+      ),
+    )
+    .orderBy(desc(dispatchLines.id))
+    .all();
+  return earlier.some((one) => one.id < line.id || (one.id !== line.id && one.state === 'sent'));
+}

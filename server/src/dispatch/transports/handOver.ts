@@ -1,0 +1,45 @@
+/** How messages get to a channel and receipts back: as JSON, or as an upload sheet. */
+import { z } from 'zod';
+import { rulesForSheet, uploadSheet, type Account, type ListingMessage, type Rulebook } from '@loom-kin/core';
+import { writeXlsx } from '../../files/xlsx';
+import { addressOf, ask, ReceiptSchema, type Receipt } from './channelClient';
+import { withAddresses } from './pictureAddresses';
+
+export interface Submission {
+  base: string;
+  account: Account;
+  /** The same key twice is one submission, whatever was cut off between. */
+  key: string;
+  messages: readonly ListingMessage[];
+  rulebook: Rulebook;
+  /** Turns a picture's id into an address the channel can fetch. */
+  pictureAddress: (id: string) => string;
+}
+
+/** Hands messages over; the channel's receipt number comes back. */
+export async function handOver(submission: Submission): Promise<string> {
+  const { base, account, key, rulebook } = submission;
+  const messages = withAddresses(submission.messages, submission.pictureAddress);
+  const isSheet = rulebook.transport === 'sheet';
+  const body = isSheet ? await sheetForm(key, messages, rulebook) : JSON.stringify({ key, messages });
+  const headers = isSheet ? {} : { headers: { 'content-type': 'application/json' } };
+  const answer = await ask(addressOf(base, account, isSheet ? 'uploads' : 'submissions'), {
+    method: 'POST',
+    body,
+    ...headers,
+  });
+  return z.object({ receipt: z.string() }).parse(answer).receipt;
+}
+
+/** The receipt as it is now. */
+export async function askReceipt(base: string, account: Account, id: string): Promise<Receipt> {
+  return ReceiptSchema.parse(await ask(addressOf(base, account, `receipts/${encodeURIComponent(id)}`)));
+}
+
+async function sheetForm(key: string, messages: readonly ListingMessage[], rulebook: Rulebook): Promise<FormData> {
+  const sheet = uploadSheet(messages, rulesForSheet(rulebook));
+  const form = new FormData();
+  form.set('key', key);
+  form.set('file', new Blob([new Uint8Array(await writeXlsx('Upload', sheet.headers, sheet.rows))]), 'upload.xlsx');
+  return form;
+}

@@ -1,0 +1,20 @@
+/** One family with everything its view needs. */
+import type { FamilyDetail } from '@loom-kin/contract';
+import { firstUndone, lastDone, newestKeys, stepBackOf } from '../changes/journal';
+import { picturesIn } from '../pictures/pictureFacts';
+import { loadStock } from '../stock/ledger';
+import type { Store } from '../store/store';
+import { heldOf, loadFamily } from './load';
+
+export function familyDetail({ database }: Store, id: string): FamilyDetail {
+  const family = loadFamily(database, id);
+  return {
+    family,
+    stock: loadStock(database, id),
+    pictures: picturesIn(database, family),
+    live: heldOf(database, id),
+    undo: stepBackOf(database, id, lastDone(database, id)),
+    redo: stepBackOf(database, id, firstUndone(database, id)),
+    keys: newestKeys(database, id),
+  };
+}

@@ -1,0 +1,148 @@
+/** SKUs and GTINs over the whole catalogue: each belongs to one child, and it is remembered whose it was first. */
+import { and, eq, inArray } from 'drizzle-orm';
+import {
+  everyChild,
+  familyIndex,
+  IDENTIFIERS,
+  identityOf,
+  placeLabel,
+  Refusal,
+  unreadable,
+  type Family,
+  type IdentifierKind,
+  type Unreadable,
+} from '@loom-kin/core';
+import type { Database } from '../store/database';
+import { families, givenIdentifiers, identifiers } from '../store/schema';
+
+interface Held {
+  kind: IdentifierKind;
+  value: string;
+  childId: string;
+}
+
+function identifiersOf(family: Family | null): Map<string, Held> {
+  const found = new Map<string, Held>();
+  for (const child of family ? everyChild(family) : []) {
+    for (const kind of IDENTIFIERS) {
+      const figure = child.fields[kind];
+      if (typeof figure !== 'string') continue;
+      const value = identityOf(kind, figure);
+      found.set(`${kind}|${value}|${child.id}`, { kind, value, childId: child.id });
+    }
+  }
+  return found;
+}
+
+/** Stores what differs. One that belongs to another family is refused by name. */
+export function saveIdentifiers(database: Database, before: Family | null, family: Family): void {
+  const was = identifiersOf(before);
+  const now = identifiersOf(family);
+  for (const [key, { kind, value }] of was) {
+    if (now.has(key)) continue;
+    const here = and(eq(identifiers.kind, kind), eq(identifiers.value, value), eq(identifiers.familyId, family.id));
+    database.delete(identifiers).where(here).run();
+  }
+  for (const [key, one] of now) {
+    if (was.has(key)) continue;
+    const row = { ...one, familyId: family.id };
+    if (database.insert(identifiers).values(row).onConflictDoNothing().run().changes === 0) throw taken(database, one);
+    database.insert(givenIdentifiers).values(row).onConflictDoNothing().run();
+  }
+}
+
+function ownerOf(
+  database: Database,
+  kind: IdentifierKind,
+  value: string,
+): { name: string; familyId: string } | undefined {
+  return database
+    .select({ name: families.name, familyId: families.id })
+    .from(identifiers)
+    .innerJoin(families, eq(families.id, identifiers.familyId))
+    .where(and(eq(identifiers.kind, kind), eq(identifiers.value, value)))
+    .get();
+}
+
+/** A GTIN as people write it: without the zeros that fill it up. */
+const shownGtin = (value: string) => value.replace(/^0(?=\d{13}$)/, '');
+
+function taken(database: Database, one: Held): Refusal {
+  const owner = ownerOf(database, one.kind, one.value);
+  const about = {
+    place: { level: 'child' as const, childId: one.childId, key: one.kind },
+    detail: { familyId: owner?.familyId },
+  };
+  const name = owner?.name ?? 'another family';
+  return one.kind === 'sku'
+    ? new Refusal('sku.taken', { sku: one.value, owner: name }, about)
+    : new Refusal('gtin.taken', { gtin: shownGtin(one.value), owner: name }, about);
+}
+
+/** Why a child of the family cannot take an identifier: it belongs to another family. Null where nobody has it. */
+export function takenElsewhere(database: Database, familyId: string) {
+  return (kind: IdentifierKind, figure: string): Unreadable | null => {
+    const owner = ownerOf(database, kind, identityOf(kind, figure));
+    if (!owner || owner.familyId === familyId) return null;
+    return kind === 'sku'
+      ? unreadable('sku.taken', { sku: figure, owner: owner.name })
+      : unreadable('gtin.taken', { gtin: figure, owner: owner.name });
+  };
+}
+
+/** Every SKU that is or was anybody's, of those asked for. */
+export function givenSkus(database: Database, skus: readonly string[]): Set<string> {
+  const found = new Set<string>();
+  for (let at = 0; at < skus.length; at += 500) {
+    const some = skus.slice(at, at + 500).map((sku) => identityOf('sku', sku));
+    const here = and(eq(givenIdentifiers.kind, 'sku'), inArray(givenIdentifiers.value, some));
+    for (const row of database.select({ value: givenIdentifiers.value }).from(givenIdentifiers).where(here).all()) {
+      found.add(row.value);
+    }
+  }
+  return found;
+}
+
+/** So many are named; of more it is said how many there are. */
+const NAMED = 3;
+
+/**
+ * What is said of identifiers that a change gave to a child although another had them before. That is allowed, since the seller
+ * typed them, but never goes by without a word.
+ */
+export function usedBefore(database: Database, before: Family | null, after: Family): string[] {
+  const was = identifiersOf(before);
+  const fresh = [...identifiersOf(after)].filter(([key]) => !was.has(key)).map(([, one]) => one);
+  const notices: string[] = [];
+  for (const one of fresh) {
+    const here = and(eq(givenIdentifiers.kind, one.kind), eq(givenIdentifiers.value, one.value));
+    const first = database.select().from(givenIdentifiers).where(here).get();
+    if (!first || first.childId === one.childId) continue;
+    notices.push(
+      `${one.kind === 'gtin' ? `The GTIN ${shownGtin(one.value)}` : `The SKU ${one.value}`} was that of ${formerOwner(database, after, first)} before.`,
+    );
+  }
+  if (notices.length <= NAMED) return notices;
+  return [...notices.slice(0, NAMED), `${notices.length - NAMED} more were given out before.`];
+}
+
+function formerOwner(database: Database, family: Family, first: { childId: string; familyId: string }): string {
+  if (first.familyId === family.id) return placeLabel(family, { level: 'child', childId: first.childId });
+  const row = database.select({ name: families.name }).from(families).where(eq(families.id, first.familyId)).get();
+  return row ? `a child of ${row.name}` : 'a child that is gone';
+}
+
+/** The child that has an SKU, or undefined. */
+export function childOfSku(database: Database, sku: string): string | undefined {
+  return database
+    .select({ childId: identifiers.childId })
+    .from(identifiers)
+    .where(and(eq(identifiers.kind, 'sku'), eq(identifiers.value, identityOf('sku', sku))))
+    .get()?.childId;
+}
+
+/** Woven children of a family that have no figure of an identifier yet, of those asked for. */
+export function childrenWithout(family: Family, kind: IdentifierKind, childIds: readonly string[]) {
+  const wanted = new Set(childIds);
+  return familyIndex(family).woven.filter((child) => wanted.has(child.id) && child.fields[kind] === undefined);
+}

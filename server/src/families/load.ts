@@ -1,0 +1,38 @@
+/** Loading families and what is kept beside them. */
+import { eq } from 'drizzle-orm';
+import { freeze, Refusal, type Family, type LiveListing } from '@loom-kin/core';
+import type { Database } from '../store/database';
+import { families, heldListings } from '../store/schema';
+
+/** The family, frozen, or a Refusal. */
+export function loadFamily(database: Database, id: string): Family {
+  const row = database
+    .select({ doc: families.doc, revision: families.revision })
+    .from(families)
+    .where(eq(families.id, id))
+    .get();
+  if (!row) throw new Refusal('family.unknown', {});
+  return freeze({ ...row.doc, revision: row.revision }, true);
+}
+
+export function hasFamily(database: Database, id: string): boolean {
+  return database.select({ id: families.id }).from(families).where(eq(families.id, id)).get() !== undefined;
+}
+
+/** A listing of a family as an account holds it. */
+export interface HeldListing extends LiveListing {
+  account: string;
+  draft: boolean;
+  page: string | null;
+  sentAt: string;
+}
+
+/** What accounts hold of a family. */
+export function heldOf(database: Database, familyId: string): HeldListing[] {
+  return database
+    .select()
+    .from(heldListings)
+    .where(eq(heldListings.familyId, familyId))
+    .all()
+    .map(({ familyId: _family, ...row }) => ({ ...row, structure: row.listing.structure }));
+}

@@ -1,0 +1,60 @@
+/**
+ * Words by which families are found: name, style code, brand, model, category, every SKU and GTIN. Trigrams find any part of one.
+ * Virtual tables are beyond the migration tool, so that the table is made here. Its rows are tied to families by a column of ours,
+ * since the database gives its own row numbers anew when it tidies up.
+ */
+import { eq, sql } from 'drizzle-orm';
+import { freeze, type Family, type Registry } from '@loom-kin/core';
+import { families } from '../store/schema';
+import type { Store } from '../store/store';
+
+const TABLE = 'family_words';
+
+/** Makes the table, and fills it where families are there already. */
+export function ensureSearch(store: Store): void {
+  const { $client } = store.database;
+  if ($client.prepare('SELECT 1 FROM sqlite_master WHERE name = ?').get(TABLE)) return;
+  $client.exec('DROP TABLE IF EXISTS family_search');
+  $client.exec(`CREATE VIRTUAL TABLE ${TABLE} USING fts5(words, tokenize = "trigram")`);
+  const rows = store.database.select({ id: families.id, doc: families.doc }).from(families).all();
+  store.database.transaction(() => rows.forEach(({ doc }) => saveSearchWords(store, null, freeze(doc, true))));
+}
+
+export function saveSearchWords(store: Store, before: Family | null, family: Family): void {
+  const { database } = store;
+  const { registry } = store.catalogue();
+  const words = searchWords(registry, family);
+  if (before && searchWords(registry, before) === words) return;
+  const { $client } = database;
+  const known = database
+    .select({ row: families.searchRow })
+    .from(families)
+    .where(eq(families.id, family.id))
+    .get()?.row;
+  const row = known ?? nextRow(store);
+  if (known === null || known === undefined) {
+    database.update(families).set({ searchRow: row }).where(eq(families.id, family.id)).run();
+  }
+  $client.prepare(`DELETE FROM ${TABLE} WHERE rowid = ?`).run(row);
+  $client.prepare(`INSERT INTO ${TABLE} (rowid, words) VALUES (?, ?)`).run(row, words);
+}
+
+function nextRow({ database }: Store): number {
+  const last = database
+    .select({ most: sql<number | null>`max(${families.searchRow})` })
+    .from(families)
+    .get();
+  return (last?.most ?? 0) + 1;
+}
+
+function searchWords(registry: Registry, family: Family): string {
+  const children = Object.values(family.children).flatMap((child) => [child.fields.sku, child.fields.gtin]);
+  const { name, styleCode, brand, modelNumber, category } = family.fields;
+  return [name, styleCode, brand, modelNumber, registry.category(category)?.label, ...children]
+    .filter((one) => typeof one === 'string')
+    .join(' \n ');
+}
+
+/** The condition for families whose words match a phrase of the full-text search. */
+export const matchesPhrase = (phrase: string) =>
+  sql`${families.searchRow} IN (SELECT rowid FROM ${sql.raw(TABLE)} WHERE words MATCH ${phrase})`;

@@ -1,0 +1,32 @@
+/** Worker threads for fits, so that no request waits for a planner. */
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
+import { Piscina } from 'piscina';
+import { FIT_WORKER } from '../folders';
+import type { Store } from '../store/store';
+import type { FamilyOfferings, FamilyStandings, Task, WorkerSettings } from './worker';
+
+export interface FitPool {
+  standings(familyIds: string[]): Promise<FamilyStandings[]>;
+  offerings(familyId: string, accountIds: string[]): Promise<FamilyOfferings>;
+  close(): Promise<void>;
+}
+
+export function createFitPool(store: Store): FitPool {
+  const workerData: WorkerSettings = { databaseFile: join(store.dataFolder, 'loom-kin.db') };
+  const pool = new Piscina({
+    ...FIT_WORKER,
+    workerData,
+    maxThreads: Math.max(1, availableParallelism() - 1),
+    minThreads: 1,
+    idleTimeout: 60_000,
+  });
+  const run = (task: Task) => pool.run(task) as Promise<unknown>;
+  return {
+    standings: (familyIds) =>
+      run({ do: 'standings', familyIds, version: store.version() }) as Promise<FamilyStandings[]>,
+    offerings: (familyId, accountIds) =>
+      run({ do: 'offerings', familyId, accountIds, version: store.version() }) as Promise<FamilyOfferings>,
+    close: () => pool.destroy(),
+  };
+}

@@ -1,0 +1,47 @@
+/** A worker thread that computes fits: it reads the database beside the server and never writes it. */
+import { eq } from 'drizzle-orm';
+import { workerData } from 'piscina';
+import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
+import { readDatabase } from '../store/database';
+import { due } from '../store/schema';
+import { offeringsOf, standingsOf, type Offering, type Standing } from './compute';
+
+export interface WorkerSettings {
+  databaseFile: string;
+}
+
+/** `version` counts the changes of what holds for all families: a new one is read anew. */
+export type Task =
+  | { do: 'standings'; familyIds: string[]; version: number }
+  | { do: 'offerings'; familyId: string; accountIds: string[]; version: number };
+
+export interface FamilyStandings {
+  familyId: string;
+  /** For which turn of the due list it was worked out. */
+  turn: number;
+  standings: Standing[];
+}
+export interface FamilyOfferings {
+  revision: number;
+  offerings: Offering[];
+}
+
+const database = readDatabase((workerData as WorkerSettings).databaseFile);
+let known: { version: number; catalogue: Catalogue } | null = null;
+
+function catalogueAt(version: number): Catalogue {
+  if (known?.version !== version) known = { version, catalogue: readCatalogue(database) };
+  return known.catalogue;
+}
+
+export default function work(task: Task): FamilyStandings[] | FamilyOfferings {
+  const catalogue = catalogueAt(task.version);
+  // One picture of the data for the whole task.
+  return database.transaction((): FamilyStandings[] | FamilyOfferings => {
+    if (task.do === 'offerings') return offeringsOf(database, catalogue, task.familyId, task.accountIds);
+    return task.familyIds.flatMap((familyId) => {
+      const turn = database.select({ turn: due.turn }).from(due).where(eq(due.familyId, familyId)).get()?.turn;
+      return turn === undefined ? [] : [{ familyId, turn, standings: standingsOf(database, catalogue, familyId) }];
+    });
+  });
+}

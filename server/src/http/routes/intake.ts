@@ -1,0 +1,54 @@
+/** Routes: what comes in as files. */
+import type { Express } from 'express';
+import { endpoints as api } from '@loom-kin/contract';
+import { Refusal } from '@loom-kin/core';
+import { readTable } from '../../files/readTable';
+import { takeFamilyFile, takeSheet } from '../../files/takeIn';
+import { takePicture } from '../../pictures/takePicture';
+import { pictureFolder } from '../../store/store';
+import type { Parts } from '../parts';
+import { mount } from '../mount';
+import { fileNameOf, manyPictures, oneSheet } from '../upload';
+
+export function mountIntake(app: Express, { store }: Parts): void {
+  mount(
+    app,
+    api.readSheet,
+    async ({ params, query, request }) => {
+      if (!request.file) throw new Refusal('sheet.none', {});
+      const table = await readTable(request.file.buffer, fileNameOf(request.file));
+      return takeSheet(store, params.id, table, query.apply === 'yes');
+    },
+    oneSheet,
+  );
+  mount(app, api.readFamilyFile, ({ body }) => takeFamilyFile(store, body));
+  mount(
+    app,
+    api.addPictures,
+    async ({ request }) => {
+      const taken = [];
+      for (const file of (request.files ?? []) as Express.Multer.File[]) {
+        const fileName = fileNameOf(file);
+        try {
+          const picture = await takePicture(store.database, pictureFolder(store), fileName, file.buffer);
+          taken.push({ fileName, picture, problem: null });
+        } catch (error) {
+          if (!(error instanceof Refusal)) throw error;
+          taken.push({ fileName, picture: null, problem: error.message });
+        }
+      }
+      return taken;
+    },
+    manyPictures,
+  );
+  app.get('/pictures/:file', (request, response) => {
+    const match = /^([0-9a-f]{24})(\.small)?\.png$/.exec(request.params.file ?? '');
+    if (!match) throw new Refusal('picture.unknown', {});
+    const options = { root: pictureFolder(store), maxAge: '365d', immutable: true };
+    response.sendFile(match[0], options, (error) => {
+      if (!error || response.headersSent) return;
+      const { code, message } = new Refusal('picture.unknown', {});
+      response.status(404).json({ code, message });
+    });
+  });
+}

@@ -1,0 +1,57 @@
+/** Routes: what holds for all families. */
+import type { Express } from 'express';
+import { sql } from 'drizzle-orm';
+import { endpoints as api, openApiDocument } from '@loom-kin/contract';
+import { Refusal } from '@loom-kin/core';
+import { addBlock, blockStates, removeBlock } from '../../catalogue/blocks';
+import { fetchChannel } from '../../catalogue/channels';
+import { markAllDue } from '../../fits/due';
+import { families } from '../../store/schema';
+import type { Parts } from '../parts';
+import { mount } from '../mount';
+
+const ok = { ok: true } as const;
+
+export function mountSetup(app: Express, { store, channelsUrl }: Parts): void {
+  const { database } = store;
+  mount(app, api.health, () => {
+    const row = database
+      .select({ count: sql<number>`count(*)` })
+      .from(families)
+      .get()!;
+    return { ...ok, families: row.count };
+  });
+  app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument()));
+  mount(app, api.setup, () => {
+    const { seller, registry, accounts, channels, pairings, categoryMaps } = store.catalogue();
+    return {
+      seller,
+      registry: registry.data,
+      accounts: [...accounts],
+      channels: [...channels],
+      pairings,
+      categoryMaps,
+      blocks: blockStates(database),
+    };
+  });
+  mount(app, api.addBlock, ({ body }) => {
+    addBlock(database, body);
+    store.bell.ring({ setup: true });
+    return ok;
+  });
+  mount(app, api.removeBlock, ({ params }) => {
+    removeBlock(database, params.id);
+    store.bell.ring({ setup: true });
+    return ok;
+  });
+  mount(app, api.refreshChannel, async ({ params }) => {
+    const place = store.catalogue().channels.findIndex((one) => one.channel === params.id);
+    if (place < 0) throw new Refusal('channel.unknown', {});
+    const channel = await fetchChannel(store, channelsUrl, params.id, place).catch((error: unknown) => {
+      throw error instanceof Refusal ? error : new Refusal('channel.silent', {});
+    });
+    markAllDue(database);
+    store.bell.ring({ setup: true });
+    return channel;
+  });
+}

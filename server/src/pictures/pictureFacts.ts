@@ -1,0 +1,26 @@
+/** What is known of pictures that were taken in. */
+import { inArray } from 'drizzle-orm';
+import { allPictures, Refusal, type Family, type PictureFacts } from '@loom-kin/core';
+import type { Database } from '../store/database';
+import { pictures } from '../store/schema';
+
+/** The facts of pictures by id; those that were never taken in are left out. */
+export function factsOf(database: Database, ids: readonly string[]): Record<string, PictureFacts> {
+  const facts: Record<string, PictureFacts> = {};
+  for (let at = 0; at < ids.length; at += 500) {
+    const some = ids.slice(at, at + 500);
+    for (const row of database.select().from(pictures).where(inArray(pictures.id, some)).all())
+      facts[row.id] = row.facts;
+  }
+  return facts;
+}
+
+/** The facts of every picture a family uses. */
+export const picturesIn = (database: Database, family: Family): Record<string, PictureFacts> =>
+  factsOf(database, [...allPictures(family)]);
+
+/** Refuses a picture that was never taken in. */
+export function mindPictures(database: Database, ids: readonly string[]): void {
+  const known = factsOf(database, ids);
+  if (ids.some((id) => !known[id])) throw new Refusal('picture.not-taken-in', {});
+}

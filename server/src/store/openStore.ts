@@ -1,0 +1,32 @@
+/** Opening the store. */
+import { join } from 'node:path';
+import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
+import { ensureSearch } from '../families/searchWords';
+import { createBell } from '../people/bell';
+import { openDatabase, type Database } from './database';
+import type { Store } from './store';
+
+/** Opens the store of a data folder. */
+export function openStore(dataFolder: string): Store {
+  return storeOf(openDatabase(join(dataFolder, 'loom-kin.db')), dataFolder);
+}
+
+/** A store over a database that is open. */
+export function storeOf(database: Database, dataFolder: string): Store {
+  let catalogue: Catalogue | null = null;
+  let version = 1;
+  const store: Store = {
+    database,
+    dataFolder,
+    catalogue: () => (catalogue ??= readCatalogue(database)),
+    forgetCatalogue() {
+      catalogue = null;
+      version += 1;
+    },
+    version: () => version,
+    bell: createBell(),
+    close: () => database.$client.close(),
+  };
+  ensureSearch(store);
+  return store;
+}

@@ -1,0 +1,22 @@
+/** What every part of the server works with: the database, what holds for all families, and who listens. */
+import { join } from 'node:path';
+import type { Catalogue } from '../catalogue/readCatalogue';
+import type { Bell } from '../people/bell';
+import type { Database } from './database';
+
+export interface Store {
+  readonly database: Database;
+  readonly dataFolder: string;
+  /** Registry, accounts, rulebooks and the rest: read once, and again when somebody changed them. */
+  catalogue(): Catalogue;
+  /** Something that holds for all families was changed. */
+  forgetCatalogue(): void;
+  /** Counts the changes of it, for whoever keeps a copy. */
+  version(): number;
+  /** Tells the open pages. */
+  readonly bell: Bell;
+  close(): void;
+}
+
+/** Where the pictures lie. */
+export const pictureFolder = (store: Store): string => join(store.dataFolder, 'pictures');

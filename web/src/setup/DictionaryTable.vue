@@ -1,0 +1,128 @@
+<script setup lang="ts">
+/** The dictionary: values of axes as the seller writes them everywhere, with code and swatch. It grows by use. */
+import { computed, reactive, ref } from 'vue';
+import { ElButton, ElInput, ElMessage } from 'element-plus';
+import { DictionaryEntrySchema, ROLE_LABELS, ROLES, type DictionaryEntry, type Role } from '@loom-kin/core';
+import { useSetup } from '../stores/setup';
+import Entry from '../common/Entry.vue';
+
+const setup = useSetup();
+const role = ref<Role>('colour');
+const words = computed(() =>
+  Object.values(setup.registry.data.dictionary[role.value] ?? {}).toSorted((a, b) => a.label.localeCompare(b.label)),
+);
+const fresh = reactive({ label: '', code: '' });
+
+async function send(entry: unknown, instead?: string): Promise<boolean> {
+  const read = DictionaryEntrySchema.safeParse(entry);
+  if (read.success) {
+    const command = { do: 'setWord' as const, role: role.value, entry: read.data, ...(instead ? { instead } : {}) };
+    return setup.change([{ on: 'registry', command }]);
+  }
+  ElMessage({ type: 'error', message: read.error.issues[0]!.message, grouping: true });
+  return false;
+}
+const change = (entry: DictionaryEntry, to: Partial<DictionaryEntry>) => send({ ...entry, ...to }, entry.label);
+const synonyms = (text: string) =>
+  text
+    .split(/[,;]/)
+    .map((one) => one.trim())
+    .filter(Boolean);
+async function add(): Promise<void> {
+  const label = fresh.label.trim();
+  if (label === '') return;
+  const code =
+    fresh.code.trim().toUpperCase() ||
+    label
+      .replace(/[^A-Za-z0-9]/g, '')
+      .slice(0, 4)
+      .toUpperCase() ||
+    'X';
+  if (await send({ label, code })) Object.assign(fresh, { label: '', code: '' });
+}
+const remove = (label: string) =>
+  setup.change([{ on: 'registry', command: { do: 'removeWord', role: role.value, label } }]);
+</script>
+
+<template>
+  <div class="sheet part" data-test="dictionary">
+    <h2>Dictionary</h2>
+    <p class="soft">
+      Values that axes have had. A new axis takes codes and swatches from here; families that are there do not change.
+    </p>
+    <div class="line">
+      <label
+        >Values of
+        <select v-model="role" data-test="dictionary-role">
+          <option v-for="one in ROLES.filter((each) => each !== 'other')" :key="one" :value="one">
+            {{ ROLE_LABELS[one] }}
+          </option>
+        </select>
+      </label>
+      <span class="soft">{{ words.length.toLocaleString('en') }} in the dictionary</span>
+    </div>
+    <div v-if="words.length" class="long">
+      <table class="lines">
+        <thead>
+          <tr>
+            <th v-if="role === 'colour'">Swatch</th>
+            <th>Value</th>
+            <th>Code</th>
+            <th>Also written</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="word in words" :key="word.label">
+            <td v-if="role === 'colour'">
+              <input
+                type="color"
+                :value="word.swatch ?? '#B8BDB8'"
+                :aria-label="`Swatch of ${word.label}`"
+                @change="change(word, { swatch: ($event.target as HTMLInputElement).value })"
+              />
+            </td>
+            <td>
+              <Entry
+                :value="word.label"
+                :aria-label="`Name of ${word.label}`"
+                @commit="change(word, { label: $event })"
+              />
+            </td>
+            <td>
+              <Entry
+                :value="word.code"
+                class="mono"
+                :aria-label="`Code of ${word.label}`"
+                @commit="change(word, { code: $event.trim().toUpperCase() })"
+              />
+            </td>
+            <td>
+              <Entry
+                :value="word.synonyms.join(', ')"
+                placeholder="other spellings"
+                :aria-label="`Other spellings of ${word.label}`"
+                @commit="change(word, { synonyms: synonyms($event) })"
+              />
+            </td>
+            <td class="acts"><button class="link" @click="remove(word.label)">remove</button></td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <p v-else class="soft">There is no value of this kind yet. Values come here by being used.</p>
+    <form class="line" @submit.prevent="add">
+      <label>New value <ElInput v-model="fresh.label" maxlength="80" data-test="new-word" /></label>
+      <label>Code <ElInput v-model="fresh.code" maxlength="12" class="mono" style="width: 110px" /></label>
+      <ElButton native-type="submit">Add the value</ElButton>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+@import './part.css';
+.long {
+  max-height: 320px;
+  overflow: auto;
+}
+</style>

@@ -1,0 +1,186 @@
+/**
+ * The line of changes that are shown already and wait to be stored, one family at a time. It knows the family as the server has it, sends one
+ * change after another, tries again while the server is away, and brings in what somebody else changed meanwhile.
+ */
+import { freeze, runCommand, type Family, type Namer } from '@loom-kin/core';
+import { makeChange, Refused, type ChangeDone, type FamilyDetail } from '@loom-kin/contract';
+import { ref, shallowRef } from 'vue';
+import { call } from '../api';
+import { replay, stepsOf, type Aside, type Pending } from './pending';
+import { keepWaiting, takeWaiting } from './waiting';
+
+/** Milliseconds between tries while the server is away. */
+const TRY_AGAIN = 1500;
+
+export interface OutboxHands {
+  namer(): Namer;
+  load(id: string): Promise<FamilyDetail>;
+  /** Shows a family with everything that waits; `detail` where the server was asked. */
+  show(family: Family, detail: FamilyDetail | null): void;
+  stored(done: ChangeDone): void;
+  refused(error: unknown): void;
+}
+
+export function createOutbox(hands: OutboxHands) {
+  const waiting = ref(0);
+  const serverSilent = ref(false);
+  /** The browser gives no room: what waits is in this page alone. */
+  const unkept = ref(false);
+  /** Changes that somebody else's stands against: made again or dropped by the seller. */
+  const aside = shallowRef<Aside[]>([]);
+  let queue: Pending[] = [];
+  /** The family as the server has it, and of which revision somebody told. */
+  let base: Family | null = null;
+  let told = 0;
+  let sending: Promise<void> | null = null;
+
+  function note(): void {
+    waiting.value = queue.length;
+    if (!base) return;
+    const left = aside.value.map((one) => one.change);
+    keepWaiting(base, queue, left).then(
+      () => (unkept.value = false),
+      () => (unkept.value = queue.length + left.length > 0),
+    );
+  }
+
+  /** Brings in the family as the server has it now, with everything that waits made again on top. */
+  function bringIn(detail: FamilyDetail, from: Family, changes: readonly Pending[]): void {
+    const now = freeze(detail.family, true);
+    const replayed = replay(hands.namer(), from, now, changes);
+    base = now;
+    told = Math.max(told === Infinity ? 0 : told, now.revision);
+    queue = replayed.kept;
+    if (replayed.aside.length > 0) aside.value = [...aside.value, ...replayed.aside];
+    hands.show(freeze(replayed.family, true), detail);
+    note();
+  }
+
+  /** Begins with a family as it was loaded. What waited when its page was left goes on; the number of such changes comes back. */
+  async function open(detail: FamilyDetail): Promise<number> {
+    if (base?.id === detail.family.id) {
+      bringIn(detail, base, queue);
+      go();
+      return 0;
+    }
+    const left = await takeWaiting(detail.family.id);
+    aside.value = [];
+    queue = [];
+    told = 0;
+    const stored = new Set(detail.keys);
+    const done = left?.changes.filter((change) => stored.has(change.key)) ?? [];
+    const kept = left?.changes.filter((change) => !stored.has(change.key)) ?? [];
+    const from = left ? afterAll(freeze(left.base, true), done) : freeze(detail.family, true);
+    bringIn(detail, from, kept);
+    const again = left
+      ? replay(
+          hands.namer(),
+          from,
+          from,
+          left.aside.filter((change) => !stored.has(change.key)),
+        )
+      : null;
+    if (again) aside.value = [...again.kept.map((change) => ({ change, lines: [] })), ...again.aside, ...aside.value];
+    note();
+    go();
+    return queue.length;
+  }
+
+  const afterAll = (family: Family, changes: readonly Pending[]): Family =>
+    changes.reduce(
+      (now, { command }) => (command ? runCommand(hands.namer().registry, now, command).family : now),
+      family,
+    );
+
+  function add(change: Pending): void {
+    queue.push(change);
+    note();
+    go();
+  }
+
+  function go(): void {
+    if (queue.length > 0) sending ??= send().finally(() => (sending = null));
+  }
+
+  async function send(): Promise<void> {
+    while (queue.length > 0 && base) {
+      const change = queue[0]!;
+      try {
+        const done = await makeChange(call, stepsOf(change, base), { key: change.key, from: base.id });
+        queue.shift();
+        serverSilent.value = false;
+        if (change.command) base = { ...runCommand(hands.namer().registry, base, change.command).family };
+        base = freeze({ ...base, revision: done.revisions[base.id] ?? base.revision }, true);
+        hands.stored(done);
+        note();
+      } catch (error) {
+        if (error instanceof Refused && error.status === 0) {
+          serverSilent.value = true;
+          await new Promise((resume) => setTimeout(resume, TRY_AGAIN));
+        } else await giveWay(error);
+      }
+    }
+    if (base && told > base.revision) await refresh();
+  }
+
+  /** The first change was refused: because the family had moved on, or for itself. Those after it are made again. */
+  async function giveWay(error: unknown): Promise<void> {
+    const isStale = error instanceof Refused && error.problem.code === 'family.stale';
+    if (!isStale) {
+      hands.refused(error);
+      queue.shift();
+    }
+    await refresh();
+  }
+
+  /** Asks for the family anew. */
+  async function refresh(): Promise<void> {
+    const from = base;
+    if (!from) return;
+    const detail = await hands.load(from.id).catch((error: unknown) => {
+      serverSilent.value = error instanceof Refused && error.status === 0;
+      return null;
+    });
+    if (detail && base?.id === detail.family.id) bringIn(detail, from, queue);
+  }
+
+  /** Somebody changed the family: it is shown anew at once where nothing waits, and else once everything is stored. */
+  function heard(revision: number): void {
+    told = Math.max(told, revision);
+    if (base && !sending && queue.length === 0 && told > base.revision) {
+      if (told === Infinity) told = 0;
+      void refresh();
+    }
+  }
+
+  /** Waits until everything typed has been stored. */
+  async function settled(): Promise<void> {
+    while (sending) await sending;
+  }
+
+  function makeAsideAgain(make: (change: Pending) => void): void {
+    const again = aside.value;
+    aside.value = [];
+    again.forEach((one) => make(one.change));
+    note();
+  }
+
+  function dropAside(): void {
+    aside.value = [];
+    note();
+  }
+
+  return {
+    waiting,
+    serverSilent,
+    unkept,
+    aside,
+    open,
+    add,
+    heard,
+    settled,
+    makeAsideAgain,
+    dropAside,
+    waitingChanges: () => queue,
+  };
+}

@@ -1,0 +1,87 @@
+/** Changes of a family that are shown already and wait to be stored, and how they are made again on top of somebody else's. */
+import { z } from 'zod';
+import {
+  CommandSchema,
+  describeChange,
+  difference,
+  runCommand,
+  sharedPlace,
+  type ChangeLine,
+  type Family,
+  type JsonPatch,
+  type Namer,
+} from '@loom-kin/core';
+import type { StepInput } from '@loom-kin/contract';
+
+const CountSchema = z.object({ childId: z.string(), pieces: z.number().int() });
+
+/** One gesture: a command, counted pieces, or both. Its key names it, so that sending it twice makes it once. */
+export const PendingSchema = z.object({
+  key: z.string(),
+  command: CommandSchema.optional(),
+  counts: z.array(CountSchema).optional(),
+});
+export type Pending = z.infer<typeof PendingSchema>;
+export type Count = z.infer<typeof CountSchema>;
+
+/** A change that somebody else's stands against: what it was to be, and what is there now. */
+export interface Aside {
+  change: Pending;
+  lines: (ChangeLine & { theirs: string })[];
+}
+
+/** The steps that store a change, made on a family as the server has it. */
+export function stepsOf({ command, counts }: Pending, family: Pick<Family, 'id' | 'revision'>): StepInput[] {
+  return [
+    ...(command ? [{ on: 'family' as const, familyId: family.id, revision: family.revision, command }] : []),
+    ...(counts && counts.length > 0 ? [{ on: 'stock' as const, familyId: family.id, counts }] : []),
+  ];
+}
+
+/** Child → pieces, as counted by changes that wait. */
+export const piecesOf = (changes: readonly Pending[]): Record<string, number> =>
+  Object.fromEntries(changes.flatMap((change) => change.counts ?? []).map((one) => [one.childId, one.pieces]));
+
+const placesOf = (before: Family, after: Family): JsonPatch => difference(bare(before), bare(after)).forward;
+/** The family without what only counts up. */
+const bare = ({ revision: _revision, next: _next, ...rest }: Family) => rest;
+
+export interface Replayed {
+  /** The family with everything that could be made again. */
+  family: Family;
+  kept: Pending[];
+  aside: Aside[];
+}
+
+/**
+ * Makes waiting changes again on a family that somebody else changed. What touches other places goes on top by itself; what touches the
+ * same is set aside with both figures. Counts stand beside the family and always go on.
+ * @param base the family the first change was made on
+ * @param now the family as it is
+ */
+export function replay(namer: Namer, base: Family, now: Family, changes: readonly Pending[]): Replayed {
+  const theirs = placesOf(base, now);
+  const told = new Map(describeChange(namer, base, now).map((line) => [`${line.where}|${line.what}`, line.after]));
+  const replayed: Replayed = { family: now, kept: [], aside: [] };
+  let mine = base;
+  for (const change of changes) {
+    if (!change.command) {
+      replayed.kept.push(change);
+      continue;
+    }
+    const before = mine;
+    try {
+      mine = runCommand(namer.registry, before, change.command).family;
+      if (sharedPlace(placesOf(before, mine), theirs) !== undefined) throw new Error('the same place');
+      replayed.family = runCommand(namer.registry, replayed.family, change.command).family;
+      replayed.kept.push(change);
+    } catch {
+      const lines = mine === before ? [] : describeChange(namer, before, mine);
+      replayed.aside.push({
+        change,
+        lines: lines.map((line) => ({ ...line, theirs: told.get(`${line.where}|${line.what}`) ?? line.before })),
+      });
+    }
+  }
+  return replayed;
+}
