@@ -4,6 +4,7 @@ import {
   bestPlans,
   computeFit,
   createFamily as createWith,
+  createPlannerMemory,
   emptyRegistry,
   familyIndex,
   freeze,
@@ -87,6 +88,9 @@ export function family(id: string, sizes: [Role, number][], childrenAtMost = Inf
   }).family;
 }
 
+/** One memory for all, as a worker keeps it. */
+const memory = createPlannerMemory();
+
 export function inputs(one: Family, books: OpenRulebook[]): FitInput[] {
   const pictures: Record<string, PictureFacts> = Object.fromEntries(
     one.axes.flatMap((axis) =>
@@ -108,6 +112,7 @@ export function inputs(one: Family, books: OpenRulebook[]): FitInput[] {
       pairings: {},
       categories: categoryMaps[channel] ?? {},
       live: [],
+      memory,
       seller: { name: 'S', currency: 'EUR', taxPercent: '20' },
     };
   });

@@ -1,11 +1,13 @@
 /** Lists, filters and search at the server over 5,000 families with 100,000 children. */
 import { join } from 'node:path';
-import { listFamilies, openDatabase } from '@loom-kin/server';
+import { listFamilies } from '../../server/src/families/list';
+import { openDatabase } from '../../server/src/store/database';
+import { storeOf } from '../../server/src/store/openStore';
 import { family } from './core';
 import { timed, type Figure } from './measure';
 
 export function listFigures(folder: string): Figure[] {
-  const database = openDatabase(join(folder, 'bench.db'), 'server/migrations');
+  const { database } = storeOf(openDatabase(join(folder, 'bench.db'), 'server/migrations'), folder);
   const client = database.$client;
   const doc = JSON.stringify(
     family('LIST', [
