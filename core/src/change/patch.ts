@@ -20,11 +20,6 @@ export function pathOf(text: string): string[] {
     .map((step) => step.replaceAll('~1', '/').replaceAll('~0', '~'));
 }
 
-/** Whether one of two JSON Pointers names the place of the other, or a place in it. */
-export function isSamePlace(one: string, other: string): boolean {
-  return one === other || one.startsWith(`${other}/`) || other.startsWith(`${one}/`);
-}
-
 /** The first place that both patches touch, or undefined. Adding under an object is no touch of its other entries. */
 export function sharedPlace(one: JsonPatch, other: JsonPatch): string | undefined {
   const places = new Set(other.map((step) => step.path));

@@ -111,16 +111,6 @@ export function figureOf(family: Family, child: Child, key: string, scopes: Scop
   return keysOnValues.has(key) ? inheritedIn(family, child, key, EVERYWHERE)?.figure : family.fields[key];
 }
 
-/** Whether a child is for sale. Children are, unless somebody said otherwise. */
-export function isOnSale(family: Family, child: Child, scopes: Scopes = []): boolean {
-  return figureOf(family, child, 'onSale', scopes) !== false;
-}
-
-/** Whether a child's pieces are counted. Goods made to order or without limit are not. */
-export function isCounted(family: Family, child: Child): boolean {
-  return (figureOf(family, child, 'counting') ?? 'counted') === 'counted';
-}
-
 /** The lowest selling price among woven children, as the stored decimal string; what a list shows as "from". */
 export function fromPrice(family: Family): string | undefined {
   let lowest: string | undefined;

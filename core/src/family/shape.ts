@@ -54,7 +54,6 @@ const LabelSchema = z
 export const ScopeSchema = z.string().regex(/^(language|account):[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/);
 /** Figures that hold for one language or one account only. Pictures stand among them as a list of ids. */
 export const ScopedFiguresSchema = z.record(ScopeSchema, FiguresSchema);
-export type ScopedFigures = z.infer<typeof ScopedFiguresSchema>;
 
 export const ValueSchema = z.object({
   id: IdSchema,
@@ -98,7 +97,6 @@ export const ShelvedChildSchema = z.object({
   /** Axis label → value label at the time it left. */
   was: z.record(z.string(), z.string()),
 });
-export type ShelvedChild = z.infer<typeof ShelvedChildSchema>;
 
 /** What the seller wants of the plan for one account. */
 export const WishSchema = z.object({

@@ -24,11 +24,6 @@ export function compareAmounts(a: string, b: string): number {
   return a === b ? 0 : new Big(a).cmp(b);
 }
 
-/** The exact sum. */
-export function addAmounts(...amounts: string[]): string {
-  return amounts.reduce((sum, one) => sum.plus(one), new Big(0)).toString();
-}
-
 /** amount × factor, exact. */
 export function timesAmount(amount: string, factor: string | number): string {
   return new Big(amount).times(factor).toString();

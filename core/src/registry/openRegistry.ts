@@ -3,7 +3,7 @@ import { foldLabel } from '../family/foldLabel';
 import type { Level, Role } from '../family/shape';
 import { BUILT_IN_FIELDS } from './builtIn';
 import type { Field } from './field';
-import { REMEMBERED, type Category, type DictionaryEntry, type Fact, type RegistryData } from './shape';
+import { type Category, type DictionaryEntry, type Fact, type RegistryData } from './shape';
 
 export interface Registry {
   readonly data: RegistryData;
@@ -128,7 +128,3 @@ function wordsOf(data: RegistryData): Map<Role, Map<string, DictionaryEntry>> {
   }
   return words;
 }
-
-/** Figures of these fields are remembered, to be proposed for the next family. */
-export const isRemembered = (key: string): key is (typeof REMEMBERED)[number] =>
-  (REMEMBERED as readonly string[]).includes(key);

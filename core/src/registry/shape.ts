@@ -91,7 +91,6 @@ export const LanguageSchema = z
 
 /** What was entered before, to be proposed again: for the seller, not for one browser. */
 export const REMEMBERED = ['brand', 'maker', 'collections'] as const;
-export type RememberedKey = (typeof REMEMBERED)[number];
 
 export const RegistryDataSchema = z.object({
   categories: z.record(z.string(), CategorySchema),

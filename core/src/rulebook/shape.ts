@@ -42,7 +42,6 @@ export const AxisRulesSchema = z.strictObject({
     .default('child')
     .describe('What pictures are tied to: each child, the values of one axis, or the listing alone.'),
 });
-export type AxisRules = z.infer<typeof AxisRulesSchema>;
 
 export const FieldRuleSchema = z.strictObject({
   key: z.string().describe('The field of the registry.'),
