@@ -40,8 +40,9 @@ function compare(path: Path, a: unknown, b: unknown, forward: JsonPatch, inverse
 
 function compareKeys(path: Path, a: Plain, b: Plain, forward: JsonPatch, inverse: JsonPatch): void {
   for (const key of Object.keys(a)) {
+    if (a[key] === undefined) continue;
     if (b[key] !== undefined) compare([...path, key], a[key], b[key], forward, inverse);
-    else if (a[key] !== undefined) {
+    else {
       forward.push({ op: 'remove', path: pointer([...path, key]) });
       inverse.push({ op: 'add', path: pointer([...path, key]), value: a[key] });
     }

@@ -7,15 +7,12 @@ const LINES = 200;
 
 /** One line for each place that differs. */
 export function documentLines(store: Store, thing: Thing, before: unknown, now: unknown): ChangeLine[] {
-  const { forward } = difference(held(before), held(now));
+  const { forward } = difference({ doc: before }, { doc: now });
   return forward.slice(0, LINES).map(({ path, value }) => {
     const steps = pathOf(path).slice(1);
     return { ...wordsFor(store, thing, steps), before: text(at(before, steps)), after: text(value) };
   });
 }
-
-/** A document that is not there has no place, rather than an empty one. */
-const held = (doc: unknown) => (doc === undefined || doc === null ? {} : { doc });
 
 function wordsFor(store: Store, thing: Thing, steps: readonly string[]): { where: string; what: string } {
   const { registry } = store.catalogue();

@@ -56,7 +56,7 @@ async function refresh(): Promise<void> {
     <div v-if="setup.setup && setup.channels.length === 0" class="empty">
       <p>No channel has answered yet. Start the stand-in channels and start the server again.</p>
     </div>
-    <div v-else-if="channel && account" class="columns">
+    <div v-else-if="channel && account" class="list-beside">
       <nav class="sheet list" aria-label="Channels">
         <template v-for="one in setup.channels" :key="one.channel">
           <div class="channel">
@@ -116,13 +116,6 @@ async function refresh(): Promise<void> {
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: 250px minmax(0, 1fr);
-  gap: 10px;
-  padding: 12px 20px 14px;
-  height: 100%;
-}
 .list .plain {
   display: flex;
   justify-content: space-between;

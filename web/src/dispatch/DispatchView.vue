@@ -92,7 +92,7 @@ const when = (at: string) =>
         <ElButton type="primary" @click="router.push('/families')">To the families</ElButton>
       </template>
     </div>
-    <div v-else class="columns">
+    <div v-else class="list-beside">
       <nav class="sheet past" aria-label="Dispatches">
         <RouterLink
           v-for="dispatch in all"
@@ -146,13 +146,6 @@ const when = (at: string) =>
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: 250px minmax(0, 1fr);
-  gap: 10px;
-  padding: 12px 20px 14px;
-  height: 100%;
-}
 .past {
   overflow: auto;
 }
