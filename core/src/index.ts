@@ -70,3 +70,4 @@ export * from './words/findings';
 export * from './words/findingText';
 export * from './words/changes';
 export * from './words/counts';
+export * from './words/languageName';

@@ -1,6 +1,7 @@
 /** JSON Patch and JSON Pointer against the examples of the standards that define them. */
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyPatch, pathOf, pointer, Refusal, type JsonPatch } from '../src/index';
+import { applyPatch, difference, pathOf, pointer, Refusal, type JsonPatch } from '../src/index';
 
 describe('JSON Pointer', () => {
   // RFC 6901, section 5: the document's keys and the pointers that reach them.
@@ -91,4 +92,30 @@ describe('JSON Patch', () => {
     ).toThrow('changed since (/gone)');
     expect(document).toEqual({ foo: 'bar' });
   });
+});
+
+describe('the difference of two states', () => {
+  const data = fc.letrec((tie) => ({
+    any: fc.oneof({ maxDepth: 4 }, fc.integer(), fc.string(), fc.boolean(), tie('list'), tie('thing')),
+    list: fc.array(tie('any'), { maxLength: 4 }),
+    thing: fc.dictionary(fc.constantFrom('a', 'b', 'c/d', '~e'), tie('any'), { noNullPrototype: true }),
+  })).thing;
+  it('leads from each to the other, whatever they are', () => {
+    fc.assert(
+      fc.property(data, data, (before, after) => {
+        const { forward, inverse } = difference(before, after);
+        expect(applyPatch(before, forward)).toEqual(after);
+        expect(applyPatch(after, inverse)).toEqual(before);
+      }),
+    );
+  });
+  it('of the same is nothing', () => {
+    fc.assert(
+      fc.property(data, (one) => {
+        expect(difference(one, structuredClone(one)).forward).toEqual([]);
+      }),
+    );
+  });
+  it('tells what was not there before once', () =>
+    expect(difference({ doc: undefined }, { doc: 1 }).forward).toEqual([{ op: 'add', path: '/doc', value: 1 }]));
 });

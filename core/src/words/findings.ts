@@ -1,5 +1,6 @@
 /** What every finding says: code → sentence made from its parameters and from whom it is about. */
 import { children, count } from './counts';
+import { languageName } from './languageName';
 
 /** Whom a sentence is about: "Rust · XL has", "24 children have". */
 export interface Subject {
@@ -40,7 +41,7 @@ export const FINDINGS = {
   'plan.pictures-lost': (p: { pictures: number; axis: string | null }) =>
     `${count(p.pictures, 'picture')} would not show: pictures follow ${p.axis ?? 'no axis'} here.`,
   'label.language': (p: OnAccount & { axis: string; labels: string; language: string }) =>
-    `Labels of ${p.axis} are not written in ${p.language} yet, the language of ${p.account}: ${p.labels}.`,
+    `Labels of ${p.axis} are not written in ${languageName(p.language)} yet, the language of ${p.account}: ${p.labels}.`,
   'label.shortened': (p: { axis: string; full: string; short: string }) =>
     `Labels of ${p.axis} are shortened to fit: "${p.full}" becomes "${p.short}".`,
 
@@ -91,7 +92,7 @@ export const FINDINGS = {
     return `${p.field} ${isAre(p.field)} missing${whose}; ${p.account} ${p.need === 'required' ? 'requires' : 'recommends'} ${isAre(p.field) === 'are' ? 'them' : 'it'}.`;
   },
   'field.language': (p: OnAccount & OfField & { language: string }) =>
-    `${p.field} ${isAre(p.field)} not written in ${p.language} yet, the language of ${p.account}.`,
+    `${p.field} ${isAre(p.field)} not written in ${languageName(p.language)} yet, the language of ${p.account}.`,
   'field.too-few': (p: OnAccount & OfField & { count: number; least: number }) =>
     `${p.field}: ${p.count} of the ${count(p.least, 'entry', 'entries')} ${p.account} asks for.`,
   'field.too-many': (p: OnAccount & OfField & { count: number; most: number }) =>

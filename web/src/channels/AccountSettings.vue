@@ -2,11 +2,10 @@
 /** What the seller has set up for one account. */
 import { computed } from 'vue';
 import { ElButton, ElMessage, ElMessageBox, ElOption, ElSelect } from 'element-plus';
-import { AccountSchema, isLanguageTag, type Account, type AccountSettings } from '@loom-kin/core';
+import { AccountSchema, isLanguageTag, languageName, type Account, type AccountSettings } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
 import { say } from '../api';
 import { useSetup } from '../stores/setup';
-import { languageName } from '../common/languageName';
 import Entry from '../common/Entry.vue';
 
 const props = defineProps<{ account: Account; channel: Channel }>();

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 /** For whom what is typed holds: for all, for one language, for one account. */
 import { computed } from 'vue';
-import { accountScope, EVERYWHERE, languageScope, type Scope } from '@loom-kin/core';
+import { accountScope, EVERYWHERE, languageName, languageScope, type Scope } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
-import { languageName } from './languageName';
 
 const scope = defineModel<Scope>({ required: true });
 const setup = useSetup();

@@ -1,7 +1,7 @@
 /** Going to where a figure is edited: the very field, focused and in view. Read from the registry, so that no list of fields is kept for it. */
 import { nextTick } from 'vue';
 import { useRouter } from 'vue-router';
-import type { Field, Place, Scope } from '@loom-kin/core';
+import { EVERYWHERE, type Field, type Place, type Scope } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 
@@ -37,9 +37,10 @@ export function useGoThere(): (there: There) => Promise<void> {
   const router = useRouter();
   const store = useFamily();
   const setup = useSetup();
-  return async ({ key, place, account, childIds = [] }) => {
+  return async ({ key, place, account, scope = EVERYWHERE, childIds = [] }) => {
     const params = { id: store.family!.id };
     store.selected = place;
+    store.scope = scope;
     if (key === 'setting' || key === 'rulebook' || key === 'categoryMap') {
       const id = { setting: 'account-answers', rulebook: 'account-rules', categoryMap: 'account-categories' }[key];
       await router.push({ name: 'channels', query: { account } });

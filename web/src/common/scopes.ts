@@ -2,6 +2,7 @@
 import {
   accountScopes,
   EVERYWHERE,
+  languageName,
   scopeName,
   type Account,
   type Field,
@@ -10,7 +11,6 @@ import {
   type Scope,
   type Scopes,
 } from '@loom-kin/core';
-import { languageName } from './languageName';
 
 /** What is looked into where a scope is chosen, the narrowest first. */
 export function scopesFor(registry: Registry, accounts: readonly Account[], scope: Scope): Scopes {

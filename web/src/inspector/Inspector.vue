@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What is selected, at its level: the figures that stand there, for whom they hold, and the findings about it. */
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
+import { storeToRefs } from 'pinia';
 import { useRouter } from 'vue-router';
 import {
   EVERYWHERE,
@@ -19,7 +20,6 @@ import {
   type Field,
   type FieldGroup,
   type Figure,
-  type Scope,
 } from '@loom-kin/core';
 import { ElButton, ElMessage } from 'element-plus';
 import { useFamily } from '../stores/family';
@@ -43,7 +43,7 @@ const setup = useSetup();
 const router = useRouter();
 const place = computed(() => store.selected);
 const family = computed(() => store.family!);
-const scope = ref<Scope>(EVERYWHERE);
+const { scope } = storeToRefs(store);
 const scopes = computed(() => scopesFor(setup.registry, setup.accounts, scope.value));
 
 const child = computed(() => (place.value.level === 'child' ? family.value.children[place.value.childId] : undefined));

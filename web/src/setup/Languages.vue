@@ -2,9 +2,8 @@
 /** The languages texts are written in: the first is the one everything is written in to begin with. */
 import { ref } from 'vue';
 import { ElButton, ElInput, ElMessage } from 'element-plus';
-import { isLanguageTag } from '@loom-kin/core';
+import { isLanguageTag, languageName } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
-import { languageName } from '../common/languageName';
 
 const setup = useSetup();
 const fresh = ref('');
@@ -25,7 +24,7 @@ async function add(): Promise<void> {
     </p>
     <p class="line">
       <span v-for="(tag, at) in setup.registry.languages" :key="tag" data-test="language">
-        {{ languageName(tag) }} <span class="mono soft">{{ tag }}</span>
+        {{ languageName(tag) }} <span class="mono soft">{{ tag }}</span>{{ ' ' }}
         <button
           v-if="at > 0"
           class="link"

@@ -7,6 +7,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
   addRemedy,
+  EVERYWHERE,
   familyIndex,
   freeze,
   mendAll,
@@ -20,6 +21,7 @@ import {
   type PictureFacts,
   type Place,
   type Remedy,
+  type Scope,
 } from '@loom-kin/core';
 import { makeChange, type FamilyDetail, type LiveListingRow, type StepBack, type StepInput } from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
@@ -41,6 +43,8 @@ export const useFamily = defineStore('family', () => {
   const problem = ref<string | null>(null);
   /** What is selected: the inspector shows it, the weave and the grid mark it. */
   const selected = shallowRef<Place>({ level: 'family' });
+  /** For whom what is shown and typed holds, in the inspector and among the words. */
+  const scope = ref<Scope>(EVERYWHERE);
   /** Children lit up by a hovered thread, label or finding. */
   const lit = shallowRef<ReadonlySet<string>>(new Set());
   /** Children the grid shows alone; null shows all. */
@@ -137,6 +141,7 @@ export const useFamily = defineStore('family', () => {
       family.value = null;
       fits.value = {};
       only.value = null;
+      scope.value = EVERYWHERE;
       selected.value = { level: 'family' };
     }
     await load(id);
@@ -310,6 +315,7 @@ export const useFamily = defineStore('family', () => {
       redoTitle,
       problem,
       selected,
+      scope,
       lit,
       only,
     },

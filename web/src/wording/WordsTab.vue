@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Name, texts and facts of the family, for all or for one language or account, with what each account asks of a field beside it. */
-import { computed, ref } from 'vue';
+import { computed } from 'vue';
+import { storeToRefs } from 'pinia';
 import { ElMessage } from 'element-plus';
 import {
   accountScopes,
@@ -32,7 +33,7 @@ const GROUPS: { group: FieldGroup; title: string }[] = [
 const PLACE = { level: 'family' } as const;
 
 const family = computed(() => store.family!);
-const scope = ref(EVERYWHERE);
+const { scope } = storeToRefs(store);
 const scopes = computed(() => scopesFor(setup.registry, setup.accounts, scope.value));
 const groups = computed(() => {
   const fields = setup.registry

@@ -1,0 +1,114 @@
+/** What the seller defines for all goods, in the browser: categories, facts, languages, accounts, and a text in each language. */
+import { chromium, type Browser, type Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { endpoints as api } from '@loom-kin/contract';
+import { startWorld, until, type World } from '../world';
+
+let world: World;
+let browser: Browser;
+let page: Page;
+let jacket: string;
+const test = (name: string) => page.locator(`[data-test=${name}]`);
+const setup = () => world.call(api.setup);
+const family = async () => (await world.call(api.family, { params: { id: jacket } })).family;
+const messages = () => page.locator('.el-message').allInnerTexts();
+
+beforeAll(async () => {
+  world = await startWorld({ demo: true });
+  browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  page.setDefaultTimeout(12_000);
+  jacket = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;
+}, 120_000);
+afterAll(async () => {
+  await browser?.close();
+  await world?.end();
+});
+
+describe('what holds for all goods', () => {
+  it('grows by categories; two alike in one place are refused in words', async () => {
+    await page.goto(`${world.url}/setup`);
+    await test('new-category').fill('Headwear');
+    await test('new-category').press('Enter');
+    await until(setup, ({ registry }) => registry.categories.headwear?.label === 'Headwear');
+    await test('new-category').fill('headwear');
+    await test('new-category').press('Enter');
+    await until(messages, (texts) => texts.some((text) => text.includes('There is a category headwear')));
+  });
+
+  it('grows by a fact, which every family then has among its words', async () => {
+    await test('add-fact').click();
+    await test('fact-label').fill('Water column');
+    await test('fact-type').click();
+    await page.getByRole('option', { name: 'a number' }).click();
+    await test('save-fact').click();
+    await until(setup, ({ registry }) => registry.facts.waterColumn?.type === 'number');
+    await page.goto(`${world.url}/families/${jacket}/words`);
+    await test('word-waterColumn').fill('20,000');
+    await test('word-waterColumn').press('Enter');
+    await until(messages, (texts) => texts.some((text) => text.includes('can be read as 20000 and as 20.000')));
+    await test('word-waterColumn').fill('20000');
+    await test('word-waterColumn').press('Enter');
+    await until(family, ({ fields }) => fields.waterColumn === 20000);
+  });
+
+  it('has languages: an account in another asks for its texts, and a finding leads to the very field', async () => {
+    await page.goto(`${world.url}/setup`);
+    await test('new-language').fill('no language!');
+    await test('new-language').press('Enter');
+    await until(messages, (texts) => texts.some((text) => text.includes('is no language tag')));
+    await test('new-language').fill('de');
+    await test('new-language').press('Enter');
+    await until(setup, ({ registry }) => registry.languages.join() === 'en,de');
+    await page.goto(`${world.url}/channels`);
+    await test('add-account-own-shop').click();
+    await until(setup, ({ accounts }) => accounts.length === 4);
+    await until(
+      () => test('account-name').inputValue(),
+      (name) => name === 'Own shop 2',
+    );
+    await test('account-language').fill('de');
+    await test('account-language').press('Enter');
+    await until(setup, ({ accounts }) => accounts[3]!.language === 'de');
+
+    await page.goto(`${world.url}/families/${jacket}/fit/own-shop-2`);
+    const missing = page.locator('[data-test=finding]', {
+      hasText: /^stops Description is not written in German yet/i,
+    });
+    await missing.locator('.acts .link').click();
+    await until(
+      () => page.evaluate(() => document.activeElement?.id),
+      (id) => id === 'w-description',
+    );
+    expect(await test('scope').inputValue()).toBe('language:de');
+    await test('word-description').fill('Eine gewachste Jacke für Tage, an denen die Fähre nicht fährt.');
+    await test('word-name').click();
+    await until(family, ({ scoped }) => String(scoped?.['language:de']?.description).startsWith('Eine gewachste'));
+
+    await page.goto(`${world.url}/families/${jacket}/fit/own-shop-2`);
+    const labels = page.locator('[data-test=finding]', { hasText: 'Labels of Lining are not written in German yet' });
+    await labels.locator('.acts .link').click();
+    await until(
+      () => page.evaluate(() => document.activeElement?.id),
+      (id) => id === 'i-label',
+    );
+    expect(await missing.count()).toBe(0);
+    await test('set-label').fill('Ungefüttert');
+    await test('set-label').press('Enter');
+    await until(
+      family,
+      ({ axes }) =>
+        axes[2]!.values[0]!.scoped?.['language:de']?.label === 'Ungefüttert' && axes[2]!.values[0]!.label === 'Unlined',
+    );
+  });
+
+  it('stands in the journal, each thing once', async () => {
+    await page.goto(`${world.url}/journal`);
+    const entry = page.locator('[data-test=entry]', { hasText: 'Add the account Own shop 2' });
+    await entry.waitFor();
+    expect(await entry.locator('tr').count()).toBe(1);
+  });
+});
