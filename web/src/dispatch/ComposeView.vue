@@ -95,16 +95,16 @@ async function send(): Promise<void> {
       <div class="sheet list"><DispatchLines :lines="preview.lines" /></div>
       <footer class="sheet total" data-test="total">
         <div>
-          <strong>{{ totals!.listings }}</strong> new listings
+          <strong>{{ totals!.listings }}</strong> new {{ totals!.listings === 1 ? 'listing' : 'listings' }}
         </div>
         <div>
-          <strong>{{ totals!.revisions }}</strong> revisions
+          <strong>{{ totals!.revisions }}</strong> {{ totals!.revisions === 1 ? 'revision' : 'revisions' }}
         </div>
         <div v-if="totals!.takenDown">
           <strong>{{ totals!.takenDown }}</strong> taken down
         </div>
         <div>
-          <strong>{{ totals!.children }}</strong> children
+          <strong>{{ totals!.children }}</strong> {{ totals!.children === 1 ? 'child' : 'children' }}
         </div>
         <div>
           <strong>{{ fees }}</strong>

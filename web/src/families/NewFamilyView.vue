@@ -376,4 +376,10 @@ label {
   padding: 6px 10px;
   font-size: 13px;
 }
+.likes p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  align-items: baseline;
+}
 </style>
