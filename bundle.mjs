@@ -1,4 +1,4 @@
-// `npm run bundle`: server, its worker, stand-in channels, demo loader and benchmarks as one plain JavaScript file each, in their
+// `npm run bundle`: server, its workers, stand-in channels, demo loader and benchmarks as one plain JavaScript file each, in their
 // dist folders. Packages stay outside. Run from source by tsx they work as well, but every function then carries its name along,
 // which costs a third of the speed.
 import { build } from 'esbuild';
@@ -15,6 +15,7 @@ const packagesOutside = {
 const programs = {
   'server/dist/main.mjs': 'server/src/main.ts',
   'server/dist/fit-worker.mjs': 'server/src/fits/worker.ts',
+  'server/dist/file-worker.mjs': 'server/src/files/worker.ts',
   'channels/dist/main.mjs': 'channels/src/main.ts',
   'demo/dist/main.mjs': 'demo/src/load-main.ts',
   'bench/dist/main.mjs': 'bench/src/main.ts',

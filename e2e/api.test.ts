@@ -12,7 +12,7 @@ import { startWorld, until, type World } from './world';
 let world: World;
 beforeAll(async () => void (world = await startWorld()), 60_000);
 afterAll(() => world?.end());
-const { run, shopFamily, fresh, setPrice, count, takeNumbers, undo, redo } = sellerIn(() => world);
+const { bringSheet, run, shopFamily, fresh, setPrice, count, takeNumbers, undo, redo } = sellerIn(() => world);
 
 describe('the door', () => {
   it('answers for its health and describes itself in valid OpenAPI 3.1', async () => {
@@ -188,11 +188,7 @@ describe('files', () => {
       [csv, 'T.csv'],
       [new Uint8Array(xlsx), 'T.xlsx'],
     ] as const) {
-      const report = await world.call(api.readSheet, {
-        params: { id },
-        query: { apply: 'yes' },
-        form: sheetForm(bytes, name),
-      });
+      const report = await bringSheet(id, sheetForm(bytes, name), 'yes');
       expect(report.counts).toEqual({ new: 0, changed: 0, same: 6, refused: 0 });
     }
     expect((await fresh(detail)).family.revision).toBe(detail.family.revision);
@@ -209,8 +205,7 @@ describe('files', () => {
       'Rust;S;TWICE;1;1;',
       `Spruce;M;${String(familyIndex(detail.family).woven[0]!.fields.sku)};100;5;`,
     ].join('\n');
-    const ask = (apply: 'yes' | 'no') =>
-      world.call(api.readSheet, { params: { id }, query: { apply }, form: sheetForm(csv, 'supplier.csv') });
+    const ask = (apply: 'yes' | 'no') => bringSheet(id, sheetForm(csv, 'supplier.csv'), apply);
     const shown = await ask('no');
     expect((await fresh(detail)).family.revision).toBe(detail.family.revision);
     expect(shown.rows.map((row) => [row.row, row.verdict])).toEqual([
@@ -256,20 +251,12 @@ describe('files', () => {
     const detail = await shopFamily();
     const { id } = detail.family;
     const whole = new Uint8Array(await (await fetch(`${world.url}/api/families/${id}/file.xlsx`)).arrayBuffer());
-    const cut = await refused(
-      world.call(api.readSheet, {
-        params: { id },
-        query: { apply: 'yes' },
-        form: sheetForm(whole.slice(0, whole.length / 2), 'cut.xlsx'),
-      }),
-    );
-    expect([cut.status, cut.message]).toEqual([
-      422,
+    const cut = await refused(bringSheet(id, sheetForm(whole.slice(0, whole.length / 2), 'cut.xlsx'), 'yes'));
+    expect([cut.problem.code, cut.message]).toEqual([
+      'job.failed',
       'cut.xlsx is not a whole XLSX file: it is cut off or of another kind. Save it again and bring it back.',
     ]);
-    const bare = await refused(
-      world.call(api.readSheet, { params: { id }, form: sheetForm('SKU,Price\nA,1', 'bare.csv') }),
-    );
+    const bare = await refused(bringSheet(id, sheetForm('SKU,Price\nA,1', 'bare.csv')));
     expect(bare.message).toContain('no column for Colour, Size');
     expect((await fresh(detail)).family.revision).toBe(detail.family.revision);
   });
@@ -286,10 +273,7 @@ describe('files', () => {
     const book = new ExcelJs.Workbook();
     await book.xlsx.load(await (await fetch(`${world.url}/api/families/${id}/file.xlsx`)).arrayBuffer());
     book.worksheets[0]!.eachRow((row) => row.eachCell((cell) => expect(cell.type).not.toBe(ExcelJs.ValueType.Formula)));
-    expect(
-      (await world.call(api.readSheet, { params: { id }, query: { apply: 'yes' }, form: sheetForm(csv, 'back.csv') }))
-        .counts.changed,
-    ).toBe(0);
+    expect((await bringSheet(id, sheetForm(csv, 'back.csv'), 'yes')).counts.changed).toBe(0);
   });
   it('carry a family whole: unchanged it changes nothing, changed it is one change, broken it is refused', async () => {
     const detail = await shopFamily();

@@ -7,6 +7,7 @@ import {
   Refused,
   type Dispatch,
   type FamilyDetail,
+  type IntakeReport,
   type StepInput,
 } from '@loom-kin/contract';
 import { until, type World } from './world';
@@ -131,7 +132,31 @@ export function sellerIn(world: () => World) {
       () => call(api.dispatch, { params: { id } }),
       (one) => one.state === 'done' && one.lines.every((line) => !['queued', 'sent'].includes(line.state)),
     );
-  return { change, run, startFamily, count, takeNumbers, undo, redo, shopFamily, fresh, setPrice, send, ended };
+  /** Brings a sheet, waits for its job, and gives the report; throws what its job failed with. */
+  async function bringSheet(id: string, form: FormData, apply: 'yes' | 'no' = 'no'): Promise<IntakeReport> {
+    const begun = await call(api.readSheet, { params: { id }, query: { apply }, form });
+    const job = await until(
+      () => call(api.job, { params: { id: begun.id } }),
+      (one) => one.state !== 'running',
+    );
+    if (job.state !== 'done') throw new Refused(422, { code: `job.${job.state}`, message: job.notice ?? '' });
+    return call(api.sheetReport, { params: { id: job.id } });
+  }
+  return {
+    bringSheet,
+    change,
+    run,
+    startFamily,
+    count,
+    takeNumbers,
+    undo,
+    redo,
+    shopFamily,
+    fresh,
+    setPrice,
+    send,
+    ended,
+  };
 }
 
 /** The refusal a request ends with; an error when it was not refused. */

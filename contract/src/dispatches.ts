@@ -59,7 +59,13 @@ export const DispatchSchema = z.object({
 export type Dispatch = z.infer<typeof DispatchSchema>;
 
 /** A dispatch in a list: of many lines only their counts. */
-export const DispatchSummarySchema = DispatchSchema.pick({ id: true, at: true, state: true, draft: true }).extend({
+export const DispatchSummarySchema = DispatchSchema.pick({
+  id: true,
+  at: true,
+  state: true,
+  draft: true,
+  notice: true,
+}).extend({
   title: z.string(),
   lines: z.number(),
   states: z.partialRecord(z.enum(LINE_STATES), z.number()),

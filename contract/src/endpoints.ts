@@ -3,6 +3,7 @@ import { changeEndpoints } from './changes';
 import { dispatchEndpoints } from './dispatches';
 import { familyEndpoints } from './families';
 import { intakeEndpoints } from './intake';
+import { jobEndpoints } from './jobs';
 import { setupEndpoints } from './setup';
 
 export const endpoints = {
@@ -11,4 +12,5 @@ export const endpoints = {
   ...changeEndpoints,
   ...intakeEndpoints,
   ...dispatchEndpoints,
+  ...jobEndpoints,
 };

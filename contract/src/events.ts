@@ -1,5 +1,6 @@
 /** What pages are told of while they are open (server-sent events, `/api/events`). */
 import { z } from 'zod';
+import { JobSchema } from './jobs';
 
 export const ServerEventSchema = z.object({
   /** Families that were changed, with their revision now. */
@@ -10,6 +11,8 @@ export const ServerEventSchema = z.object({
   setup: z.boolean().default(false),
   /** Families whose standing was worked out anew. */
   standings: z.array(z.string()).default([]),
+  /** Long work that began, went on or ended. */
+  jobs: z.array(JobSchema).default([]),
   /** A dispatch went on. */
   dispatches: z.boolean().default(false),
 });

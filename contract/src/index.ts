@@ -5,6 +5,7 @@ export * from './families';
 export * from './changes';
 export * from './setup';
 export * from './intake';
+export * from './jobs';
 export * from './dispatches';
 export * from './events';
 export { endpoints } from './endpoints';

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { FamilySchema, PictureFactsSchema } from '@loom-kin/core';
 import { define, withId } from './endpoint';
+import { JobSchema } from './jobs';
 
 export const RowVerdictSchema = z.object({
   row: z.number(),
@@ -13,12 +14,21 @@ export const RowVerdictSchema = z.object({
 
 export const IntakeReportSchema = z.object({
   familyId: z.string().nullable(),
+  fileName: z.string().nullable(),
   applied: z.boolean(),
   counts: z.object({ new: z.number(), changed: z.number(), same: z.number(), refused: z.number() }),
+  /** Those asked for, in the order of the file. */
   rows: z.array(RowVerdictSchema),
   unknownColumns: z.array(z.string()),
 });
 export type IntakeReport = z.infer<typeof IntakeReportSchema>;
+
+/** Which rows of a report are wanted. */
+const Rows = z.object({
+  only: z.enum(['all', 'new', 'changed', 'same', 'refused']).default('all'),
+  from: z.coerce.number().int().min(0).default(0),
+  limit: z.coerce.number().int().min(1).max(1000).default(500),
+});
 
 /** A family as a file: everything but revision and listings. Stock by child; files of version 1 have it by SKU. */
 export const FamilyFileSchema = z.object({
@@ -39,14 +49,23 @@ export const intakeEndpoints = {
   readSheet: define(
     'post',
     '/api/families/:id/sheet',
-    'Read a CSV or XLSX sheet into a family; apply=no shows only what it would do',
+    'Read a CSV or XLSX sheet into a family, as a job; apply=no reads only what it would do',
     {
       params: withId,
       query: z.object({ apply: z.enum(['yes', 'no']).default('no') }),
-      response: IntakeReportSchema,
+      response: JobSchema,
       upload: 'file',
     },
   ),
+  sheetReport: define('get', '/api/jobs/:id/report', 'What a sheet that was read does or would do, row by row', {
+    params: withId,
+    query: Rows,
+    response: IntakeReportSchema,
+  }),
+  takeSheet: define('post', '/api/jobs/:id/take', 'Take the good rows of a sheet in that was read', {
+    params: withId,
+    response: JobSchema,
+  }),
   readFamilyFile: define('post', '/api/family-files', 'Read a family file', {
     body: FamilyFileSchema,
     response: IntakeReportSchema,

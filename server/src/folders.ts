@@ -9,7 +9,10 @@ export const WEB = fileURLToPath(new URL('../../web/dist', import.meta.url));
 
 /** From source, workers are loaded by tsx like everything else. */
 const isSource = import.meta.url.endsWith('/src/folders.ts');
-/** How worker threads for fits are started. */
-export const FIT_WORKER = isSource
-  ? { filename: fileURLToPath(new URL('./fits/worker.ts', import.meta.url)), execArgv: ['--import', 'tsx'] }
-  : { filename: fileURLToPath(new URL('./fit-worker.mjs', import.meta.url)) };
+const worker = (source: string, built: string) =>
+  isSource
+    ? { filename: fileURLToPath(new URL(source, import.meta.url)), execArgv: ['--import', 'tsx'] }
+    : { filename: fileURLToPath(new URL(built, import.meta.url)) };
+/** How worker threads are started: for fits, and for files. */
+export const FIT_WORKER = worker('./fits/worker.ts', './fit-worker.mjs');
+export const FILE_WORKER = worker('./files/worker.ts', './file-worker.mjs');

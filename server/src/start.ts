@@ -4,10 +4,13 @@ import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
 import { fetchChannels } from './catalogue/channels';
 import { createRunner, type Runner } from './dispatch/runner';
+import { createIntakes } from './files/intakes';
+import { createFilePool } from './files/pool';
 import { createKeeper } from './fits/keeper';
 import { markAllDue } from './fits/due';
 import { createFitPool } from './fits/pool';
 import { createApp } from './http/app';
+import { createDesk } from './jobs/desk';
 import { lockData } from './store/database';
 import { openStore } from './store/openStore';
 import type { Store } from './store/store';
@@ -57,7 +60,10 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     waits: options.waits ?? WAITS,
     receiptPatience: options.receiptPatience ?? HOUR,
   });
-  const app = createApp({ store, pool, runner, log, webFolder, channelsUrl });
+  const files = createFilePool(store);
+  const intakes = createIntakes(store, files, log);
+  const desk = createDesk(store, { keeper, intakes, runner });
+  const app = createApp({ store, pool, files, intakes, runner, desk, log, webFolder, channelsUrl });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
       error ? reject(error) : resolve(listening),
@@ -67,12 +73,15 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   server.keepAliveTimeout = 90_000;
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   runner.resume();
+  intakes.goOn();
   keeper.kick();
   return {
     ...{ url, store, runner },
     close: async () => {
-      await keeper.stop();
+      await keeper.close();
       await runner.stop();
+      await intakes.close();
+      await files.close();
       await pool.close();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));

@@ -25,6 +25,8 @@ export interface FamilyIndex {
   position: ReadonlyMap<string, number>;
   /** Positions of the woven children that have a value. */
   positionsOf(valueId: string): readonly number[];
+  /** The value of an axis that a label means, however it is spelled (see `foldLabel`). */
+  valueCalled(axisId: string, label: string): Value | undefined;
   /** Fields for all children at once, as far as somebody asked (see `columnOf`). */
   columns: Map<string, Column>;
 }
@@ -61,7 +63,8 @@ export function familyIndex(family: Family): FamilyIndex {
   const position = new Map(woven.map((child, at) => [child.id, at]));
   const index: FamilyIndex = Object.freeze({
     ...{ axisById, valueById, rank, byCrossing, keysOnValues, keysInScope },
-    ...{ position, positionsOf: positionsByValue(family, woven), columns: new Map() },
+    ...{ position, positionsOf: positionsByValue(family, woven), valueCalled: valuesByLabel(family) },
+    columns: new Map(),
     woven: Object.freeze(woven),
   });
   if (Object.isFrozen(family)) indexes.set(family, index);
@@ -79,6 +82,17 @@ function positionsByValue(family: Family, woven: readonly Child[]): FamilyIndex[
       });
     }
     return byValue.get(valueId) ?? [];
+  };
+}
+
+/** Folded when somebody first asks. */
+function valuesByLabel(family: Family): FamilyIndex['valueCalled'] {
+  let byLabel: Map<string, Map<string, Value>> | undefined;
+  return (axisId, label) => {
+    byLabel ??= new Map(
+      family.axes.map((axis) => [axis.id, new Map(axis.values.map((value) => [foldLabel(value.label), value]))]),
+    );
+    return byLabel.get(axisId)?.get(foldLabel(label));
   };
 }
 
@@ -117,9 +131,10 @@ export function allCrossings(axes: readonly Axis[]): Record<string, string>[] {
 
 /** Axis id → value id for labels in axis order; undefined where a label is not on its axis. */
 export function crossingFor(family: Family, labels: readonly string[]): Record<string, string> | undefined {
+  const { valueCalled } = familyIndex(family);
   const at: Record<string, string> = {};
   for (const [place, axis] of family.axes.entries()) {
-    const value = axis.values.find((one) => foldLabel(one.label) === foldLabel(labels[place] ?? ''));
+    const value = valueCalled(axis.id, labels[place] ?? '');
     if (!value) return undefined;
     at[axis.id] = value.id;
   }

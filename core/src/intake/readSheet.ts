@@ -53,7 +53,11 @@ export interface Surroundings {
   takenElsewhere: (kind: IdentifierKind, figure: string) => Unreadable | null;
   /** Why an SKU of this family cannot go: an account lists it. */
   bound: (sku: string) => Unreadable | null;
+  /** Hears how many rows are read, now and then. */
+  tell?: (rows: number) => void;
 }
+/** So many rows are read between two words about it. */
+const TELL_EVERY = 250;
 const ALONE: Surroundings = { takenElsewhere: () => null, bound: () => null };
 
 interface Sheet {
@@ -95,6 +99,7 @@ export function readSheet(
   const reading: SheetReading = { rows: [], unknownColumns: unknown, commands: [], afterwards: () => [], stock: [] };
   const good: GoodRow[] = [];
   rows.forEach((cells, at) => {
+    if (at % TELL_EVERY === 0) around.tell?.(at);
     if (cells.every((cell) => cell.trim() === '')) return;
     reading.rows.push(readRow(sheet, cells, at + 2, reading.stock, good));
   });
@@ -127,7 +132,7 @@ function readRow(
     const at = sheet.optionAt[place]!;
     const label = (cells[at] ?? '').trim();
     if (label === '') refuse(at, unreadable('cell.empty', { label: axis.label }));
-    return axis.values.find((value) => foldLabel(value.label) === foldLabel(label))?.label ?? label;
+    return familyIndex(family).valueCalled(axis.id, label)?.label ?? label;
   });
   const child = childAt(family, labels);
   const key = labelsKey(labels);

@@ -168,8 +168,16 @@ export const REFUSALS = {
     `${p.file} has ${p.rows} rows and ${p.columns} columns; ${p.mostRows} and ${p.mostColumns} are read.`,
   'sheet.too-slow': (p: { file: string }) =>
     `${p.file} takes too long to read and was left. Bring it in smaller parts.`,
+  'sheet.too-heavy': (p: { file: string }) =>
+    `${p.file} needs more memory than a sheet is given. Bring it in smaller parts.`,
+  'sheet.bomb': (p: { file: string; megabytes: number }) =>
+    `${p.file} would be more than ${p.megabytes} MB unpacked and was not read. Save the sheet without pictures and empty rows.`,
   'sheet.no-axis-column': (p: { axes: string; first: string }) =>
     `The file has no column for ${p.axes}. Every axis needs one, such as "Option: ${p.first}".`,
+  'job.unknown': () => 'There is no such job.',
+  'job.not-done': () => 'This job has not ended yet.',
+  'job.file-gone': () => 'The file of this job is not kept any more. Choose it again.',
+  'job.ended': () => 'This job has ended; there is nothing to stop or to go on with.',
   'cell.sku-missing': () => 'The SKU is missing; orders find the child by it.',
   'cell.twice': () => 'This child stands in the file twice; the first row was taken.',
   'cell.empty': (p: Named) => `${p.label} is empty.`,

@@ -1,17 +1,17 @@
 /** SKUs that orders come in under, or soon will: listed on an account or on the way there, they are neither taken away nor renamed. */
 import { and, eq, inArray } from 'drizzle-orm';
-import { skusGone, Refusal, unreadable, type Family, type Unreadable } from '@loom-kin/core';
+import { skusGone, Refusal, unreadable, type Family, type Namer, type Unreadable } from '@loom-kin/core';
 import { heldOf } from '../families/load';
+import type { Database } from '../store/database';
 import { dispatchLines } from '../store/schema';
 import type { Store } from '../store/store';
 
 type Bound = Unreadable<'sku.live'> | Unreadable<'sku.under-way'>;
 
 /** SKU → why it stays, for every SKU of the family that an account lists or that is on its way. */
-export function boundSkus(store: Store, familyId: string): Map<string, Bound> {
-  const { namer } = store.catalogue();
+export function boundSkus(database: Database, namer: Namer, familyId: string): Map<string, Bound> {
   const bound = new Map<string, Bound>();
-  const underWay = store.database
+  const underWay = database
     .select({ account: dispatchLines.account, listing: dispatchLines.listing })
     .from(dispatchLines)
     .where(and(eq(dispatchLines.familyId, familyId), inArray(dispatchLines.state, ['queued', 'sent'])))
@@ -20,7 +20,7 @@ export function boundSkus(store: Store, familyId: string): Map<string, Bound> {
     for (const { sku } of listing?.offers ?? [])
       bound.set(sku, unreadable('sku.under-way', { sku, account: namer.account(account) }));
   }
-  for (const { account, listing } of heldOf(store.database, familyId)) {
+  for (const { account, listing } of heldOf(database, familyId)) {
     for (const { sku } of listing.offers)
       bound.set(sku, unreadable('sku.live', { sku, account: namer.account(account) }));
   }
@@ -31,7 +31,7 @@ export function boundSkus(store: Store, familyId: string): Map<string, Bound> {
 export function keepBoundSkus(store: Store, before: Family, after: Family): void {
   const gone = skusGone(before, after);
   if (gone.length === 0) return;
-  const bound = boundSkus(store, before.id);
+  const bound = boundSkus(store.database, store.catalogue().namer, before.id);
   for (const { sku, childId } of gone) {
     const why = bound.get(sku);
     if (why) throw new Refusal(why.code, why.params as never, { place: { level: 'child', childId, key: 'sku' } });

@@ -27,8 +27,8 @@ import type { Step } from '@loom-kin/contract';
 import { takeNumbers } from '../catalogue/blocks';
 import { childrenWithout, givenSkus } from '../families/identifiers';
 import { mindPictures } from '../pictures/pictureFacts';
-import { moveStock } from '../stock/ledger';
 import { heldListings } from '../store/schema';
+import { countPieces } from './countPieces';
 import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
 import { lastDone } from './journal';
 
@@ -58,15 +58,8 @@ const STEPS: Steps = {
     work.titles.push(titleOf(work.store.catalogue().namer, command, before));
   },
   stock(work, { familyId, kind, counts }) {
-    const family = familyIn(work, familyId);
-    const key = `${work.key}:${work.stock.size}`;
-    const moved = moveStock(work.store.database, family, kind, counts, key, work.at);
+    const moved = countPieces(work, familyId, kind, counts);
     if (moved.moves.length === 0) return;
-    const there = work.stock.get(familyId);
-    work.stock.set(familyId, {
-      moves: [...(there?.moves ?? []), ...moved.moves],
-      lines: [...(there?.lines ?? []), ...moved.lines],
-    });
     const verb = { counted: 'Count stock of', received: 'Receive pieces of', returned: 'Take pieces back of' }[kind];
     work.titles.push(`${verb} ${moved.lines.length === 1 ? moved.lines[0]!.where : children(moved.lines.length)}`);
   },

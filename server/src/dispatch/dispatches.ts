@@ -41,7 +41,13 @@ export function readDispatch(database: Database, id: string): Dispatch {
 /** The newest dispatches in short. */
 export function readDispatches(database: Database, most = 60): DispatchSummary[] {
   const rows = database
-    .select({ id: dispatches.id, at: dispatches.at, state: dispatches.state, draft: dispatches.draft })
+    .select({
+      id: dispatches.id,
+      at: dispatches.at,
+      state: dispatches.state,
+      draft: dispatches.draft,
+      notice: dispatches.notice,
+    })
     .from(dispatches)
     .orderBy(desc(dispatches.at))
     .limit(most)

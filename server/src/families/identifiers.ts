@@ -1,5 +1,5 @@
 /** SKUs and GTINs over the whole catalogue: each belongs to one child, and it is remembered whose it was first. */
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import {
   everyChild,
   familyIndex,
@@ -38,37 +38,40 @@ function identifiersOf(family: Family | null): Map<string, Held> {
 export function saveIdentifiers(database: Database, before: Family | null, family: Family): void {
   const was = identifiersOf(before);
   const now = identifiersOf(family);
-  for (const [key, { kind, value }] of was) {
-    if (now.has(key)) continue;
-    const here = and(eq(identifiers.kind, kind), eq(identifiers.value, value), eq(identifiers.familyId, family.id));
-    database.delete(identifiers).where(here).run();
-  }
+  const value = sql.placeholder;
+  const here = and(
+    eq(identifiers.familyId, family.id),
+    eq(identifiers.kind, value('kind')),
+    eq(identifiers.value, value('value')),
+  );
+  const remove = database.delete(identifiers).where(here).prepare();
+  const row = { familyId: family.id, kind: value('kind'), value: value('value'), childId: value('childId') };
+  const insert = database.insert(identifiers).values(row).onConflictDoNothing().prepare();
+  const give = database.insert(givenIdentifiers).values(row).onConflictDoNothing().prepare();
+  for (const [key, one] of was) if (!now.has(key)) remove.run({ ...one });
   for (const [key, one] of now) {
     if (was.has(key)) continue;
-    const row = { ...one, familyId: family.id };
-    if (database.insert(identifiers).values(row).onConflictDoNothing().run().changes === 0) throw taken(database, one);
-    database.insert(givenIdentifiers).values(row).onConflictDoNothing().run();
+    if (insert.run({ ...one }).changes === 0) throw taken(database, one);
+    give.run({ ...one });
   }
 }
 
-function ownerOf(
-  database: Database,
-  kind: IdentifierKind,
-  value: string,
-): { name: string; familyId: string } | undefined {
-  return database
+/** Finds whose an identifier is; the statement is made once for many of them. */
+function ownerFinder(database: Database) {
+  const find = database
     .select({ name: families.name, familyId: families.id })
     .from(identifiers)
     .innerJoin(families, eq(families.id, identifiers.familyId))
-    .where(and(eq(identifiers.kind, kind), eq(identifiers.value, value)))
-    .get();
+    .where(and(eq(identifiers.kind, sql.placeholder('kind')), eq(identifiers.value, sql.placeholder('value'))))
+    .prepare();
+  return (kind: IdentifierKind, value: string) => find.get({ kind, value });
 }
 
 /** A GTIN as people write it: without the zeros that fill it up. */
 const shownGtin = (value: string) => value.replace(/^0(?=\d{13}$)/, '');
 
 function taken(database: Database, one: Held): Refusal {
-  const owner = ownerOf(database, one.kind, one.value);
+  const owner = ownerFinder(database)(one.kind, one.value);
   const about = {
     place: { level: 'child' as const, childId: one.childId, key: one.kind },
     detail: { familyId: owner?.familyId },
@@ -81,8 +84,9 @@ function taken(database: Database, one: Held): Refusal {
 
 /** Why a child of the family cannot take an identifier: it belongs to another family. Null where nobody has it. */
 export function takenElsewhere(database: Database, familyId: string) {
+  const ownerOf = ownerFinder(database);
   return (kind: IdentifierKind, figure: string): Unreadable | null => {
-    const owner = ownerOf(database, kind, identityOf(kind, figure));
+    const owner = ownerOf(kind, identityOf(kind, figure));
     if (!owner || owner.familyId === familyId) return null;
     return kind === 'sku'
       ? unreadable('sku.taken', { sku: figure, owner: owner.name })
@@ -114,9 +118,15 @@ export function usedBefore(database: Database, before: Family | null, after: Fam
   const was = identifiersOf(before);
   const fresh = [...identifiersOf(after)].filter(([key]) => !was.has(key)).map(([, one]) => one);
   const notices: string[] = [];
+  const firstOwner = database
+    .select()
+    .from(givenIdentifiers)
+    .where(
+      and(eq(givenIdentifiers.kind, sql.placeholder('kind')), eq(givenIdentifiers.value, sql.placeholder('value'))),
+    )
+    .prepare();
   for (const one of fresh) {
-    const here = and(eq(givenIdentifiers.kind, one.kind), eq(givenIdentifiers.value, one.value));
-    const first = database.select().from(givenIdentifiers).where(here).get();
+    const first = firstOwner.get({ kind: one.kind, value: one.value });
     if (!first || first.childId === one.childId) continue;
     notices.push(
       `${one.kind === 'gtin' ? `The GTIN ${shownGtin(one.value)}` : `The SKU ${one.value}`} was that of ${formerOwner(database, after, first)} before.`,

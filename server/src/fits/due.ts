@@ -6,19 +6,24 @@ import type { Database } from '../store/database';
 import { due, families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';
 
+/** More families than these, due for one reason, are a re-check: a job of its own, behind what the seller just changed. */
+const FEW = 24;
+
 /** Marks families; one that is due already is due for one more reason, so that an answer under way comes too late. */
 export function markDue(database: Database, familyIds: Iterable<string>): void {
-  for (const familyId of familyIds) {
+  const ids = [...familyIds];
+  const among = ids.length > FEW;
+  for (const familyId of ids) {
     database
       .insert(due)
-      .values({ familyId, turn: 1 })
-      .onConflictDoUpdate({ target: due.familyId, set: { turn: sql`${due.turn} + 1` } })
+      .values({ familyId, turn: 1, among })
+      .onConflictDoUpdate({ target: due.familyId, set: { turn: sql`${due.turn} + 1`, ...(among ? {} : { among }) } })
       .run();
   }
 }
 
 export function markAllDue(database: Database): void {
-  database.run(sql`INSERT INTO due (family_id, turn) SELECT id, 1 FROM families WHERE true
+  database.run(sql`INSERT INTO due (family_id, turn, among) SELECT id, 1, true FROM families WHERE true
     ON CONFLICT (family_id) DO UPDATE SET turn = turn + 1`);
 }
 

@@ -4,10 +4,12 @@
  */
 import { and, asc, eq } from 'drizzle-orm';
 import type { Logger } from 'pino';
+import { endJob, setJob } from '../jobs/jobs';
 import { inTransaction } from '../store/database';
 import { due, findings, standings } from '../store/schema';
 import type { Store } from '../store/store';
 import type { FitPool } from './pool';
+import { recheckStands, tellRecheck } from './recheck';
 import type { FamilyStandings } from './worker';
 
 /** So many families are given to a thread at once. */
@@ -16,48 +18,66 @@ const AT_ONCE = 12;
 export interface Keeper {
   /** Looks whether something is due. */
   kick(): void;
-  stop(): Promise<void>;
+  /** Stops the re-check of many families; what the seller changes is still looked at. */
+  stop(id: string): void;
+  resume(id: string): void;
+  close(): Promise<void>;
 }
 
 export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
   let working: Promise<void> | null = null;
-  let stopped = false;
+  let closed = false;
 
   async function workOff(): Promise<void> {
     for (;;) {
+      tellRecheck(store);
       const ids = nextDue(store);
-      if (ids.length === 0 || stopped) return;
+      if (ids.length === 0 || closed) return;
       const answers = await pool.standings(ids);
-      if (stopped) return;
+      if (closed) return;
       storeStandings(store, answers);
     }
   }
 
   function kick(): void {
-    if (working || stopped) return;
-    working = workOff()
+    if (working || closed) return;
+    // Begun later: what it does at once may ring the bell, and be heard here.
+    working = Promise.resolve()
+      .then(workOff)
       .catch((error: unknown) => {
-        if (!stopped) log.error({ err: error }, 'standings could not be worked out');
+        if (!closed) log.error({ err: error }, 'standings could not be worked out');
       })
       .finally(() => {
         working = null;
-        if (!stopped && nextDue(store).length > 0) setTimeout(kick, 1000).unref();
+        if (!closed && nextDue(store).length > 0) setTimeout(kick, 1000).unref();
       });
   }
 
   const deaf = store.bell.listen(kick);
   return {
     kick,
-    stop: async () => {
-      stopped = true;
+    stop: (id) => void endJob(store, id, 'stopped'),
+    resume(id) {
+      setJob(store, id, { state: 'running', endedAt: null });
+      kick();
+    },
+    close: async () => {
+      closed = true;
       deaf();
       await working;
     },
   };
 }
 
-function nextDue({ database }: Store): string[] {
-  const rows = database.select({ id: due.familyId }).from(due).orderBy(asc(due.familyId)).limit(AT_ONCE).all();
+/** What is due next: what the seller just changed, then those that one reason made due together, unless that is stopped. */
+function nextDue(store: Store): string[] {
+  const rows = store.database
+    .select({ id: due.familyId })
+    .from(due)
+    .where(recheckStands(store) ? eq(due.among, false) : undefined)
+    .orderBy(asc(due.among), asc(due.familyId))
+    .limit(AT_ONCE)
+    .all();
   return rows.map((row) => row.id);
 }
 

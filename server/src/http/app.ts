@@ -12,6 +12,7 @@ import { mountChanges } from './routes/changes';
 import { mountDispatches } from './routes/dispatches';
 import { mountFamilies } from './routes/families';
 import { mountIntake } from './routes/intake';
+import { mountJobs } from './routes/jobs';
 import { mountSetup } from './routes/setup';
 
 const SECURITY = {
@@ -41,6 +42,7 @@ export function createApp(parts: Parts): Express {
   mountChanges(app, parts);
   mountIntake(app, parts);
   mountDispatches(app, parts);
+  mountJobs(app, parts);
   mountEvents(app, parts.store.bell);
   app.use('/api', () => {
     throw new Refusal('api.unknown', {});

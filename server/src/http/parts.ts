@@ -1,13 +1,19 @@
 /** What routes work with. */
 import type { Logger } from 'pino';
 import type { Runner } from '../dispatch/runner';
+import type { Intakes } from '../files/intakes';
+import type { FilePool } from '../files/pool';
 import type { FitPool } from '../fits/pool';
+import type { Desk } from '../jobs/desk';
 import type { Store } from '../store/store';
 
 export interface Parts {
   store: Store;
   pool: FitPool;
+  files: FilePool;
+  intakes: Intakes;
   runner: Runner;
+  desk: Desk;
   log: Logger;
   /** The built web pages; without them only the API is there. */
   webFolder: string;

@@ -1,12 +1,14 @@
-/** Uploads, bounded in size and number, held in memory until they are read. */
+/** Uploads, bounded in size and number: sheets are put down in a folder, pictures held in memory until they are read. */
+import { mkdirSync } from 'node:fs';
 import multer from 'multer';
 
 const MEGABYTE = 1024 * 1024;
 
-export const oneSheet = multer({
-  storage: multer.memoryStorage(),
-  limits: { fileSize: 30 * MEGABYTE, files: 1, fields: 5, parts: 10 },
-}).single('file');
+/** One sheet, put down in the folder under a name of its own. */
+export function oneSheet(folder: string) {
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  return multer({ dest: folder, limits: { fileSize: 30 * MEGABYTE, files: 1, fields: 5, parts: 10 } }).single('file');
+}
 export const manyPictures = multer({
   storage: multer.memoryStorage(),
   limits: { fileSize: 25 * MEGABYTE, files: 40, fields: 5, parts: 50 },

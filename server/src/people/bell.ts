@@ -11,7 +11,15 @@ export function createBell(): Bell {
   const listeners = new Set<(event: ServerEvent) => void>();
   return {
     ring(event) {
-      const whole: ServerEvent = { families: {}, stock: [], setup: false, standings: [], dispatches: false, ...event };
+      const whole: ServerEvent = {
+        families: {},
+        stock: [],
+        setup: false,
+        standings: [],
+        jobs: [],
+        dispatches: false,
+        ...event,
+      };
       for (const hear of listeners) hear(whole);
     },
     listen(hear) {

@@ -55,8 +55,7 @@ export function moveStock(
 ): Moved {
   const held = loadPlaces(database, family.id);
   const seen = new Set<string>();
-  const moved: Moved = { moves: [], lines: [] };
-  for (const [number, count] of counts.entries()) {
+  const wanted = counts.flatMap((count, number) => {
     if (!family.children[count.childId]) throw new Refusal('child.unknown', {});
     const place = placeKey(count);
     const where = placeLabel(family, { level: 'child', childId: count.childId });
@@ -64,13 +63,19 @@ export function moveStock(
     seen.add(place);
     const before = held.get(place) ?? 0;
     const pieces = kind === 'counted' ? count.pieces - before : count.pieces;
-    if (pieces === 0) continue;
-    const move = { childId: count.childId, location: count.location, pieces };
-    if (!write(database, family.id, kind, move, `${key}:${number}`, at)) continue;
-    moved.moves.push(move);
-    moved.lines.push({ where, what: 'Stock', before: String(before), after: String(before + pieces) });
-  }
-  return moved;
+    const move = { childId: count.childId, location: count.location, pieces, key: `${key}:${number}` };
+    const line = { where, what: 'Stock', before: String(before), after: String(before + pieces) };
+    return pieces === 0 ? [] : [{ move, line }];
+  });
+  const written = write(
+    database,
+    family.id,
+    kind,
+    wanted.map((one) => one.move),
+    at,
+  );
+  const moved = wanted.filter((one) => written.has(one.move.key));
+  return { moves: moved.map(({ move: { key: _key, ...move } }) => move), lines: moved.map((one) => one.line) };
 }
 
 /** Moves the opposite of what was moved, or the same again. */
@@ -82,29 +87,43 @@ export function repeatMoves(
   key: string,
   at: string,
 ): void {
-  for (const [number, move] of moves.entries()) {
-    write(database, familyId, 'counted', { ...move, pieces: sign * move.pieces }, `${key}:${number}`, at);
-  }
+  const opposite = moves.map((move, number) => ({ ...move, pieces: sign * move.pieces, key: `${key}:${number}` }));
+  write(database, familyId, 'counted', opposite, at);
 }
 
-/** One movement; false where its key stands in the ledger already. */
+interface KeyedMove extends StockMove {
+  key: string;
+}
+
+/** Writes movements and adds them to the sums; those whose key stands in the ledger already are left. The keys that were written. */
 function write(
   database: Database,
   familyId: string,
   kind: MovementKind,
-  move: StockMove,
-  key: string,
+  moves: readonly KeyedMove[],
   at: string,
-): boolean {
-  const row = { ...move, key, kind, familyId, at };
-  if (database.insert(movements).values(row).onConflictDoNothing().run().changes === 0) return false;
-  database
+): Set<string> {
+  const value = sql.placeholder;
+  const base = { familyId, childId: value('childId'), location: value('location'), pieces: value('pieces') };
+  // Made once for all rows: making a statement takes many times as long as running it.
+  const insert = database
+    .insert(movements)
+    .values({ ...base, kind, at, key: value('key') })
+    .onConflictDoNothing()
+    .prepare();
+  const add = database
     .insert(stockCounts)
-    .values({ ...move, familyId })
+    .values(base)
     .onConflictDoUpdate({
       target: [stockCounts.childId, stockCounts.location],
-      set: { pieces: sql`${stockCounts.pieces} + ${move.pieces}` },
+      set: { pieces: sql`${stockCounts.pieces} + excluded.pieces` },
     })
-    .run();
-  return true;
+    .prepare();
+  const written = new Set<string>();
+  for (const { key, childId, location, pieces } of moves) {
+    if (insert.run({ key, childId, location, pieces }).changes === 0) continue;
+    add.run({ childId, location, pieces });
+    written.add(key);
+  }
+  return written;
 }

@@ -1,7 +1,16 @@
 /** The tables. Aggregates are JSON documents beside the columns that lists sort and search by. */
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { ChangeLine, Family, JsonPatch, Listing, ListingMessage, PictureFacts, Rulebook } from '@loom-kin/core';
-import type { DispatchLine, Totals } from '@loom-kin/contract';
+import type {
+  ChangeLine,
+  Family,
+  JsonPatch,
+  Listing,
+  ListingMessage,
+  PictureFacts,
+  RowVerdict,
+  Rulebook,
+} from '@loom-kin/core';
+import type { DispatchLine, IntakeReport, Totals } from '@loom-kin/contract';
 
 export const families = sqliteTable(
   'families',
@@ -123,6 +132,8 @@ export const due = sqliteTable('due', {
     .primaryKey()
     .references(() => families.id, { onDelete: 'cascade' }),
   turn: integer().notNull(),
+  /** One of many that one reason made due: what the seller just changed goes before it, and it waits where the re-check is stopped. */
+  among: integer({ mode: 'boolean' }).notNull().default(false),
 });
 
 /** The ledger of stock. Every movement has a key; the same key twice counts once. */
@@ -308,4 +319,44 @@ export const dispatchLines = sqliteTable(
     listing: text({ mode: 'json' }).$type<Listing | null>(),
   },
   (table) => [index('lines_by_dispatch').on(table.dispatchId), index('lines_by_state').on(table.state)],
+);
+
+/** Long work that this table alone knows of; a dispatch is known by its lines. */
+export const jobs = sqliteTable('jobs', {
+  id: text().primaryKey(),
+  kind: text({ enum: ['recheck', 'intake'] }).notNull(),
+  title: text().notNull(),
+  subject: text().notNull(),
+  state: text({ enum: ['running', 'stopped', 'done', 'failed'] }).notNull(),
+  done: integer().notNull(),
+  total: integer(),
+  notice: text(),
+  at: text().notNull(),
+  endedAt: text(),
+  /** What it works on; null where the due list says it. */
+  sheet: text({ mode: 'json' }).$type<SheetJob>(),
+});
+
+/** A sheet being taken in to a family. */
+export interface SheetJob {
+  fileName: string;
+  /** Its name in the folder of what came in. */
+  file: string;
+  apply: boolean;
+  /** What was found in it, once it is read. */
+  found: Omit<IntakeReport, 'familyId' | 'fileName' | 'rows'> | null;
+}
+
+/** The verdicts of a sheet that was read, row by row. */
+export const sheetRows = sqliteTable(
+  'sheet_rows',
+  {
+    jobId: text()
+      .notNull()
+      .references(() => jobs.id, { onDelete: 'cascade' }),
+    row: integer().notNull(),
+    verdict: text({ enum: ['new', 'changed', 'same', 'refused'] }).notNull(),
+    doc: text({ mode: 'json' }).$type<RowVerdict>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.jobId, table.row] })],
 );

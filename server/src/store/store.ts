@@ -20,3 +20,5 @@ export interface Store {
 
 /** Where the pictures lie. */
 export const pictureFolder = (store: Store): string => join(store.dataFolder, 'pictures');
+/** Where files lie that are being taken in. */
+export const incomingFolder = (store: Store): string => join(store.dataFolder, 'incoming');

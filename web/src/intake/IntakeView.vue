@@ -1,20 +1,22 @@
 <script setup lang="ts">
 /** Taking in: a sheet into a family with a verdict for every row, or a family file whole. */
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { ElButton, ElOption, ElSelect } from 'element-plus';
-import { FamilyFileSchema, Refused, type FamilySummary, type IntakeReport } from '@loom-kin/contract';
+import { ElButton, ElOption, ElProgress, ElSelect } from 'element-plus';
+import { FamilyFileSchema, Refused, type FamilySummary, type IntakeReport, type Job } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { useJobs } from '../stores/jobs';
+import SheetReport from './SheetReport.vue';
 
 const route = useRoute();
 const router = useRouter();
+const jobs = useJobs();
 const families = ref<FamilySummary[]>([]);
 const familyId = ref(String(route.query.family ?? ''));
 const file = ref<File | null>(null);
-const report = ref<IntakeReport | null>(null);
+const report = shallowRef<IntakeReport | null>(null);
 const problem = ref<string | null>(null);
 const busy = ref(false);
-const only = ref<'all' | 'refused' | 'changed'>('all');
 
 async function search(term = ''): Promise<void> {
   try {
@@ -27,42 +29,29 @@ async function search(term = ''): Promise<void> {
 }
 onMounted(() => void search());
 
+/** The sheet that is looked at is a job; its address can be come back to. */
+const jobId = computed(() => String(route.query.job ?? ''));
+const job = computed(() => jobs.jobs.find((one) => one.id === jobId.value) ?? null);
+const fileName = computed(() => file.value?.name ?? report.value?.fileName ?? null);
 const isFamilyFile = computed(() => /\.json$/i.test(file.value?.name ?? ''));
 
 function pick(files: FileList | null | undefined): void {
   file.value = files?.[0] ?? null;
   report.value = null;
   problem.value = null;
-  if (file.value && (isFamilyFile.value || familyId.value)) void read(false);
+  if (file.value && !isFamilyFile.value && familyId.value) void readSheet();
 }
 
-async function read(apply: boolean): Promise<void> {
-  if (!file.value) return;
+/** Does something that takes a while; what goes wrong is said in its place. */
+async function doing(work: () => Promise<void>): Promise<void> {
   busy.value = true;
   problem.value = null;
   try {
-    if (isFamilyFile.value) {
-      if (!apply) return;
-      const parsed = FamilyFileSchema.safeParse(JSON.parse(await file.value.text()));
-      if (!parsed.success)
-        throw new Refused(422, {
-          code: 'file.wrong',
-          message: `${file.value.name} is no family file: ${parsed.error.issues[0]?.path.join('.') ?? ''} ${parsed.error.issues[0]?.message ?? ''}`,
-        });
-      report.value = await call(api.readFamilyFile, { body: parsed.data });
-    } else {
-      const form = new FormData();
-      form.append('file', file.value);
-      report.value = await call(api.readSheet, {
-        params: { id: familyId.value },
-        query: { apply: apply ? 'yes' : 'no' },
-        form,
-      });
-    }
+    await work();
   } catch (error) {
     problem.value =
       error instanceof SyntaxError
-        ? `${file.value.name} is no JSON: it is cut off or has a fault.`
+        ? `${fileName.value} is no JSON: it is cut off or has a fault.`
         : error instanceof Error
           ? error.message
           : 'The file cannot be read.';
@@ -70,10 +59,42 @@ async function read(apply: boolean): Promise<void> {
     busy.value = false;
   }
 }
-const shown = computed(() =>
-  (report.value?.rows ?? []).filter((row) => only.value === 'all' || row.verdict === only.value),
-);
-const VERDICTS = { new: 'fits', changed: 'warns', same: 'soft', refused: 'stops' };
+
+const readSheet = () =>
+  doing(async () => {
+    const form = new FormData();
+    form.append('file', file.value!);
+    report.value = null;
+    const begun = await call(api.readSheet, { params: { id: familyId.value }, form });
+    jobs.put(begun);
+    await router.replace({ query: { family: familyId.value, job: begun.id } });
+  });
+const takeSheet = () => doing(async () => jobs.put(await call(api.takeSheet, { params: { id: jobId.value } })));
+const takeFamily = () =>
+  doing(async () => {
+    const parsed = FamilyFileSchema.safeParse(JSON.parse(await file.value!.text()));
+    if (!parsed.success) {
+      const [first] = parsed.error.issues;
+      const where = `${first?.path.join('.') ?? ''} ${first?.message ?? ''}`;
+      throw new Refused(422, { code: 'file.wrong', message: `${fileName.value} is no family file: ${where}` });
+    }
+    report.value = await call(api.readFamilyFile, { body: parsed.data });
+  });
+
+/** Follows the job until it has ended, then shows what it found. */
+async function follow(id: string): Promise<void> {
+  if (!id) return;
+  await doing(async () => {
+    const ended: Job = await jobs.ended(id);
+    if (id !== jobId.value) return;
+    familyId.value = ended.subject;
+    if (ended.state === 'done') report.value = await call(api.sheetReport, { params: { id } });
+    else if (ended.state === 'failed') problem.value = ended.notice;
+  });
+}
+watch([jobId, () => job.value?.state === 'running'], () => void follow(jobId.value), { immediate: true });
+
+const percentage = computed(() => (job.value?.total ? Math.round((job.value.done / job.value.total) * 100) : 0));
 const good = computed(() => (report.value ? report.value.counts.new + report.value.counts.changed : 0));
 </script>
 
@@ -90,7 +111,7 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
             @change="pick(($event.target as HTMLInputElement).files)"
           />Choose a file, or drop it here</label
         >
-        <strong v-if="file">{{ file.name }}</strong>
+        <strong v-if="fileName">{{ fileName }}</strong>
         <span v-else class="soft">CSV or XLSX with a row a child, or a family file (JSON)</span>
       </div>
       <div v-if="!isFamilyFile" class="line">
@@ -102,7 +123,7 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
           :remote-method="search"
           placeholder="Which family?"
           style="width: 320px"
-          @change="file && read(false)"
+          @change="file && readSheet()"
         >
           <ElOption v-for="one in families" :key="one.id" :value="one.id" :label="`${one.name} (${one.styleCode})`" />
         </ElSelect>
@@ -116,11 +137,31 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
         </span>
       </div>
       <div v-else class="line">
-        <ElButton type="primary" :loading="busy" data-test="take-in" @click="read(true)">Take the family in</ElButton>
+        <ElButton type="primary" :loading="busy" data-test="take-in" @click="takeFamily">Take the family in</ElButton>
       </div>
     </div>
     <p v-if="problem" class="stops problem" role="alert" data-test="intake-problem">{{ problem }}</p>
-    <template v-if="report">
+    <div v-if="job?.state === 'running'" class="sheet counts" role="status" data-test="reading">
+      <span>{{
+        job.total === null
+          ? 'Reading the file…'
+          : `${job.done.toLocaleString('en')} of ${job.total.toLocaleString('en')} rows`
+      }}</span>
+      <ElProgress
+        class="grow"
+        :percentage="percentage"
+        :indeterminate="job.total === null"
+        :stroke-width="4"
+        :show-text="false"
+      />
+      <ElButton @click="jobs.stop(job.id).catch(tell)">Stop</ElButton>
+    </div>
+    <div v-else-if="job?.state === 'stopped'" class="sheet counts">
+      <span>Stopped; nothing was taken in.</span>
+      <div class="grow" />
+      <ElButton type="primary" @click="jobs.resume(job.id).catch(tell)">Go on</ElButton>
+    </div>
+    <template v-else-if="report">
       <div class="sheet counts" data-test="counts">
         <span class="fits">{{ report.counts.new }} new</span
         ><span class="warns">{{ report.counts.changed }} changed</span
@@ -128,49 +169,14 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
         ><span class="stops">{{ report.counts.refused }} refused</span>
         <span v-if="report.unknownColumns.length" class="soft">left alone: {{ report.unknownColumns.join(', ') }}</span>
         <div class="grow" />
-        <ElSelect v-if="report.rows.length" v-model="only" size="small" style="width: 130px"
-          ><ElOption value="all" label="all rows" /><ElOption value="refused" label="refused" /><ElOption
-            value="changed"
-            label="changed"
-        /></ElSelect>
-        <ElButton
-          v-if="!report.applied && good > 0"
-          type="primary"
-          :loading="busy"
-          data-test="apply"
-          @click="read(true)"
-          >Take in {{ good === 1 ? 'the good row' : `${good} good rows` }}</ElButton
+        <ElButton v-if="!report.applied && good > 0" type="primary" :loading="busy" data-test="apply" @click="takeSheet"
+          >Take in {{ good === 1 ? 'the good row' : `${good.toLocaleString('en')} good rows` }}</ElButton
         >
         <strong v-else-if="report.applied" class="fits">Taken in.</strong
         ><strong v-else class="soft">Nothing to change.</strong>
         <ElButton v-if="report.familyId" @click="router.push(`/families/${report.familyId}`)">Open the family</ElButton>
       </div>
-      <div v-if="report.rows.length" class="sheet rows">
-        <table class="lines">
-          <thead>
-            <tr>
-              <th class="number">Row</th>
-              <th>Child</th>
-              <th>Verdict</th>
-              <th>Why, or what changes</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="row in shown.slice(0, 500)" :key="row.row">
-              <td class="number">{{ row.row }}</td>
-              <td>{{ row.child }}</td>
-              <td :class="VERDICTS[row.verdict]">{{ row.verdict === 'same' ? 'already so' : row.verdict }}</td>
-              <td>
-                <div v-for="(one, at) in row.problems" :key="at" class="stops">{{ one.column }}: {{ one.message }}</div>
-                <span v-for="(one, at) in row.changes.slice(0, 6)" :key="at" class="change"
-                  ><span class="soft">{{ one.column }}</span> {{ one.before || 'nothing' }} →
-                  {{ one.after || 'nothing' }}</span
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
+      <SheetReport v-if="report.rows.length" :job-id="jobId" :report="report" />
     </template>
     <div v-else-if="!problem" class="empty soft">
       Every row gets a verdict before anything is changed. Good rows go in, bad ones are named with row and column.
@@ -213,13 +219,5 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
   gap: 20px;
   align-items: center;
   padding: 8px 14px;
-}
-.rows {
-  overflow: auto;
-  flex: 1;
-  min-height: 0;
-}
-.change {
-  margin-right: 16px;
 }
 </style>

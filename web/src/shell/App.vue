@@ -5,6 +5,7 @@ import { Cable, History, Inbox, Send, Shirt, SlidersHorizontal } from 'lucide-vu
 import { useSetup } from '../stores/setup';
 import { useEar } from '../stores/ear';
 import { useFamily } from '../stores/family';
+import JobsMenu from './JobsMenu.vue';
 import CommandBox from './CommandBox.vue';
 import KeysHelp from './KeysHelp.vue';
 import { useKeys } from './keys';
@@ -64,6 +65,7 @@ const place = computed(() => {
         <span v-else-if="setup.problem" class="stops">{{ setup.problem }}</span>
         <span v-else-if="setup.setup" class="soft">{{ setup.setup.seller.name }}</span>
       </div>
+      <JobsMenu />
     </header>
     <main class="work"><RouterView /></main>
     <KeysHelp v-model="keysShown" />

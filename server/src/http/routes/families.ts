@@ -1,35 +1,31 @@
 /** Routes: families read, and as files. */
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
-import { familyRows, Refusal, rulesForSheet, uploadSheet } from '@loom-kin/core';
+import { Refusal, rulesForSheet, uploadSheet } from '@loom-kin/core';
 import { accountOf, rulebookOf } from '../../catalogue/readCatalogue';
 import { composeLines } from '../../dispatch/compose';
 import { familyDetail } from '../../families/detail';
 import { likeFamilies } from '../../families/likeness';
 import { listFamilies } from '../../families/list';
 import { loadFamily } from '../../families/load';
-import { writeCsv } from '../../files/csv';
-import { familyFile } from '../../files/takeIn';
+import { FAMILY_FILES } from '../../files/kinds';
 import { writeXlsx } from '../../files/xlsx';
-import { loadStock } from '../../stock/ledger';
 import type { Store } from '../../store/store';
 import type { Parts } from '../parts';
 import { mount, mountDownload } from '../mount';
 
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
+const TYPES = { json: 'application/json', csv: 'text/csv; charset=utf-8', xlsx: XLSX };
 
-export function mountFamilies(app: Express, { store, pool }: Parts): void {
+export function mountFamilies(app: Express, { store, pool, files }: Parts): void {
   mount(app, api.listFamilies, ({ query }) => listFamilies(store.database, query));
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query.name, query.styleCode));
   mount(app, api.family, ({ params }) => familyDetail(store, params.id));
-  mountDownload(app, api.familySheet, async ({ params: { id, kind } }, response) => {
-    const family = loadFamily(store.database, id);
-    if (!['json', 'csv', 'xlsx'].includes(kind)) throw new Refusal('file.unknown', {});
-    response.attachment(`${fileNameFor(store, id)}.${kind}`);
-    if (kind === 'json') return void response.json(familyFile(store, id));
-    const { headers, rows } = familyRows(store.catalogue().registry, family, loadStock(store.database, id));
-    if (kind === 'csv') response.type('text/csv; charset=utf-8').send(writeCsv(headers, rows));
-    else response.type(XLSX).send(await writeXlsx('Children', headers, rows));
+  mountDownload(app, api.familySheet, async ({ params: { id, kind: asked } }, response) => {
+    const kind = FAMILY_FILES.find((one) => one === asked);
+    if (!kind) throw new Refusal('file.unknown', {});
+    response.attachment(`${fileNameFor(store, id)}.${kind}`).type(TYPES[kind]);
+    response.send(Buffer.from(await files.writeFamily(id, kind)));
   });
   mountDownload(app, api.uploadSheet, async ({ params }, response) => {
     const account = accountOf(store.catalogue(), params.account);

@@ -2,25 +2,26 @@
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core';
-import { readTable } from '../../files/readTable';
-import { takeFamilyFile, takeSheet } from '../../files/takeIn';
+import { takeFamilyFile } from '../../files/familyFile';
+import { sheetReport } from '../../files/intakes';
 import { takePicture } from '../../pictures/takePicture';
-import { pictureFolder } from '../../store/store';
+import { incomingFolder, pictureFolder } from '../../store/store';
 import type { Parts } from '../parts';
 import { mount } from '../mount';
 import { fileNameOf, manyPictures, oneSheet } from '../upload';
 
-export function mountIntake(app: Express, { store }: Parts): void {
+export function mountIntake(app: Express, { store, intakes }: Parts): void {
   mount(
     app,
     api.readSheet,
-    async ({ params, query, request }) => {
-      if (!request.file) throw new Refusal('sheet.none', {});
-      const table = await readTable(request.file.buffer, fileNameOf(request.file));
-      return takeSheet(store, params.id, table, query.apply === 'yes');
+    ({ params, query, request: { file } }) => {
+      if (!file) throw new Refusal('sheet.none', {});
+      return intakes.start(params.id, { file: file.filename, fileName: fileNameOf(file) }, query.apply === 'yes');
     },
-    oneSheet,
+    oneSheet(incomingFolder(store)),
   );
+  mount(app, api.sheetReport, ({ params, query }) => sheetReport(store, params.id, query));
+  mount(app, api.takeSheet, ({ params }) => intakes.take(params.id));
   mount(app, api.readFamilyFile, ({ body }) => takeFamilyFile(store, body));
   mount(
     app,

@@ -1,79 +1,17 @@
-/** Taking families in from files: sheets with a verdict for every row, family files whole. */
+/** A family as a file of its own: written, and taken in whole. */
 import { createHash, randomUUID } from 'node:crypto';
-import {
-  crossingFor,
-  crossingKey,
-  everyChild,
-  familyIndex,
-  FamilySchema,
-  readSheet,
-  Refusal,
-  replaceWith,
-  checkFamily,
-  runCommand,
-  type Family,
-} from '@loom-kin/core';
+import { allPictures, checkFamily, everyChild, FamilySchema, Refusal, replaceWith, type Family } from '@loom-kin/core';
 import type { FamilyFile, IntakeReport } from '@loom-kin/contract';
-import { boundSkus } from '../changes/boundSkus';
 import { workChange } from '../changes/runChange';
-import { familyIn, putFamily, type Work } from '../changes/work';
-import { takenElsewhere } from '../families/identifiers';
+import { familyIn, putFamily } from '../changes/work';
 import { hasFamily, loadFamily } from '../families/load';
 import { mindPictures } from '../pictures/pictureFacts';
-import { allPictures } from '@loom-kin/core';
-import { loadStock, MAIN_LOCATION, moveStock } from '../stock/ledger';
+import { countPieces } from '../changes/countPieces';
 import type { Store } from '../store/store';
 
-/** Reads a sheet into a family; with `apply` what is good of it is done, as one change. */
-export function takeSheet(store: Store, familyId: string, table: string[][], apply: boolean): IntakeReport {
-  const { registry } = store.catalogue();
-  const before = loadFamily(store.database, familyId);
-  const [headers = [], ...rows] = table;
-  const bound = boundSkus(store, familyId);
-  const reading = readSheet(registry, before, headers, rows, loadStock(store.database, familyId), {
-    takenElsewhere: takenElsewhere(store.database, familyId),
-    bound: (sku) => bound.get(sku) ?? null,
-  });
-  const counts = { new: 0, changed: 0, same: 0, refused: 0 };
-  for (const row of reading.rows) counts[row.verdict] += 1;
-  const report: IntakeReport = {
-    familyId,
-    applied: apply,
-    counts,
-    rows: reading.rows,
-    unknownColumns: reading.unknownColumns,
-  };
-  if (!apply) return report;
-  workChange(store, { key: randomUUID(), title: 'Take a sheet in' }, 'you', (work) => {
-    const held = familyIn(work, familyId);
-    let family = held;
-    for (const commands of [reading.commands, null]) {
-      const list = commands ?? reading.afterwards(family);
-      if (list.length > 0)
-        family = runCommand(registry, family, { do: 'batch', title: 'Take a sheet in', commands: list }).family;
-    }
-    if (family !== held) putFamily(work, family);
-    const pieces = reading.stock.flatMap(({ labels, pieces: counted }) => {
-      const at = crossingFor(family, labels);
-      const child = at && familyIndex(family).byCrossing.get(crossingKey(family.axes, at));
-      return child ? [{ childId: child.id, pieces: counted }] : [];
-    });
-    countIn(work, family, pieces);
-  });
-  return report;
-}
-
-function countIn(work: Work, family: Family, counts: readonly { childId: string; pieces: number }[]): void {
-  if (counts.length === 0) return;
-  const places = counts.map((count) => ({ ...count, location: MAIN_LOCATION }));
-  const moved = moveStock(work.store.database, family, 'counted', places, work.key, work.at);
-  if (moved.moves.length > 0) work.stock.set(family.id, moved);
-}
-
-/** A family as a file. */
-export function familyFile(store: Store, id: string): FamilyFile {
-  const { revision: _revision, ...family } = loadFamily(store.database, id);
-  return { format: 'loom-kin/family', version: 2, family, stock: loadStock(store.database, id) };
+/** A family as a file, with its stock by child. */
+export function familyFile({ revision: _revision, ...family }: Family, stock: Record<string, number>): FamilyFile {
+  return { format: 'loom-kin/family', version: 2, family, stock };
 }
 
 /** Takes a family file in: a family that is not there is made, one that is there is brought to what the file says. The same file is one change. */
@@ -89,12 +27,12 @@ export function takeFamilyFile(store: Store, file: FamilyFile): IntakeReport {
     const before = there ? familyIn(work, id) : null;
     const family = before ? replaceWith(registry, before, wanted).family : checkFamily(registry, wanted);
     if (family !== before) putFamily(work, family);
-    countIn(work, family, stockOf(given, family));
+    countPieces(work, family.id, 'counted', stockOf(given, family));
   });
   const children = Object.values(given.family.children).filter((child) => child.woven).length;
   const kind = !there ? 'new' : done.id === null ? 'same' : 'changed';
   const counts = { new: 0, changed: 0, same: 0, refused: 0, [kind]: children };
-  return { familyId: id, applied: kind !== 'same', rows: [], unknownColumns: [], counts };
+  return { familyId: id, fileName: null, applied: kind !== 'same', rows: [], unknownColumns: [], counts };
 }
 
 /** Each taking in is a change of its own. */

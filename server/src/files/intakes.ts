@@ -1,0 +1,198 @@
+/**
+ * Sheets taken in as jobs: the file lies beside the database until its job is forgotten, a worker thread reads it, and what is good of
+ * it is one change. A job that a process left is read anew; its change has the job's key, so that it is made once.
+ */
+import { existsSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { and, eq, sql } from 'drizzle-orm';
+import type { Logger } from 'pino';
+import { freeze, Refusal } from '@loom-kin/core';
+import type { IntakeReport, Job, QueryOf, endpoints } from '@loom-kin/contract';
+import { countPieces } from '../changes/countPieces';
+import { changeOfKey } from '../changes/journal';
+import { workChange } from '../changes/runChange';
+import { familyIn, putFamily } from '../changes/work';
+import { hasFamily } from '../families/load';
+import { endJob, forgetOldJobs, jobRow, openJob, setJob, type JobRow } from '../jobs/jobs';
+import { inTransaction } from '../store/database';
+import { jobs, sheetRows } from '../store/schema';
+import { incomingFolder, type Store } from '../store/store';
+import type { FilePool } from './pool';
+import type { SheetFound } from './readInto';
+
+/** A file as it was put down on arrival. */
+export interface Arrived {
+  /** Its name in the folder of what came in. */
+  file: string;
+  /** The name it had where it came from. */
+  fileName: string;
+}
+
+export interface Intakes {
+  /** Begins to read a sheet; with `apply` what is good of it is taken in. */
+  start(familyId: string, arrived: Arrived, apply: boolean): Job;
+  /** Takes the good rows of a sheet in that was read. */
+  take(id: string): Job;
+  stop(id: string): void;
+  resume(id: string): void;
+  /** Takes up what a process left. */
+  goOn(): void;
+  close(): Promise<void>;
+}
+
+/** So often is told how far a sheet is, in milliseconds. */
+const TELL_EVERY = 200;
+/** Tries to take a sheet in while somebody keeps changing its family. */
+const TRIES = 5;
+
+const takingIn = (fileName: string) => `Take ${fileName} in`;
+
+class Overtaken extends Error {}
+
+export function createIntakes(store: Store, pool: FilePool, log: Logger): Intakes {
+  const { database } = store;
+  const working = new Map<string, { stop: AbortController; ended: Promise<void> }>();
+  const pathOf = (file: string) => join(incomingFolder(store), file);
+
+  async function work(id: string, signal: AbortSignal): Promise<void> {
+    const { subject: familyId, sheet } = jobRow(database, id)!;
+    const { file, fileName, apply } = sheet!;
+    if (!existsSync(pathOf(file))) throw new Refusal('job.file-gone', {});
+    const key = `sheet:${id}`;
+    for (let tries = 0; ; tries += 1) {
+      const make = apply && !changeOfKey(database, key);
+      const order = { familyId, path: pathOf(file), fileName, make };
+      const found = await pool.readSheet(order, signal, progressOf(id));
+      try {
+        if (make) takeFound(key, takingIn(fileName), familyId, found);
+        return storeFound(id, sheet!, found);
+      } catch (error) {
+        if (!(error instanceof Overtaken) || tries >= TRIES) throw error;
+      }
+    }
+  }
+
+  function progressOf(id: string): (done: number, total: number) => void {
+    let told = 0;
+    return (done, total) => {
+      if (Date.now() - told < TELL_EVERY) return;
+      told = Date.now();
+      setJob(store, id, { done, total });
+    };
+  }
+
+  function takeFound(key: string, title: string, familyId: string, { revision, made }: SheetFound): void {
+    workChange(store, { key, title }, 'you', (change) => {
+      const held = familyIn(change, familyId);
+      if (held.revision !== revision) throw new Overtaken();
+      // On its way between threads it lost that it is frozen.
+      if (made!.family.revision !== revision) putFamily(change, freeze(made!.family, true));
+      countPieces(change, familyId, 'counted', made!.pieces);
+    });
+  }
+
+  function storeFound(id: string, sheet: NonNullable<JobRow['sheet']>, found: SheetFound): void {
+    const { counts, unknownColumns, rows } = found;
+    inTransaction(database, () => {
+      database.delete(sheetRows).where(eq(sheetRows.jobId, id)).run();
+      const value = sql.placeholder;
+      const row = { jobId: id, row: value('row'), verdict: value('verdict'), doc: value('doc') };
+      const insert = database.insert(sheetRows).values(row).prepare();
+      for (const doc of rows) insert.run({ row: doc.row, verdict: doc.verdict, doc });
+    });
+    const told = { applied: sheet.apply, counts, unknownColumns };
+    setJob(store, id, { done: rows.length, total: rows.length, sheet: { ...sheet, found: told } });
+  }
+
+  function run(id: string): void {
+    const stop = new AbortController();
+    const ended = work(id, stop.signal)
+      .then(() => void endJob(store, id, 'done'))
+      .catch((error: unknown) => {
+        if (stop.signal.aborted) return;
+        if (!(error instanceof Refusal)) log.error({ err: error, job: id }, 'a sheet could not be taken in');
+        const text = error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message;
+        endJob(store, id, 'failed', text);
+      })
+      .finally(() => void working.delete(id));
+    working.set(id, { stop, ended });
+  }
+
+  return {
+    start(familyId, { file, fileName }, apply) {
+      if (!hasFamily(database, familyId)) {
+        rmSync(pathOf(file), { force: true });
+        throw new Refusal('family.unknown', {});
+      }
+      for (const { sheet } of forgetOldJobs(database)) if (sheet) rmSync(pathOf(sheet.file), { force: true });
+      const job = openJob(store, {
+        ...{
+          id: crypto.randomUUID(),
+          kind: 'intake',
+          title: apply ? takingIn(fileName) : `Read ${fileName}`,
+          subject: familyId,
+          total: null,
+        },
+        sheet: { fileName, file, apply, found: null },
+      });
+      run(job.id);
+      return job;
+    },
+    take(id) {
+      const { sheet } = mindSheet(store, id);
+      const job = setJob(store, id, {
+        title: takingIn(sheet.fileName),
+        state: 'running',
+        endedAt: null,
+        done: 0,
+        sheet: { ...sheet, apply: true },
+      });
+      run(id);
+      return job;
+    },
+    stop(id) {
+      working.get(id)?.stop.abort();
+      endJob(store, id, 'stopped');
+    },
+    resume(id) {
+      setJob(store, id, { state: 'running', endedAt: null, done: 0, notice: null });
+      run(id);
+    },
+    goOn() {
+      const here = and(eq(jobs.kind, 'intake'), eq(jobs.state, 'running'));
+      for (const { id } of database.select({ id: jobs.id }).from(jobs).where(here).all()) run(id);
+    },
+    async close() {
+      const all = [...working.values()];
+      for (const { stop } of all) stop.abort();
+      await Promise.all(all.map(({ ended }) => ended));
+    },
+  };
+}
+
+/** A job of a sheet that was read, or a Refusal. */
+function mindSheet(store: Store, id: string): JobRow & { sheet: NonNullable<JobRow['sheet']> } {
+  const row = jobRow(store.database, id);
+  if (!row?.sheet) throw new Refusal('job.unknown', {});
+  if (row.state !== 'done' || !row.sheet.found) throw new Refusal('job.not-done', {});
+  return { ...row, sheet: row.sheet };
+}
+
+/** What a sheet that was read does or would do: those of its rows that are asked for. */
+export function sheetReport(
+  store: Store,
+  id: string,
+  { only = 'all', from = 0, limit = 500 }: QueryOf<typeof endpoints.sheetReport>,
+): IntakeReport {
+  const { subject, sheet } = mindSheet(store, id);
+  const here = and(eq(sheetRows.jobId, id), only === 'all' ? undefined : eq(sheetRows.verdict, only));
+  const rows = store.database
+    .select({ doc: sheetRows.doc })
+    .from(sheetRows)
+    .where(here)
+    .orderBy(sheetRows.row)
+    .limit(Number(limit))
+    .offset(Number(from))
+    .all();
+  return { familyId: subject, fileName: sheet.fileName, ...sheet.found!, rows: rows.map((row) => row.doc) };
+}

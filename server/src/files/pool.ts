@@ -1,0 +1,69 @@
+/** Worker threads for files, bounded in time and memory: a file that needs more is refused, and nothing else suffers. */
+import { join } from 'node:path';
+import { MessageChannel } from 'node:worker_threads';
+import { Piscina } from 'piscina';
+import { Refusal } from '@loom-kin/core';
+import { FILE_WORKER } from '../folders';
+import type { Store } from '../store/store';
+import type { FamilyFileKind } from './kinds';
+import type { SheetFound } from './readInto';
+import type { FileTask, FileWorkerSettings, Told } from './worker';
+
+/** In milliseconds. */
+const TIME_AT_MOST = 120_000;
+const MEMORY_AT_MOST_MB = 1536;
+
+export interface SheetOrder {
+  familyId: string;
+  path: string;
+  fileName: string;
+  /** Whether the family after it is wanted as well. */
+  make: boolean;
+}
+
+export interface FilePool {
+  /** Reads a sheet; throws a Refusal where it cannot be read, and whatever the signal is aborted with. */
+  readSheet(order: SheetOrder, signal: AbortSignal, tell: (done: number, total: number) => void): Promise<SheetFound>;
+  /** A family as a file. */
+  writeFamily(familyId: string, kind: FamilyFileKind): Promise<Uint8Array>;
+  close(): Promise<void>;
+}
+
+export function createFilePool(store: Store): FilePool {
+  const workerData: FileWorkerSettings = { databaseFile: join(store.dataFolder, 'loom-kin.db') };
+  const pool = new Piscina({
+    ...FILE_WORKER,
+    ...{ workerData, minThreads: 0, maxThreads: 2, idleTimeout: 30_000 },
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY_AT_MOST_MB },
+  });
+  async function run<T>(task: FileTask, file: string, more: Parameters<typeof pool.run>[1] = {}): Promise<T> {
+    const slow = AbortSignal.timeout(TIME_AT_MOST);
+    const given = more.signal as AbortSignal | undefined;
+    const signal = given ? AbortSignal.any([given, slow]) : slow;
+    try {
+      const told = (await pool.run(task, { ...more, signal })) as Told<T>;
+      if (told.ok) return told.value;
+      throw new Refusal(told.code, told.params as never);
+    } catch (error) {
+      if (slow.aborted && !given?.aborted) throw new Refusal('sheet.too-slow', { file });
+      if (isOutOfMemory(error)) throw new Refusal('sheet.too-heavy', { file });
+      throw error;
+    }
+  }
+  return {
+    async readSheet(order, signal, tell) {
+      const { port1, port2 } = new MessageChannel();
+      port1.on('message', ({ done, total }: { done: number; total: number }) => tell(done, total));
+      try {
+        const task: FileTask = { do: 'readSheet', ...order, port: port2 };
+        return await run<SheetFound>(task, order.fileName, { signal, transferList: [port2] });
+      } finally {
+        port1.close();
+      }
+    },
+    writeFamily: (familyId, kind) => run<Uint8Array>({ do: 'writeFamily', familyId, kind }, `the ${kind} file`),
+    close: () => pool.destroy(),
+  };
+}
+
+const isOutOfMemory = (error: unknown) => (error as { code?: string } | null)?.code === 'ERR_WORKER_OUT_OF_MEMORY';

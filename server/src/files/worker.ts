@@ -1,0 +1,56 @@
+/** A worker thread for files: it reads the database beside the server and never writes it, so that no request waits for a large file. */
+import { readFile } from 'node:fs/promises';
+import type { MessagePort } from 'node:worker_threads';
+import { workerData } from 'piscina';
+import { familyRows, Refusal, type RefusalCode } from '@loom-kin/core';
+import { readCatalogue } from '../catalogue/readCatalogue';
+import { loadFamily } from '../families/load';
+import { loadStock } from '../stock/ledger';
+import { readDatabase } from '../store/database';
+import { writeCsv } from './csv';
+import { familyFile } from './familyFile';
+import type { FamilyFileKind } from './kinds';
+import { readInto, type SheetFound } from './readInto';
+import { readTable } from './readTable';
+import { writeXlsx } from './xlsx';
+
+export interface FileWorkerSettings {
+  databaseFile: string;
+}
+
+export type FileTask =
+  | { do: 'readSheet'; familyId: string; path: string; fileName: string; make: boolean; port: MessagePort }
+  | { do: 'writeFamily'; familyId: string; kind: FamilyFileKind };
+
+/** A refusal keeps neither its class nor its code on the way between threads. */
+export type Told<T> = { ok: true; value: T } | { ok: false; code: RefusalCode; params: object };
+
+const database = readDatabase((workerData as FileWorkerSettings).databaseFile);
+
+export default async function work(task: FileTask): Promise<Told<SheetFound | Uint8Array>> {
+  try {
+    return { ok: true, value: task.do === 'readSheet' ? await readSheetFile(task) : await writeFamily(task) };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { ok: false, code: error.code, params: error.params };
+  }
+}
+
+async function readSheetFile(task: Extract<FileTask, { do: 'readSheet' }>): Promise<SheetFound> {
+  const { familyId, path, fileName, make, port } = task;
+  const table = await readTable(await readFile(path), fileName);
+  const tell = (done: number, total: number) => port.postMessage({ done, total });
+  // One picture of the data for the whole sheet.
+  return database.transaction(() => readInto(database, readCatalogue(database), familyId, table, { make, tell }));
+}
+
+async function writeFamily({ familyId, kind }: Extract<FileTask, { do: 'writeFamily' }>): Promise<Uint8Array> {
+  const { family, stock, registry } = database.transaction(() => ({
+    family: loadFamily(database, familyId),
+    stock: loadStock(database, familyId),
+    registry: readCatalogue(database).registry,
+  }));
+  if (kind === 'json') return new TextEncoder().encode(JSON.stringify(familyFile(family, stock)));
+  const { headers, rows } = familyRows(registry, family, stock);
+  return kind === 'csv' ? new TextEncoder().encode(writeCsv(headers, rows)) : writeXlsx('Children', headers, rows);
+}

@@ -1,0 +1,42 @@
+/** The re-check of many families as a job: its progress follows from the due list, which survives a restart. */
+import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { endJob, openJob, setJob, type JobRow } from '../jobs/jobs';
+import type { Database } from '../store/database';
+import { due, jobs } from '../store/schema';
+import type { Store } from '../store/store';
+
+/** Fewer are looked at so soon that a job of it would only flash by. */
+const WORTH_TELLING = 24;
+
+/** The re-check that runs or is stopped; there is one at most. */
+function openRecheck(database: Database): JobRow | undefined {
+  const here = and(eq(jobs.kind, 'recheck'), inArray(jobs.state, ['running', 'stopped']));
+  return database.select().from(jobs).where(here).orderBy(desc(jobs.at)).limit(1).get();
+}
+
+const waiting = (database: Database) =>
+  database
+    .select({ count: sql<number>`count(*)` })
+    .from(due)
+    .where(eq(due.among, true))
+    .get()!.count;
+
+/** Whether the seller stopped it. */
+export const recheckStands = ({ database }: Store): boolean => openRecheck(database)?.state === 'stopped';
+
+/** Begins a re-check where many are due, says how far it is, ends it with the last of them. More that come meanwhile join it. */
+export function tellRecheck(store: Store): void {
+  const left = waiting(store.database);
+  const job = openRecheck(store.database);
+  if (!job) {
+    if (left <= WORTH_TELLING) return;
+    const title = `Check ${left.toLocaleString('en')} families anew`;
+    openJob(store, { id: crypto.randomUUID(), kind: 'recheck', title, subject: '', total: left, sheet: null });
+  } else if (left === 0) {
+    setJob(store, job.id, { done: job.total ?? 0 });
+    endJob(store, job.id, 'done');
+  } else {
+    const total = Math.max(job.total ?? 0, left);
+    if (total - left !== job.done || total !== job.total) setJob(store, job.id, { done: total - left, total });
+  }
+}

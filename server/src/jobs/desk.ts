@@ -1,0 +1,45 @@
+/** Where jobs of every kind are stopped and taken up again. */
+import { Refusal } from '@loom-kin/core';
+import type { Job } from '@loom-kin/contract';
+import { retryDispatch, stopDispatch } from '../dispatch/order';
+import type { Runner } from '../dispatch/runner';
+import type { Intakes } from '../files/intakes';
+import type { Keeper } from '../fits/keeper';
+import type { Store } from '../store/store';
+import { readJob } from './jobs';
+
+/** How a kind of job is stopped and gone on with. */
+interface Handle {
+  stop(id: string): void;
+  resume(id: string): void;
+}
+
+export interface Desk {
+  stop(id: string): Job;
+  resume(id: string): Job;
+}
+
+export function createDesk(store: Store, parts: { keeper: Keeper; intakes: Intakes; runner: Runner }): Desk {
+  const handles: Record<Job['kind'], Handle> = {
+    recheck: parts.keeper,
+    intake: parts.intakes,
+    dispatch: {
+      stop: (id) => void stopDispatch(store, id),
+      resume(id) {
+        retryDispatch(store, id);
+        parts.runner.kick();
+      },
+    },
+  };
+  /** A job that runs can be stopped; one that was stopped or failed can go on. */
+  function turn(id: string, to: keyof Handle, from: readonly Job['state'][]): Job {
+    const job = readJob(store.database, id);
+    if (!from.includes(job.state)) throw new Refusal('job.ended', {});
+    handles[job.kind][to](id);
+    return readJob(store.database, id);
+  }
+  return {
+    stop: (id) => turn(id, 'stop', ['running']),
+    resume: (id) => turn(id, 'resume', ['stopped', 'failed']),
+  };
+}

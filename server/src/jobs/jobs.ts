@@ -1,0 +1,81 @@
+/** Jobs as they stand in the database. A dispatch is a job that its own lines tell of; re-checks and sheets have a row here. */
+import { desc, eq, inArray, ne } from 'drizzle-orm';
+import { Refusal } from '@loom-kin/core';
+import type { DispatchSummary, Job } from '@loom-kin/contract';
+import { readDispatches } from '../dispatch/dispatches';
+import type { Database } from '../store/database';
+import { jobs } from '../store/schema';
+import type { Store } from '../store/store';
+
+export type JobRow = typeof jobs.$inferSelect;
+
+/** So many are told of; of those that ended no more are kept. */
+const KEPT = 40;
+
+const jobOf = ({ sheet: _sheet, ...job }: JobRow): Job => job;
+
+/** A job of the table, or undefined. */
+export const jobRow = (database: Database, id: string): JobRow | undefined =>
+  database.select().from(jobs).where(eq(jobs.id, id)).get();
+
+/** A job, or a Refusal. */
+export function readJob(database: Database, id: string): Job {
+  const row = jobRow(database, id);
+  if (row) return jobOf(row);
+  const dispatch = readDispatches(database).find((one) => one.id === id);
+  if (!dispatch) throw new Refusal('job.unknown', {});
+  return dispatchJob(dispatch);
+}
+
+/** The newest jobs, dispatches among them. */
+export function readJobs(database: Database): Job[] {
+  const rows = database.select().from(jobs).orderBy(desc(jobs.at)).limit(KEPT).all();
+  const all = [...rows.map(jobOf), ...readDispatches(database, KEPT).map(dispatchJob)];
+  return all.toSorted((a, b) => b.at.localeCompare(a.at)).slice(0, KEPT);
+}
+
+function dispatchJob({ id, at, state, title, lines, states, notice }: DispatchSummary): Job {
+  const underWay = (states.queued ?? 0) + (states.sent ?? 0);
+  return {
+    ...{ id, at, state, notice, kind: 'dispatch', title: `Send ${title}`, subject: id },
+    ...{ done: lines - underWay, total: lines, endedAt: null },
+  };
+}
+
+/** Begins a job and tells the open pages. */
+export function openJob(store: Store, job: Pick<JobRow, 'id' | 'kind' | 'title' | 'subject' | 'total' | 'sheet'>): Job {
+  const row: JobRow = { ...job, state: 'running', done: 0, notice: null, at: new Date().toISOString(), endedAt: null };
+  store.database.insert(jobs).values(row).run();
+  return tellJob(store, jobOf(row));
+}
+
+/** Changes a job and tells the open pages. */
+export function setJob(store: Store, id: string, to: Partial<Omit<JobRow, 'id'>>): Job {
+  store.database.update(jobs).set(to).where(eq(jobs.id, id)).run();
+  return tellJob(store, readJob(store.database, id));
+}
+
+export const endJob = (store: Store, id: string, state: 'done' | 'failed' | 'stopped', notice: string | null = null) =>
+  setJob(store, id, { state, notice, endedAt: new Date().toISOString() });
+
+function tellJob(store: Store, job: Job): Job {
+  store.bell.ring({ jobs: [job] });
+  return job;
+}
+
+/** Forgets the oldest jobs that ended; gives those that are gone. */
+export function forgetOldJobs(database: Database): JobRow[] {
+  const ended = database.select().from(jobs).where(ne(jobs.state, 'running')).orderBy(desc(jobs.at)).all();
+  const old = ended.slice(KEPT);
+  if (old.length > 0)
+    database
+      .delete(jobs)
+      .where(
+        inArray(
+          jobs.id,
+          old.map((job) => job.id),
+        ),
+      )
+      .run();
+  return old;
+}

@@ -1,0 +1,74 @@
+/** Long work in the background, as it goes on. */
+import { defineStore } from 'pinia';
+import { computed, ref, watch } from 'vue';
+import type { Job } from '@loom-kin/contract';
+import { api, call } from '../api';
+import { useEar } from './ear';
+
+/** So often a job is asked after by whoever waits for it, beside what is heard, in milliseconds. */
+const ASK_EVERY = 1000;
+
+export const useJobs = defineStore('jobs', () => {
+  const ear = useEar();
+  const jobs = ref<Job[]>([]);
+
+  /** Puts a job where it was, or before the others. */
+  function put(job: Job): void {
+    const at = jobs.value.findIndex((one) => one.id === job.id);
+    if (at < 0) jobs.value.unshift(job);
+    else jobs.value[at] = job;
+  }
+
+  async function load(): Promise<void> {
+    try {
+      jobs.value = await call(api.jobs);
+    } catch {
+      // The bar says that the server is silent; what was known stays.
+    }
+  }
+
+  let listening = false;
+  /** Begins to follow what is under way. */
+  function follow(): void {
+    if (listening) return;
+    listening = true;
+    ear.listen((event) => event.jobs.forEach(put));
+    watch([() => ear.dispatchTurn, () => ear.gaps], () => void load());
+    void load();
+  }
+
+  /** The job once it runs no more. */
+  async function ended(id: string): Promise<Job> {
+    for (;;) {
+      const known = jobs.value.find((job) => job.id === id);
+      const job = known && known.state !== 'running' ? known : await call(api.job, { params: { id } });
+      put(job);
+      if (job.state !== 'running') return job;
+      await changed(id);
+    }
+  }
+
+  /** Until something is heard of a job, or some time has passed. */
+  const changed = (id: string) =>
+    new Promise<void>((resolve) => {
+      const done = () => {
+        deaf();
+        clearTimeout(timer);
+        resolve();
+      };
+      const deaf = ear.listen((event) => {
+        if (event.jobs.some((job) => job.id === id)) done();
+      });
+      const timer = setTimeout(done, ASK_EVERY);
+    });
+
+  async function stop(id: string): Promise<void> {
+    put(await call(api.stopJob, { params: { id } }));
+  }
+  async function resume(id: string): Promise<void> {
+    put(await call(api.resumeJob, { params: { id } }));
+  }
+
+  const running = computed(() => jobs.value.filter((job) => job.state === 'running'));
+  return { jobs, running, follow, put, ended, stop, resume };
+});
