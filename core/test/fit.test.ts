@@ -312,11 +312,11 @@ describe('remedies', () => {
 });
 
 describe('pairings', () => {
-  const roles = rulesFor(rulebook('quayside'), 'outerwear/jackets')!.rules.axes.roles;
+  const { lists } = rulesFor(rulebook('quayside'), 'outerwear/jackets')!;
   it('hold by name, by choice, and not to entries the channel has dropped', () => {
     const lookup = pairingLookup(
       table([...pairings, { channel: 'quayside', role: 'colour', value: 'kelp', to: 'Olive of old' }]),
-      roles,
+      lists,
     );
     expect([
       lookup('colour', 'RUST'),
@@ -327,9 +327,9 @@ describe('pairings', () => {
     ]).toEqual(['Orange', 'Navy blue', undefined, undefined, 'XL']);
   });
   it('are suggested by size and by word where there is no colour', () => {
-    expect(suggestPairing('size', { label: '2XL' }, roles.size!)?.to).toBe('XXL');
-    expect(suggestPairing('colour', { label: 'Deep red' }, roles.colour!)?.to).toBe('Red');
-    expect(suggestPairing('size', { label: 'Giant' }, roles.size!)).toBeNull();
+    expect(suggestPairing('size', { label: '2XL' }, lists.get('size')!)?.to).toBe('XXL');
+    expect(suggestPairing('colour', { label: 'Deep red' }, lists.get('colour')!)?.to).toBe('Red');
+    expect(suggestPairing('size', { label: 'Giant' }, lists.get('size')!)).toBeNull();
     expect(foldForPairing(' Deep  Red ')).toBe('deep red');
   });
   it('collide only where the channel shows its own value', () => {

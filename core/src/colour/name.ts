@@ -1,5 +1,5 @@
 /** A swatch guessed from a colour's name, and the difference between colours. */
-import { colorsNamed, differenceCiede2000, formatHex, parse } from 'culori';
+import { colorsNamed, converter, differenceCiede2000, formatHex, parse, type Lab65 } from 'culori';
 
 /** Names the trade uses beside those of the CSS colour module; the figures are ours. */
 const TRADE_NAMES: Record<string, string> = {
@@ -86,27 +86,33 @@ export function guessSwatch(name: string): string | null {
 }
 
 const difference = differenceCiede2000();
+/** The space that CIEDE2000 measures in; a colour given in it is not converted again. */
+const measured = converter('lab65');
+
+function measure(colour: string): Lab65 {
+  const parsed = parse(colour);
+  if (!parsed) throw new RangeError(`not a colour: ${colour}`);
+  return measured(parsed);
+}
 
 /**
  * CIEDE2000 between two colours (any CSS notation). Sharma, Wu, Dalal, "The CIEDE2000 Color-Difference Formula",
  * 2005.
  */
-export function colourDifference(a: string, b: string): number {
-  const one = parse(a);
-  const two = parse(b);
-  if (!one || !two) throw new RangeError(`not a colour: ${one ? b : a}`);
-  return difference(one, two);
-}
+export const colourDifference = (a: string, b: string): number => difference(measure(a), measure(b));
 
-/** The nearest of some colours, and how far it is; null for an empty list. */
-export function nearestColour<T extends { swatch: string }>(
-  swatch: string,
+/** Finds the nearest of some colours, and how far it is; null for an empty list. They are measured once. */
+export function nearestOf<T extends { swatch: string }>(
   among: readonly T[],
-): { colour: T; difference: number } | null {
-  let best: { colour: T; difference: number } | null = null;
-  for (const colour of among) {
-    const far = colourDifference(swatch, colour.swatch);
-    if (!best || far < best.difference) best = { colour, difference: far };
-  }
-  return best;
+): (swatch: string) => { colour: T; difference: number } | null {
+  const candidates = among.map((colour) => ({ colour, lab: measure(colour.swatch) }));
+  return (swatch) => {
+    const wanted = measure(swatch);
+    let best: { colour: T; difference: number } | null = null;
+    for (const { colour, lab } of candidates) {
+      const far = difference(wanted, lab);
+      if (!best || far < best.difference) best = { colour, difference: far };
+    }
+    return best;
+  };
 }

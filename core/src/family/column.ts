@@ -25,6 +25,19 @@ export function columnOf(family: Family, key: string, scopes: Scopes = []): Colu
 type Origin = Omit<ColumnGroup, 'members'>;
 
 function makeColumn(family: Family, index: FamilyIndex, key: string, scopes: Scopes): Column {
+  const isPlain = scopes.length === 0 && !index.keysOnValues.has(key) && !index.keysOnChildren.has(key);
+  return isPlain ? familyColumn(family, index, key) : mixedColumn(family, index, key, scopes);
+}
+
+/** A field that stands on the family alone, or nowhere: all children are one group. */
+function familyColumn(family: Family, { positions }: FamilyIndex, key: string): Column {
+  const figure = figureIn(family, EVERYWHERE, key);
+  const place = figure === undefined ? null : FROM_FAMILY;
+  const group: ColumnGroup = { figure, place, scope: EVERYWHERE, members: positions };
+  return { groups: positions.length > 0 ? [group] : [], at: () => figure, groupAt: () => group };
+}
+
+function mixedColumn(family: Family, index: FamilyIndex, key: string, scopes: Scopes): Column {
   const { woven } = index;
   const origins: Origin[] = [{ figure: undefined, place: null, scope: EVERYWHERE }];
   const originOf = new Int32Array(woven.length);
@@ -45,6 +58,7 @@ function makeColumn(family: Family, index: FamilyIndex, key: string, scopes: Sco
         }
       }
     }
+    if (scope === EVERYWHERE && !index.keysOnChildren.has(key)) continue;
     woven.forEach((child, position) => {
       const figure = figureIn(child, scope, key);
       if (figure !== undefined) put(figure, () => ({ level: 'child', childId: child.id }), scope, [position]);

@@ -19,10 +19,14 @@ export interface FamilyIndex {
   byCrossing: ReadonlyMap<string, Child>;
   /** Fields that stand on any value for everywhere: for all others inheritance need not look there. */
   keysOnValues: ReadonlySet<string>;
+  /** Fields that stand on any child for everywhere. */
+  keysOnChildren: ReadonlySet<string>;
   /** Scope → fields that stand in it anywhere in the family. */
   keysInScope: ReadonlyMap<string, ReadonlySet<string>>;
   /** child id → position among the woven children */
   position: ReadonlyMap<string, number>;
+  /** Positions of all woven children. */
+  positions: readonly number[];
   /** Positions of the woven children that have a value. */
   positionsOf(valueId: string): readonly number[];
   /** The value of an axis that a label means, however it is spelled (see `foldLabel`). */
@@ -50,19 +54,17 @@ export function familyIndex(family: Family): FamilyIndex {
     });
   const children = Object.values(family.children);
   const byCrossing = new Map(children.map((child) => [crossingKey(family.axes, child.at), child]));
-  const sortKeys = new Map(
-    children.map((child) => [child.id, family.axes.map((axis) => rank.get(child.at[axis.id] ?? '') ?? -1)]),
-  );
-  const woven = children
-    .filter((child) => child.woven)
-    .sort((a, b) => compareRanks(sortKeys.get(a.id)!, sortKeys.get(b.id)!));
+  const woven = inWeaveOrder(family, children, rank);
   const keysOnValues = new Set(
     family.axes.flatMap((axis) => axis.values.flatMap((value) => Object.keys(value.fields))),
   );
+  const keysOnChildren = new Set<string>();
+  for (const child of woven) for (const key in child.fields) keysOnChildren.add(key);
   const keysInScope = scopedKeys(family, children);
   const position = new Map(woven.map((child, at) => [child.id, at]));
   const index: FamilyIndex = Object.freeze({
-    ...{ axisById, valueById, rank, byCrossing, keysOnValues, keysInScope },
+    ...{ axisById, valueById, rank, byCrossing, keysOnValues, keysOnChildren, keysInScope },
+    positions: woven.map((_, at) => at),
     ...{ position, positionsOf: positionsByValue(family, woven), valueCalled: valuesByLabel(family) },
     columns: new Map(),
     woven: Object.freeze(woven),
@@ -111,9 +113,18 @@ function scopedKeys(family: Family, children: readonly Child[]): Map<string, Set
   return keys;
 }
 
-function compareRanks(a: number[], b: number[]): number {
-  for (let i = 0; i < a.length; i++) if (a[i] !== b[i]) return a[i]! - b[i]!;
-  return 0;
+/** Woven children by the ranks of their values, first axis slowest: as one number each, which six axes of 200 values stay within. */
+function inWeaveOrder(family: Family, children: readonly Child[], rank: ReadonlyMap<string, number>): Child[] {
+  const weighed = children
+    .filter((child) => child.woven)
+    .map((child) => ({
+      child,
+      weight: family.axes.reduce(
+        (sum, axis) => sum * (axis.values.length + 1) + (rank.get(child.at[axis.id] ?? '') ?? -1) + 1,
+        0,
+      ),
+    }));
+  return weighed.sort((a, b) => a.weight - b.weight).map((one) => one.child);
 }
 
 /** The key of a crossing: its value ids in the order of the axes. */

@@ -33,7 +33,7 @@ export function checkContext(
       return known;
     },
     listings: plan?.listings.map((listing) => listing.childIds.map((id) => position.get(id)!)) ?? [],
-    pairingOf: pairingLookup(input.pairings, category.rules.axes.roles),
+    pairingOf: pairingLookup(input.pairings, category.lists),
     priceOf: pricer(input, category),
   };
 }

@@ -1,4 +1,5 @@
 /** A rulebook made ready for checking: the rules of each category, merged and compiled once, when first asked for. */
+import { openPairingLists, type PairingLists } from '../catalogue/pairings';
 import type { Field } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';
 import { mergedRules } from './mergedRules';
@@ -23,6 +24,8 @@ export interface CategoryRules {
   rules: Rules;
   /** The rules about fields, in the rulebook's order. */
   fieldChecks: readonly FieldCheck[];
+  /** The closed lists of its roles. */
+  lists: PairingLists;
 }
 
 export interface OpenRulebook {
@@ -45,7 +48,9 @@ export function openRulebook(rulebook: Rulebook, registry: Registry): OpenRulebo
       if (!known) {
         const rules = RulesSchema.parse(mergedRules(rulebook, entry));
         const fieldChecks = rules.fields.map((rule) => fieldCheck(rule, registry));
-        compiled.set(entry.id, (known = Object.freeze({ id: entry.id, label: entry.label, rules, fieldChecks })));
+        const lists = openPairingLists(rules.axes.roles);
+        known = Object.freeze({ id: entry.id, label: entry.label, rules, fieldChecks, lists });
+        compiled.set(entry.id, known);
       }
       return known;
     },

@@ -20,8 +20,9 @@ const setup = useSetup();
 const name = computed(() => props.account.name);
 
 const groups = computed(() => {
-  const { roles } = props.fit.category!.rules.axes;
-  const lookup = pairingLookup(setup.setup?.pairings[props.account.channel] ?? {}, roles);
+  const { rules: category, lists } = props.fit.category!;
+  const { roles } = category.axes;
+  const lookup = pairingLookup(setup.setup?.pairings[props.account.channel] ?? {}, lists);
   const { valueById } = familyIndex(store.family!);
   return props.plan.axes.flatMap((axis) => {
     const rules = roles[axis.role];

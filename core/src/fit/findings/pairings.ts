@@ -1,8 +1,7 @@
 /** Findings about pairings: values the channel does not know, and values that become one in a listing. */
-import { foldForPairing, suggestPairing } from '../../catalogue/pairings';
+import { foldForPairing, suggestPairing, type PairingList } from '../../catalogue/pairings';
 import type { Value } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
-import type { RoleRules } from '../../rulebook/shape';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import type { TargetAxis } from '../planner';
@@ -12,17 +11,18 @@ import { makeFinding } from './report';
 export function pairingFindings(context: CheckContext): Finding[] {
   const { plan, category } = context;
   return (plan?.axes ?? []).flatMap((axis) => {
-    const rules = category.rules.axes.roles[axis.role];
-    return rules?.list ? axisFindings(context, axis, rules) : [];
+    const list = category.lists.get(axis.role);
+    return list ? axisFindings(context, axis, list) : [];
   });
 }
 
-function axisFindings(context: CheckContext, axis: TargetAxis, rules: RoleRules): Finding[] {
+function axisFindings(context: CheckContext, axis: TargetAxis, list: PairingList): Finding[] {
   const { valueById } = familyIndex(context.family);
   const values = [...new Set(axis.options.map((option) => option.valueIds[0]!))].map((id) => valueById.get(id)!);
   const unpaired = values.filter((value) => context.pairingOf(axis.role, value.label) === undefined);
-  const missing = unpaired.map((value) => unpairedFinding(context, axis, value, rules));
-  return rules.shows === 'list' ? [...missing, ...collisions(context, axis, values)] : missing;
+  const missing = unpaired.map((value) => unpairedFinding(context, axis, value, list));
+  const shows = context.category.rules.axes.roles[axis.role]?.shows;
+  return shows === 'list' ? [...missing, ...collisions(context, axis, values)] : missing;
 }
 
 const offeredWith = (context: CheckContext, value: Value) =>
@@ -30,8 +30,8 @@ const offeredWith = (context: CheckContext, value: Value) =>
     .positionsOf(value.id)
     .filter((position) => context.isOffered(position));
 
-function unpairedFinding(context: CheckContext, axis: TargetAxis, value: Value, rules: RoleRules): Finding {
-  const near = suggestPairing(axis.role, value, rules);
+function unpairedFinding(context: CheckContext, axis: TargetAxis, value: Value, list: PairingList): Finding {
+  const near = suggestPairing(axis.role, value, list);
   const { channel, name } = context.account;
   const pairing = { channel, role: axis.role, value: foldForPairing(value.label), to: near?.to ?? '' };
   return makeFinding(context, {

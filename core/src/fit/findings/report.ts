@@ -19,7 +19,7 @@ export interface FindingParts<C extends FindingCode> {
   key: string;
   rule: string;
   /** Positions of the children it concerns; none for the family as a whole. */
-  members?: Iterable<number>;
+  members?: readonly number[];
   /** The cause; the family where nothing nearer is at fault. */
   place?: Place;
   scope?: Scope;
@@ -28,15 +28,12 @@ export interface FindingParts<C extends FindingCode> {
 }
 
 export function makeFinding<C extends FindingCode>(context: CheckContext, parts: FindingParts<C>): Finding {
-  const { members = [], place = FAMILY, scope = EVERYWHERE, remedies = [], ...rest } = parts;
+  const { code, params, severity, key, rule, members = [], place = FAMILY, scope = EVERYWHERE, about } = parts;
   const { woven } = familyIndex(context.family);
-  return {
-    ...rest,
-    place,
-    scope,
-    remedies,
-    childIds: Array.from(members, (position) => woven[position]!.id),
-  } as unknown as Finding;
+  const childIds = members.map((position) => woven[position]!.id);
+  const remedies = parts.remedies ?? [];
+  const finding = { code, params, severity, key, rule, place, scope, remedies, childIds };
+  return (about === undefined ? finding : { ...finding, about }) as Finding;
 }
 
 /** Findings that are one, of several listings or groups, become one that concerns all their children. */
@@ -45,11 +42,15 @@ export function mergeAlike(findings: readonly Finding[]): Finding[] {
   for (const finding of findings) {
     const id = findingId(finding);
     const there = byId.get(id);
-    if (!there) byId.set(id, finding);
-    else byId.set(id, { ...there, childIds: [...new Set([...there.childIds, ...finding.childIds])] });
+    byId.set(id, there ? together(there, finding) : finding);
   }
-  return [...byId.values()];
+  return byId.size === findings.length ? [...findings] : [...byId.values()];
 }
+
+const together = (one: Finding, other: Finding): Finding => ({
+  ...one,
+  childIds: [...new Set([...one.childIds, ...other.childIds])],
+});
 
 /**
  * Where a missing figure should stand: at the family where one would serve all, else at the child, or the children

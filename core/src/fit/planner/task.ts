@@ -51,6 +51,15 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
  * same plans.
  */
 function structureOf(family: Family, scopes: Scopes, memory: PlannerMemory): Structure {
+  const { keysInScope } = familyIndex(family);
+  const seen = scopes.filter((scope) => SEEN.some((key) => keysInScope.get(scope)?.has(key)));
+  return memory.structure(family, seen.join('|'), () => makeStructure(family, scopes));
+}
+
+/** What may differ from scope to scope in what is offered. */
+const SEEN = ['label', 'onSale'];
+
+function makeStructure(family: Family, scopes: Scopes): Pick<Structure, 'axes' | 'children'> {
   const { woven, rank } = familyIndex(family);
   const onSale = columnOf(family, 'onSale', scopes);
   const axes = family.axes.map((axis) => ({
@@ -64,5 +73,5 @@ function structureOf(family: Family, scopes: Scopes, memory: PlannerMemory): Str
     if (onSale.at(position) === false) return;
     children.push({ id: child.id, at: family.axes.map((axis) => rank.get(child.at[axis.id]!)!) });
   });
-  return memory.structure(axes, children);
+  return { axes, children };
 }
