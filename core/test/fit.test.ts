@@ -1,8 +1,7 @@
 import fc from 'fast-check';
-import { beforeAll, describe, expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import {
   alike,
-  blockNumber,
   completeness,
   familyIndex,
   findingText,
@@ -14,95 +13,18 @@ import {
   suggestPairing,
   uploadSheet,
   rulesForSheet,
-  withPairings,
   type Family,
   type Listing,
-  type Pairing,
-  type PairingTable,
-  type PictureFacts,
   type SingleCommand,
 } from '../src/index';
-import { fitInput, fitWithListings, type More, registry, rulebook, rulesFor, runCommand, stormJacket } from './sample';
+import { fitInput, fitWithListings, type More, registry, rulebook, rulesFor } from './sample';
+import { facts, pairings, run, setChild, setFamily, table, wholeJacket } from './whole';
 
-const facts = (id: string, more: Partial<PictureFacts> = {}): PictureFacts => ({
-  id,
-  fileName: `${id}.png`,
-  width: 1200,
-  height: 1200,
-  whiteBackground: true,
-  ...more,
-});
-const run = (family: Family, ...commands: SingleCommand[]) =>
-  commands.reduce((now, command) => runCommand(now, command).family, family);
-const setFamily = (key: string, figure: string | number | string[] | null): SingleCommand => ({
-  do: 'setFigures',
-  changes: [{ place: { level: 'family' }, key, figure }],
-});
-const setChild = (childId: string, key: string, figure: string | number | boolean | null): SingleCommand => ({
-  do: 'setFigures',
-  changes: [{ place: { level: 'child', childId }, key, figure }],
-});
 type Fit = ReturnType<typeof fitWithListings>;
 const codes = (fit: Pick<Fit, 'findings'>) => [...new Set(fit.findings.map((finding) => finding.code))].sort();
 const find = (fit: Pick<Fit, 'findings'>, code: string) => fit.findings.filter((finding) => finding.code === code);
 
-const pairings: Pairing[] = [
-  ['rust', 'Orange'],
-  ['spruce', 'Green'],
-  ['midnight', 'Navy blue'],
-  ['ochre', 'Yellow'],
-].map(([value, to]) => ({ channel: 'quayside', role: 'colour', value: value!, to: to! }));
-
-const table = (list: readonly Pairing[]): PairingTable => withPairings({}, list);
-
-/** A jacket that fits everywhere: what a single test takes away is what it finds. */
-let whole: Family;
-let given: { stock: Record<string, number>; pictures: Record<string, PictureFacts>; pairings: PairingTable };
-beforeAll(() => {
-  const jacket = stormJacket();
-  const woven = familyIndex(jacket).woven;
-  const colour = jacket.axes[0]!;
-  whole = run(
-    jacket,
-    {
-      do: 'setFigures',
-      changes: woven.flatMap((child, at) => [
-        { place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `SKJ-${at}` },
-        {
-          place: { level: 'child' as const, childId: child.id },
-          key: 'gtin',
-          figure: blockNumber({ id: 'b', label: 'b', prefix: '95010174', digits: 13 }, at),
-        },
-      ]),
-    },
-    ...colour.values.map((value): SingleCommand => ({
-      do: 'setPictures',
-      place: { level: 'value', axisId: colour.id, valueId: value.id },
-      pictures: [`p-${value.label}`],
-    })),
-    ...Object.entries({
-      description: 'A waxed jacket for days when the ferry does not run at all.',
-      highlights: ['One', 'Two', 'Three', 'Four', 'Five'],
-      searchWords: ['jacket'],
-      searchTitle: 'Storm jacket',
-      searchDescription: 'A waxed jacket.',
-      maker: 'Skerry Supply',
-      madeIn: 'Norrhavn',
-      care: 'Wipe',
-      wearer: 'anyone',
-      composition: '100 % cotton',
-      collections: ['Foul weather'],
-      packageLength: 38,
-      packageWidth: 30,
-      packageHeight: 8,
-    }).map(([key, figure]) => setFamily(key, figure)),
-  );
-  given = {
-    stock: Object.fromEntries(woven.map((child) => [child.id, 7])),
-    pictures: Object.fromEntries(colour.values.map((value) => [`p-${value.label}`, facts(`p-${value.label}`)])),
-    pairings: table(pairings),
-  };
-});
+const { family: whole, ...given } = wholeJacket();
 const fit = (channel: string, family: Family = whole, more: More = {}) =>
   fitWithListings(fitInput(family, channel, { ...given, ...more }));
 const first = () => familyIndex(whole).woven[0]!;

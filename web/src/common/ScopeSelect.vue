@@ -4,6 +4,8 @@ import { computed } from 'vue';
 import { accountScope, EVERYWHERE, languageName, languageScope, type Scope } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
 
+/** `accounts` leaves languages out: what is chosen never differs by language. */
+defineProps<{ only?: 'accounts' }>();
 const scope = defineModel<Scope>({ required: true });
 const setup = useSetup();
 const languages = computed(() => setup.registry.languages.slice(1));
@@ -14,7 +16,7 @@ const languages = computed(() => setup.registry.languages.slice(1));
     >holds
     <select v-model="scope" aria-label="For whom it holds" data-test="scope">
       <option :value="EVERYWHERE">everywhere</option>
-      <optgroup v-if="languages.length" label="In one language">
+      <optgroup v-if="languages.length && only !== 'accounts'" label="In one language">
         <option v-for="tag in languages" :key="tag" :value="languageScope(tag)">in {{ languageName(tag) }}</option>
       </optgroup>
       <optgroup v-if="setup.accounts.length" label="On one account">

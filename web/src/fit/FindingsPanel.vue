@@ -110,6 +110,7 @@ useKeys({
         class="finding"
         :class="{ at: here === finding }"
         data-test="finding"
+        :data-code="finding.code"
         @click="at = walked.indexOf(finding)"
         @mouseenter="light(finding)"
         @mouseleave="light(null)"

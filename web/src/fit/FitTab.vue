@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { ElButton } from 'element-plus';
-import type { FitState, Wish } from '@loom-kin/core';
+import type { FitState } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import FindingsPanel from './FindingsPanel.vue';
@@ -11,6 +11,8 @@ import LeftOut from './LeftOut.vue';
 import PairingPanel from './PairingPanel.vue';
 import PlanPanel from './PlanPanel.vue';
 import SentPanel from './SentPanel.vue';
+import Wishes from './Wishes.vue';
+import { useWish } from './useWish';
 import Ticks from '../common/Ticks.vue';
 
 const route = useRoute();
@@ -29,11 +31,7 @@ const VERDICTS: Record<FitState, (name: string) => string> = {
   stopped: (on) => `Stopped on ${on}`,
   absent: (on) => `Not offered on ${on}`,
 };
-const offered = computed(() => store.family!.wishes[id.value]?.offered !== false);
-function setOffered(on: boolean): void {
-  const wish: Wish = store.family!.wishes[id.value] ?? { apart: [], whole: [], leaveOut: [], offered: true };
-  store.run({ do: 'setWish', account: id.value, wish: { ...wish, offered: on } });
-}
+const { wish, setWish } = useWish(() => id.value);
 </script>
 
 <template>
@@ -55,14 +53,19 @@ function setOffered(on: boolean): void {
           >buyer's page{{ one.draft ? ' (draft)' : '' }}</a
         >
         <div class="grow" />
-        <ElButton size="small" data-test="offered" @click="setOffered(!offered)">{{
-          offered ? `Do not offer on ${name}` : `Offer on ${name}`
+        <ElButton size="small" data-test="offered" @click="setWish({ offered: !wish.offered })">{{
+          wish.offered ? `Do not offer on ${name}` : `Offer on ${name}`
         }}</ElButton>
       </header>
       <template v-if="fit.plan">
         <PlanPanel :account="account" :fit="fit" :plan="fit.plan" />
         <PairingPanel :account="account" :fit="fit" :plan="fit.plan" />
       </template>
+      <section v-else-if="fit.category && fit.state !== 'absent'" id="plans" class="sheet none">
+        <h2>No plan</h2>
+        <p class="soft">No way to carry the axes over keeps to the rules and to these wishes.</p>
+        <Wishes :account="account" :fit="fit" />
+      </section>
       <SentPanel v-if="fit.plan || live.length" :account="account" :channel="channel" :fit="fit" />
       <LeftOut :account="account" />
     </div>
@@ -87,6 +90,10 @@ function setOffered(on: boolean): void {
 }
 .main > * {
   flex: none;
+}
+.none {
+  padding: 10px 14px 12px;
+  max-width: 460px;
 }
 .verdict {
   display: flex;

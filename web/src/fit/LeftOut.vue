@@ -1,24 +1,24 @@
 <script setup lang="ts">
 /** Children that are left out on an account by wish: who they are, and the way back, whether there is a plan or not. */
 import { computed } from 'vue';
-import { childLabels, children, type Account, type Wish } from '@loom-kin/core';
+import { childLabels, children, type Account } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import { useWish } from './useWish';
 
 const props = defineProps<{ account: Account }>();
 const store = useFamily();
-const wish = computed((): Wish | undefined => store.family?.wishes[props.account.id]);
+const { wish, setWish } = useWish(() => props.account.id);
 const left = computed(() =>
-  (wish.value?.leaveOut ?? []).flatMap((id) => {
+  wish.value.leaveOut.flatMap((id) => {
     const child = store.family!.children[id];
     return child ? [{ id, name: childLabels(store.family!, child).join(' · ') || 'the only child' }] : [];
   }),
 );
-const leaveOut = (ids: string[]) =>
-  store.run({ do: 'setWish', account: props.account.id, wish: { ...wish.value!, leaveOut: ids } });
+const leaveOut = (ids: string[]) => setWish({ leaveOut: ids });
 </script>
 
 <template>
-  <section v-if="left.length" class="sheet left" data-test="left-out">
+  <section v-if="left.length" id="left-out" class="sheet left" data-test="left-out">
     <h2>Left out on {{ account.name }}</h2>
     <span class="soft">{{ children(left.length) }}</span>
     <button class="link" data-test="offer-again" @click="leaveOut([])">

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** The plan in force, drawn as threads over the weave; the next best ones to choose from, and the seller's wishes. */
 import { computed } from 'vue';
-import type { Account, Fit, Plan, Wish } from '@loom-kin/core';
+import type { Account, Fit, Plan } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import Threads from './Threads.vue';
 import Weave from '../weave/Weave.vue';
+import Wishes from './Wishes.vue';
+import { useWish } from './useWish';
 import { planCost, planText } from './planWords';
 
 const props = defineProps<{ account: Account; fit: Fit; plan: Plan }>();
@@ -13,22 +15,14 @@ const id = computed(() => props.account.id);
 const family = computed(() => store.family!);
 const currency = computed(() => props.fit.category!.rules.price.currency);
 
-const wish = computed(
-  (): Wish => family.value.wishes[id.value] ?? { apart: [], whole: [], leaveOut: [], offered: true },
-);
-const setWish = (changes: Partial<Wish>) =>
-  store.run({ do: 'setWish', account: id.value, wish: { ...wish.value, ...changes } });
-function toggle(key: 'apart' | 'whole', axisId: string): void {
-  const there = wish.value[key];
-  setWish({ [key]: there.includes(axisId) ? there.filter((one) => one !== axisId) : [...there, axisId] });
-}
+const { setWish } = useWish(() => id.value);
 /** The best plan is no wish: it stays the best as the family changes. */
 const choose = (one: Plan) => setWish({ chosen: one === props.fit.plans[0] ? undefined : one.signature });
 const light = (childIds: string[]) => (store.lit = new Set(childIds));
 </script>
 
 <template>
-  <section class="sheet plan">
+  <section id="plans" class="sheet plan">
     <div class="head">
       <h2 data-test="plan-in-force">{{ planText(family, plan) }}</h2>
       <span class="soft">{{ planCost(plan, currency) }}</span>
@@ -62,47 +56,7 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
           <strong>{{ planText(family, one) }}</strong><span class="soft">{{ planCost(one, currency) }}</span>
           <span v-if="number === 0" class="soft">the best by itself</span>
         </button>
-        <h3>Wishes</h3>
-        <table class="wishes">
-          <tbody>
-            <tr v-for="axis in family.axes" :key="axis.id">
-              <th scope="row">{{ axis.label }}</th>
-              <td>
-                <label
-                  ><input
-                    type="checkbox"
-                    :checked="wish.apart.includes(axis.id)"
-                    :data-test="`apart-${axis.label}`"
-                    @change="toggle('apart', axis.id)"
-                  />
-                  not joined</label
-                >
-              </td>
-              <td>
-                <label
-                  ><input
-                    type="checkbox"
-                    :checked="wish.whole.includes(axis.id)"
-                    :data-test="`whole-${axis.label}`"
-                    @change="toggle('whole', axis.id)"
-                  />
-                  not split</label
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <label v-if="fit.category?.rules.axes.pictures === 'axis' && family.axes.length > 1" class="follow">
-          Pictures follow
-          <select
-            :value="wish.pictureAxis ?? ''"
-            data-test="picture-axis"
-            @change="setWish({ pictureAxis: ($event.target as HTMLSelectElement).value || undefined })"
-          >
-            <option value="">the best axis</option>
-            <option v-for="axis in family.axes" :key="axis.id" :value="axis.id">{{ axis.label }}</option>
-          </select>
-        </label>
+        <Wishes :account="account" :fit="fit" />
       </div>
     </div>
   </section>
@@ -154,35 +108,5 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
 .other.used {
   border-left-color: var(--weld);
   background: var(--weld-pale);
-}
-.wishes {
-  border-collapse: collapse;
-  width: 100%;
-}
-.wishes th {
-  font-weight: 400;
-  text-align: left;
-  padding-right: 8px;
-  overflow-wrap: anywhere;
-}
-.wishes td {
-  white-space: nowrap;
-  padding: 1px 0 1px 6px;
-}
-.wishes input {
-  vertical-align: -2px;
-  margin: 0 2px 0 0;
-}
-.follow {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  margin: 6px 0;
-}
-select {
-  font: inherit;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-  padding: 1px;
 }
 </style>

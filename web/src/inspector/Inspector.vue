@@ -24,7 +24,7 @@ import {
 import { ElButton, ElMessage } from 'element-plus';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
-import { isOnWordsPage } from '../common/goThere';
+import { isOnWordsPage } from '../common/leadsTo';
 import { commandScope, mayHold, samePlace, scopesFor, scopeText } from '../common/scopes';
 import FieldEntry from '../common/FieldEntry.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';

@@ -2,16 +2,18 @@
 /** The pictures of one place: drop files on it, drag to reorder or to another place; the first is the main one. */
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import Sortable from 'sortablejs';
-import type { Place } from '@loom-kin/core';
+import { EVERYWHERE, figureIn, picturesAt, type Carrier, type Place, type SingleCommand } from '@loom-kin/core';
 import { api, call, tell } from '../api';
+import { trayId } from '../common/leadsTo';
+import { commandScope, scopesFor } from '../common/scopes';
 import { useFamily } from '../stores/family';
+import { useSetup } from '../stores/setup';
 
 const props = defineProps<{
   place: Place;
   label: string;
   note?: string;
   swatch?: string | undefined;
-  pictures: readonly string[];
 }>();
 const store = useFamily();
 const tray = ref<HTMLElement>();
@@ -20,8 +22,21 @@ const busy = ref('');
 const problems = ref<string[]>([]);
 let sortable: Sortable | null = null;
 
-const shown = computed(() => props.pictures.map((id) => ({ id, facts: store.pictures[id] })));
-const set = (pictures: string[]) => store.run({ do: 'setPictures', place: props.place, pictures });
+const setup = useSetup();
+const scopes = computed(() => scopesFor(setup.registry, setup.accounts, store.scope));
+const pictures = computed(() => shownAt(props.place));
+/** For an account: whether it has a choice of its own here. */
+const isOwn = computed(
+  () => store.scope !== EVERYWHERE && figureIn(carrierOf(props.place), store.scope, 'pictures') !== undefined,
+);
+const shown = computed(() => pictures.value.map((id) => ({ id, facts: store.pictures[id] })));
+const setAt = (place: Place, wanted: readonly string[]): SingleCommand => ({
+  do: 'setPictures',
+  place,
+  pictures: [...wanted],
+  scope: commandScope(store.scope),
+});
+const set = (wanted: readonly string[]) => store.run(setAt(props.place, wanted));
 
 async function addFiles(files: readonly File[]): Promise<void> {
   const taken: string[] = [];
@@ -42,7 +57,7 @@ async function addFiles(files: readonly File[]): Promise<void> {
     }
   }
   busy.value = '';
-  if (taken.length > 0) set([...props.pictures, ...taken]);
+  if (taken.length > 0) set([...pictures.value, ...taken]);
 }
 function onDrop(event: DragEvent): void {
   over.value = false;
@@ -66,7 +81,7 @@ function build(): void {
         event.item,
         event.from.querySelectorAll('.picture')[event.oldDraggableIndex ?? 0] ?? null,
       );
-      const left = props.pictures.filter((one) => one !== id);
+      const left = pictures.value.filter((one) => one !== id);
       const put = (list: readonly string[]) => [
         ...list.slice(0, event.newDraggableIndex ?? 0),
         id,
@@ -74,34 +89,27 @@ function build(): void {
       ];
       if (same) set(put(left));
       else {
-        const there = picturesAt(target).filter((one) => one !== id);
+        const there = shownAt(target).filter((one) => one !== id);
         store.run({
           do: 'batch',
           title: 'Move a picture',
-          commands: [
-            { do: 'setPictures', place: props.place, pictures: left },
-            { do: 'setPictures', place: target, pictures: put(there) },
-          ],
+          commands: [setAt(props.place, left), setAt(target, put(there))],
         });
       }
     },
   });
 }
-function picturesAt(place: Place): readonly string[] {
+function carrierOf(place: Place): Carrier {
   const family = store.family!;
-  if (place.level === 'family') return family.pictures;
-  if (place.level === 'child') return family.children[place.childId]?.pictures ?? [];
-  return (
-    family.axes.find((axis) => axis.id === place.axisId)?.values.find((value) => value.id === place.valueId)
-      ?.pictures ?? []
-  );
+  if (place.level === 'family') return family;
+  if (place.level === 'child') return family.children[place.childId]!;
+  return store.index!.valueById.get(place.valueId)!;
 }
+/** What is shown at a place in the scope that is chosen. */
+const shownAt = (place: Place) => picturesAt(carrierOf(place), scopes.value);
 onMounted(build);
 onBeforeUnmount(() => sortable?.destroy());
-watch(
-  () => props.pictures,
-  () => void nextTick(build),
-);
+watch(pictures, () => void nextTick(build));
 const choose = (event: Event) => {
   const input = event.target as HTMLInputElement;
   void addFiles([...(input.files ?? [])]);
@@ -111,6 +119,7 @@ const choose = (event: Event) => {
 
 <template>
   <div
+    :id="trayId(place)"
     class="place"
     :class="{ over }"
     :data-test="`tray-${label}`"
@@ -122,6 +131,7 @@ const choose = (event: Event) => {
       <i v-if="swatch" class="swatch" :style="{ background: swatch }" />{{ label }}<br /><span class="soft small">{{
         note
       }}</span>
+      <button v-if="isOwn" class="link small" data-test="give-back" @click="set([])">as everywhere</button>
     </div>
     <div ref="tray" class="tray" :data-place="JSON.stringify(place)">
       <figure

@@ -1,13 +1,36 @@
 <script setup lang="ts">
 /** Pictures on the family, on values, and on single children; which children have none. */
-import { computed, ref } from 'vue';
-import { childLabels, childrenWithoutPicture, particularPictures } from '@loom-kin/core';
+import { computed, ref, watch } from 'vue';
+import { storeToRefs } from 'pinia';
+import { childLabels, childrenWithoutPicture, EVERYWHERE, particularPictures, scopeName } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import ScopeSelect from '../common/ScopeSelect.vue';
+import { scopeText } from '../common/scopes';
+import { useSetup } from '../stores/setup';
 import PictureTray from './PictureTray.vue';
 
 const store = useFamily();
 const chosenAxis = ref('');
 const childrenShown = ref(false);
+const { scope } = storeToRefs(store);
+const setup = useSetup();
+/** Pictures differ from account to account, not from language to language. */
+watch(
+  scope,
+  (one) => {
+    if (scopeName(one).kind === 'language') scope.value = EVERYWHERE;
+  },
+  { immediate: true },
+);
+/** Whatever was gone to is shown. */
+watch(
+  () => store.selected,
+  (place) => {
+    if (place.level === 'value') chosenAxis.value = place.axisId;
+    if (place.level === 'child') childrenShown.value = true;
+  },
+  { immediate: true },
+);
 
 const axes = computed(() => store.family?.axes ?? []);
 /** Colours carry the pictures as a rule; any other axis can be chosen. */
@@ -44,12 +67,13 @@ const ownOnes = computed(() => store.index!.woven.filter((child) => child.pictur
       Every child has a picture. Drag to reorder or to another place; the first is the main one.
     </p>
     <div class="sheet">
-      <PictureTray
-        :place="{ level: 'family' }"
-        label="All children"
-        note="shown after the children's own"
-        :pictures="store.family.pictures"
-      />
+      <div class="axis first">
+        <ScopeSelect v-model="scope" only="accounts" />
+        <span v-if="scope !== EVERYWHERE" class="soft"
+          >What is set here is shown {{ scopeText(setup.accounts, scope) }} alone; the rest stays as everywhere.</span
+        >
+      </div>
+      <PictureTray :place="{ level: 'family' }" label="All children" note="shown after the children's own" />
       <div v-if="axes.length > 1" class="axis soft">
         By
         <button
@@ -70,7 +94,6 @@ const ownOnes = computed(() => store.index!.woven.filter((child) => child.pictur
           :label="value.label"
           :note="`${countOf(value.id)} children`"
           :swatch="value.swatch"
-          :pictures="value.pictures"
         />
       </template>
       <div class="axis soft">
@@ -82,7 +105,6 @@ const ownOnes = computed(() => store.index!.woven.filter((child) => child.pictur
         :place="{ level: 'child', childId: child.id }"
         :label="childLabels(store.family, child).join(' · ')"
         note="this child alone"
-        :pictures="child.pictures"
       />
     </div>
   </div>
@@ -103,6 +125,10 @@ const ownOnes = computed(() => store.index!.woven.filter((child) => child.pictur
   display: flex;
   gap: 10px;
   background: var(--ground);
+}
+.first {
+  border-top: none;
+  align-items: center;
 }
 .at {
   font-weight: 600;

@@ -1,0 +1,160 @@
+/** For every code of a finding a fit that has it: a code without an entry does not pass the type check. */
+import { familyIndex, type Family, type FindingCode, type Rulebook, type RegistryData } from '../src/index';
+import * as core from '../src/index';
+import { createFamily, fitInput, fitWithListings, registry, rulebook, type More } from './sample';
+import { facts, run, setChild, setFamily, wholeJacket } from './whole';
+
+const { family: whole, ...given } = wholeJacket();
+const first = familyIndex(whole).woven[0]!;
+const colour = whole.axes[0]!;
+const lining = whole.axes[2]!;
+
+type Fit = ReturnType<typeof fitWithListings>;
+const fit = (channel: string, family: Family = whole, more: More = {}): Fit =>
+  fitWithListings(fitInput(family, channel, { ...given, ...more }));
+
+/** A rulebook with rules of its own. */
+function under(channel: string, change: (rules: Rulebook['rules']) => void, family: Family = whole, more: More = {}) {
+  const book = structuredClone(rulebook(channel));
+  change(book.rules);
+  return fit(channel, family, { ...more, rulebook: book });
+}
+/** The own shop with one field's rule changed. */
+const asking = (key: string, rule: object, figure: core.Figure | null, at: core.Place = { level: 'family' }) =>
+  under(
+    'own-shop',
+    ({ fields }) =>
+      Object.assign(
+        fields.find((one) => one.key === key)!,
+        rule,
+      ),
+    run(whole, { do: 'setFigures', changes: [{ place: at, key, figure }] }),
+  );
+const wish = (account: string, more: Partial<core.Wish>): core.SingleCommand => ({
+  do: 'setWish',
+  account,
+  wish: { apart: [], whole: [], leaveOut: [], offered: true, ...more },
+});
+/** The same goods for a seller who writes in another language as well. */
+const bilingual = core.openRegistry({ ...registry.data, languages: ['en', 'de'] } satisfies RegistryData);
+const german = (channel: string) => fit(channel, whole, { language: 'de', registry: bilingual });
+const picturesAre = (more: Partial<core.PictureFacts>) => ({
+  pictures: Object.fromEntries(Object.keys(given.pictures).map((id) => [id, facts(id, more)])),
+});
+const withPictures = (family: Family, at: core.Place, pictures: string[]) =>
+  run(family, { do: 'setPictures', place: at, pictures });
+const many = Array.from({ length: 12 }, (_, at) => `m-${at}`);
+
+export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
+  'category.choose': () => fit('quayside', run(whole, setFamily('category', null))),
+  'category.none': () => fit('quayside', whole, { categories: {} }),
+  'fit.broken': () => {
+    const broken = core.brokenFit(fitInput(whole, 'quayside'), 'it has a fault');
+    return { ...broken, listings: [], texts: broken.findings.map((one) => core.findingText(one, whole)) };
+  },
+  'setting.missing': () => fit('fernpost', whole, { settings: { answers: {} } }),
+  'plan.nothing-offered': () => fit('own-shop', run(whole, setFamily('onSale', false))),
+  'plan.none': () => {
+    const all = whole.axes.map((axis) => axis.id);
+    const family = run(whole, wish('own-shop', { apart: all, whole: all }));
+    return under('own-shop', ({ axes }) => Object.assign(axes, { atMost: 1 }), family);
+  },
+  'plan.chosen-gone': () => fit('own-shop', run(whole, wish('own-shop', { chosen: 'a99|a98;split=;pin=' }))),
+  'plan.pictures-lost': () => fit('fernpost', withPictures(whole, { level: 'child', childId: first.id }, ['p-Rust'])),
+  'label.language': () => german('own-shop'),
+  'label.shortened': () =>
+    under('fernpost', ({ axes }) => {
+      axes.labelAtMost = 9;
+    }),
+  'pairing.missing': () => fit('quayside', whole, { pairings: {} }),
+  'pairing.collides': () =>
+    under(
+      'quayside',
+      ({ axes }) => {
+        axes.roles.size = {
+          ...axes.roles.size,
+          shows: 'list',
+          list: [{ label: 'One' }, { label: 'XS' }, { label: 'L' }],
+        };
+      },
+      whole,
+      { pairings: { ...given.pairings, size: { s: 'One', m: 'One', xl: 'One', xxl: 'One' } } },
+    ),
+  'sku.missing': () => fit('own-shop', run(whole, setChild(first.id, 'sku', null))),
+  'sku.too-long': () =>
+    under('own-shop', ({ identifiers }) => {
+      identifiers.skuAtMost = 4;
+    }),
+  'gtin.missing': () => fit('quayside', run(whole, setChild(first.id, 'gtin', null))),
+  'gtin.wrong': () => {
+    const family = structuredClone(whole);
+    family.children[first.id]!.fields.gtin = '4006381333930';
+    return fit('own-shop', family);
+  },
+  'gtin.not-exempt': () =>
+    fit('quayside', run(whole, setChild(first.id, 'gtin', null), setChild(first.id, 'gtinExempt', true)), {
+      settings: { exemptBrands: [] },
+    }),
+  'price.missing': () => fit('own-shop', run(whole, setFamily('price', null))),
+  'price.too-low': () => fit('own-shop', run(whole, setFamily('price', '0'))),
+  'price.too-high': () =>
+    under('own-shop', ({ price }) => {
+      price.most = '100';
+    }),
+  'price.list-not-above': () => fit('own-shop', run(whole, setFamily('listPrice', '100.00'))),
+  'price.sale-half': () => fit('own-shop', run(whole, setFamily('salePrice', '100.00'))),
+  'price.spread': () =>
+    under(
+      'own-shop',
+      ({ price }) => {
+        price.spreadAtMost = '2';
+      },
+      run(whole, setChild(first.id, 'price', '500.00')),
+    ),
+  'stock.too-low': () => fit('fernpost', whole, { stock: { ...given.stock, [first.id]: 0 } }),
+  'stock.capped': () => fit('fernpost', whole, { stock: { ...given.stock, [first.id]: 5000 } }),
+  'picture.gone': () => fit('own-shop', whole, { pictures: {} }),
+  'picture.small': () => fit('quayside', whole, picturesAre({ width: 400 })),
+  'picture.not-white': () => fit('quayside', whole, picturesAre({ whiteBackground: false })),
+  'picture.missing': () =>
+    fit('quayside', withPictures(whole, { level: 'value', axisId: colour.id, valueId: colour.values[0]!.id }, [])),
+  'picture.few': () =>
+    under('quayside', ({ pictures }) => {
+      pictures.atLeast = 3;
+    }),
+  'picture.more': () =>
+    fit('quayside', withPictures(whole, { level: 'family' }, many), {
+      pictures: { ...given.pictures, ...Object.fromEntries(many.map((id) => [id, facts(id)])) },
+    }),
+  'picture.option-missing': () =>
+    fit('fernpost', withPictures(whole, { level: 'value', axisId: colour.id, valueId: colour.values[0]!.id }, [])),
+  'field.missing': () => fit('own-shop', run(whole, setFamily('description', null))),
+  'field.language': () => german('own-shop'),
+  'field.too-few': () => asking('collections', { atLeast: 2 }, ['One']),
+  'field.too-many': () => asking('collections', { atMost: 1 }, ['One', 'Two']),
+  'field.entry-long': () => asking('collections', { entryAtMost: 3 }, ['A long one']),
+  'field.too-short': () => asking('description', { atLeast: 400 }, 'Short.'),
+  'field.too-long': () => asking('description', { atLeast: 1, atMost: 5 }, 'Long enough.'),
+  'field.form': () => asking('searchTitle', { pattern: '[0-9]+', patternText: 'digits' }, 'Letters'),
+  'field.zero': () => asking('weight', { decimals: 0 }, 100),
+  'field.differs': () =>
+    asking('composition', { level: 'listing' }, '100 % wool', {
+      level: 'value',
+      axisId: lining.id,
+      valueId: lining.values[0]!.id,
+    }),
+  'name.option-values': () =>
+    under(
+      'own-shop',
+      ({ wording }) => {
+        wording.optionValuesInName = false;
+      },
+      run(whole, setFamily('name', 'Storm jacket Rust')),
+    ),
+  'wording.link': () =>
+    fit('quayside', run(whole, setFamily('description', 'See https://skerry.test for more of it.'))),
+  'measure.odd': () => fit('own-shop', run(whole, setFamily('weight', 2))),
+};
+
+/** A family with one child and nothing filled in but its name. */
+export const bareFamily = () => createFamily({ id: 'fbare', fields: { name: 'Bare' }, axes: [], off: [] });

@@ -1,0 +1,58 @@
+/** Where a finding leads: the page and the element there that mends it. Read from the registry, so that no list of fields is kept for it. */
+import type { Field, Place, Registry } from '@loom-kin/core';
+
+/** What is gone to. */
+export interface There {
+  /** Field key, or one of `plan`, `pairing`, `setting`, `label`, `categoryMap`, `rulebook`. */
+  key: string;
+  place: Place;
+  /** Children the grid is to show, where there is no single place. */
+  childIds?: readonly string[];
+}
+
+export interface Destination {
+  /** Name of the route. */
+  page: 'channels' | 'fit' | 'pictures' | 'words' | 'family';
+  /** Ids of elements to focus: the first that is there. */
+  focus: readonly string[];
+  /** What is selected in weave, grid and inspector. */
+  selected: Place;
+  /** The children that the grid shows alone. */
+  only?: readonly string[];
+}
+
+/** Words and facts of the whole family have a page of their own; everything else stands in the inspector. */
+export const isOnWordsPage = (field: Field, place: Place): boolean =>
+  place.level === 'family' && ['identity', 'wording', 'facts'].includes(field.group);
+
+/** Parts of a family or account that are no fields. */
+const PARTS: Record<string, Pick<Destination, 'page' | 'focus'>> = {
+  setting: { page: 'channels', focus: ['account-answers'] },
+  rulebook: { page: 'channels', focus: ['account-rules'] },
+  categoryMap: { page: 'channels', focus: ['account-categories'] },
+  pairing: { page: 'fit', focus: ['pairings'] },
+  plan: { page: 'fit', focus: ['plans', 'left-out'] },
+};
+/** Fields that are typed in the grid, whatever their place. */
+const IN_GRID = ['sku', 'gtin', 'stock'];
+
+/** Where a finding, or whatever else is about a field and a place, leads. */
+export function leadsTo(registry: Registry, { key, place, childIds = [] }: There): Destination {
+  const part = PARTS[key];
+  if (part) return { ...part, selected: place };
+  if (key === 'pictures') return { page: 'pictures', focus: [trayId(place)], selected: place };
+  const field = registry.field(key);
+  if (field && isOnWordsPage(field, place)) return { page: 'words', focus: [`w-${key}`], selected: place };
+  const onChildren = field && !field.levels.includes('family') && place.level === 'family';
+  if (onChildren) {
+    // A figure of single children: the grid shows those it concerns.
+    const [single] = childIds;
+    const selected: Place = childIds.length === 1 ? { level: 'child', childId: single! } : place;
+    return { page: 'family', focus: ['children-grid'], selected, only: childIds };
+  }
+  return { page: 'family', focus: [IN_GRID.includes(key) ? 'children-grid' : `i-${key}`], selected: place };
+}
+
+/** The tray of a place on the pictures' page. */
+export const trayId = (place: Place): string =>
+  place.level === 'family' ? 'tray-family' : `tray-${place.level === 'value' ? place.valueId : place.childId}`;
