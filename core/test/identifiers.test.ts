@@ -73,6 +73,35 @@ describe('GTIN', () => {
     expect(readGtin('40063813339 3l')).toMatchObject({ ok: false, code: 'gtin.letters' });
     expect(readGtin(' 4006381-333931 ')).toEqual({ ok: true, gtin: '4006381333931' });
   });
+  // GS1 General Specifications, sections 1.4 (restricted numbers) and 7.10 (UPC-E), from memory; the numbers are made up.
+  it.each<[string, string]>([
+    ['0000000000000', 'gtin.zeros'],
+    ['00000000', 'gtin.zeros'],
+    ['20123451', 'gtin.internal'],
+    ['0412345678903', 'gtin.internal'],
+    ['94006381333934', 'gtin.variable'],
+    ['01234565', 'gtin.short-form'],
+  ])('%s is refused as %s', (text, code) => expect(readGtin(text)).toMatchObject({ ok: false, code }));
+  it('of ten digits that could be an ISBN and a UPC without its zeros is asked about, never guessed', () => {
+    // Ten digits whose ISBN check holds and which, with two zeros before, are a UPC as well.
+    const both = Array.from({ length: 20_000 }, (_, at) => String(100_000_000 + at * 7)).flatMap((nine) =>
+      [...'0123456789'].map((last) => nine + last).filter((ten) => isIsbn10(ten) && isGtin(`00${ten}`)),
+    );
+    expect(both.length).toBeGreaterThan(10);
+    for (const ten of both) {
+      expect(readGtin(ten)).toMatchObject({ ok: false, code: 'gtin.isbn-or-upc' });
+      expect(readGtin(`ISBN ${ten}`)).toEqual({ ok: true, gtin: isbn13From10(ten) });
+    }
+  });
+  it.each([
+    'ISBN 978-0-306-40615-7',
+    'ISBN-13: 9780306406157',
+    '978–0–306–40615–7',
+    "'9780306406157",
+    '9780306406157.0',
+    ' 978 0306 406157 ',
+    'EAN 9780306406157',
+  ])('is read from "%s"', (text) => expect(readGtin(text)).toEqual({ ok: true, gtin: '9780306406157' }));
   it('is the same number whatever its zeros', () => expect(gtin14('036000291452')).toBe(gtin14('0036000291452')));
 });
 

@@ -1,7 +1,17 @@
 /** Nothing is lost: family files checked by the rules of the commands, the shelf, and the bounds of a family. */
 import { describe, expect, it } from 'vitest';
-import { familyIndex, figureOf, Refusal, type Family } from '../src/index';
-import { checkFamily, createFamily, runCommand } from './sample';
+import {
+  checkFamily as checkWith,
+  everyChild,
+  familyIndex,
+  figureOf,
+  openRegistry,
+  Refusal,
+  runCommand as runWith,
+  type Family,
+  type SingleCommand,
+} from '../src/index';
+import { checkFamily, createFamily, registry, runCommand } from './sample';
 
 const coat = (colours: string[], linings: string[]) =>
   createFamily({
@@ -74,6 +84,92 @@ describe('what lies on the shelf', () => {
     )!;
     expect(figureOf(now, child, 'price')).toBe('120');
   });
+});
+
+describe('what was renamed while something lay on the shelf', () => {
+  const withSkus = (family: Family) =>
+    runCommand(family, {
+      do: 'setFigures',
+      changes: familyIndex(family).woven.map((child, at) => ({
+        place: { level: 'child' as const, childId: child.id },
+        key: 'sku',
+        figure: `SKU-${at}`,
+      })),
+    }).family;
+  const rename = (family: Family, axis: number, from: string, label: string) =>
+    runCommand(family, {
+      do: 'editValue',
+      axisId: family.axes[axis]!.id,
+      valueId: valueOf(family, axis, from).id,
+      label,
+    }).family;
+  const skuAt = (family: Family, colour: string, lining: string) =>
+    familyIndex(family).woven.find(
+      (child) =>
+        child.at[family.axes[0]!.id] === valueOf(family, 0, colour).id &&
+        child.at[family.axes[1]!.id] === valueOf(family, 1, lining).id,
+    )!.fields.sku;
+
+  it('does not take the place of what lies there: the old SKUs come back with their value', () => {
+    let now = withSkus(coat(['Red', 'Blue'], ['None', 'Fleece']));
+    const [red, blue] = [skuAt(now, 'Red', 'Fleece'), skuAt(now, 'Blue', 'Fleece')];
+    now = remove(now, 0, 'Red');
+    now = rename(now, 0, 'Blue', 'Red');
+    now = rename(now, 0, 'Red', 'Crimson');
+    now = add(now, 0, 'Red');
+    expect([skuAt(now, 'Red', 'Fleece'), skuAt(now, 'Crimson', 'Fleece')]).toEqual([red, blue]);
+  });
+  it('is followed by what lies there: an axis or a value that stands is found by its new name', () => {
+    let now = withSkus(coat(['Red', 'Blue'], ['None', 'Fleece']));
+    const red = skuAt(now, 'Red', 'Fleece');
+    now = remove(now, 0, 'Red');
+    now = rename(now, 1, 'Fleece', 'Warm');
+    now = runCommand(now, { do: 'renameAxis', axisId: now.axes[1]!.id, label: 'Inside' }).family;
+    now = add(now, 0, 'Red');
+    expect(skuAt(now, 'Red', 'Warm')).toBe(red);
+  });
+});
+
+describe('figures of a fact for families and values', () => {
+  const own = openRegistry({
+    ...registry.data,
+    facts: {
+      ...registry.data.facts,
+      washing: { key: 'washing', label: 'Washing', type: 'text', levels: ['family', 'value'] } as never,
+    },
+  });
+  const change = (family: Family, command: SingleCommand) => runWith(own, family, command).family;
+  const washed = (() => {
+    const family = coat(['Red', 'Blue'], ['None', 'Fleece']);
+    const place = { level: 'value' as const, axisId: family.axes[1]!.id, valueId: valueOf(family, 1, 'Fleece').id };
+    return change(family, { do: 'setFigures', changes: [{ place, key: 'washing', figure: '30 degrees' }] });
+  })();
+  const lining = washed.axes[1]!;
+  const warm = everyChild(washed)
+    .filter((child) => figureOf(washed, child, 'washing') !== undefined)
+    .map((child) => child.id);
+  it.each<[string, SingleCommand]>([
+    ['its axis goes', { do: 'removeAxis', axisId: lining.id, keep: { valueId: valueOf(washed, 1, 'Fleece').id } }],
+    ['its value goes', { do: 'removeValues', axisId: lining.id, valueIds: [valueOf(washed, 1, 'Fleece').id] }],
+    ['its axis moves', { do: 'moveAxis', axisId: lining.id, to: 0 }],
+  ])(
+    'stay with their children when %s, in a family that a file may hold and where they can be given back',
+    (_what, command) => {
+      const after = change(washed, command);
+      const kept = everyChild(after).filter((child) => figureOf(after, child, 'washing') === '30 degrees');
+      expect(kept.map((child) => child.id)).toEqual(warm);
+      expect(() => checkWith(own, after)).not.toThrow();
+      const bare = change(after, {
+        do: 'setFigures',
+        changes: Object.values(after.children).map((child) => ({
+          place: { level: 'child', childId: child.id },
+          key: 'washing',
+          figure: null,
+        })),
+      });
+      expect(Object.values(bare.children).filter((child) => child.fields.washing !== undefined)).toEqual([]);
+    },
+  );
 });
 
 describe('a family too large', () => {

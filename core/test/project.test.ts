@@ -277,6 +277,100 @@ describe('pictures', () => {
   });
 });
 
+describe('pictures of values that a listing does not let choose', () => {
+  const place = (family: Family, value: number): Place => {
+    const axis = family.axes[0]!;
+    return { level: 'value', axisId: axis.id, valueId: axis.values[value]!.id };
+  };
+  const set = (at: Place, ...pictures: string[]): SingleCommand => ({ do: 'setPictures', place: at, pictures });
+  const coats = (colours: number) =>
+    sell(
+      createFamily({
+        id: 'coats',
+        fields: { name: 'Coat' },
+        axes: [
+          {
+            role: 'colour',
+            label: 'Colour',
+            values: Array.from({ length: colours }, (_, at) => ({ label: `C${at}` })),
+          },
+          { role: 'size', label: 'Size', values: ['S', 'M', 'L'].map((label) => ({ label })) },
+        ],
+        off: [],
+      }),
+    );
+  const onAxis = (rules: object = {}) =>
+    plainRules({ axes: { atMost: 3, pictures: 'axis', ...rules }, pictures: { atLeast: 1, atMost: 10 } });
+
+  it('go out with the listing where the axis has one value alone', () => {
+    const one = coats(1);
+    const given = { pictures: facts('a', 'b') };
+    const book = onAxis({ sets: [['size']] });
+    const input = fitInput(run(one, set(place(one, 0), 'a', 'b')), 'plain', {
+      rulebook: book,
+      categories: ALL,
+      ...given,
+    });
+    const { listings, findings } = fitWithListings(input);
+    expect(listings.map((listing) => ids(listing.pictures))).toEqual([['a', 'b']]);
+    expect(findings.filter((finding) => finding.key === 'pictures')).toEqual([]);
+  });
+  it('go out with each listing of a split, and none goes out bare unnoticed', () => {
+    const two = coats(2);
+    const apart = two.axes.map((axis) => axis.id);
+    const wish = { apart, whole: [], leaveOut: [], offered: true };
+    const shown = run(two, set(place(two, 0), 'a'), { do: 'setWish', account: 'plain', wish });
+    const input = fitInput(shown, 'plain', {
+      rulebook: onAxis({ sets: [['size']] }),
+      categories: ALL,
+      pictures: facts('a'),
+    });
+    const { listings, findings } = fitWithListings(input);
+    expect(listings.map((listing) => ids(listing.pictures) ?? [])).toEqual([['a'], []]);
+    expect(findings.filter((finding) => finding.code === 'picture.missing')).toMatchObject([
+      { place: place(two, 1), severity: 'stops' },
+    ]);
+  });
+  it("are never more than the channel takes, the family's among them", () => {
+    const ten = coats(10);
+    const names = ten.axes[0]!.values.map((_, at) => `p${at}`);
+    const shown = run(ten, set({ level: 'family' }, 'main'), ...names.map((name, at) => set(place(ten, at), name)));
+    const [listing] = listingsOf(shown, onAxis(), { pictures: facts('main', ...names) });
+    const sent = new Set([
+      ...ids(listing!.pictures)!,
+      ...listing!.axes.flatMap((axis) => axis.options.flatMap((option) => ids(option.pictures) ?? [])),
+    ]);
+    expect([sent.size, ids(listing!.pictures)![0]]).toEqual([10, 'main']);
+  });
+});
+
+describe('an axis called like a field of the channel', () => {
+  it('gives way to it when it is split or pinned', () => {
+    const family = sell(
+      createFamily({
+        id: 'odd',
+        fields: { name: 'Lamp', brand: 'Skerry Supply' },
+        axes: [
+          { role: 'other', label: 'Brand', values: [{ label: 'Ours' }] },
+          { role: 'model', label: 'Title', values: [{ label: 'One' }, { label: 'Two' }] },
+        ],
+        off: [],
+      }),
+    );
+    const book = plainRules({
+      axes: { atMost: 0 },
+      fields: [
+        { key: 'name', name: 'Title', need: 'required' },
+        { key: 'brand', name: 'Brand', need: 'required' },
+      ] as never,
+    });
+    expect(listingsOf(family, book).map((listing) => listing.fields)).toEqual([
+      { Title: 'Lamp', Brand: 'Skerry Supply', 'Title (option)': 'One', 'Brand (option)': 'Ours' },
+      { Title: 'Lamp', Brand: 'Skerry Supply', 'Title (option)': 'Two', 'Brand (option)': 'Ours' },
+    ]);
+  });
+});
+
 describe('a single product', () => {
   it('is a listing without axes and with one offer', () => {
     const mug = sell(createFamily({ id: 'mug', fields: { name: 'Mug' }, axes: [], off: [] }));

@@ -108,6 +108,10 @@ function listingPlace(context: CheckContext, plan: Plan, positions: readonly num
 function bareOptions(context: CheckContext, plan: Plan, { ofOptions }: ListingPictures): Finding[] {
   if (plan.pictureAxis === null) return [];
   const axis = plan.axes[plan.pictureAxis]!;
+  // A size that nobody shows in pictures needs none; a colour without one is missed all the same.
+  const isShown =
+    axis.role === 'colour' || axis.role === 'pattern' || [...ofOptions.values()].some((ids) => ids.length > 0);
+  if (!isShown) return [];
   const { positionsOf } = familyIndex(context.family);
   return [...ofOptions].flatMap(([at, ids]) => {
     if (ids.length > 0) return [];
