@@ -14,6 +14,7 @@ import { picturesOf } from '../pictures/picturesOf';
 import type { ValueSpec } from '../registry/dictionary';
 import type { Registry } from '../registry/openRegistry';
 import { Refusal } from '../refusal';
+import { CONTROL_MARKS } from '../wording/controlMarks';
 import { alikeWithout, type Keep } from './alike';
 import { renameAxisOnShelf, shelve, takeOver, takeOverOnShelf } from './shelf';
 import { makeValues, sizedAxis } from './values';
@@ -29,6 +30,7 @@ export interface AxisSpec {
 function checkedName(family: Family, label: string, self?: string): string {
   const trimmed = label.trim().replace(/\s+/g, ' ');
   if (trimmed === '') throw new Refusal('axis.no-label', {});
+  if (CONTROL_MARKS.test(trimmed)) throw new Refusal('value.marks', { place: 'The name of an axis' });
   if (family.axes.some((axis) => axis.id !== self && foldLabel(axis.label) === foldLabel(trimmed))) {
     throw new Refusal('axis.twice', { label: trimmed });
   }

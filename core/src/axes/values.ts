@@ -7,6 +7,7 @@ import { MOST, type Axis, type Family, type Place, type Role, type Value } from 
 import { dressValues, type ValueSpec } from '../registry/dictionary';
 import type { Registry } from '../registry/openRegistry';
 import { Refusal } from '../refusal';
+import { CONTROL_MARKS } from '../wording/controlMarks';
 import { isSizeOrder, sortBySize } from './sizeOrder';
 import { renameOnShelf, shelve, takeOverOnShelf } from './shelf';
 import { crossingsOf, mindSize, weaveValues } from './weaving';
@@ -15,6 +16,7 @@ import { crossingsOf, mindSize, weaveValues } from './weaving';
 export function checkedLabel(label: string, others: readonly Pick<Value, 'label'>[], place?: Place): string {
   const trimmed = label.trim().replace(/\s+/g, ' ');
   if (trimmed === '') throw new Refusal('value.empty', {}, { place });
+  if (CONTROL_MARKS.test(trimmed)) throw new Refusal('value.marks', { place: 'The label of a value' }, { place });
   if (trimmed.length > MOST.label) throw new Refusal('value.too-long', { label: trimmed, most: MOST.label }, { place });
   if (others.some((one) => foldLabel(one.label) === foldLabel(trimmed))) {
     throw new Refusal('value.twice', { label: trimmed }, { place });

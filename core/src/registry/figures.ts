@@ -9,6 +9,7 @@ import { readComposition } from '../wording/composition';
 import type { Figure } from '../family/shape';
 import type { Field } from './field';
 import type { Registry } from './openRegistry';
+import { CONTROL_MARKS } from '../wording/controlMarks';
 
 export type ReadFigure = { ok: true; figure: Figure | null } | Unreadable;
 
@@ -19,16 +20,12 @@ export interface Source extends NumberHabit {
 
 const good = (figure: Figure | null): ReadFigure => ({ ok: true, figure });
 
-/** Control characters that no text of a seller has; tabs and line ends are let through. */
-// eslint-disable-next-line no-control-regex
-const MARKS = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
-
 /**
  * Reads what was typed or pasted into a field. Empty text means "no figure" (null). What can be read two ways is
  * refused with both, unless `source` tells how numbers are written there.
  */
 export function readFigure(registry: Registry, field: Field, text: string, source: Source = {}): ReadFigure {
-  if (MARKS.test(text)) return unreadable('figure.marks', { field: field.label });
+  if (CONTROL_MARKS.test(text)) return unreadable('figure.marks', { field: field.label });
   const keepsLines = field.type === 'longtext' || field.type === 'list';
   const trimmed = keepsLines ? text.trim() : text.trim().replace(/\s+/g, ' ');
   if (trimmed === '') return good(null);
@@ -167,7 +164,7 @@ export function checkFigure(registry: Registry, field: Field, figure: Figure): R
 const plainNumber = (figure: number) => figure.toLocaleString('en', { useGrouping: false, maximumFractionDigits: 12 });
 
 function checkList(figure: readonly string[], field: Field): ReadFigure {
-  return figure.some((one) => MARKS.test(one))
+  return figure.some((one) => CONTROL_MARKS.test(one))
     ? unreadable('figure.marks', { field: field.label })
     : readList(figure, field);
 }

@@ -39,6 +39,7 @@ export const REFUSALS = {
   'value.too-long': (p: Named & { most: number }) =>
     `"${p.label.slice(0, 40)}…" has ${p.label.length} characters; a label has ${p.most} at most.`,
   'value.too-many': (p: Named & { most: number }) => `The axis ${p.label} would have more than ${p.most} values.`,
+  'value.marks': (p: { place: string }) => `${p.place} holds a sign that no text has, such as a NUL character.`,
   'value.twice': (p: Named) => `${p.label} is on this axis already.`,
   'value.code': () => 'A short code has 1 to 12 letters and digits.',
   'value.code-twice': (p: Named & { code: string }) => `${p.label} has the code ${p.code} already.`,

@@ -22,6 +22,7 @@ export interface Part {
 
 export interface Heading {
   key: string | null;
+  asked?: string | undefined;
   actor: string;
   at: string;
   kind: ChangeRow['kind'];

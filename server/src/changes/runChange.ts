@@ -1,6 +1,7 @@
 /** The one write path: all steps of a change or none, in one transaction, with a heading and a part for each thing it touched. */
+import { createHash } from 'node:crypto';
 import { sql } from 'drizzle-orm';
-import { describeChange, difference, type Family } from '@loom-kin/core';
+import { describeChange, difference, Refusal, type Family } from '@loom-kin/core';
 import type { ChangeDone, Step } from '@loom-kin/contract';
 import { learnFrom } from '../registry/learn';
 import { usedBefore } from '../families/identifiers';
@@ -25,20 +26,28 @@ export interface ChangeOrder {
   steps: readonly Step[];
 }
 
-/** Makes a change. The same key again is the change that was made. Throws a Refusal, with nothing changed, where a step cannot be done. */
-export function runChange(store: Store, order: ChangeOrder, actor = 'you'): ChangeDone {
-  return workChange(store, order, actor, (work) => order.steps.forEach((step) => doStep(work, step)));
+interface WorkOrder extends Omit<ChangeOrder, 'steps'> {
+  /** A digest of the steps, where there are steps. */
+  asked?: string | undefined;
 }
 
+/** Makes a change. The same key again is the change that was made. Throws a Refusal, with nothing changed, where a step cannot be done. */
+export function runChange(store: Store, order: ChangeOrder, actor = 'you'): ChangeDone {
+  const asked = digestOf(order.steps);
+  return workChange(store, { ...order, asked }, actor, (work) => order.steps.forEach((step) => doStep(work, step)));
+}
+
+/** Steps made again on a newer revision are the same steps. */
+const digestOf = (steps: readonly Step[]): string =>
+  createHash('sha256')
+    .update(JSON.stringify(steps, (name, part: unknown) => (name === 'revision' ? undefined : part)))
+    .digest('hex');
+
 /** The same for work that is not written as steps, such as taking a family file in. */
-export function workChange(
-  store: Store,
-  order: Omit<ChangeOrder, 'steps'>,
-  actor: string,
-  doWork: (work: Work) => void,
-): ChangeDone {
+export function workChange(store: Store, order: WorkOrder, actor: string, doWork: (work: Work) => void): ChangeDone {
   const made = inTransaction(store.database, () => {
     const there = changeOfKey(store.database, order.key);
+    if (there && order.asked && there.asked && there.asked !== order.asked) throw new Refusal('key.taken', {});
     if (there) return { done: doneBefore(store, there), parts: [] };
     // A step may write beside a family that an earlier one starts; it is stored at the end.
     store.database.run(sql`PRAGMA defer_foreign_keys = ON`);
@@ -62,7 +71,7 @@ function doneBefore({ database }: Store, change: ChangeRow): ChangeDone {
   };
 }
 
-function storeWork(work: Work, order: Omit<ChangeOrder, 'steps'>, actor: string): { done: ChangeDone; parts: Part[] } {
+function storeWork(work: Work, order: WorkOrder, actor: string): { done: ChangeDone; parts: Part[] } {
   const { store } = work;
   const notices = [...work.families.values()].flatMap(({ before, now }) => usedBefore(store.database, before, now));
   const parts = [...storeDocuments(work), ...storeFamilies(work), ...storeStock(work)];
@@ -73,7 +82,11 @@ function storeWork(work: Work, order: Omit<ChangeOrder, 'steps'>, actor: string)
   if (order.from && !parts.some((part) => part.thing === 'family' && part.thingId === order.from)) {
     parts.push({ thing: 'family', thingId: order.from });
   }
-  const id = writeChange(store.database, { key: order.key, actor, at: work.at, kind: 'change', title }, parts);
+  const id = writeChange(
+    store.database,
+    { key: order.key, asked: order.asked, actor, at: work.at, kind: 'change', title },
+    parts,
+  );
   learnFrom(store, [...work.families.values()]);
   dueAfter(store, parts);
   return { done: { id, title, revisions, started: work.started, notices }, parts };

@@ -48,6 +48,7 @@ function told(status: number, code: RefusalCode, params: Record<string, unknown>
 
 const CONFLICTS = [
   'family.stale',
+  'key.taken',
   'sku.taken',
   'gtin.taken',
   'dispatch.total-changed',

@@ -178,6 +178,8 @@ export const changes = sqliteTable(
     id: integer().primaryKey({ autoIncrement: true }),
     /** Given by the sender: the same key twice is the same change. */
     key: text(),
+    /** A digest of what was asked for under the key: something else under it is no repetition. */
+    asked: text(),
     actor: text().notNull(),
     at: text().notNull(),
     kind: text({ enum: ['change', 'undo', 'redo'] }).notNull(),
