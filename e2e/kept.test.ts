@@ -1,4 +1,6 @@
 /** What must not be lost, taken twice or answered with a fault: family files, keys, bounds, limits, and requests that are none. */
+import { statSync } from 'node:fs';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import readXlsxFile from 'read-excel-file/node';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -10,7 +12,7 @@ import { startWorld, type World } from './world';
 let world: World;
 beforeAll(async () => void (world = await startWorld()), 60_000);
 afterAll(() => world?.end());
-const { bringSheet, change, count, ended, fresh, run, send, shopFamily } = sellerIn(() => world);
+const { bringSheet, count, ended, fresh, run, send, shopFamily, startFamily } = sellerIn(() => world);
 
 const fileOf = async (id: string) =>
   (await (await fetch(`${world.url}/api/families/${id}/file.json`)).json()) as FileData;
@@ -124,6 +126,34 @@ describe('the sheet to upload', () => {
 
     const stopped = await shopFamily({ description: '' });
     expect(await sheetOf(stopped.family.id, 'own-shop')).toHaveLength(1);
+  });
+});
+
+describe('what is not there', () => {
+  it('is not sent: an unknown family or account is refused before anything is worked out', async () => {
+    const body = { familyIds: ['knothere'], accounts: ['own-shop'], draft: false };
+    expect((await refused(world.call(api.previewDispatch, { body }))).status).toBe(404);
+    const agreed = { listings: 0, takenDown: 0, fees: [] };
+    const order = { ...body, key: 'nothing-to-send', agreed };
+    expect((await refused(world.call(api.startDispatch, { body: order }))).status).toBe(404);
+    expect((await world.call(api.dispatches)).filter((one) => one.title === 'nothing')).toEqual([]);
+  });
+  it('is told whole: a family held back names every reason', async () => {
+    const { family } = await startFamily({
+      axes: [
+        { role: 'colour', label: 'Colour', values: Array.from({ length: 48 }, (_, at) => ({ label: `Odd ${at}` })) },
+      ],
+      off: [],
+      fields: { name: 'Held back', styleCode: 'HB', category: 'outerwear/jackets' },
+    });
+    const { lines } = await world.call(api.previewDispatch, {
+      body: { familyIds: [family.id], accounts: ['quayside'] },
+    });
+    expect(lines[0]!.reasons.filter((one) => one.field === 'pairing')).toHaveLength(48);
+  });
+  it('stays hidden from other users of the machine', () => {
+    for (const name of ['loom-kin.db', 'loom-kin.db-wal', 'incoming'])
+      expect([name, statSync(join(world.folder, name)).mode & 0o077]).toEqual([name, 0]);
   });
 });
 

@@ -13,6 +13,9 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { createClient, endpoints as api, makeChange, type Client, type Dispatch } from '@loom-kin/contract';
 import { setUpSeller } from '../../demo/src/setUp';
 import { startServer, type RunningServer } from '../src';
+import { fetchChannels } from '../src/catalogue/channels';
+import { DataInUse } from '../src/store/database';
+import { channels } from '../src/store/schema';
 
 type Play = (request: { path: string; body: string; times: number }, response: ServerResponse) => void;
 /** What the channel answers to submissions and to questions after receipts. */
@@ -210,6 +213,53 @@ describe('a channel that', () => {
       ],
     });
     expect(lines[0]!.reasons[0]!.childId).toMatch(/\.c\d+$/);
+  });
+});
+
+describe('a channel that means ill', () => {
+  it('gives no address to press that is none of the web', async () => {
+    let key = '';
+    submission = ({ body }, response) => {
+      key = keyIn(body);
+      json(response, { receipt: 'r1' });
+    };
+    const paged = (page: string) => ({ ...listed(key), lines: [{ ...listed(key).lines[0]!, page }] });
+    for (const page of ['javascript:alert(1)', 'data:text/html,x', ' javascript:alert(1)']) {
+      receipt = (_request, response) => json(response, paged(page));
+      expect((await sendMug()).lines[0]).toMatchObject({ outcome: 'listed', page: null });
+    }
+    receipt = (_request, response) => json(response, paged('https://shop.test/mug'));
+    expect((await sendMug()).lines[0]!.page).toBe('https://shop.test/mug');
+  });
+  it('sends nobody elsewhere: a redirect is not followed', async () => {
+    const elsewhere = `http://127.0.0.1:${(channel.address() as AddressInfo).port}/elsewhere/submissions`;
+    const met: string[] = [];
+    submission = ({ path }, response) => {
+      met.push(path.split('?')[0]!);
+      response.writeHead(307, { location: elsewhere }).end();
+    };
+    expect((await sendMug()).lines[0]!.state).toBe('failed');
+    expect(new Set(met)).toEqual(new Set(['/own-shop/submissions']));
+  });
+  it('is gone while lines wait for it ends them, and the product goes on', async () => {
+    submission = (_request, response) => {
+      server.store.database.delete(channels).run();
+      server.store.forgetCatalogue();
+      json(response, { receipt: 'r1' });
+    };
+    receipt = (_request, response) => json(response, { id: 'r1', state: 'waiting', lines: [] });
+    expect((await sendMug()).lines[0]).toMatchObject({ state: 'failed', outcome: 'the account is gone' });
+    expect(await call(api.health)).toMatchObject({ ok: true });
+    const { port } = channel.address() as AddressInfo;
+    await fetchChannels(server.store, `http://127.0.0.1:${port}`);
+  });
+});
+
+describe('a second server', () => {
+  it('on the same data is refused, by name', async () => {
+    const again = startServer({ dataFolder: folder, port: 0, channelsUrl: 'http://127.0.0.1:1' });
+    await expect(again).rejects.toThrow(DataInUse);
+    await expect(again).rejects.toThrow(/Another server works on .* End it first/);
   });
 });
 

@@ -115,7 +115,8 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
   }
 
   async function submit(account: Account, lines: readonly LineRow[], key: string): Promise<void> {
-    const { rulebook } = rulebookOf(store.catalogue(), account)!;
+    const rulebook = rulebookOf(store.catalogue(), account)?.rulebook;
+    if (!rulebook) return;
     const messages = lines.flatMap((line) => line.message ?? []);
     const submission = {
       base: options.channelsUrl,
@@ -149,7 +150,9 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
   const since = new Map<string, number>();
   async function askReceipts(account: Account): Promise<void> {
     const sent = linesOf(database, account.id, 'sent');
-    const { rulebook } = rulebookOf(store.catalogue(), account)!;
+    const rulebook = rulebookOf(store.catalogue(), account)?.rulebook;
+    // Its channel went meanwhile: the next turn ends the lines and says so.
+    if (!rulebook) return;
     for (const receipt of new Set(sent.map((line) => line.receipt!))) {
       const lines = sent.filter((line) => line.receipt === receipt);
       const answer = await askReceipt(options.channelsUrl, account, receipt).catch((error: unknown) =>
