@@ -18,7 +18,7 @@ export * from './family/weave';
 export * from './family/everyChild';
 export * from './family/foldLabel';
 export * from './axes/alike';
-export { crossingsOf } from './axes/weaving';
+export { crossingsOf, mindSize } from './axes/weaving';
 export * from './identifiers/gtin';
 export * from './identifiers/block';
 export * from './identifiers/sku';

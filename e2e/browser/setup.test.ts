@@ -112,3 +112,62 @@ describe('what holds for all goods', () => {
     expect(await entry.locator('tr').count()).toBe(1);
   });
 });
+
+describe('typing', () => {
+  it('at full speed loses no letter, whatever is asked for meanwhile', async () => {
+    const faults: string[] = [];
+    page.on('pageerror', (error) => faults.push(error.message));
+    const text = 'Skerry storm jacket, warm';
+    await page.goto(`${world.url}/families/new`);
+    await test('name').pressSequentially(text, { delay: 0 });
+    expect(await test('name').inputValue()).toBe(text);
+    await until(
+      () => test('likes').innerText(),
+      (likes) => likes.includes('Skerry storm jacket'),
+    );
+    await page.goto(`${world.url}/families`);
+    await test('search').pressSequentially('storm jacket', { delay: 0 });
+    expect(await test('search').inputValue()).toBe('storm jacket');
+    await until(
+      () => page.locator('tbody tr').count(),
+      (rows) => rows === 1,
+    );
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('storm jacket', { delay: 0 });
+    await until(
+      () => page.locator('#command-entries').innerText(),
+      (entries) => entries.includes('Skerry storm jacket'),
+    );
+    expect(faults).toEqual([]);
+  });
+  it('a value is proposed from the dictionary, with its code and swatch', async () => {
+    await page.goto(`${world.url}/families/new`);
+    await test('category').click();
+    await page.getByRole('option', { name: 'Outerwear › Jackets' }).click();
+    await test('axis-values-0').pressSequentially('Rust, spr', { delay: 0 });
+    await page.getByRole('option', { name: 'Spruce' }).waitFor();
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    expect(await test('axis-values-0').inputValue()).toBe('Rust, Spruce, ');
+    expect(await page.getByLabel('Short code of Spruce').inputValue()).toBe('SPR');
+  });
+});
+
+describe('pictures', () => {
+  it('have an order of their own on one account, and are given back with one press', async () => {
+    await page.goto(`${world.url}/families/${jacket}/pictures`);
+    await test('scope').selectOption({ label: 'on Fernpost' });
+    const rust = test('tray-Rust');
+    const files = () => rust.locator('img').evaluateAll((all) => all.map((one) => (one as HTMLImageElement).alt));
+    const before = await files();
+    await rust.getByTitle('Make this the main picture').first().click();
+    await until(files, (now) => now.join() === before.toReversed().join());
+    await until(family, ({ axes }) => Array.isArray(axes[0]!.values[0]!.scoped?.['account:fernpost']?.pictures));
+    await test('scope').selectOption({ label: 'everywhere' });
+    expect(await files()).toEqual(before);
+    await test('scope').selectOption({ label: 'on Fernpost' });
+    await test('give-back').click();
+    await until(family, ({ axes }) => axes[0]!.values[0]!.scoped?.['account:fernpost'] === undefined);
+    expect(await files()).toEqual(before);
+  });
+});

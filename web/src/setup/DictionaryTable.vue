@@ -9,8 +9,12 @@ import Entry from '../common/Entry.vue';
 const setup = useSetup();
 const role = ref<Role>('colour');
 const words = computed(() =>
-  Object.values(setup.registry.data.dictionary[role.value] ?? {}).toSorted((a, b) => a.label.localeCompare(b.label)),
+  Object.values(setup.registry.data.dictionary[role.value] ?? {}).toSorted((a, b) =>
+    a.label.localeCompare(b.label, 'en', { numeric: true }),
+  ),
 );
+/** Size systems that are in use already. */
+const systems = computed(() => [...new Set(words.value.flatMap((word) => word.system ?? []))].toSorted());
 const fresh = reactive({ label: '', code: '' });
 
 async function send(entry: unknown, instead?: string): Promise<boolean> {
@@ -61,6 +65,7 @@ const remove = (label: string) =>
       </label>
       <span class="soft">{{ words.length.toLocaleString('en') }} in the dictionary</span>
     </div>
+    <datalist id="size-systems"><option v-for="one in systems" :key="one" :value="one" /></datalist>
     <div v-if="words.length" class="long">
       <table class="lines">
         <thead>
@@ -68,6 +73,7 @@ const remove = (label: string) =>
             <th v-if="role === 'colour'">Swatch</th>
             <th>Value</th>
             <th>Code</th>
+            <th v-if="role === 'size'">System</th>
             <th>Also written</th>
             <th />
           </tr>
@@ -95,6 +101,17 @@ const remove = (label: string) =>
                 class="mono"
                 :aria-label="`Code of ${word.label}`"
                 @commit="change(word, { code: $event.trim().toUpperCase() })"
+              />
+            </td>
+            <td v-if="role === 'size'">
+              <Entry
+                :value="word.system ?? ''"
+                list="size-systems"
+                maxlength="20"
+                placeholder="EU, UK…"
+                :aria-label="`Size system of ${word.label}`"
+                :data-test="`system-${word.label}`"
+                @commit="change(word, { system: $event.trim() || undefined })"
               />
             </td>
             <td>

@@ -9,6 +9,7 @@ import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from './draftValues';
+import ValuesEntry from './ValuesEntry.vue';
 
 const store = useFamily();
 const setup = useSetup();
@@ -46,7 +47,15 @@ function add(): void {
         /></ElSelect>
         <ElInput v-model="label" size="small" :placeholder="ROLE_LABELS[role]" aria-label="Name of the axis" />
       </div>
-      <ElInput v-model="text" size="small" placeholder="Values, parted by commas" data-test="new-axis-values" />
+      <ValuesEntry
+        v-model="text"
+        :role="role"
+        size="small"
+        placeholder="Values, parted by commas"
+        aria-label="Values, parted by commas"
+        data-test="new-axis-values"
+        @enter="values.length > 0 && add()"
+      />
       <p v-if="values.length">
         The {{ there }} children there are take
         <select v-model="take" data-test="existing-take">

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** One axis: its name, its place, its values. Every change keeps what the children hold. */
 import { computed, ref } from 'vue';
-import { ElButton, ElInput, ElOption, ElPopover, ElSelect } from 'element-plus';
+import { ElButton, ElOption, ElPopover, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Axis, type Role, type Value } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from './draftValues';
+import ValuesEntry from './ValuesEntry.vue';
 import Entry from '../common/Entry.vue';
 
 const props = defineProps<{ axis: Axis; at: number; count: number }>();
@@ -128,8 +129,11 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
         </div>
       </div>
       <form class="line" @submit.prevent="add">
-        <ElInput
+        <ValuesEntry
           v-model="more"
+          :role="axis.role"
+          :taken="axis.values.map((value) => value.label)"
+          @enter="add"
           size="small"
           class="grow"
           placeholder="Add values, parted by commas"
