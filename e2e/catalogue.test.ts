@@ -1,7 +1,7 @@
 /** The catalogue over real HTTP: finding families, what is set up for all of them, pairings, pictures, the journal. */
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex, SEVERITIES } from '@loom-kin/core';
 import { endpoints as api, type FamilyDetail } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';
@@ -40,6 +40,20 @@ describe('search', () => {
     for (const q of ['036000291452', '0036000291452', '00036000291452'])
       expect([q, await names({ q })]).toEqual([q, [coat.family.fields.name]]);
     expect(await names({ q: '036000291453' })).toEqual([]);
+  });
+  it('are counted and filtered by finding on an account, as each finding says', async () => {
+    const counts = await until(
+      () => world.call(api.findingCounts, { query: { account: 'quayside' } }),
+      (all) => all.some((one) => one.code === 'gtin.missing'),
+    );
+    const ranks = counts.map((one) => SEVERITIES.indexOf(one.severity));
+    expect(ranks).toEqual(ranks.toSorted());
+    for (const { code, key, families } of counts.slice(0, 4)) {
+      const found = await world.call(api.listFamilies, { query: { account: 'quayside', finding: `${code}|${key}` } });
+      expect([code, found.total]).toEqual([code, families]);
+      expect(found.families.every((one) => one.strip.quayside!.state !== 'absent')).toBe(true);
+    }
+    expect((await world.call(api.listFamilies, { query: { account: 'quayside', finding: 'no|such' } })).total).toBe(0);
   });
   it('orders, pages and filters by state on a channel', async () => {
     const dear = await shopFamily({ name: 'Dear coat', price: '900.00' });

@@ -1,6 +1,6 @@
 /** Families: lists, one whole, those like one about to be started. */
 import { z } from 'zod';
-import { FamilySchema, ListingSchema, PictureFactsSchema, STATES } from '@loom-kin/core';
+import { FamilySchema, ListingSchema, PictureFactsSchema, SEVERITIES, STATES } from '@loom-kin/core';
 import { define, Id, withId } from './endpoint';
 
 export const StateSchema = z.enum(STATES);
@@ -60,16 +60,33 @@ const ListQuery = z.object({
   q: z.string().max(200).default(''),
   account: z.string().max(80).optional(),
   state: StateSchema.optional(),
+  /** Code and field of a finding that families have on the account, parted by a bar. */
+  finding: z.string().max(120).optional(),
   retired: z.enum(['yes', 'no']).default('no'),
   sort: z.enum(['name', 'changed', 'price', 'stock', 'children']).default('name'),
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(200).default(60),
 });
 
+/** A kind of finding, over all families on an account. */
+export const FindingCountSchema = z.object({
+  code: z.string(),
+  /** The field or part it is about. */
+  key: z.string(),
+  severity: z.enum(SEVERITIES),
+  families: z.number(),
+  children: z.number(),
+});
+export type FindingCount = z.infer<typeof FindingCountSchema>;
+
 export const familyEndpoints = {
   listFamilies: define('get', '/api/families', 'Families by search, state on an account and order', {
     query: ListQuery,
     response: z.object({ total: z.number(), families: z.array(FamilySummarySchema) }),
+  }),
+  findingCounts: define('get', '/api/findings', 'How many families have which findings on an account', {
+    query: z.object({ account: z.string().max(80) }),
+    response: z.array(FindingCountSchema),
   }),
   likeFamilies: define('get', '/api/likeness', 'Families that resemble one about to be started', {
     query: z.object({ name: z.string().max(200).default(''), styleCode: z.string().max(40).default('') }),

@@ -68,6 +68,7 @@ export * from './change/patch';
 export * from './words/refusals';
 export * from './words/findings';
 export * from './words/findingText';
+export * from './words/findingNames';
 export * from './words/changes';
 export * from './words/counts';
 export * from './words/languageName';

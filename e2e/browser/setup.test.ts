@@ -88,6 +88,11 @@ describe('what holds for all goods', () => {
     await test('word-name').click();
     await until(family, ({ scoped }) => String(scoped?.['language:de']?.description).startsWith('Eine gewachste'));
 
+    // Seen from everywhere, and gone to with one press.
+    await test('scope').selectOption({ label: 'everywhere' });
+    await test('other-description').click();
+    expect(await test('scope').inputValue()).toBe('language:de');
+
     await page.goto(`${world.url}/families/${jacket}/fit/own-shop-2`);
     const labels = page.locator('[data-test=finding]', { hasText: 'Labels of Lining are not written in German yet' });
     await labels.locator('.acts .link').click();

@@ -1,10 +1,10 @@
 /** Lists of families, with search and filters. */
 import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import { gtin14 } from '@loom-kin/core';
-import type { endpoints, FamilySummary, Strip } from '@loom-kin/contract';
+import { gtin14, SEVERITIES } from '@loom-kin/core';
+import type { endpoints, FamilySummary, FindingCount, Strip } from '@loom-kin/contract';
 import type { z } from 'zod';
 import type { Database } from '../store/database';
-import { families, heldListings, standings } from '../store/schema';
+import { families, findings, heldListings, standings } from '../store/schema';
 import { matchesPhrase } from './searchWords';
 
 type ListQuery = z.infer<typeof endpoints.listFamilies.query>;
@@ -19,6 +19,12 @@ export function listFamilies(database: Database, query: ListQuery): { total: num
   if (query.account && query.state) {
     where.push(
       sql`${families.id} IN (SELECT family_id FROM standings WHERE account = ${query.account} AND state = ${query.state})`,
+    );
+  }
+  if (query.account && query.finding) {
+    const [code = '', key = ''] = query.finding.split('|');
+    where.push(
+      sql`${families.id} IN (SELECT family_id FROM findings WHERE account = ${query.account} AND code = ${code} AND key = ${key})`,
     );
   }
   const order = {
@@ -60,6 +66,26 @@ export function listFamilies(database: Database, query: ListQuery): { total: num
     rows.map((row) => row.id),
   );
   return { total, families: rows.map((row) => ({ ...row, strip: strips.get(row.id) ?? {} })) };
+}
+
+/** How many families that are not retired have which findings on an account: what stops first, then by how many have it. */
+export function findingCounts(database: Database, account: string): FindingCount[] {
+  const rows = database
+    .select({
+      code: findings.code,
+      key: findings.key,
+      severity: findings.severity,
+      families: sql<number>`count(*)`,
+      children: sql<number>`sum(${findings.children})`,
+    })
+    .from(findings)
+    .innerJoin(families, and(eq(families.id, findings.familyId), eq(families.retired, false)))
+    .where(eq(findings.account, account))
+    .groupBy(findings.code, findings.key, findings.severity)
+    .all();
+  return rows.toSorted(
+    (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || b.families - a.families,
+  );
 }
 
 /** Three characters and more are found anywhere by trigrams; fewer at the start of a word. */

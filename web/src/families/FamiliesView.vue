@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** All families: search as you type, filter by state on an account, the strip of ticks beside each. */
-import { computed, nextTick, onMounted, ref, watch } from 'vue';
+import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { count, showAmount, type FitState } from '@loom-kin/core';
-import type { FamilySummary } from '@loom-kin/contract';
+import { count, findingName, showAmount, type FitState } from '@loom-kin/core';
+import type { FamilySummary, FindingCount } from '@loom-kin/contract';
 import { api, call } from '../api';
 import { useEar } from '../stores/ear';
 import { useSetup } from '../stores/setup';
@@ -34,6 +34,9 @@ const total = ref(0);
 const q = ref('');
 const account = ref('');
 const state = ref<FitState | ''>('');
+/** Code and field of a finding, parted by a bar. */
+const finding = ref('');
+const counts = shallowRef<FindingCount[]>([]);
 const sort = ref<(typeof SORTS)[number]['value']>('name');
 const retired = ref(false);
 const ticked = ref(new Set<string>());
@@ -58,6 +61,7 @@ async function load(how: 'anew' | 'more' | 'again' = 'anew'): Promise<void> {
         offset: more ? families.value.length : 0,
         limit: how === 'again' ? Math.min(MOST_AT_ONCE, Math.max(PAGE, shown)) : PAGE,
         ...(account.value && state.value ? { account: account.value, state: state.value } : {}),
+        ...(account.value && finding.value ? { account: account.value, finding: finding.value } : {}),
       },
       signal: running.signal,
     });
@@ -76,15 +80,31 @@ const ear = useEar();
 // What was changed elsewhere, or has been worked out since, shows by itself; where the reader stands stays.
 watch(
   () => ear.listTurn,
-  () => void load('again'),
+  () => {
+    void load('again');
+    void loadCounts();
+  },
 );
-watch([q, account, state, sort, retired], () => void load());
+/** Which findings there are to choose from on the account. */
+async function loadCounts(): Promise<void> {
+  const asked = account.value;
+  const found = asked ? await call(api.findingCounts, { query: { account: asked } }).catch(() => counts.value) : [];
+  if (asked === account.value) counts.value = found;
+}
+watch(account, () => {
+  finding.value = '';
+  void loadCounts();
+});
+const nameOf = ({ code, key }: FindingCount) => findingName(code, setup.registry.field(key)?.label ?? key);
+watch([q, account, state, finding, sort, retired], () => void load());
 
 const states = (family: FamilySummary) =>
   Object.fromEntries(Object.entries(family.strip).map(([id, one]) => [id, one.state]));
 const live = (family: FamilySummary) =>
   Object.fromEntries(Object.entries(family.strip).map(([id, one]) => [id, one.live]));
-const filtered = computed(() => q.value !== '' || (account.value !== '' && state.value !== '') || retired.value);
+const filtered = computed(
+  () => q.value !== '' || (account.value !== '' && `${state.value}${finding.value}` !== '') || retired.value,
+);
 const open = (family: FamilySummary | undefined) => family && void router.push(`/families/${family.id}`);
 const toggle = (id: string) => {
   const next = new Set(ticked.value);
@@ -95,6 +115,7 @@ const clear = () => {
   q.value = '';
   account.value = '';
   state.value = '';
+  finding.value = '';
   retired.value = false;
 };
 function walk(by: number): void {
@@ -116,7 +137,7 @@ useKeys({
       <ElInput
         ref="search"
         v-model="q"
-        style="width: 300px"
+        style="width: 215px"
         placeholder="Name, style code, SKU, GTIN"
         clearable
         aria-label="Search families"
@@ -130,17 +151,39 @@ useKeys({
         v-model="state"
         placeholder="any state"
         clearable
-        style="width: 140px"
+        style="width: 125px"
         aria-label="State"
         @change="account ||= setup.accounts[0]?.id ?? ''"
       >
         <ElOption v-for="one in STATES" :key="one.value" :value="one.value" :label="one.label" />
       </ElSelect>
       <span class="soft">on</span>
-      <ElSelect v-model="account" placeholder="any account" clearable style="width: 140px" aria-label="Account">
+      <ElSelect v-model="account" placeholder="any account" clearable style="width: 125px" aria-label="Account">
         <ElOption v-for="one in setup.accounts" :key="one.id" :value="one.id" :label="one.name" />
       </ElSelect>
-      <ElSelect v-model="sort" style="width: 170px" aria-label="Order"
+      <ElSelect
+        v-if="account"
+        v-model="finding"
+        placeholder="any finding"
+        clearable
+        filterable
+        style="width: 165px"
+        aria-label="Finding"
+        data-test="finding-filter"
+      >
+        <ElOption
+          v-for="one in counts"
+          :key="`${one.code}|${one.key}`"
+          :value="`${one.code}|${one.key}`"
+          :label="nameOf(one)"
+        >
+          <span class="choice"
+            ><span :class="one.severity">{{ nameOf(one) }}</span
+            ><span class="soft">{{ one.families.toLocaleString('en') }}</span></span
+          >
+        </ElOption>
+      </ElSelect>
+      <ElSelect v-model="sort" style="width: 150px" aria-label="Order"
         ><ElOption v-for="one in SORTS" :key="one.value" :value="one.value" :label="one.label"
       /></ElSelect>
       <label class="soft"><input v-model="retired" type="checkbox" /> retired</label>
@@ -281,5 +324,10 @@ td a:hover {
 .foot {
   padding: 7px 20px 9px;
   font-size: 12px;
+}
+.choice {
+  display: flex;
+  justify-content: space-between;
+  gap: 16px;
 }
 </style>

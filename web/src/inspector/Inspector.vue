@@ -27,6 +27,7 @@ import { useSetup } from '../stores/setup';
 import { isOnWordsPage } from '../common/leadsTo';
 import { commandScope, mayHold, samePlace, scopesFor, scopeText } from '../common/scopes';
 import FieldEntry from '../common/FieldEntry.vue';
+import OtherScopes from '../common/OtherScopes.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';
 
 /** Parts of the inspector, in order; texts and facts are folded away until somebody wants them. */
@@ -161,6 +162,7 @@ const findings = computed(() =>
         </span>
         <span class="from soft">
           {{ source(field) }}
+          <OtherScopes v-model="scope" :field="field" :carrier="carrier" />
           <button
             v-if="own(field) === undefined && before(field).figure !== undefined"
             class="link"

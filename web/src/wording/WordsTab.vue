@@ -20,6 +20,7 @@ import { useSetup } from '../stores/setup';
 import { useGoThere } from '../common/goThere';
 import { commandScope, mayHold, scopesFor, scopeText } from '../common/scopes';
 import FieldEntry from '../common/FieldEntry.vue';
+import OtherScopes from '../common/OtherScopes.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';
 
 const store = useFamily();
@@ -158,6 +159,7 @@ function typed(field: Field, text: string): void {
             >
               as everywhere again
             </button>
+            <OtherScopes v-model="scope" :field="field" :carrier="family" />
           </span>
         </div>
         <ul class="asked">

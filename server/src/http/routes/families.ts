@@ -6,7 +6,7 @@ import { accountOf, rulebookOf } from '../../catalogue/readCatalogue';
 import { composeLines } from '../../dispatch/compose';
 import { familyDetail } from '../../families/detail';
 import { likeFamilies } from '../../families/likeness';
-import { listFamilies } from '../../families/list';
+import { findingCounts, listFamilies } from '../../families/list';
 import { loadFamily } from '../../families/load';
 import { FAMILY_FILES } from '../../files/kinds';
 import { writeXlsx } from '../../files/xlsx';
@@ -19,6 +19,7 @@ const TYPES = { json: 'application/json', csv: 'text/csv; charset=utf-8', xlsx: 
 
 export function mountFamilies(app: Express, { store, pool, files }: Parts): void {
   mount(app, api.listFamilies, ({ query }) => listFamilies(store.database, query));
+  mount(app, api.findingCounts, ({ query }) => findingCounts(store.database, query.account));
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query.name, query.styleCode));
   mount(app, api.family, ({ params }) => familyDetail(store, params.id));
   mountDownload(app, api.familySheet, async ({ params: { id, kind: asked } }, response) => {
