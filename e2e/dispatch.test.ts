@@ -276,3 +276,46 @@ describe('when things go wrong', () => {
     });
   });
 });
+
+describe('two accounts on one channel', () => {
+  it('hold listings of their own, with figures of their own, sent together and changed apart', async () => {
+    const { accounts } = await world.call(api.setup);
+    const first = accounts.find((one) => one.id === 'own-shop')!;
+    const second = { ...first, id: 'own-shop-b', name: 'Own shop B', at: accounts.length };
+    await change([{ on: 'account', account: second }]);
+    const detail = await shopFamily();
+    const { id } = detail.family;
+    const priced = (figure: string, scope?: string) => ({
+      do: 'setFigures' as const,
+      changes: [{ place: { level: 'family' as const }, key: 'price', figure, ...(scope ? { scope } : {}) }],
+    });
+    await run(detail, priced('120.00', 'account:own-shop-b'));
+    const both = await ended((await send([id], ['own-shop', 'own-shop-b'])).id);
+    expect(both.lines.map((line) => [line.account, line.outcome])).toEqual([
+      ['own-shop', 'listed'],
+      ['own-shop-b', 'listed'],
+    ]);
+    const held = async (query: string) => {
+      const listings = (await (await fetch(`${world.channelsUrl}/own-shop/listings${query}`)).json()) as {
+        goods: { key: string; offers: { price: string }[] };
+      }[];
+      const mine = listings.filter((one) => one.goods.key.startsWith(id));
+      return mine.map((one) => [...new Set(one.goods.offers.map((offer) => offer.price))]);
+    };
+    expect([await held(''), await held('?account=own-shop-b')]).toEqual([[['100.00']], [['120.00']]]);
+
+    // A change of what holds everywhere reaches the first account alone: the second has a price of its own.
+    await run(await fresh(detail), priced('110.00'));
+    const { lines } = await world.call(api.previewDispatch, {
+      body: { familyIds: [id], accounts: ['own-shop', 'own-shop-b'] },
+    });
+    expect(lines.map((line) => [line.account, line.action])).toEqual([
+      ['own-shop', 'revise'],
+      ['own-shop-b', 'none'],
+    ]);
+    await ended((await send([id], ['own-shop', 'own-shop-b'])).id);
+    expect([await held(''), await held('?account=own-shop-b')]).toEqual([[['110.00']], [['120.00']]]);
+    const removed = await refused(change([{ on: 'removeAccount', id: 'own-shop-b' }]));
+    expect(removed.message).toContain('Own shop B holds 1 listing');
+  });
+});
