@@ -10,17 +10,14 @@ import {
   type Family,
   type SheetReading,
 } from '../src/index';
-import { anyFamily, familyRows, readSheet, registry, runCommand, stormJacket } from './sample';
+import { anyFamily, createFamily, familyRows, readSheet, registry, runCommand, stormJacket } from './sample';
 
-/** What the server does with a reading: the commands, then what is known only once the new children are woven. */
-function take(family: Family, reading: SheetReading): Family {
-  let now = family;
-  for (const commands of [reading.commands, null]) {
-    const list = commands ?? reading.afterwards(now);
-    if (list.length > 0) now = runCommand(now, { do: 'batch', title: 'sheet', commands: list }).family;
-  }
-  return now;
-}
+/** What the server does with a reading: one stage after the other. */
+const take = (family: Family, reading: SheetReading): Family =>
+  reading.stages.reduce((now, stage) => {
+    const commands = stage(now);
+    return commands.length > 0 ? runCommand(now, { do: 'batch', title: 'sheet', commands }).family : now;
+  }, family);
 
 const numbered = (family: Family) =>
   runCommand(family, {
@@ -56,7 +53,7 @@ describe('a family as rows', () => {
         const { headers, rows } = familyRows(family, stock);
         const reading = readSheet(family, headers, rows, stock);
         expect(reading.rows.every((row) => row.verdict === 'same')).toBe(true);
-        expect([reading.commands, reading.stock, reading.unknownColumns]).toEqual([[], [], []]);
+        expect([reading.stock, reading.unknownColumns]).toEqual([[], []]);
         expect(take(family, reading)).toBe(family);
       }),
       { numRuns: 80 },
@@ -204,5 +201,28 @@ describe('rows that come in', () => {
       problems: [{ column: 'SKU', message: expect.stringContaining('is listed on Quayside') as string }],
     });
     expect(readSheet(family, named, [row(String(held.fields.sku))], {}, around).rows[0]!.verdict).toBe('same');
+  });
+});
+
+describe('a sheet of few children over many values', () => {
+  it('weaves what it names and nothing between, however many crossings the values have', () => {
+    const family = createFamily({
+      id: 'fsparse',
+      fields: { name: 'Sparse' },
+      axes: [
+        { role: 'colour', label: 'Colour', values: [{ label: 'C0' }] },
+        { role: 'other', label: 'Fit', values: [{ label: 'F0' }] },
+      ],
+      off: [],
+    });
+    // 180 × 180 crossings are more than a family may have; the sheet names 180 of them.
+    const rows = Array.from({ length: 180 }, (_, at) => [`C${at}`, `F${(at * 7) % 180}`, `SKU-${at}`]);
+    const after = take(family, readSheet(family, ['Option: Colour', 'Option: Fit', 'SKU'], rows, {}));
+    const { woven } = familyIndex(after);
+    expect(woven.filter((child) => child.fields.sku !== undefined)).toHaveLength(180);
+    expect(Object.keys(after.children)).toHaveLength(180);
+    const skuAt = (labels: string[]) =>
+      woven.find((child) => childLabels(after, child).join() === labels.join())?.fields.sku;
+    expect(rows.map(([colour, fit]) => skuAt([colour!, fit!]))).toEqual(rows.map((row) => row[2]));
   });
 });

@@ -51,11 +51,17 @@ export function makeValues(
 
 /**
  * Adds values to an axis. Each is woven wherever any other value of the axis is, and where it was itself when it was
- * here before.
+ * here before. Without `weave` it is woven nowhere else.
  */
-export function addValues(registry: Registry, family: Family, axisId: string, specs: readonly ValueSpec[]): void {
+export function addValues(
+  registry: Registry,
+  family: Family,
+  axisId: string,
+  specs: readonly ValueSpec[],
+  weave = true,
+): void {
   const axis = axisOf(family, axisId);
-  const patterns = patternsWithout(family, axisId);
+  const patterns = weave ? patternsWithout(family, axisId) : [];
   mindSize(Object.keys(family.children).length + patterns.length * specs.length);
   const made = makeValues(registry, family, axis, specs, axis.values);
   const values = [...axis.values, ...made];

@@ -75,6 +75,8 @@ export const AddValuesSchema = z.object({
   do: z.literal('addValues'),
   axisId: Id,
   values: z.array(ValueSpecSchema).min(1).max(200),
+  /** Whether the values are woven wherever another value of the axis is; children that stood there before come back in any case. */
+  weave: z.boolean().optional(),
 });
 export const EditValueSchema = z.object({
   do: z.literal('editValue'),

@@ -62,7 +62,7 @@ function apply(registry: Registry, family: Family, command: SingleCommand): void
     case 'removeAxis':
       return keepUsualPattern(family, () => removeAxis(family, command.axisId, command.keep));
     case 'addValues':
-      return addValues(registry, family, command.axisId, command.values);
+      return addValues(registry, family, command.axisId, command.values, command.weave);
     case 'editValue':
       return editValue(family, command.axisId, command.valueId, command);
     case 'orderValues':

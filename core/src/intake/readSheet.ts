@@ -31,15 +31,14 @@ export interface RowVerdict {
 export interface SheetReading {
   rows: RowVerdict[];
   unknownColumns: string[];
-  /**
-   * To be run in this order; empty when nothing changes. New children are given figures by `afterwards`, once they
-   * are woven.
-   */
-  commands: SingleCommand[];
-  afterwards: (woven: Family) => SingleCommand[];
+  /** What takes the good rows in, one stage after the other, each made from the family as the one before has left it. */
+  stages: readonly Stage[];
   /** Counted pieces, by option labels. */
   stock: { labels: string[]; pieces: number }[];
 }
+
+/** Commands for a family; none where there is nothing to do. */
+export type Stage = (family: Family) => SingleCommand[];
 
 interface GoodRow {
   labels: string[];
@@ -96,16 +95,19 @@ export function readSheet(
     owners: new Map([...identifierOwners(family)].map(([key, child]) => [key, child.id])),
     seen: new Set(),
   };
-  const reading: SheetReading = { rows: [], unknownColumns: unknown, commands: [], afterwards: () => [], stock: [] };
+  const reading: SheetReading = { rows: [], unknownColumns: unknown, stages: [], stock: [] };
   const good: GoodRow[] = [];
   rows.forEach((cells, at) => {
     if (at % TELL_EVERY === 0) around.tell?.(at);
     if (cells.every((cell) => cell.trim() === '')) return;
     reading.rows.push(readRow(sheet, cells, at + 2, reading.stock, good));
   });
-  reading.commands = commandsFor(family, good);
   const fresh = good.filter((row) => !row.child?.woven);
-  if (fresh.length > 0) reading.afterwards = (now) => newChildren(family, now, fresh);
+  reading.stages = [
+    () => valuesAndFigures(family, good),
+    (now) => newCrossings(family, now, fresh),
+    (now) => newFigures(now, fresh),
+  ];
   return reading;
 }
 
@@ -229,8 +231,8 @@ function identifierProblem(
   return elsewhere;
 }
 
-/** New values of axes, then figures of the children that are there. */
-function commandsFor(family: Family, good: readonly GoodRow[]): SingleCommand[] {
+/** New values of axes, woven nowhere yet, then figures of the children that are there. */
+function valuesAndFigures(family: Family, good: readonly GoodRow[]): SingleCommand[] {
   const commands: SingleCommand[] = [];
   family.axes.forEach((axis, place) => {
     const known = new Set(axis.values.map((value) => foldLabel(value.label)));
@@ -240,7 +242,8 @@ function commandsFor(family: Family, good: readonly GoodRow[]): SingleCommand[] 
       if (!known.has(folded) && !fresh.has(folded)) fresh.set(folded, labels[place]!);
     }
     if (fresh.size > 0) {
-      commands.push({ do: 'addValues', axisId: axis.id, values: [...fresh.values()].map((label) => ({ label })) });
+      const values = [...fresh.values()].map((label) => ({ label }));
+      commands.push({ do: 'addValues', axisId: axis.id, values, weave: false });
     }
   });
   const changes = good.flatMap(({ child, figures }) =>
@@ -250,32 +253,35 @@ function commandsFor(family: Family, good: readonly GoodRow[]): SingleCommand[] 
   return commands;
 }
 
-/**
- * After values were added every combination of them is woven; what the sheet does not name is taken out again, and
- * the new get their figures.
- */
-function newChildren(before: Family, now: Family, rows: readonly GoodRow[]): SingleCommand[] {
+/** Crossings of new children, and those that values brought back from the shelf although the sheet does not name them. */
+function newCrossings(before: Family, now: Family, rows: readonly GoodRow[]): SingleCommand[] {
   const wanted = new Set(rows.map((row) => labelsKey(row.labels)));
-  const { valueById, byCrossing } = familyIndex(now);
+  const { valueById } = familyIndex(now);
   const uncalled = Object.values(now.children).filter((child) => {
     if (!child.woven || before.children[child.id]?.woven) return false;
     return !wanted.has(labelsKey(now.axes.map((axis) => valueById.get(child.at[axis.id]!)!.label)));
   });
-  const missing: Record<string, string>[] = [];
-  const figures: Extract<SingleCommand, { do: 'setFigures' }>['changes'] = [];
-  for (const row of rows) {
+  const missing = rows.flatMap((row) => {
     const at = crossingFor(now, row.labels);
-    const child = at && byCrossing.get(crossingKey(now.axes, at));
-    if (at && !child?.woven) missing.push(at);
-    for (const one of child ? row.figures : []) figures.push({ place: { level: 'child', childId: child!.id }, ...one });
-  }
+    return at && !childAt(now, row.labels)?.woven ? [at] : [];
+  });
+  const weave = (crossings: Record<string, string>[], woven: boolean): SingleCommand[] =>
+    crossings.length > 0 ? [{ do: 'setWoven', crossings, woven }] : [];
   return [
-    ...(uncalled.length > 0
-      ? [{ do: 'setWoven' as const, crossings: uncalled.map((child) => ({ ...child.at })), woven: false }]
-      : []),
-    ...(missing.length > 0 ? [{ do: 'setWoven' as const, crossings: missing, woven: true }] : []),
-    ...(figures.length > 0 ? [{ do: 'setFigures' as const, changes: figures }] : []),
+    ...weave(
+      uncalled.map((child) => ({ ...child.at })),
+      false,
+    ),
+    ...weave(missing, true),
   ];
+}
+
+function newFigures(now: Family, rows: readonly GoodRow[]): SingleCommand[] {
+  const changes = rows.flatMap((row) => {
+    const child = childAt(now, row.labels);
+    return child ? row.figures.map((one) => ({ place: { level: 'child' as const, childId: child.id }, ...one })) : [];
+  });
+  return changes.length > 0 ? [{ do: 'setFigures', changes }] : [];
 }
 
 function childAt(family: Family, labels: readonly string[]): Child | undefined {

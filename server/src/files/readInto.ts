@@ -56,12 +56,11 @@ export function readInto(
 }
 
 function makeOf(registry: Registry, held: Family, reading: SheetReading): NonNullable<SheetFound['made']> {
-  const run = (family: Family, commands: SheetReading['commands']) =>
+  const run = (family: Family, commands: ReturnType<SheetReading['stages'][number]>) =>
     commands.length === 0
       ? family
       : runCommand(registry, family, { do: 'batch', title: 'Take a sheet in', commands }).family;
-  const woven = run(held, reading.commands);
-  const family = run(woven, reading.afterwards(woven));
+  const family = reading.stages.reduce((now, stage) => run(now, stage(now)), held);
   const pieces = reading.stock.flatMap(({ labels, pieces: counted }) => {
     const at = crossingFor(family, labels);
     const child = at && familyIndex(family).byCrossing.get(crossingKey(family.axes, at));
