@@ -31,7 +31,10 @@ async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail
   const like = await call(api.likeFamilies, { query: { styleCode: String(fields.styleCode) } });
   const there = like.find((one) => one.styleCode === fields.styleCode);
   const id = there?.id ?? (await makeChange(call, [{ on: 'start', family: { fields, axes, off } }])).started[0]!;
-  const { family } = await call(api.family, { params: { id } });
+  const detail = await call(api.family, { params: { id } });
+  const key = `demo-fill-${id}`;
+  if (detail.keys.includes(key)) return detail;
+  const { family } = detail;
   const { woven } = familyIndex(family);
   const bare = goods.gtins ? woven.filter((child) => child.fields.gtin === undefined) : [];
   const counts = woven.map((child, at) => ({ childId: child.id, pieces: goods.pieces[at % goods.pieces.length]! }));
@@ -46,7 +49,7 @@ async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail
     { on: 'stock', familyId: id, counts },
     ...(bare.length > 0 ? [{ on: 'numbers' as const, familyId: id, childIds: bare.map((child) => child.id) }] : []),
   ];
-  await makeChange(call, steps, { title: 'Fill the family', key: `demo-fill-${id}` });
+  await makeChange(call, steps, { title: 'Fill the family', key });
   return call(api.family, { params: { id } });
 }
 
