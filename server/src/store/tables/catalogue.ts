@@ -1,0 +1,43 @@
+/** What holds for all families: documents, channels, number blocks, pictures. */
+import { integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+import type { PictureFacts, Rulebook } from '@loom-kin/core';
+import { THINGS } from './changes';
+
+/** Documents of which there are few: registry, seller, pairings and category maps of channels. */
+export const documents = sqliteTable(
+  'documents',
+  {
+    thing: text({ enum: THINGS }).notNull(),
+    id: text().notNull(),
+    revision: integer().notNull(),
+    doc: text({ mode: 'json' }).$type<unknown>().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.thing, table.id] })],
+);
+
+export const pictures = sqliteTable('pictures', {
+  id: text().primaryKey(),
+  facts: text({ mode: 'json' }).$type<PictureFacts>().notNull(),
+  at: text().notNull(),
+});
+
+/** Kinds of places to sell at: their rulebooks as last fetched. */
+export const channels = sqliteTable('channels', {
+  channel: text().primaryKey(),
+  place: integer().notNull(),
+  rulebook: text({ mode: 'json' }).$type<Rulebook>().notNull(),
+  /** What each account may choose from, as the channel says. */
+  choices: text({ mode: 'json' }).$type<Record<string, string[]>>().notNull(),
+  reachable: integer({ mode: 'boolean' }).notNull(),
+});
+
+export const blocks = sqliteTable(
+  'blocks',
+  {
+    id: text().primaryKey(),
+    label: text().notNull(),
+    prefix: text().notNull(),
+    digits: integer().notNull(),
+  },
+  (table) => [uniqueIndex('blocks_by_prefix').on(table.prefix, table.digits)],
+);

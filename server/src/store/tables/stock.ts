@@ -1,0 +1,38 @@
+/** Stock: the ledger of movements, and its sums. */
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { families } from './families';
+
+/** The ledger of stock. Every movement has a key; the same key twice counts once. */
+export const movements = sqliteTable(
+  'movements',
+  {
+    id: integer().primaryKey({ autoIncrement: true }),
+    key: text().notNull().unique(),
+    childId: text().notNull(),
+    familyId: text()
+      .notNull()
+      .references(() => families.id, { onDelete: 'cascade' }),
+    location: text().notNull().default('main'),
+    kind: text({ enum: ['received', 'counted', 'reserved', 'sold', 'returned'] }).notNull(),
+    pieces: integer().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [index('movements_by_child').on(table.childId)],
+);
+
+/** The sum of the ledger per child and location, kept in the same transaction. */
+export const stockCounts = sqliteTable(
+  'stock_counts',
+  {
+    childId: text().notNull(),
+    location: text().notNull(),
+    familyId: text()
+      .notNull()
+      .references(() => families.id, { onDelete: 'cascade' }),
+    pieces: integer().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.childId, table.location] }),
+    index('stock_counts_by_family').on(table.familyId),
+  ],
+);
