@@ -3,6 +3,7 @@ import ExcelJs from 'exceljs';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { describe, expect, it } from 'vitest';
+import { createFamily, emptyRegistry, familyRows, openRegistry, readSheet } from '@loom-kin/core';
 import { fromBufferPromise } from 'yauzl';
 import { ZipFile } from 'yazl';
 import { harmless, plain, readCsv, writeCsv } from '../src/files/csv';
@@ -99,6 +100,58 @@ describe('CSV', () => {
     ]);
     const lone = `a,b\n${'"1,2\n'.repeat(201)}`;
     expect(() => readCsv(Buffer.from(lone), 'x.csv')).toThrow(/x\.csv is no CSV .* quotation mark/);
+  });
+});
+
+describe("a family's own sheet", () => {
+  const registry = openRegistry(emptyRegistry());
+  /** Labels as people give them, and as nobody should. */
+  const label = fc
+    .oneof(
+      fc.constantFrom(
+        'a|b',
+        'x;;;;;;;;;;;;;;;;;;;;',
+        '=1+1',
+        "'=1+1",
+        '14"',
+        '"',
+        'sep=;',
+        '_x0041_',
+        'a\tb',
+        'a\nb',
+        '1,5',
+        '@x',
+      ),
+      fc.string({ minLength: 1, maxLength: 12 }),
+    )
+    .filter((text) => text.trim() !== '');
+  const folded = (text: string) => text.normalize('NFC').trim().replace(/\s+/g, ' ').toLowerCase();
+  const labels = fc.uniqueArray(label, { minLength: 1, maxLength: 5, selector: folded });
+
+  it('comes back unchanged as CSV and as XLSX, whatever its axes and values are called', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        labels,
+        labels,
+        fc.uniqueArray(label, { minLength: 2, maxLength: 2, selector: folded }),
+        async (one, two, names) => {
+          const axis = (name: string, values: string[], role: 'other' | 'model') => ({
+            ...{ role, label: name.slice(0, 40) },
+            values: values.map((text) => ({ label: text })),
+          });
+          const axes = [axis(names[0]!, one, 'other'), axis(names[1]!, two, 'model')];
+          const family = createFamily(registry, { id: 'fodd', fields: { name: 'Odd' }, axes, off: [] });
+          const { headers, rows } = familyRows(registry, family, {});
+          const csv = readCsv(Buffer.from(writeCsv(headers, rows)), 'x.csv');
+          const xlsx = await readXlsx(await writeXlsx('x', headers, rows), 'x.xlsx');
+          for (const [head, ...back] of [csv, xlsx]) {
+            const reading = readSheet(registry, family, head!, back, {});
+            expect(reading.rows.map((row) => row.verdict)).toEqual(rows.map(() => 'same'));
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
 });
 
