@@ -107,7 +107,7 @@ describe('cutting', () => {
       pictures: { onAxis: [0], onChildren: 0 },
       live: [],
       objective: 'listings',
-      known: { combinations: new Map(), labels: new Map(), plans: new WeakMap() },
+      known: { columns: null, combinations: new Map(), labels: new Map(), plans: new WeakMap() },
     };
     expect(bestPlans(task)[0]!.listings.map((listing) => listing.childIds.length)).toEqual([13, 12]);
   });

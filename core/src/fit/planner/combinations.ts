@@ -21,22 +21,68 @@ export function combinationsOf(task: PlanTask, group: readonly number[]): Combin
   return found;
 }
 
+/** Codes below this are counted in a table with a place for each; more would take more room than the children are worth. */
+const TABLE_AT_MOST = 1 << 18;
+
 /** Combinations as numbers whose order is that of the weave: the first axis weighs most. */
 function count(task: PlanTask, axes: readonly number[]): Combinations {
   const sizes = axes.map((axis) => task.axes[axis]!.values.length);
-  const codes = task.children.map((child) => axes.reduce((code, axis, at) => code * sizes[at]! + child.at[axis]!, 0));
+  const range = sizes.reduce((product, size) => product * size, 1);
+  const codes = codesOf(task, axes, sizes);
+  const { sorted, placeOf } = range <= TABLE_AT_MOST ? inTable(codes, range) : inSet(codes);
+  let rows: number[][] | undefined;
+  return { count: sorted.length, placeOf, rows: () => (rows ??= sorted.map((code) => rowOf(code, sizes))) };
+}
+
+/** Child number → its combination as a number. */
+function codesOf(task: PlanTask, axes: readonly number[], sizes: readonly number[]): Float64Array {
+  const codes = new Float64Array(task.children.length);
+  const columns = columnsOf(task);
+  axes.forEach((axis, place) => {
+    const column = columns[axis]!;
+    const size = sizes[place]!;
+    for (let number = 0; number < codes.length; number++) codes[number] = codes[number]! * size + column[number]!;
+  });
+  return codes;
+}
+
+/** Axis number → child number → place of the child's value. */
+function columnsOf({ known, axes, children }: PlanTask): readonly Int32Array[] {
+  known.columns ??= axes.map((_, axis) => Int32Array.from(children, (child) => child.at[axis]!));
+  return known.columns;
+}
+
+interface Sorted {
+  /** The codes that occur, ascending. */
+  sorted: number[];
+  /** Child number → place of its code among them. */
+  placeOf: Int32Array;
+}
+
+function inTable(codes: Float64Array, range: number): Sorted {
+  const place = new Int32Array(range).fill(-1);
+  for (const code of codes) place[code] = 0;
+  const sorted: number[] = [];
+  for (let code = 0; code < range; code++) if (place[code] === 0) place[code] = sorted.push(code) - 1;
+  const placeOf = new Int32Array(codes.length);
+  codes.forEach((code, number) => (placeOf[number] = place[code]!));
+  return { sorted, placeOf };
+}
+
+function inSet(codes: Float64Array): Sorted {
   const sorted = [...new Set(codes)].sort((a, b) => a - b);
   const place = new Map(sorted.map((code, at) => [code, at]));
-  const rows = sorted.map((code) => {
-    const row = new Array<number>(axes.length);
-    let rest = code;
-    for (let at = axes.length - 1; at >= 0; at--) {
-      row[at] = rest % sizes[at]!;
-      rest = Math.floor(rest / sizes[at]!);
-    }
-    return row;
-  });
-  return { rows, placeOf: Int32Array.from(codes, (code) => place.get(code)!) };
+  return { sorted, placeOf: Int32Array.from(codes, (code) => place.get(code)!) };
+}
+
+function rowOf(code: number, sizes: readonly number[]): number[] {
+  const row = new Array<number>(sizes.length);
+  let rest = code;
+  for (let at = sizes.length - 1; at >= 0; at--) {
+    row[at] = rest % sizes[at]!;
+    rest = Math.floor(rest / sizes[at]!);
+  }
+  return row;
 }
 
 /**
@@ -61,7 +107,8 @@ function makeLabels(
   atMost: number | null,
   forbids: string,
 ): GroupLabels | null {
-  const { rows, placeOf } = combinationsOf(task, group);
+  const { placeOf, ...combinations } = combinationsOf(task, group);
+  const rows = combinations.rows();
   const inFamilyOrder = [...group].sort((a, b) => a - b);
   const place = group.map((axis) => inFamilyOrder.indexOf(axis));
   const led = rows.map((row) => place.map((at) => row[at]!));

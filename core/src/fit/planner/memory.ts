@@ -2,7 +2,12 @@
 import type { Family } from '../../family/shape';
 import type { Known, Structure } from './shape';
 
-export const createKnown = (): Known => ({ combinations: new Map(), labels: new Map(), plans: new WeakMap() });
+export const createKnown = (): Known => ({
+  columns: null,
+  combinations: new Map(),
+  labels: new Map(),
+  plans: new WeakMap(),
+});
 
 export interface PlannerMemory {
   /**

@@ -84,7 +84,7 @@ export function planNamed(task: PlanTask, signature: string): Plan | null {
 
 /** What a shape costs at the very least, told without working it out: no entry of its bill can be smaller. */
 function leastBill(task: PlanTask, shape: Shape): Bill {
-  const counter = (axes: number[]) => combinationsOf(task, axes).rows.length;
+  const counter = (axes: number[]) => combinationsOf(task, axes).count;
   const listings = Math.max(counter(shape.split), Math.ceil(task.children.length / task.rules.children.atMost));
   return {
     leftOut: task.leftOut.length,
@@ -153,7 +153,8 @@ function listingsOf(
   limits: readonly number[],
 ): PlanListing[] | null {
   const split = combinationsOf(task, shape.split);
-  const members: number[][] = split.rows.map(() => []);
+  const rows = split.rows();
+  const members: number[][] = rows.map(() => []);
   split.placeOf.forEach((place, number) => members[place]!.push(number));
   const inFamilyOrder = [...shape.split].sort((a, b) => a - b);
   const listings: PlanListing[] = [];
@@ -161,7 +162,7 @@ function listingsOf(
     const values = Object.fromEntries(
       shape.split.map((axis) => [
         task.axes[axis]!.id,
-        task.axes[axis]!.values[split.rows[place]![inFamilyOrder.indexOf(axis)]!]!.id,
+        task.axes[axis]!.values[rows[place]![inFamilyOrder.indexOf(axis)]!]!.id,
       ]),
     );
     const parts = cutListing(numbers, groups, limits, task.rules.children.atMost);

@@ -83,6 +83,8 @@ export interface Plan {
 
 /** What was worked out for one set of children. */
 export interface Known {
+  /** Axis number → child number → place of the value; made when first asked for. */
+  columns: readonly Int32Array[] | null;
   combinations: Map<number, Combinations>;
   labels: Map<string, GroupLabels | null>;
   plans: WeakMap<Rules, Map<string, readonly Plan[]>>;
@@ -96,8 +98,10 @@ export interface Structure {
 }
 
 export interface Combinations {
-  /** Value places per axis, the axes in the family's order; combinations in the order of the weave. */
-  rows: number[][];
+  /** How many there are. */
+  count: number;
+  /** Value places per axis, the axes in the family's order; combinations in the order of the weave. Made when first asked for. */
+  rows(): number[][];
   /** Child number → place of its combination among the rows. */
   placeOf: Int32Array;
 }
