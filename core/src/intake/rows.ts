@@ -2,7 +2,7 @@
 import { columnOf } from '../family/column';
 import { familyIndex } from '../family/weave';
 import type { Family } from '../family/shape';
-import { showFigure } from '../registry/figures';
+import { showColumn } from '../registry/figures';
 import type { Registry } from '../registry/openRegistry';
 import { sheetColumns } from './columns';
 
@@ -17,8 +17,7 @@ export function familyRows(
   const cells = columns.map((column) => {
     if (column.kind === 'option') return (at: number) => valueById.get(woven[at]!.at[column.axisId]!)!.label;
     if (column.kind === 'stock') return (at: number) => String(stock[woven[at]!.id] ?? 0);
-    const figures = columnOf(family, column.field.key);
-    return (at: number) => showFigure(registry, column.field, figures.at(at));
+    return showColumn(registry, column.field, columnOf(family, column.field.key));
   });
   return {
     headers: columns.map((column) => column.header),

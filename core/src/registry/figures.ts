@@ -8,6 +8,7 @@ import { unreadable, type Unreadable } from '../refusal';
 import { readComposition } from '../wording/composition';
 import type { Figure } from '../family/shape';
 import type { Field } from './field';
+import type { Column, ColumnGroup } from '../family/columnShape';
 import type { Registry } from './openRegistry';
 import { CONTROL_MARKS } from '../wording/controlMarks';
 
@@ -161,7 +162,9 @@ export function checkFigure(registry: Registry, field: Field, figure: Figure): R
 }
 
 /** A number without exponent, as it is typed. */
-const plainNumber = (figure: number) => figure.toLocaleString('en', { useGrouping: false, maximumFractionDigits: 12 });
+/** Made once: making one takes many times as long as using it. */
+const PLAIN = new Intl.NumberFormat('en', { useGrouping: false, maximumFractionDigits: 12 });
+const plainNumber = (figure: number) => (Number.isSafeInteger(figure) ? String(figure) : PLAIN.format(figure));
 
 function checkList(figure: readonly string[], field: Field): ReadFigure {
   return figure.some((one) => CONTROL_MARKS.test(one))
@@ -189,4 +192,23 @@ export function showFigure(
   if (field?.type === 'choice') return field.choices?.find((one) => one.value === figure)?.label ?? String(figure);
   if (field?.type === 'category') return registry.pathLabel(figure) || String(figure);
   return typeof figure === 'number' ? plainNumber(figure) : figure;
+}
+
+/**
+ * A column as text, child by child: a figure that holds for many is made into text once.
+ * @returns position of a child → its text
+ */
+export function showColumn(
+  registry: Registry,
+  field: Field,
+  column: Column,
+  currency?: string,
+): (position: number) => string {
+  const shown = new Map<ColumnGroup, string>();
+  return (position) => {
+    const group = column.groupAt(position);
+    let text = shown.get(group);
+    if (text === undefined) shown.set(group, (text = showFigure(registry, field, group.figure, currency)));
+    return text;
+  };
 }

@@ -6,7 +6,7 @@
  */
 import { computed, ref, shallowRef, watch } from 'vue';
 import VGrid, { type ColumnRegular } from '@revolist/vue3-datagrid';
-import { columnOf, headerOf, isLong, isNumeric, placeLabel, resolve, sheetFields, showFigure } from '@loom-kin/core';
+import { columnOf, headerOf, isLong, isNumeric, placeLabel, resolve, sheetFields, showColumn } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useCellEditor, type CellAt, type Selection } from './cellEditor';
@@ -49,13 +49,15 @@ watch(
     const shown = store.only ? index.woven.filter((child) => store.only!.has(child.id)) : index.woven;
     const figures = fields.value
       .filter((field) => field.type !== 'stock')
-      .map((field) => ({ field, column: columnOf(family, field.key) }));
+      .map((field) => ({
+        ...{ key: field.key, unset: field.unset ?? '' },
+        text: showColumn(setup.registry, field, columnOf(family, field.key), setup.currency),
+      }));
     rows.value = shown.map((child) => {
       const position = index.position.get(child.id)!;
       const row: GridRow = { id: child.id, stock: String(store.stock[child.id] ?? 0) };
       for (const axis of family.axes) row[axis.id] = index.valueById.get(child.at[axis.id]!)?.label ?? '';
-      for (const { field, column } of figures)
-        row[field.key] = showFigure(setup.registry, field, column.at(position), setup.currency) || (field.unset ?? '');
+      for (const { key, text, unset } of figures) row[key] = text(position) || unset;
       return row;
     });
   },
