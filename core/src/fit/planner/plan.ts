@@ -6,7 +6,7 @@
 import { timesAmount } from '../../money/amount';
 import { combinationsOf, labelGroup } from './combinations';
 import { fewestCuts, groupOf } from './cut';
-import { planShapes, type Shape } from './shapes';
+import { planShapes, setTaker, type Shape } from './shapes';
 import type { Bill, GroupLabels, Plan, PlanListing, PlanTask, TargetAxis } from './shape';
 
 /** The order of importance. Less is better; the first difference decides. */
@@ -56,6 +56,8 @@ function rememberedPlans(task: PlanTask): Map<string, readonly Plan[]> {
 }
 
 function findBest(task: PlanTask, most: number): Plan[] {
+  const plain = most === 1 ? plainCarry(task) : null;
+  if (plain) return [plain];
   const candidates = planShapes(task)
     .map((shape) => ({ shape, bound: billOrder(leastBill(task, shape), task.objective) }))
     .sort((a, b) => compare(a.bound, b.bound));
@@ -73,6 +75,23 @@ function findBest(task: PlanTask, most: number): Plan[] {
     found.length = Math.min(found.length, most);
   }
   return found.map((one) => one.plan);
+}
+
+/**
+ * Every axis one to one, those with a single value pinned: where that makes one listing, takes nothing down and hides no picture, no
+ * other plan has a better bill, so that none has to be looked at. Null where it is not so plain.
+ */
+function plainCarry(task: PlanTask): Plan | null {
+  const shape: Shape = { pinned: [], split: [], groups: [] };
+  task.axes.forEach((_, axis) => {
+    if (combinationsOf(task, [axis]).count <= 1) shape.pinned.push(axis);
+    else shape.groups.push([axis]);
+  });
+  const { axes: rules } = task.rules;
+  const roles = shape.groups.map(([axis]) => task.axes[axis!]!.role);
+  if (shape.groups.length > rules.atMost || !setTaker(rules)(roles)) return null;
+  const plan = spinOut(task, shape);
+  return plan && plan.bill.listings === 1 && plan.bill.remade === 0 && plan.bill.picturesLost === 0 ? plan : null;
 }
 
 /** The plan of a given structure as it is now, or null where the rules no longer allow it. */

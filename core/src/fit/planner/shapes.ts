@@ -64,14 +64,13 @@ function leads(groups: number[][], roles: Role[], rules: PlanTask['rules']['axes
     (done, group) => done.flatMap((row) => group.map((one) => [...row, one])),
     [[]],
   );
-  if (!rules.sets || groups.length === 0) return all;
+  const isTaken = setTaker(rules);
+  return all.filter((led) => isTaken(led.map((group) => roles[group[0]!]!)));
+}
+
+/** Whether the channel takes listings with axes of just these roles. */
+export function setTaker(rules: PlanTask['rules']['axes']): (roles: readonly Role[]) => boolean {
+  if (!rules.sets) return () => true;
   const allowed = new Set(rules.sets.map((set) => [...set].sort().join()));
-  return all.filter((led) =>
-    allowed.has(
-      led
-        .map((group) => roles[group[0]!]!)
-        .sort()
-        .join(),
-    ),
-  );
+  return (roles) => roles.length === 0 || allowed.has([...roles].sort().join());
 }
