@@ -199,6 +199,9 @@ const choose = (event: Event) => {
 .name {
   font-weight: 500;
 }
+.name .link {
+  display: block;
+}
 .small {
   font-size: 12px;
   font-weight: 400;
