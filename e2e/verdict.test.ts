@@ -11,6 +11,7 @@ import {
   blockNumber,
   computeWithContext,
   createFamily,
+  compilePattern,
   familyIndex,
   listingMessage,
   findingText,
@@ -43,7 +44,7 @@ const rulebooks = PLAYED.map(({ id }): Rulebook => {
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   return read.rulebook;
 });
-const opened = rulebooks.map((rulebook) => openRulebook(rulebook, registry));
+const opened = rulebooks.map((rulebook) => openRulebook(rulebook, registry, compilePattern));
 
 const ROLE_VALUES = {
   colour: ['Rust', 'Spruce', 'Midnight', 'Ochre', 'Red', 'Navy blue', 'Kingfisher, deep and very blue indeed'],

@@ -2,6 +2,7 @@
 import { readFileSync, readdirSync } from 'node:fs';
 import {
   bestPlans,
+  compilePattern,
   computeFit,
   createFamily as createWith,
   createPlannerMemory,
@@ -37,7 +38,7 @@ export const rulebooks = (): OpenRulebook[] =>
   readdirSync(new URL('../../channels/rulebooks', import.meta.url)).map((name) => {
     const read = readRulebook(json(`channels/rulebooks/${name}`), registry);
     if (!read.ok) throw new Error(read.problems.map((one) => one.text).join(' '));
-    return openRulebook(read.rulebook, registry);
+    return openRulebook(read.rulebook, registry, compilePattern);
   });
 
 /** A family over axes of the given sizes, with SKUs, prices, weights and a picture per first value. */

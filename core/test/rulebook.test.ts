@@ -1,6 +1,6 @@
 /** Rulebooks that contradict themselves, or hold what cannot be run, are refused whole and by place. */
 import { describe, expect, it } from 'vitest';
-import { openRulebook, readRulebook, type Rulebook } from '../src/index';
+import { compilePattern, openRulebook, readRulebook, type Rulebook } from '../src/index';
 import { registry, rulebook } from './sample';
 
 type Loose = Record<string, unknown> & { rules: Record<string, Record<string, unknown>>; categories: object[] };
@@ -66,7 +66,7 @@ describe('a rulebook', () => {
   it('has patterns whose time grows with the text and never runs away', () => {
     const answer = read(field({ pattern: '([a-z]+)+!' }));
     if (!answer.ok) throw new Error('it was refused');
-    const { fieldChecks } = openRulebook(answer.rulebook as Rulebook, registry).category(
+    const { fieldChecks } = openRulebook(answer.rulebook as Rulebook, registry, compilePattern).category(
       answer.rulebook.categories[0]!.id,
     )!;
     const { hasForm } = fieldChecks.find((check) => check.rule.key === 'mpn')!;

@@ -34,7 +34,9 @@ export function rulebook(channel: string): Rulebook {
 /** The rules of the channel's category for one of the sample seller's; null where none takes it. */
 export function rulesFor(book: Rulebook, sellerCategory: string): core.CategoryRules | null {
   const map = categoryMaps[book.channel] ?? {};
-  return core.openRulebook(book, registry).category(core.mappedCategory(registry, map, sellerCategory));
+  return core
+    .openRulebook(book, registry, core.compilePattern)
+    .category(core.mappedCategory(registry, map, sellerCategory));
 }
 export const categoryMaps = json('demo/data/categoryMap.json') as Record<string, Record<string, string>>;
 
@@ -74,7 +76,7 @@ export function fitInput(family: Family, channel: string, more: More = {}): FitI
     family,
     stock: {},
     pictures: {},
-    rulebook: core.openRulebook(book, own),
+    rulebook: core.openRulebook(book, own, core.compilePattern),
     pairings: {},
     categories: categoryMaps[channel] ?? {},
     live: [],

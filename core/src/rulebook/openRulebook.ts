@@ -3,7 +3,7 @@ import { openPairingLists, type PairingLists } from '../catalogue/pairings';
 import type { Field } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';
 import { mergedRules } from './mergedRules';
-import { compilePattern, type PatternTest } from './pattern';
+import type { PatternCompiler, PatternTest } from './pattern';
 import { RulesSchema, type FieldRule, type Rulebook, type Rules } from './shape';
 
 /** A rule about a field, with the field it means; undefined where the seller has no such field. */
@@ -35,8 +35,11 @@ export interface OpenRulebook {
   category(id: string | null): CategoryRules | null;
 }
 
-/** Opens a rulebook that was read without problems. The rulebook must not change afterwards. */
-export function openRulebook(rulebook: Rulebook, registry: Registry): OpenRulebook {
+/**
+ * Opens a rulebook that was read without problems. The rulebook must not change afterwards.
+ * @param compile the engine its patterns run in (`compilePattern`); null for who shows rules and runs none
+ */
+export function openRulebook(rulebook: Rulebook, registry: Registry, compile: PatternCompiler | null): OpenRulebook {
   const compiled = new Map<string, CategoryRules>();
   return Object.freeze({
     rulebook,
@@ -47,7 +50,7 @@ export function openRulebook(rulebook: Rulebook, registry: Registry): OpenRulebo
       let known = compiled.get(entry.id);
       if (!known) {
         const rules = RulesSchema.parse(mergedRules(rulebook, entry));
-        const fieldChecks = rules.fields.map((rule) => fieldCheck(rule, registry));
+        const fieldChecks = rules.fields.map((rule) => fieldCheck(rule, registry, compile));
         const lists = openPairingLists(rules.axes.roles);
         known = Object.freeze({ id: entry.id, label: entry.label, rules, fieldChecks, lists });
         compiled.set(entry.id, known);
@@ -57,11 +60,11 @@ export function openRulebook(rulebook: Rulebook, registry: Registry): OpenRulebo
   });
 }
 
-function fieldCheck(rule: FieldRule, registry: Registry): FieldCheck {
+function fieldCheck(rule: FieldRule, registry: Registry, compile: PatternCompiler | null): FieldCheck {
   const field = registry.field(rule.key);
   const check: FieldCheck = { rule, field, label: field?.label ?? rule.name, converted: new Map() };
-  if (rule.pattern === undefined) return check;
-  const pattern = compilePattern(rule.pattern);
+  if (rule.pattern === undefined || !compile) return check;
+  const pattern = compile(rule.pattern);
   // A rulebook with such a pattern is refused when it is read; one that is there all the same lets nothing pass.
   return { ...check, hasForm: pattern.ok ? pattern.test : () => false };
 }

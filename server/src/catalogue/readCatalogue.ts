@@ -3,6 +3,7 @@ import { asc } from 'drizzle-orm';
 import {
   AccountSchema,
   CategoryMapSchema,
+  compilePattern,
   emptyRegistry,
   openRegistry,
   openRulebook,
@@ -48,7 +49,9 @@ export function readCatalogue(database: Database): Catalogue {
     seller: readDocument(database, SellerSchema, 'seller') ?? FIRST_SELLER,
     accounts,
     channels: known.map(({ channel, rulebook, choices, reachable }) => ({ channel, rulebook, choices, reachable })),
-    rulebooks: new Map(known.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry)])),
+    rulebooks: new Map(
+      known.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry, compilePattern)]),
+    ),
     pairings: readDocuments(database, PairingTableSchema, 'pairings'),
     categoryMaps: readDocuments(database, CategoryMapSchema, 'categoryMap'),
     namer: { registry, account: (id: string) => accounts.find((one) => one.id === id)?.name ?? id },

@@ -36,7 +36,8 @@ export const useSetup = defineStore('setup', () => {
   const channels = computed(() => setup.value?.channels ?? []);
   const currency = computed(() => setup.value?.seller.currency ?? 'EUR');
   const rulebooks = computed(
-    () => new Map(channels.value.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry.value)])),
+    () =>
+      new Map(channels.value.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry.value, null)])),
   );
   const account = (id: string): Account | undefined => accounts.value.find((one) => one.id === id);
   const accountName = (id: string) => account(id)?.name ?? id;

@@ -2,6 +2,7 @@
 import { expose } from 'comlink';
 import {
   brokenFit,
+  compilePattern,
   computeWithContext,
   createPlannerMemory,
   freeze,
@@ -49,7 +50,9 @@ const fits = {
   setUp(given: Setup): void {
     setup = given;
     const registry = openRegistry(given.registry);
-    rulebooks = new Map(given.channels.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry)]));
+    rulebooks = new Map(
+      given.channels.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry, compilePattern)]),
+    );
   },
   compute(task: FitsTask): SentFit[] {
     const family = freeze(task.family, true);
