@@ -2,7 +2,7 @@
  * The open family. A change is made here at once by the same functions the server runs, shown in the next frame, and sent after; changes
  * wait in line while the server is away. What somebody else changed meanwhile is brought in; what stands against it is asked about.
  */
-import { wrap } from 'comlink';
+import { wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
@@ -53,9 +53,14 @@ export const useFamily = defineStore('family', () => {
   /** The family asked for last: an older answer that comes late is not shown. */
   let wanted = '';
 
-  const worker = wrap<FitsWorker>(
-    new Worker(new URL('../workers/fits.worker.ts', import.meta.url), { type: 'module' }),
-  );
+  let started: Remote<FitsWorker> | null = null;
+  /** Started with the first family that is opened: lists need none. */
+  function worker(): Remote<FitsWorker> {
+    if (started) return started;
+    started = wrap<FitsWorker>(new Worker(new URL('../workers/fits.worker.ts', import.meta.url), { type: 'module' }));
+    if (setup.setup) void started.setUp(setup.setup);
+    return started;
+  }
   const task = (now: Family): FitsTask => ({
     family: now,
     stock: stock.value,
@@ -67,7 +72,7 @@ export const useFamily = defineStore('family', () => {
     const now = family.value;
     if (!now || !setup.setup) return;
     const number = ++asked;
-    const all = await worker.compute(task(now));
+    const all = await worker().compute(task(now));
     if (number !== asked) return;
     const withRules = all.map((fit) => [fit.account, { ...fit, category: categoryOf(fit.account, now) }] as const);
     fits.value = Object.fromEntries(withRules);
@@ -78,11 +83,13 @@ export const useFamily = defineStore('family', () => {
   }
   /** What would go out to an account. */
   const listings = (accountId: string): Promise<Listing[]> =>
-    family.value ? worker.listings(task(family.value), accountId) : Promise.resolve([]);
+    family.value ? worker().listings(task(family.value), accountId) : Promise.resolve([]);
   watch(
     () => setup.setup,
-    (given) => given && void worker.setUp(given).then(refit),
-    { immediate: true },
+    async (given) => {
+      if (given && started) await started.setUp(given);
+      void refit();
+    },
   );
   watch([family, stock, pictures, live], () => void refit());
 
