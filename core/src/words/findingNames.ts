@@ -19,7 +19,7 @@ const NAMES: Record<FindingCode, (field: string) => string> = {
   'sku.too-long': () => 'SKU too long',
   'gtin.missing': () => 'no GTIN',
   'gtin.wrong': () => 'wrong GTIN',
-  'gtin.not-exempt': () => 'GTIN exemption not granted',
+  'gtin.not-exempt': () => 'marked exempt, but not granted',
   'price.missing': () => 'no price',
   'price.too-low': () => 'price too low',
   'price.too-high': () => 'price too high',
