@@ -79,6 +79,7 @@ describe('one key', () => {
 describe('what passes the limits of a family', () => {
   it('is refused by sheets too, row by row or whole, and what was there can still be taken back', async () => {
     const detail = await shopFamily();
+    const { family: before } = await fresh(detail);
     const { id } = detail.family;
     const row = (colour: string) => `${colour},S,,10`;
     const many = Array.from({ length: 250 }, (_, at) => row(`Colour ${at}`));
@@ -89,8 +90,7 @@ describe('what passes the limits of a family', () => {
     expect(long.message).toContain('81 characters');
     const nul = await refused(bringSheet(id, sheetForm(`${header}\n${row('Ru\u0000st')}`, 'nul.csv'), 'yes'));
     expect(nul.message).toMatch(/NUL/);
-    expect((await fresh(detail)).family).toEqual((await fresh(detail)).family);
-    expect((await fresh(detail)).family.axes[0]!.values).toHaveLength(2);
+    expect((await fresh(detail)).family).toEqual(before);
   });
   it('undo takes back the change it names, and no other', async () => {
     const detail = await shopFamily();

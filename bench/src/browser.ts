@@ -1,15 +1,12 @@
 /** A keystroke until it is shown, and the first view, in the real page. */
-import { chromium } from 'playwright-core';
 import { makeChange } from '@loom-kin/contract';
+import { launchBrowser } from '../../e2e/browser/launch';
 import { startWorld } from '../../e2e/world';
 import { spread, type Figure } from './measure';
 
 export async function browserFigures(): Promise<Figure[]> {
   const world = await startWorld();
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  const browser = await launchBrowser();
   try {
     const axis = (role: 'colour' | 'size' | 'material', label: string, count: number) => ({
       role,

@@ -4,10 +4,11 @@
  */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium, type Browser, type Page } from 'playwright-core';
+import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { familyIndex } from '@loom-kin/core';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
+import { launchBrowser } from './launch';
 import { startWorld, until, type World } from '../world';
 
 let world: World;
@@ -16,10 +17,7 @@ let page: Page;
 let jacket = '';
 beforeAll(async () => {
   world = await startWorld({ demo: true });
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.setDefaultTimeout(12_000);
   jacket = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;

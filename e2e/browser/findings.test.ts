@@ -1,9 +1,10 @@
 /** Every finding of families that lack nearly everything, or have it wrong, leads to where it is mended: focused, and in view. */
-import { chromium, type Browser, type Page } from 'playwright-core';
+import type { Browser, Page } from 'playwright-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { familyIndex, type Figure } from '@loom-kin/core';
+import { launchBrowser } from './launch';
 import { startWorld, until, type World } from '../world';
 
 let world: World;
@@ -83,10 +84,7 @@ beforeAll(async () => {
   await change(ids.bare, { do: 'setWish', account: 'fernpost', wish });
   ids.unsold = await start({ name: 'Coat that nobody gets', onSale: false });
 
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.setDefaultTimeout(12_000);
 }, 120_000);

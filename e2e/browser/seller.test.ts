@@ -4,9 +4,10 @@
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { chromium, type Browser, type Page } from 'playwright-core';
+import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import sharp from 'sharp';
+import { launchBrowser } from './launch';
 import { startWorld, until, type World } from '../world';
 
 let world: World;
@@ -17,10 +18,7 @@ const faults: string[] = [];
 
 beforeAll(async () => {
   world = await startWorld({ demo: true });
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  browser = await launchBrowser();
   const context = await browser.newContext({
     viewport: { width: 1280, height: 800 },
     permissions: ['clipboard-read', 'clipboard-write'],

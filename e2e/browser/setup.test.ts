@@ -1,7 +1,8 @@
 /** What the seller defines for all goods, in the browser: categories, facts, languages, accounts, and a text in each language. */
-import { chromium, type Browser, type Page } from 'playwright-core';
+import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api } from '@loom-kin/contract';
+import { launchBrowser } from './launch';
 import { startWorld, until, type World } from '../world';
 
 let world: World;
@@ -15,10 +16,7 @@ const messages = () => page.locator('.el-message').allInnerTexts();
 
 beforeAll(async () => {
   world = await startWorld({ demo: true });
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.setDefaultTimeout(12_000);
   jacket = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;

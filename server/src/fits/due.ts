@@ -7,7 +7,7 @@ import { due, families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';
 
 /** More families than these, due for one reason, are a re-check: a job of its own, behind what the seller just changed. */
-const FEW = 24;
+export const FEW = 24;
 
 /** Marks families; one that is due already is due for one more reason, so that an answer under way comes too late. */
 export function markDue(database: Database, familyIds: Iterable<string>): void {

@@ -2,11 +2,9 @@
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
 import { endJob, openJob, setJob, type JobRow } from '../jobs/jobs';
 import type { Database } from '../store/database';
+import { FEW } from './due';
 import { due, jobs } from '../store/schema';
 import type { Store } from '../store/store';
-
-/** Fewer are looked at so soon that a job of it would only flash by. */
-const WORTH_TELLING = 24;
 
 /** The re-check that runs or is stopped; there is one at most. */
 function openRecheck(database: Database): JobRow | undefined {
@@ -29,7 +27,8 @@ export function tellRecheck(store: Store): void {
   const left = waiting(store.database);
   const job = openRecheck(store.database);
   if (!job) {
-    if (left <= WORTH_TELLING) return;
+    // So few are looked at so soon that a job of it would only flash by.
+    if (left <= FEW) return;
     const title = `Check ${left.toLocaleString('en')} families anew`;
     openJob(store, { id: crypto.randomUUID(), kind: 'recheck', title, subject: '', total: left, sheet: null });
   } else if (left === 0) {
