@@ -222,6 +222,14 @@ describe('pictures', () => {
       expect.stringContaining('cut.png is no picture'),
     ]);
   });
+  it('are of points: a drawing, which can hold a thread with a filter of a few bytes, is refused before it is drawn', async () => {
+    const filter = '<filter id="f"><feTurbulence numOctaves="9"/><feGaussianBlur stdDeviation="900"/></filter>';
+    const drawing = `<svg xmlns="http://www.w3.org/2000/svg" width="7000" height="7000">${filter}<rect width="7000" height="7000" filter="url(#f)"/></svg>`;
+    const [taken] = await take(['drawing.png', Buffer.from(drawing)]);
+    expect(taken!.problem).toBe(
+      'drawing.png is no picture this program can read. PNG, JPEG, WebP, AVIF, TIFF and GIF are taken; a drawing is exported as PNG first.',
+    );
+  });
   it('that were never taken in cannot be placed, and no path leads out of their folder', async () => {
     const missing = await refused(
       run(await fresh(coat), { do: 'setPictures', place: { level: 'family' }, pictures: ['0123456789abcdef01234567'] }),

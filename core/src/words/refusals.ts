@@ -139,11 +139,10 @@ export const REFUSALS = {
   'picture.unknown': () => 'There is no such picture.',
   'picture.not-taken-in': () => 'A picture of this change was never taken in.',
   'picture.unreadable': (p: { file: string }) =>
-    `${p.file} is no picture this program can read. PNG, JPEG, WebP, AVIF, TIFF, GIF and SVG are taken.`,
+    `${p.file} is no picture this program can read. PNG, JPEG, WebP, AVIF, TIFF and GIF are taken; a drawing is exported as PNG first.`,
   'picture.too-large': (p: { file: string; millions: number }) =>
     `${p.file} has more than ${p.millions} million pixels.`,
   'picture.too-many': (p: { most: number }) => `More than ${p.most} pictures would stand in one place.`,
-  'picture.slow': (p: { file: string }) => `${p.file} takes too long to draw and was left.`,
   'change.unknown': () => 'There is no such change.',
   'undo.nothing': () => 'There is nothing left to take back.',
   'undo.overtaken': (p: { title: string; later: string }) =>

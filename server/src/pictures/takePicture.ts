@@ -10,6 +10,8 @@ import { pictures } from '../store/schema';
 
 const PIXELS_AT_MOST = 50_000_000;
 const SIDE_AT_MOST = 3000;
+/** Pictures made of points. Drawings (SVG) are programs: a filter of a few bytes can hold a thread for minutes. */
+const FORMATS = new Set(['png', 'jpeg', 'webp', 'heif', 'tiff', 'gif']);
 
 /** Takes one file in. What is no picture is refused with its name. The same picture twice is one picture. */
 export async function takePicture(
@@ -21,6 +23,9 @@ export async function takePicture(
   let png: Buffer;
   let size: { width: number; height: number };
   try {
+    // What it is, is known from its first bytes, before anything is drawn.
+    const { format } = await sharp(bytes, { limitInputPixels: PIXELS_AT_MOST }).metadata();
+    if (!FORMATS.has(format)) throw new Refusal('picture.unreadable', { file: fileName });
     const made = await sharp(bytes, { limitInputPixels: PIXELS_AT_MOST, failOn: 'error' })
       .rotate()
       .resize({ width: SIDE_AT_MOST, height: SIDE_AT_MOST, fit: 'inside', withoutEnlargement: true })
@@ -29,6 +34,7 @@ export async function takePicture(
     png = made.data;
     size = { width: made.info.width, height: made.info.height };
   } catch (error) {
+    if (error instanceof Refusal) throw error;
     const tooLarge = error instanceof Error && /pixel limit/i.test(error.message);
     throw tooLarge
       ? new Refusal('picture.too-large', { file: fileName, millions: PIXELS_AT_MOST / 1e6 })

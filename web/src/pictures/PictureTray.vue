@@ -172,7 +172,7 @@ const choose = (event: Event) => {
         </figcaption>
       </figure>
       <label class="add"
-        ><input type="file" accept="image/*" multiple class="visually-hidden" @change="choose" />{{
+        ><input type="file" accept=".png,.jpg,.jpeg,.webp,.avif,.tif,.tiff,.gif" multiple class="visually-hidden" @change="choose" />{{
           busy ? `Taking in ${busy}…` : shown.length ? '+' : 'Drop pictures here, or click'
         }}</label
       >
