@@ -10,6 +10,7 @@ import { EVERYWHERE } from '../family/scope';
 import { takeId } from '../family/takeId';
 import { axisOf, crossingKey, familyIndex } from '../family/weave';
 import { MOST, type Axis, type Child, type Family, type Role, type Wish } from '../family/shape';
+import { surchargedKey } from '../money/surcharge';
 import { picturesOf } from '../pictures/picturesOf';
 import type { ValueSpec } from '../registry/dictionary';
 import type { Registry } from '../registry/openRegistry';
@@ -100,7 +101,8 @@ function keptAsBefore(before: Family, after: Family, child: Child): Child {
   let kept = child;
   for (const [scope, keys] of [[EVERYWHERE, keysOnValues] as const, ...keysInScope]) {
     for (const key of keys) {
-      if (key === 'pictures' || key === 'label') continue;
+      // Surcharges add up in whatever order; what they make is looked at with the figure they are added to.
+      if (key === 'pictures' || key === 'label' || surchargedKey(key) !== null) continue;
       const scopes = scope === EVERYWHERE ? [] : [scope];
       const held = resolve(before, child, key, scopes);
       if (!held.from || held.scope !== scope) continue;

@@ -5,7 +5,8 @@
  */
 import { foldLabel } from '../family/foldLabel';
 import { resolve } from '../family/level';
-import { EVERYWHERE, figuresIn } from '../family/scope';
+import { surchargedKey } from '../money/surcharge';
+import { EVERYWHERE, figuresIn, type Scope } from '../family/scope';
 import { childLabels, familyIndex } from '../family/weave';
 import { picturesOf } from '../pictures/picturesOf';
 import { MOST, type Axis, type Child, type Family, type Value } from '../family/shape';
@@ -61,12 +62,24 @@ function withFiguresOf(before: Family, child: Child, value: Value): Child {
     for (const key of Object.keys(figuresIn(value, scope))) {
       // The label of a value in another language is the value's alone; pictures are kept in order below.
       if (key === 'label' || key === 'pictures') continue;
+      const raised = surchargedKey(key);
+      if (raised !== null) {
+        now = { ...now, ...raisedBy(before, now, value, raised, scope) };
+        continue;
+      }
       const holds = resolve(before, child, key, scope === EVERYWHERE ? [] : [scope]);
       if (holds.scope !== scope || holds.from?.level !== 'value' || holds.from.valueId !== value.id) continue;
       now = { ...now, ...withFigure(now, scope, key, holds.figure!) };
     }
   }
   return now;
+}
+
+/** A surcharge goes with its value: the figure it made becomes the child's own, so that no price moves. */
+function raisedBy(before: Family, child: Child, value: Value, key: string, scope: Scope): Partial<Child> {
+  const holds = resolve(before, child, key, scope === EVERYWHERE ? [] : [scope]);
+  const isRaised = holds.surcharges?.some((one) => one.place.valueId === value.id) ?? false;
+  return isRaised ? withFigure(child, scope, key, holds.figure!) : {};
 }
 
 function withPictures(before: Family, child: Child, value: Value): Child {

@@ -3,6 +3,8 @@
  * children it holds for. Checks look at each figure once and know its cause; sheets and listings read it child by
  * child.
  */
+import { surchargeKey } from '../money/surcharge';
+import { resolve } from './level';
 import { EVERYWHERE, figureIn, type Scope, type Scopes } from './scope';
 import { familyIndex, type FamilyIndex } from './weave';
 import type { Column, ColumnGroup } from './columnShape';
@@ -13,7 +15,8 @@ const FROM_FAMILY: Place = Object.freeze({ level: 'family' });
 /** The column of a field, in the scopes a reader looks into. Made once for a frozen family. */
 export function columnOf(family: Family, key: string, scopes: Scopes = []): Column {
   const index = familyIndex(family);
-  const used = scopes.filter((scope) => index.keysInScope.get(scope)?.has(key));
+  const concerns = (scope: Scope, one: string) => index.keysInScope.get(scope)?.has(one) ?? false;
+  const used = scopes.filter((scope) => concerns(scope, key) || concerns(scope, surchargeKey(key)));
   const name = `${key}|${used.join('|')}`;
   const known = index.columns.get(name);
   if (known) return known;
@@ -25,6 +28,7 @@ export function columnOf(family: Family, key: string, scopes: Scopes = []): Colu
 type Origin = Omit<ColumnGroup, 'members'>;
 
 function makeColumn(family: Family, index: FamilyIndex, key: string, scopes: Scopes): Column {
+  if (index.surcharged.has(key)) return surchargedColumn(family, index, key, scopes);
   const isPlain = scopes.length === 0 && !index.keysOnValues.has(key) && !index.keysOnChildren.has(key);
   return isPlain ? familyColumn(family, index, key) : mixedColumn(family, index, key, scopes);
 }
@@ -69,6 +73,24 @@ function mixedColumn(family: Family, index: FamilyIndex, key: string, scopes: Sc
     groups: all.filter((group) => group.members.length > 0),
     at: (position) => all[originOf[position]!]!.figure,
     groupAt: (position) => all[originOf[position]!]!,
+  };
+}
+
+/** Children whose figure stands at one place and is raised by the same surcharges are a group. */
+function surchargedColumn(family: Family, { woven }: FamilyIndex, key: string, scopes: Scopes): Column {
+  const groups = new Map<string, ColumnGroup & { members: number[] }>();
+  const groupOf = woven.map((child, position) => {
+    const { figure, from: place, scope, surcharges = [] } = resolve(family, child, key, scopes);
+    const name = JSON.stringify([place, scope, surcharges.map((one) => one.place.valueId)]);
+    const group = groups.get(name) ?? { figure, place, scope, surcharges, members: [] };
+    groups.set(name, group);
+    group.members.push(position);
+    return group;
+  });
+  return {
+    groups: [...groups.values()],
+    at: (position) => groupOf[position]!.figure,
+    groupAt: (position) => groupOf[position]!,
   };
 }
 

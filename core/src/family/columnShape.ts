@@ -2,11 +2,19 @@
 import type { Scope } from './scope';
 import type { Figure, Place } from './shape';
 
+/** A surcharge and the value it stands on. */
+export interface Surcharge {
+  place: Place & { level: 'value' };
+  surcharge: string;
+}
+
 /** Children that have a figure from one place, or none at all (`place` null). */
 export interface ColumnGroup {
   figure: Figure | undefined;
   place: Place | null;
   scope: Scope;
+  /** What values add to the figure at `place`; it is in `figure` already. */
+  surcharges?: readonly Surcharge[];
   /** Positions of the children among the woven ones, ascending. */
   members: readonly number[];
 }

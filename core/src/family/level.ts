@@ -1,6 +1,8 @@
 /** Levels and scopes: which figure holds for a child, and where it comes from. */
+import { surchargeKey, withSurcharges } from '../money/surcharge';
 import { EVERYWHERE, figureIn, type Scope, type Scopes } from './scope';
 import { familyIndex } from './weave';
+import type { Surcharge } from './columnShape';
 import type { Child, Family, Figure, Place } from './shape';
 
 /**
@@ -12,6 +14,8 @@ export interface Resolved {
   from: Place | null;
   scope: Scope;
   beaten: Place[];
+  /** What values add to the figure at `from`; it is in `figure` already. */
+  surcharges?: readonly Surcharge[];
 }
 
 const NOTHING: Resolved = Object.freeze({ figure: undefined, from: null, scope: EVERYWHERE, beaten: [] });
@@ -20,21 +24,50 @@ const FROM_FAMILY: Place = Object.freeze({ level: 'family' });
 /**
  * The figure of a field for one child. The narrowest scope that has one counts, whatever the level; inside a scope
  * the nearest level: the child's own, else that of one of its values, else the family's. Where values of several axes
- * have one, the later axis in the family's order wins.
+ * have one, the later axis in the family's order wins. What is not the child's own is raised by the surcharges of its values.
  */
 export function resolve(family: Family, child: Child, key: string, scopes: Scopes = []): Resolved {
-  return inAnyScope(family, key, scopes, (scope) => {
+  const found = inAnyScope(family, key, scopes, (scope) => {
     const own = figureIn(child, scope, key);
     if (own === undefined) return inheritedIn(family, child, key, scope);
     return { figure: own, from: { level: 'child', childId: child.id }, scope, beaten: [] };
   });
+  return surcharged(family, child, key, scopes, found);
+}
+
+/** The surcharges that a child's values add to a figure of some scope: those of that scope, or of a narrower one. */
+export function surchargesOf(family: Family, child: Child, key: string, scopes: Scopes, base: Scope): Surcharge[] {
+  const all = [...scopes, EVERYWHERE];
+  const near = all.slice(0, all.indexOf(base) + 1);
+  const { valueById } = familyIndex(family);
+  return family.axes.flatMap((axis) => {
+    const value = valueById.get(child.at[axis.id] ?? '');
+    const scope = value && near.find((one) => figureIn(value, one, surchargeKey(key)) !== undefined);
+    if (!value || scope === undefined) return [];
+    const surcharge = String(figureIn(value, scope, surchargeKey(key)));
+    return [{ place: { level: 'value' as const, axisId: axis.id, valueId: value.id }, surcharge }];
+  });
+}
+
+/** A child's own figure is what it is; whatever it takes from elsewhere is raised by its values. */
+function surcharged(family: Family, child: Child, key: string, scopes: Scopes, found: Resolved): Resolved {
+  if (!familyIndex(family).surcharged.has(key) || found.from?.level === 'child' || typeof found.figure !== 'string') {
+    return found;
+  }
+  const surcharges = surchargesOf(family, child, key, scopes, found.scope);
+  if (surcharges.length === 0) return found;
+  const figure = withSurcharges(
+    found.figure,
+    surcharges.map((one) => one.surcharge),
+  );
+  return { ...found, figure, surcharges };
 }
 
 /** What the child would have without a figure of its own in the narrowest scope. */
 export function inherited(family: Family, child: Child, key: string, scopes: Scopes = []): Resolved {
   const [first, ...rest] = [...scopes, EVERYWHERE];
   const found = inheritedIn(family, child, key, first!);
-  if (found || first === EVERYWHERE) return found ?? NOTHING;
+  if (found || first === EVERYWHERE) return surcharged(family, child, key, scopes, found ?? NOTHING);
   return resolve(family, child, key, rest.slice(0, -1));
 }
 
@@ -102,7 +135,8 @@ function inheritedIn(family: Family, child: Child, key: string, scope: Scope): R
 
 /** The figure alone. */
 export function figureOf(family: Family, child: Child, key: string, scopes: Scopes = []): Figure | undefined {
-  const { keysInScope, keysOnValues } = familyIndex(family);
+  const { keysInScope, keysOnValues, surcharged } = familyIndex(family);
+  if (surcharged.has(key)) return resolve(family, child, key, scopes).figure;
   if (scopes.length > 0 && scopes.some((scope) => keysInScope.get(scope)?.has(key))) {
     return resolve(family, child, key, scopes).figure;
   }

@@ -2,6 +2,7 @@
  * Reading the weave: children in order, crossings, labels. Indexes are kept per family object, which never changes in
  * place.
  */
+import { surchargedKey } from '../money/surcharge';
 import { Refusal } from '../refusal';
 import { foldLabel } from './foldLabel';
 import type { Column } from './columnShape';
@@ -21,6 +22,8 @@ export interface FamilyIndex {
   keysOnValues: ReadonlySet<string>;
   /** Fields that stand on any child for everywhere. */
   keysOnChildren: ReadonlySet<string>;
+  /** Fields that some value has a surcharge on, in whatever scope. */
+  surcharged: ReadonlySet<string>;
   /** Scope → fields that stand in it anywhere in the family. */
   keysInScope: ReadonlyMap<string, ReadonlySet<string>>;
   /** child id → position among the woven children */
@@ -61,9 +64,10 @@ export function familyIndex(family: Family): FamilyIndex {
   const keysOnChildren = new Set<string>();
   for (const child of woven) for (const key in child.fields) keysOnChildren.add(key);
   const keysInScope = scopedKeys(family, children);
+  const surcharged = surchargedIn(keysOnValues, keysInScope);
   const position = new Map(woven.map((child, at) => [child.id, at]));
   const index: FamilyIndex = Object.freeze({
-    ...{ axisById, valueById, rank, byCrossing, keysOnValues, keysOnChildren, keysInScope },
+    ...{ axisById, valueById, rank, byCrossing, keysOnValues, keysOnChildren, surcharged, keysInScope },
     positions: woven.map((_, at) => at),
     ...{ position, positionsOf: positionsByValue(family, woven), valueCalled: valuesByLabel(family) },
     columns: new Map(),
@@ -111,6 +115,11 @@ function scopedKeys(family: Family, children: readonly Child[]): Map<string, Set
   family.axes.forEach((axis) => axis.values.forEach(note));
   children.forEach((child) => child.scoped && note(child));
   return keys;
+}
+
+function surchargedIn(onValues: ReadonlySet<string>, inScopes: ReadonlyMap<string, ReadonlySet<string>>): Set<string> {
+  const keys = [onValues, ...inScopes.values()].flatMap((one) => [...one]);
+  return new Set(keys.map(surchargedKey).filter((key) => key !== null));
 }
 
 /** Woven children by the ranks of their values, first axis slowest: as one number each, which six axes of 200 values stay within. */

@@ -5,9 +5,8 @@ import { crossingFor, crossingKey, familyIndex, placeLabel } from '../family/wea
 import type { Child, Family, Figure } from '../family/shape';
 import type { SingleCommand } from '../change/commands';
 import { identifierOwners, identityOf, isIdentifier, type IdentifierKind } from '../identifiers/sameness';
-import { habitOf } from '../measure/readNumber';
 import { Refusal, unreadable, unreadableText, type Unreadable } from '../refusal';
-import { readFigure, showFigure, type Source } from '../registry/figures';
+import { habitsOf, readFigure, showFigure, type Source } from '../registry/figures';
 import type { Registry } from '../registry/openRegistry';
 import { matchColumns, type SheetColumn } from './columns';
 
@@ -115,7 +114,7 @@ export function readSheet(
 function sourceOf(column: SheetColumn | null, rows: readonly (readonly string[])[], at: number): Source {
   if (column?.kind !== 'field') return {};
   const unit = column.unit === undefined ? {} : { unit: column.unit };
-  return { ...unit, ...habitOf(rows.map((cells) => cells[at] ?? '')) };
+  return { ...unit, ...habitsOf(rows.map((cells) => cells[at] ?? '')) };
 }
 
 function readRow(

@@ -1,5 +1,6 @@
 /** The fields every seller has. Only `openRegistry` reads this list; everybody else is handed the registry. */
 import type { Level } from '../family/shape';
+import { surchargeKey } from '../money/surcharge';
 import type { Field, FieldGroup, FieldType } from './field';
 
 const ALL: readonly Level[] = ['family', 'value', 'child'];
@@ -30,6 +31,14 @@ function field(
     ...more,
   };
 }
+
+/** For each: what is added to it for everything of a value. */
+const surchargesOn = (...fields: [key: string, label: string][]): Field[] =>
+  fields.map(([key, label]) =>
+    field(surchargeKey(key), `${label} surcharge`, 'surcharge', ['value'], 'price', {
+      help: `Added to the ${label.toLowerCase()} that holds below: "+4" or "+5 %". It stays when that moves.`,
+    }),
+  );
 
 /** What is one for all accounts, since goods are found by it everywhere. */
 const ONE_FOR_ALL: More = { perAccount: false };
@@ -93,6 +102,7 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     unset: 'no',
     help: 'Sold without a GTIN under an exemption.',
   }),
+  ...surchargesOn(['listPrice', 'List price'], ['price', 'Price'], ['cost', 'Cost']),
   field('salePrice', 'Sale price', 'money', ALL, 'price', { help: 'Needs both a start and an end date.' }),
   field('saleFrom', 'Sale from', 'date', ALL, 'price'),
   field('saleUntil', 'Sale until', 'date', ALL, 'price'),

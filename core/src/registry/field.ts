@@ -3,7 +3,7 @@ import type { Level } from '../family/shape';
 import type { FACT_TYPES } from './shape';
 
 export type FieldType =
-  (typeof FACT_TYPES)[number] | 'money' | 'integer' | 'category' | 'sku' | 'gtin' | 'stock' | 'pictures';
+  (typeof FACT_TYPES)[number] | 'money' | 'surcharge' | 'integer' | 'category' | 'sku' | 'gtin' | 'stock' | 'pictures';
 
 export type FieldGroup = 'identity' | 'identifiers' | 'price' | 'stock' | 'delivery' | 'wording' | 'facts' | 'pictures';
 

@@ -1,9 +1,11 @@
 /** Figures of a field: read from what was typed, checked where they come as data, shown in a cell. */
 import { readGtin } from '../identifiers/gtin';
 import { readSku } from '../identifiers/sku';
-import { readNumber, type NumberHabit, type NumberReading } from '../measure/readNumber';
+import { dateHabitOf, readDate, type DateHabit } from '../measure/readDate';
+import { habitOf, readNumber, type NumberHabit, type NumberReading } from '../measure/readNumber';
 import { readLength, readWeight, type LengthUnit, type MeasureReading, type WeightUnit } from '../measure/units';
 import { compareAmounts, readAmount, toCurrency } from '../money/amount';
+import { readSurcharge, showSurcharge } from '../money/surcharge';
 import { unreadable, type Unreadable } from '../refusal';
 import { readComposition } from '../wording/composition';
 import type { Figure } from '../family/shape';
@@ -14,10 +16,13 @@ import { CONTROL_MARKS } from '../wording/controlMarks';
 
 export type ReadFigure = { ok: true; figure: Figure | null } | Unreadable;
 
-/** What is known of where a text comes from: how its numbers are written, and the unit its column is in. */
-export interface Source extends NumberHabit {
+/** What is known of where a text comes from: how its numbers and days are written, and the unit its column is in. */
+export interface Source extends NumberHabit, DateHabit {
   unit?: string | undefined;
 }
+
+/** How numbers and days are written in a column: what its cells that can be read one way only say. */
+export const habitsOf = (cells: readonly string[]): Source => ({ ...habitOf(cells), ...dateHabitOf(cells) });
 
 const good = (figure: Figure | null): ReadFigure => ({ ok: true, figure });
 
@@ -44,6 +49,11 @@ const READERS: Record<Field['type'], Reader> = {
     if (!read.ok) return doubtful(read, field, text) ?? unreadable('figure.no-amount', { field: field.label, text });
     return read.number.startsWith('-') ? unreadable('figure.below-zero', { field: field.label }) : good(read.number);
   },
+  surcharge(text, field, source) {
+    const read = readSurcharge(text, source);
+    if (!read.ok) return doubtful(read, field, text) ?? unreadable('figure.no-surcharge', { field: field.label, text });
+    return /^-?0(\.0*)?%?$/.test(read.number) ? good(null) : good(read.number);
+  },
   weight(text, field, source) {
     const read = readWeight(text, (source.unit ?? 'g') as WeightUnit, source);
     return readMeasured(read, field, text, 'figure.no-weight');
@@ -69,7 +79,11 @@ const READERS: Record<Field['type'], Reader> = {
     if (['no', 'n', 'false', '0', 'off', '-'].includes(word)) return good(false);
     return unreadable('figure.no-yes-no', { field: field.label, text });
   },
-  date: (text, field) => (isDate(text) ? good(text) : unreadable('figure.no-date', { field: field.label, text })),
+  date(text, field, source, registry) {
+    const read = readDate(text, source, registry.languages);
+    if (read.ok) return good(read.date);
+    return doubtful(read, field, text) ?? unreadable('figure.no-date', { field: field.label, text });
+  },
   choice(text, field) {
     const wanted = text.toLowerCase();
     const choice = field.choices?.find((one) => one.value === text || one.label.toLowerCase() === wanted);
@@ -123,14 +137,8 @@ function readMeasured(
 function doubtful(read: Exclude<NumberReading, { ok: true }>, field: Field, text: string): Unreadable | null {
   if (read.why !== 'two') return null;
   const [one, other] = read.readings;
-  return unreadable('figure.two-readings', { field: field.label, text, one, other });
-}
-
-/** A day of the calendar as ISO 8601 writes it; 30 February is none. */
-function isDate(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false;
-  const day = new Date(`${text}T00:00:00Z`);
-  return !Number.isNaN(day.getTime()) && day.toISOString().slice(0, 10) === text;
+  const code = field.type === 'date' ? 'figure.two-days' : 'figure.two-readings';
+  return unreadable(code, { field: field.label, text, one, other });
 }
 
 const KINDS: Partial<Record<Field['type'], (figure: Figure) => boolean>> = {
@@ -158,7 +166,7 @@ export function checkFigure(registry: Registry, field: Field, figure: Figure): R
   // Stored numbers are written with a point; a composition may be older than the rule for its sum.
   if (typeof figure === 'number') return readFigure(registry, field, plainNumber(figure), { decimal: '.' });
   if (field.type === 'composition') return readText(figure.trim(), field);
-  return readFigure(registry, field, figure, field.type === 'money' ? { decimal: '.' } : {});
+  return readFigure(registry, field, figure, { decimal: '.' });
 }
 
 /** A number without exponent, as it is typed. */
@@ -188,6 +196,7 @@ export function showFigure(
     return compareAmounts(shown, figure) === 0 ? shown : figure;
   }
   if (typeof figure === 'boolean') return figure ? 'yes' : 'no';
+  if (field?.type === 'surcharge') return showSurcharge(String(figure));
   if (Array.isArray(figure)) return figure.join('\n');
   if (field?.type === 'choice') return field.choices?.find((one) => one.value === figure)?.label ?? String(figure);
   if (field?.type === 'category') return registry.pathLabel(figure) || String(figure);

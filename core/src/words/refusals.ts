@@ -61,7 +61,14 @@ export const REFUSALS = {
   'figure.two-readings': (p: Cell & { one: string; other: string }) =>
     `"${p.text}" can be read as ${p.one} and as ${p.other}. Type it with a point before decimals and nothing between thousands.`,
   'figure.no-yes-no': (p: Cell) => `"${p.text}" is neither yes nor no.`,
-  'figure.no-date': (p: Cell) => `"${p.text}" is no date. Type it as year-month-day, such as 2027-03-01.`,
+  'figure.no-date': (p: Cell) => `"${p.text}" is no date. Type it like 2027-03-01, 1.3.2027 or 1 March 2027.`,
+  'figure.two-days': (p: Cell & { one: string; other: string }) =>
+    `"${p.text}" can be ${p.one} and ${p.other}. Type it as year-month-day.`,
+  'figure.no-surcharge': (p: Cell) => `"${p.text}" is no surcharge. Type it like +4, -2.50 or +5 %.`,
+  'sum.form': (p: Cell) => `"${p.text}" is no sum that can be worked out. Type it like =240+4, +4, -10 % or *1.1.`,
+  'sum.nothing': (p: Cell) =>
+    `"${p.text}" goes on from a figure, and ${p.field} has none here. Type the figure itself.`,
+  'sum.zero': (p: Cell) => `"${p.text}" parts by zero.`,
   'figure.no-choice': (p: Cell & { choices: string }) => `"${p.text}" is not one of: ${p.choices}.`,
   'figure.composition': (p: Cell) =>
     `"${p.text}" is no composition. Write parts with percentages, such as 80 % wool, 20 % nylon.`,
