@@ -4,6 +4,7 @@ import { dispatchEndpoints } from './dispatches';
 import { familyEndpoints } from './families';
 import { intakeEndpoints } from './intake';
 import { jobEndpoints } from './jobs';
+import { layoutEndpoints } from './layouts';
 import { setupEndpoints } from './setup';
 
 export const endpoints = {
@@ -13,4 +14,5 @@ export const endpoints = {
   ...intakeEndpoints,
   ...dispatchEndpoints,
   ...jobEndpoints,
+  ...layoutEndpoints,
 };

@@ -6,6 +6,7 @@ export * from './changes';
 export * from './setup';
 export * from './intake';
 export * from './jobs';
+export * from './layouts';
 export * from './dispatches';
 export * from './events';
 export { endpoints } from './endpoints';

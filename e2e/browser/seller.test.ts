@@ -55,10 +55,8 @@ const skus = (one: Detail) =>
 
 /** Focuses a cell of the grid by its column and row, counted from the first field column. */
 async function cell(column: number, row: number): Promise<void> {
-  await page
-    .locator('revogr-viewport-scroll.rgCol revogr-data [data-rgcol="' + column + '"][data-rgrow="' + row + '"]')
-    .first()
-    .click();
+  await page.locator('.grid-scroller').evaluate((grid, top) => (grid.scrollTop = top), 28 * Math.max(0, row - 2));
+  await page.locator(`#cell-${row}-${column}`).click();
 }
 async function pasteIntoGrid(text: string): Promise<void> {
   await page.evaluate((pasted) => navigator.clipboard.writeText(pasted), text);
@@ -193,11 +191,12 @@ describe('a seller', () => {
     await page.keyboard.type('70');
     await cell(3, 12);
     await until(costs, (list) => list.join() === [...typed.slice(0, 7), '8108.005', '70'].join());
-    await page.locator('revogr-viewport-scroll.rgCol revogr-data [data-rgcol="4"][data-rgrow="9"]').first().dblclick();
+    await page.locator('#cell-9-4').dblclick();
     await until(
       () => page.evaluate(() => (document.activeElement as HTMLInputElement).value),
       (text) => text === '70.00',
     );
+    await page.keyboard.press('Control+a');
     await page.keyboard.type('71');
     await page.keyboard.press('Enter');
     await until(costs, (list) => list.at(-1) === '71');

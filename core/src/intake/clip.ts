@@ -39,7 +39,7 @@ export interface ClipReading {
   lost: { row: number; name: string; why: 'unknown' | 'twice' | 'beyond' }[];
   /** Headers that nothing is known by. */
   unknownColumns: string[];
-  /** Identifiers that one child has and another would get. */
+  /** Identifiers that one child has and another would get, while the first gets another itself. One that stays where it is as well is a clash, no move. */
   moved: { kind: IdentifierKind; text: string; from: string; to: string }[];
   /** Whether the rows are children one after another as the target has them, from its first row on. */
   isInPlace: boolean;
@@ -244,10 +244,14 @@ function identity(kind: IdentifierKind, text: string): string {
 }
 
 function movedIn(family: Family, cells: readonly ClipCell[]): ClipReading['moved'] {
+  const identifiers = cells.flatMap(({ childId, column: { key }, text }) =>
+    isIdentifier(key) ? [{ kind: key, text: text.trim(), to: childId }] : [],
+  );
+  if (identifiers.length === 0) return [];
   const owners = { sku: ownersOf(family, 'sku'), gtin: ownersOf(family, 'gtin') };
-  return cells.flatMap(({ childId, column: { key }, text }) => {
-    if (!isIdentifier(key)) return [];
-    const from = owners[key].get(identity(key, text));
-    return from !== undefined && from !== childId ? [{ kind: key, text: text.trim(), from, to: childId }] : [];
+  const given = new Set(identifiers.map(({ kind, to }) => `${kind}|${to}`));
+  return identifiers.flatMap(({ kind, text, to }) => {
+    const from = owners[kind].get(identity(kind, text));
+    return from !== undefined && from !== to && given.has(`${kind}|${from}`) ? [{ kind, text, from, to }] : [];
   });
 }

@@ -13,6 +13,7 @@ import { mountDispatches } from './routes/dispatches';
 import { mountFamilies } from './routes/families';
 import { mountIntake } from './routes/intake';
 import { mountJobs } from './routes/jobs';
+import { mountLayouts } from './routes/layouts';
 import { mountSetup } from './routes/setup';
 
 const SECURITY = {
@@ -43,6 +44,7 @@ export function createApp(parts: Parts): Express {
   mountIntake(app, parts);
   mountDispatches(app, parts);
   mountJobs(app, parts);
+  mountLayouts(app, parts);
   mountEvents(app, parts.store.bell);
   app.use('/api', () => {
     throw new Refusal('api.unknown', {});

@@ -6,3 +6,4 @@ export * from './tables/changes';
 export * from './tables/catalogue';
 export * from './tables/dispatches';
 export * from './tables/jobs';
+export * from './tables/layouts';

@@ -1,432 +1,232 @@
 <script setup lang="ts">
-/**
- * The children as a grid. Ranges, copy, paste, fill and keyboard; what is typed goes through the field registry, good
- * cells are taken and bad ones named. A figure of its own is in full ink, one from a value or the family lighter,
- * with its source on hover.
- */
-import { computed, ref, shallowRef, watch } from 'vue';
-import VGrid, { type ColumnRegular } from '@revolist/vue3-datagrid';
-import { columnOf, headerOf, isLong, isNumeric, placeLabel, resolve, sheetFields, showColumn } from '@loom-kin/core';
+/** The children as a spreadsheet: sets of columns, find and replace, sorting and filters, paste with a look before it is taken, sums below. */
+import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
 import { useFamily } from '../stores/family';
-import { useSetup } from '../stores/setup';
-import { useCellEditor, type CellAt, type Selection } from './cellEditor';
-import { readCells, type Cells, type GridRow } from './gridCells';
+import { useLayout } from '../stores/layout';
+import ColumnMenu from './ColumnMenu.vue';
+import ColumnsPanel from './ColumnsPanel.vue';
+import FindBar from './FindBar.vue';
+import GridTable from './GridTable.vue';
+import PastePreview from './PastePreview.vue';
+import SumLine from './SumLine.vue';
+import { setNames, type FieldColumn } from './gridColumns';
+import type { CellDraft } from './useCellEntry';
+import { useGridEdits } from './useGridEdits';
+import { useGridSelection } from './useGridSelection';
+import { useGridView } from './useGridView';
 
 const store = useFamily();
-const setup = useSetup();
-const refused = ref<string[]>([]);
-const grid = ref<{
-  $el: HTMLElement & {
-    getFocused(): Promise<{ cell: { x: number; y: number } } | null>;
-    setCellsFocus(start: CellAt, end: CellAt, columns: string, rows: string): Promise<void>;
-    scrollToRow(at: number): Promise<void>;
-    refresh(rows: string): Promise<void>;
-  };
-}>();
+const layout = useLayout();
+const view = useGridView();
+const table = ref<InstanceType<typeof GridTable>>();
+const selection = useGridSelection(view, () => table.value?.page() ?? 10);
+const edits = useGridEdits(view, selection);
 
-/** The columns beside the options: every field of the registry that a child may have, in its order. */
-const fields = computed(() =>
-  store.family ? sheetFields(setup.registry, store.family).filter((field) => !isLong(field)) : [],
-);
-const keys = computed(() => fields.value.map((field) => field.key));
-const SIZES: Record<string, number> = {
-  sku: 138,
-  gtin: 128,
-  stock: 70,
-  onSale: 74,
-  gtinExempt: 96,
-  saleFrom: 96,
-  saleUntil: 96,
-};
+const finding = ref<'no' | 'find' | 'replace'>('no');
+const menu = shallowRef<{ column: FieldColumn; at: HTMLElement } | null>(null);
+const panelAt = shallowRef<HTMLElement | null>(null);
+const draft = shallowRef<CellDraft | null>(null);
 
-const rows = shallowRef<GridRow[]>([]);
-watch(
-  [() => store.family, () => store.stock, () => store.only, fields],
-  () => {
-    const family = store.family;
-    const index = store.index;
-    if (!family || !index) return;
-    const shown = store.only ? index.woven.filter((child) => store.only!.has(child.id)) : index.woven;
-    const figures = fields.value
-      .filter((field) => field.type !== 'stock')
-      .map((field) => ({
-        ...{ key: field.key, unset: field.unset ?? '' },
-        text: showColumn(setup.registry, field, columnOf(family, field.key), setup.currency),
-      }));
-    rows.value = shown.map((child) => {
-      const position = index.position.get(child.id)!;
-      const row: GridRow = { id: child.id, stock: String(store.stock[child.id] ?? 0) };
-      for (const axis of family.axes) row[axis.id] = index.valueById.get(child.at[axis.id]!)?.label ?? '';
-      for (const { key, text, unset } of figures) row[key] = text(position) || unset;
-      return row;
-    });
-  },
-  { immediate: true },
-);
-
-const source = (childId: string, key: string) => {
-  const family = store.family;
-  const child = family?.children[childId];
-  if (!family || !child) return null;
-  const { from, beaten } = resolve(family, child, key);
-  if (!from) return null;
-  return {
-    own: from.level === 'child',
-    text:
-      from.level === 'child'
-        ? 'its own'
-        : `from ${placeLabel(family, from)}${beaten.length > 0 ? `, before ${beaten.map((one) => placeLabel(family, one)).join(', ')}` : ''}`,
-  };
-};
-
-/** Columns are built anew only when axes or fields change: the grid works long on new columns and hardly on new rows. */
-const columns = shallowRef<ColumnRegular[]>([]);
-const shapeOfAxes = computed(() =>
-  JSON.stringify([
-    keys.value,
-    store.family?.axes.map((axis) => [
-      axis.id,
-      axis.label,
-      Math.max(...axis.values.map((value) => value.label.length)),
-    ]),
-  ]),
-);
-watch(shapeOfAxes, () => (columns.value = buildColumns()), { immediate: true });
-
-function buildColumns(): ColumnRegular[] {
-  return [
-    ...(store.family?.axes ?? []).map((axis) => ({
-      prop: axis.id,
-      name: axis.label,
-      size: Math.max(
-        72,
-        Math.min(150, 26 + 7.5 * Math.max(...axis.values.map((value) => value.label.length), axis.label.length)),
-      ),
-      readonly: true,
-      pin: 'colPinStart' as const,
-      cellProperties: () => ({ class: 'option' }),
-    })),
-    ...fields.value.map((field) => {
-      const { key } = field;
-      const numeric = isNumeric(field);
-      return {
-        prop: key,
-        name: field.type === 'stock' ? field.label : headerOf(field),
-        size: SIZES[key] ?? Math.max(82, 24 + headerOf(field).length * 7),
-        columnProperties: () => ({ class: numeric ? 'figures' : '' }),
-        cellProperties: ({ model }: { model: Record<string, unknown> }) => {
-          const id = String(model.id);
-          const from =
-            key === 'stock'
-              ? { own: true, text: 'the ledger' }
-              : (source(id, key) ?? (field.unset ? { own: false, text: 'nobody has set it' } : null));
-          return {
-            class: `${numeric ? 'figures ' : ''}${key === 'sku' || key === 'gtin' ? 'mono ' : ''}${from && !from.own ? 'inherited ' : ''}${store.lit.has(id) ? 'lit' : ''}`,
-            title: from ? `${field.label}: ${from.text}` : '',
-          };
-        },
-      };
-    }),
-  ];
-}
-
-/** Lit rows are a matter of cell classes, which the grid only asks for when it is told to. */
-watch(
-  () => store.lit,
-  () => void grid.value?.$el.refresh('rgRow'),
-);
-
-const listedOn = computed(
-  () =>
-    new Map(
-      store.live.flatMap(({ account, listing }) =>
-        listing.offers.map((offer) => [offer.sku, setup.accountName(account)] as const),
-      ),
-    ),
-);
-/** Takes cells by row and column: everything good becomes one change with one undo, everything bad a line that names its place. */
-function take(cells: Cells): void {
-  const family = store.family;
-  if (!family) return;
-  const { changes, counts, problems } = readCells(setup.registry, family, rows.value, cells, (sku) =>
-    listedOn.value.get(sku),
-  );
-  if (changes.length > 0) store.run({ do: 'setFigures', changes }, counts);
-  else if (counts.length > 0) store.count(counts);
-  refused.value = problems;
-}
-
-const holder = ref<HTMLElement>();
-const input = ref<HTMLInputElement>();
-const editor = useCellEditor({
-  holder,
-  input,
-  columns: () => keys.value.length,
-  rows: () => rows.value.length,
-  textAt: ({ x, y }) => rows.value[y]?.[keys.value[x]!] ?? '',
-  rowId: (y) => rows.value[y]?.id ?? '',
-  commit: (x, rowId, text) => {
-    const y = rows.value.findIndex((row) => row.id === rowId);
-    if (y >= 0) take({ [y]: { [keys.value[x]!]: text } });
-    else refused.value = [`"${text}" was typed for a child that is not woven any more.`];
-  },
-  draw: (from, to) => grid.value!.$el.setCellsFocus(from, to, 'rgCol', 'rgRow'),
-  clear,
-  fillDown,
+/** Rows that are selected here are the chosen children everywhere. */
+watch(selection.range, (range) => {
+  if (!range) return;
+  const ids = view.rows.value.slice(range.y, range.y1 + 1).map((child) => child.id);
+  if (ids.length > 0 && ids.length < view.index.value.woven.length) store.choose(ids, 'grid');
+  const childId = selection.begin.value && selection.childIdAt(selection.begin.value.y);
+  if (childId && ids.length === 1) store.selected = { level: 'child', childId };
 });
-const boxStyle = computed(() =>
-  Object.fromEntries(Object.entries(editor.box.value).map(([side, length]) => [side, `${length}px`])),
-);
-function onRange(event: CustomEvent<{ data: Cells }>): void {
-  event.preventDefault();
-  take(event.detail.data);
-}
-function onFocus(
-  event: CustomEvent<{ model?: Record<string, unknown>; rowIndex: number; colIndex: number; colType: string }>,
-): void {
-  const { model, rowIndex, colIndex, colType } = event.detail;
-  if (typeof model?.id === 'string') store.selected = { level: 'child', childId: model.id };
-  editor.followed(colType === 'rgCol' ? { x: colIndex, y: rowIndex } : null);
-}
-
-function onPaste(event: ClipboardEvent): void {
-  if (event.target === input.value) return;
-  const text = event.clipboardData?.getData('text/plain') ?? '';
-  if (text === '') return;
-  event.preventDefault();
-  event.stopPropagation();
-  const at = editor.selection();
-  if (!at) return;
-  const lines = text
-    .replace(/\r?\n$/, '')
-    .split(/\r?\n/)
-    .map((line) => line.split('\t'));
-  const single = lines.length === 1 && lines[0]!.length === 1;
-  const cells: Cells = {};
-  const height = single ? at.y1 - at.y + 1 : lines.length;
-  for (let y = 0; y < height && at.y + y < rows.value.length; y++) {
-    const line = single ? Array.from({ length: at.x1 - at.x + 1 }, () => lines[0]![0]!) : lines[y]!;
-    line.forEach((cell, x) => {
-      const key = keys.value[at.x + x];
-      if (key) (cells[at.y + y] ??= {})[key] = cell;
-    });
-  }
-  take(cells);
-  const over = lines.length - (rows.value.length - at.y);
-  if (over > 0)
-    refused.value = [
-      `${lines.length.toLocaleString('en')} rows were pasted; the ${(rows.value.length - at.y).toLocaleString('en')} children from here down took theirs, ${over.toLocaleString('en')} rows had no child. Rows for new children go in under Intake.`,
-      ...refused.value,
-    ];
-}
-
-/** What is selected goes out as rows of tabbed text, as spreadsheets take it; cut, it is given back besides. */
-function onCopy(event: ClipboardEvent): void {
-  const at = editor.selection();
-  if (event.target === input.value || !at) return;
-  event.preventDefault();
-  event.stopPropagation();
-  const lines = rows.value.slice(at.y, at.y1 + 1).map((row) =>
-    keys.value
-      .slice(at.x, at.x1 + 1)
-      .map((key) => row[key]!)
-      .join('\t'),
-  );
-  event.clipboardData?.setData('text/plain', lines.join('\n'));
-  if (event.type === 'cut') clear();
-}
-/** The first row of the range goes down through it. */
-function fillDown(): void {
-  const at = editor.selection();
-  if (at) take(cellsIn({ ...at, y: at.y + 1 }, (key) => rows.value[at.y]![key]!));
-}
-function clear(): void {
-  const at = editor.selection();
-  if (at) take(cellsIn(at, () => ''));
-}
-function cellsIn(at: Selection, text: (key: string) => string): Cells {
-  const cells: Cells = {};
-  for (let y = at.y; y <= at.y1; y++)
-    cells[y] = Object.fromEntries(keys.value.slice(at.x, at.x1 + 1).map((key) => [key, text(key)]));
-  return cells;
-}
-
+/** What is selected elsewhere is brought into view, and the grid begins there. */
 watch(
   () => store.selected,
-  async (place) => {
-    if (place.level !== 'child' || !grid.value) return;
-    const at = rows.value.findIndex((row) => row.id === place.childId);
-    const focused = await grid.value.$el.getFocused().catch(() => null);
-    if (at >= 0 && focused?.cell.y !== at) await grid.value.$el.scrollToRow(Math.max(0, at - 2));
+  (place) => {
+    if (place.level !== 'child') return;
+    const y = view.rowAt.value.get(place.childId);
+    if (y === undefined || selection.begin.value?.y === y) return;
+    selection.selectCell(place.childId);
+    table.value?.show({ x: selection.spot.value?.x ?? 0, y });
   },
 );
+watch(
+  () => store.chosen,
+  (chosen) => {
+    const first = store.chosenIn === 'grid' ? undefined : view.rows.value.findIndex((child) => chosen.has(child.id));
+    if (first !== undefined && first >= 0) table.value?.show({ x: selection.spot.value?.x ?? 0, y: first });
+  },
+);
+
+const isPartial = computed(
+  () => view.rows.value.length < view.index.value.woven.length || view.arrangement.sorting !== null,
+);
+function showAll(): void {
+  view.arrangeNothing();
+  store.only = null;
+}
+async function closeFind(): Promise<void> {
+  finding.value = 'no';
+  await nextTick();
+  table.value?.focus();
+}
+function endPaste(reading: Parameters<typeof edits.takeClipping>[0] | null): void {
+  if (reading) edits.takeClipping(reading);
+  edits.offer.value = null;
+  table.value?.focus();
+}
+
+onMounted(() => (draft.value = table.value?.entry.draft() ?? null));
+const draftColumn = computed(() => draft.value && view.columnById.value.get(draft.value.columnId));
+async function goOnWithDraft(): Promise<void> {
+  const kept = draft.value;
+  draft.value = null;
+  if (!kept) return;
+  if (!view.columnAt.value.has(kept.columnId)) layout.changeSet({ shown: [kept.columnId] });
+  await nextTick();
+  await table.value?.entry.goOnWith(kept);
+}
+function dropDraft(): void {
+  draft.value = null;
+  table.value?.entry.dropDraft();
+}
 </script>
 
 <template>
-  <div
-    id="children-grid"
-    ref="holder"
-    class="holder"
-    data-test="grid"
-    tabindex="-1"
-    @paste.capture="onPaste"
-    @copy.capture="onCopy"
-    @cut.capture="onCopy"
-  >
-    <div v-if="refused.length" class="refused" role="alert" data-test="refused">
-      <strong>{{ refused.length === 1 ? 'Not taken:' : `${refused.length} not taken:` }}</strong>
-      <ul>
-        <li v-for="(line, at) in refused.slice(0, 6)" :key="at">{{ line }}</li>
-        <li v-if="refused.length > 6">and {{ refused.length - 6 }} more</li>
-      </ul>
-      <button class="link" @click="refused = []">Close</button>
+  <div class="holder">
+    <div class="tools">
+      <label
+        >Columns
+        <select
+          :value="layout.grid.set"
+          data-test="set"
+          @change="layout.change({ set: ($event.target as HTMLSelectElement).value })"
+        >
+          <option v-for="name in setNames(layout.grid)" :key="name">{{ name }}</option>
+        </select></label
+      >
+      <button
+        class="link"
+        aria-haspopup="dialog"
+        data-test="columns"
+        @click="panelAt = $event.currentTarget as HTMLElement"
+      >
+        Choose…
+      </button>
+      <button class="link" title="Ctrl F" data-test="open-find" @click="finding = 'replace'">Find and replace</button>
+      <span class="grow" />
+      <span v-if="isPartial" role="status" class="partial" data-test="only">
+        {{ view.rows.value.length.toLocaleString('en') }} of
+        {{ view.index.value.woven.length.toLocaleString('en') }} children<template v-if="view.arrangement.sorting"
+          >, sorted</template
+        >
+        <button
+          v-if="view.isArranged.value"
+          class="link"
+          title="Rows stay where they are while you type"
+          data-test="arrange"
+          @click="view.arrangeAnew()"
+        >
+          Sort and filter anew
+        </button>
+        <button class="link" data-test="show-all" @click="showAll">Show all</button>
+      </span>
+      <slot />
     </div>
-    <p v-if="store.only" class="only" role="status" data-test="only">
-      {{ rows.length === 1 ? 'The child' : `The ${rows.length.toLocaleString('en')} children` }} of a finding,
-      {{ store.index?.woven.length.toLocaleString('en') }} in all.
-      <button class="link" data-test="show-all" @click="store.only = null">Show all</button>
-    </p>
-    <VGrid
-      ref="grid"
-      class="grid"
-      :source="rows"
-      :columns="columns"
-      :range="true"
-      :filter="false"
-      :resize="true"
-      :row-size="28"
-      theme="compact"
-      :can-focus="true"
-      :apply-on-close="true"
-      hide-attribution
-      @beforeeditstart="(event: Event) => event.preventDefault()"
-      @beforerangeedit="onRange"
-      @afterfocus="onFocus"
+    <FindBar
+      v-if="finding !== 'no'"
+      :view="view"
+      :selection="selection"
+      :edits="edits"
+      :replacing="finding === 'replace'"
+      @close="closeFind"
+      @show="table?.show($event)"
     />
-    <input
-      ref="input"
-      class="cell-editor"
-      :class="{ open: editor.open.value }"
-      :style="boxStyle"
-      aria-label="Cell"
-      autocomplete="off"
-      spellcheck="false"
-      tabindex="-1"
-      @blur="editor.leave"
+    <PastePreview
+      v-if="edits.offer.value"
+      :offer="edits.offer.value"
+      :view="view"
+      @take="endPaste($event)"
+      @close="endPaste(null)"
     />
+    <div v-if="draft" class="notice" role="status" data-test="draft">
+      Half typed before: “{{ draft.text }}” under {{ draftColumn?.name ?? 'a column that is gone' }}. It is not stored.
+      <button v-if="draftColumn" class="link" data-test="draft-on" @click="goOnWithDraft">Go on typing</button>
+      <button class="link" @click="dropDraft">Drop it</button>
+    </div>
+    <div v-if="edits.refused.value.length" class="refused" role="alert" data-test="refused">
+      <strong>{{
+        edits.refused.value.length === 1 ? 'Not taken:' : `${edits.refused.value.length} not taken:`
+      }}</strong>
+      <ul>
+        <li v-for="(line, at) in edits.refused.value.slice(0, 6)" :key="at">{{ line }}</li>
+        <li v-if="edits.refused.value.length > 6">and {{ edits.refused.value.length - 6 }} more</li>
+      </ul>
+      <button class="link" @click="edits.refused.value = []">Close</button>
+    </div>
+    <GridTable
+      ref="table"
+      :view="view"
+      :selection="selection"
+      :edits="edits"
+      :lit="store.lit"
+      :chosen="store.chosen"
+      @find="finding = $event ? 'replace' : 'find'"
+      @menu="(column, at) => (menu = { column, at })"
+      @leave="store.choose([], 'grid')"
+    />
+    <SumLine :view="view" :selection="selection" />
+    <ColumnMenu v-if="menu" v-bind="menu" :view="view" :edits="edits" @close="menu = null" />
+    <ColumnsPanel v-if="panelAt" :at="panelAt" :view="view" @close="panelAt = null" />
   </div>
 </template>
 
-<style>
+<style scoped>
 .holder {
-  outline: none;
-  position: relative;
   display: flex;
   flex-direction: column;
   min-height: 0;
   height: 100%;
 }
+.tools {
+  display: flex;
+  align-items: center;
+  gap: 4px 14px;
+  flex-wrap: wrap;
+  padding: 3px 12px;
+  font-size: 12.5px;
+  color: var(--ink-soft);
+  border-bottom: 1px solid var(--line-soft);
+}
+.tools select {
+  font: inherit;
+  color: var(--ink);
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  padding: 1px 4px;
+}
+.partial {
+  display: flex;
+  gap: 10px;
+  background: var(--weld-pale);
+  color: var(--ink);
+  padding: 1px 8px;
+}
+.notice,
 .refused {
-  background: var(--stops-pale);
-  border: 1px solid var(--stops);
-  padding: 6px 12px;
+  padding: 5px 12px;
   font-size: 13px;
   display: flex;
   gap: 12px;
   align-items: flex-start;
+}
+.notice {
+  background: var(--weld-pale);
+}
+.refused {
+  background: var(--stops-pale);
+  border: 1px solid var(--stops);
 }
 .refused ul {
   margin: 0;
   padding: 0;
   list-style: none;
   flex: 1;
-}
-.only {
-  background: var(--weld-pale);
-  padding: 4px 12px;
-  font-size: 13px;
-}
-.grid {
-  flex: 1;
-  min-height: 0;
-  font-family: var(--face);
-  font-size: 13px;
-}
-revo-grid.grid[theme='compact'] {
-  font-family: var(--face);
-  font-size: 13px;
-}
-revo-grid.grid[theme='compact'] revogr-header {
-  background: var(--ground);
-  color: var(--ink-soft);
-  font-weight: 600;
-  font-family: var(--face);
-  font-size: 12.5px;
-  line-height: 30px;
-}
-revo-grid.grid[theme='compact'] revogr-header .header-rgRow {
-  height: 30px;
-}
-revo-grid.grid[theme='compact'] revogr-header .rgHeaderCell {
-  padding: 0 8px;
-  font-weight: 600;
-  font-size: 12.5px;
-}
-revo-grid.grid[theme='compact'] revogr-data {
-  font-family: var(--face);
-  font-size: 13px;
-}
-revo-grid[theme='compact'] revogr-data .rgCell {
-  padding: 0 8px;
-  line-height: 28px;
-  color: var(--ink);
-  box-shadow:
-    0 -1px 0 0 var(--line-soft) inset,
-    -1px 0 0 0 var(--line-soft) inset;
-}
-revo-grid revogr-data .rgCell.inherited {
-  color: #6d7780;
-  font-style: italic;
-}
-revo-grid revogr-data .rgCell.option {
-  background: var(--ground);
-  color: var(--ink-soft);
-}
-revo-grid revogr-data .rgCell.figures,
-revo-grid revogr-header .rgHeaderCell.figures {
-  text-align: right;
-  justify-content: flex-end;
-  font-variant-numeric: tabular-nums;
-}
-revo-grid revogr-data .rgCell.mono {
-  font-family: var(--mono);
-  font-size: 12px;
-}
-revo-grid revogr-data .rgCell.lit {
-  background: var(--weld-pale);
-}
-revo-grid revogr-focus.focused-cell {
-  box-shadow: 0 0 0 2px var(--weld) inset;
-}
-revo-grid .selection-border-range {
-  box-shadow: 0 0 0 1px var(--weld) inset;
-  background: rgb(217 164 0 / 12%);
-}
-.cell-editor {
-  position: absolute;
-  opacity: 0;
-  pointer-events: none;
-  z-index: 5;
-  border: 0;
-  outline: 2px solid var(--woad);
-  outline-offset: -2px;
-  padding: 0 8px;
-  font: 13px var(--face);
-  color: var(--ink);
-  background: var(--sheet);
-}
-.cell-editor.open {
-  opacity: 1;
-  pointer-events: auto;
 }
 </style>

@@ -2,7 +2,6 @@
  * The open family. A change is made here at once by the same functions the server runs, shown in the next frame, and sent after; changes
  * wait in line while the server is away. What somebody else changed meanwhile is brought in; what stands against it is asked about.
  */
-import { wrap, type Remote } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
@@ -16,7 +15,6 @@ import {
   type Command,
   type Family,
   type Finding,
-  type Listing,
   type Mend,
   type PictureFacts,
   type Place,
@@ -25,9 +23,8 @@ import {
 } from '@loom-kin/core';
 import { makeChange, type FamilyDetail, type LiveListingRow, type StepBack, type StepInput } from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
-import type { FitsTask, FitsWorker } from '../workers/fits.worker';
 import { useEar } from './ear';
-import type { FitsByAccount } from './fits';
+import { createFits } from './fits';
 import { createOutbox } from './outbox';
 import { piecesOf, type Count, type Pending } from './pending';
 import { useSetup } from './setup';
@@ -49,49 +46,13 @@ export const useFamily = defineStore('family', () => {
   const lit = shallowRef<ReadonlySet<string>>(new Set());
   /** Children the grid shows alone; null shows all. */
   const only = shallowRef<ReadonlySet<string> | null>(null);
-  const fits = shallowRef<FitsByAccount>({});
+  /** Children chosen in the weave or the grid, and in which of them. */
+  const chosen = shallowRef<ReadonlySet<string>>(new Set());
+  const chosenIn = ref<'weave' | 'grid'>('weave');
   /** The family asked for last: an older answer that comes late is not shown. */
   let wanted = '';
 
-  let started: Remote<FitsWorker> | null = null;
-  /** Started with the first family that is opened: lists need none. */
-  function worker(): Remote<FitsWorker> {
-    if (started) return started;
-    started = wrap<FitsWorker>(new Worker(new URL('../workers/fits.worker.ts', import.meta.url), { type: 'module' }));
-    if (setup.setup) void started.setUp(setup.setup);
-    return started;
-  }
-  const task = (now: Family): FitsTask => ({
-    family: now,
-    stock: stock.value,
-    pictures: pictures.value,
-    live: live.value,
-  });
-  let asked = 0;
-  async function refit(): Promise<void> {
-    const now = family.value;
-    if (!now || !setup.setup) return;
-    const number = ++asked;
-    const all = await worker().compute(task(now));
-    if (number !== asked) return;
-    const withRules = all.map((fit) => [fit.account, { ...fit, category: categoryOf(fit.account, now) }] as const);
-    fits.value = Object.fromEntries(withRules);
-  }
-  function categoryOf(accountId: string, now: Family) {
-    const account = setup.account(accountId);
-    return account ? setup.categoryFor(account, now) : null;
-  }
-  /** What would go out to an account. */
-  const listings = (accountId: string): Promise<Listing[]> =>
-    family.value ? worker().listings(task(family.value), accountId) : Promise.resolve([]);
-  watch(
-    () => setup.setup,
-    async (given) => {
-      if (given && started) await started.setUp(given);
-      void refit();
-    },
-  );
-  watch([family, stock, pictures, live], () => void refit());
+  const { fits, listings, forget } = createFits({ family, stock, pictures, live });
 
   const outbox = createOutbox({
     namer: () => setup.namer,
@@ -146,7 +107,8 @@ export const useFamily = defineStore('family', () => {
       await outbox.settled();
       if (wanted !== id) return;
       family.value = null;
-      fits.value = {};
+      forget();
+      chosen.value = new Set();
       only.value = null;
       scope.value = EVERYWHERE;
       selected.value = { level: 'family' };
@@ -190,6 +152,11 @@ export const useFamily = defineStore('family', () => {
   async function refreshBeside(id: string): Promise<void> {
     const detail = await call(api.family, { params: { id } }).catch(() => null);
     if (detail && family.value?.id === id) live.value = detail.live;
+  }
+
+  function choose(childIds: Iterable<string>, where: 'weave' | 'grid'): void {
+    chosenIn.value = where;
+    chosen.value = new Set(childIds);
   }
 
   /** Runs a command here and sends it, with counted pieces if the gesture had both. False where it was refused; the reason was told. */
@@ -325,9 +292,11 @@ export const useFamily = defineStore('family', () => {
       scope,
       lit,
       only,
+      chosen,
+      chosenIn,
     },
     ...{ waiting: outbox.waiting, serverSilent: outbox.serverSilent, aside: outbox.aside, unkept: outbox.unkept },
-    ...{ open, run, count, ask, takeNumbers, mend, apply, addFacts, listings },
+    ...{ choose, open, run, count, ask, takeNumbers, mend, apply, addFacts, listings },
     undo: () => stepBack('undo'),
     redo: () => stepBack('redo'),
     settled: outbox.settled,

@@ -1,5 +1,90 @@
-/** Fits of the open family, computed beside the page. */
-import type { Fit } from '@loom-kin/core';
+/** The fits of the open family: computed in a worker, after what was typed is on the screen, one after another however fast changes come. */
+import { wrap, type Remote } from 'comlink';
+import { shallowRef, watch, type ShallowRef } from 'vue';
+import type { Family, Fit, Listing, PictureFacts } from '@loom-kin/core';
+import type { LiveListingRow } from '@loom-kin/contract';
+import type { FitsTask, FitsWorker } from '../workers/fits.worker';
+import { useSetup } from './setup';
 
 /** account → fit, as last computed. */
 export type FitsByAccount = Record<string, Fit>;
+
+export interface FitsGround {
+  family: ShallowRef<Family | null>;
+  stock: ShallowRef<Record<string, number>>;
+  pictures: ShallowRef<Record<string, PictureFacts>>;
+  live: ShallowRef<LiveListingRow[]>;
+}
+
+export function createFits({ family, stock, pictures, live }: FitsGround) {
+  const setup = useSetup();
+  const fits = shallowRef<FitsByAccount>({});
+  let started: Remote<FitsWorker> | null = null;
+
+  /** Started with the first family that is opened: lists need none. */
+  function worker(): Remote<FitsWorker> {
+    if (started) return started;
+    started = wrap<FitsWorker>(new Worker(new URL('../workers/fits.worker.ts', import.meta.url), { type: 'module' }));
+    if (setup.setup) void started.setUp(setup.setup);
+    return started;
+  }
+  const task = (now: Family): FitsTask => ({
+    family: now,
+    stock: stock.value,
+    pictures: pictures.value,
+    live: live.value,
+  });
+  function categoryOf(accountId: string, now: Family) {
+    const account = setup.account(accountId);
+    return account ? setup.categoryFor(account, now) : null;
+  }
+
+  let isRunning = false;
+  let isDue = false;
+  async function refit(): Promise<void> {
+    isDue = true;
+    if (isRunning) return;
+    isRunning = true;
+    try {
+      while (isDue) {
+        await painted();
+        isDue = false;
+        await compute();
+      }
+    } finally {
+      isRunning = false;
+    }
+  }
+  async function compute(): Promise<void> {
+    const now = family.value;
+    if (!now || !setup.setup) return;
+    const all = await worker().compute(task(now));
+    if (family.value?.id !== now.id) return;
+    const withRules = all.map((fit) => [fit.account, { ...fit, category: categoryOf(fit.account, now) }] as const);
+    fits.value = Object.fromEntries(withRules);
+  }
+
+  watch(
+    () => setup.setup,
+    async (given) => {
+      if (given && started) await started.setUp(given);
+      void refit();
+    },
+  );
+  watch([family, stock, pictures, live], () => void refit());
+
+  return {
+    fits,
+    /** What would go out to an account. */
+    listings: (accountId: string): Promise<Listing[]> =>
+      family.value ? worker().listings(task(family.value), accountId) : Promise.resolve([]),
+    forget: () => (fits.value = {}),
+  };
+}
+
+/** Handing a large family to the worker takes longer than a frame: it waits until what was typed is drawn. */
+const painted = (): Promise<void> =>
+  new Promise((resolve) => {
+    if (document.hidden) setTimeout(resolve);
+    else requestAnimationFrame(() => setTimeout(resolve));
+  });

@@ -1,0 +1,42 @@
+/** How the seller has arranged views: kept for the seller, not for one browser, and no part of any change. */
+import { z } from 'zod';
+import { define, done } from './endpoint';
+
+/** `axis:…` for an axis, the key of a field, or a key with the account it is for: `price@account:fernpost`. */
+export const ColumnIdSchema = z.string().min(1).max(140);
+
+/** Columns under a name. One that the program offers keeps here only what the seller has changed of it. */
+export const ColumnSetSchema = z.object({
+  /** Columns that stand first, in this order. */
+  order: z.array(ColumnIdSchema).max(300),
+  hidden: z.array(ColumnIdSchema).max(300),
+  /** Columns beside those that the program offers. */
+  shown: z.array(ColumnIdSchema).max(300),
+  /** Made by the seller: it has those columns alone that it names in `shown`. */
+  own: z.boolean(),
+});
+export type ColumnSet = z.infer<typeof ColumnSetSchema>;
+
+/** The grid of children. */
+export const GridLayoutSchema = z.object({
+  /** Pixels, by column. */
+  widths: z.record(ColumnIdSchema, z.number().int().min(36).max(800)),
+  /** Columns that stay in view beside the options, while others are scrolled. */
+  frozen: z.array(ColumnIdSchema).max(20),
+  /** The chosen set. */
+  set: z.string().max(40),
+  sets: z.record(z.string().min(1).max(40), ColumnSetSchema).refine((sets) => Object.keys(sets).length <= 40, {
+    message: 'There are more than 40 sets.',
+  }),
+});
+export type GridLayout = z.infer<typeof GridLayoutSchema>;
+
+export const layoutEndpoints = {
+  gridLayout: define('get', '/api/layouts/grid', 'How the seller has arranged the grid of children', {
+    response: GridLayoutSchema.nullable(),
+  }),
+  saveGridLayout: define('put', '/api/layouts/grid', 'Keep how the grid of children is arranged', {
+    body: GridLayoutSchema,
+    response: done,
+  }),
+};

@@ -1,0 +1,96 @@
+<script setup lang="ts">
+/** A small sheet beside what opened it: takes the focus, closes with Esc or a press elsewhere, and gives the focus back. */
+import { nextTick, onMounted, onUnmounted, ref } from 'vue';
+
+const props = defineProps<{ at: HTMLElement; name: string; width?: number }>();
+const emit = defineEmits<{ close: [] }>();
+
+const root = ref<HTMLElement>();
+const place = ref({ left: 0, top: 0, most: 400 });
+const before = document.activeElement as HTMLElement | null;
+const MARGIN = 8;
+
+function settle(): void {
+  const anchor = props.at.getBoundingClientRect();
+  const width = props.width ?? 250;
+  const below = window.innerHeight - anchor.bottom - MARGIN * 2;
+  const isAbove = below < 220 && anchor.top > below;
+  const most = Math.max(160, isAbove ? anchor.top - MARGIN * 2 : below);
+  const height = Math.min(root.value?.scrollHeight ?? 0, most);
+  place.value = {
+    left: Math.max(MARGIN, Math.min(anchor.left, window.innerWidth - width - MARGIN)),
+    top: isAbove ? anchor.top - height - 2 : anchor.bottom + 2,
+    most,
+  };
+}
+
+const focusable = () =>
+  [...(root.value?.querySelectorAll<HTMLElement>('button, input, select, a[href], [tabindex="0"]') ?? [])].filter(
+    (one) => !one.hasAttribute('disabled'),
+  );
+
+function close(): void {
+  emit('close');
+  void nextTick(() => {
+    if (document.activeElement === document.body) before?.focus({ preventScroll: true });
+  });
+}
+function onKey(event: KeyboardEvent): void {
+  if (event.key === 'Escape') {
+    event.stopPropagation();
+    event.preventDefault();
+    return close();
+  }
+  if (event.key !== 'Tab') return;
+  const all = focusable();
+  const edge = event.shiftKey ? all[0] : all.at(-1);
+  if (document.activeElement !== edge) return;
+  event.preventDefault();
+  (event.shiftKey ? all.at(-1) : all[0])?.focus();
+}
+function onPress(event: PointerEvent): void {
+  const target = event.target as Node;
+  if (!root.value?.contains(target) && !props.at.contains(target)) close();
+}
+
+onMounted(async () => {
+  settle();
+  window.addEventListener('pointerdown', onPress, true);
+  await nextTick();
+  settle();
+  (root.value?.querySelector<HTMLElement>('[data-first]') ?? focusable()[0] ?? root.value)?.focus();
+});
+onUnmounted(() => window.removeEventListener('pointerdown', onPress, true));
+</script>
+
+<template>
+  <Teleport to="body">
+    <div
+      ref="root"
+      class="popup sheet"
+      role="dialog"
+      tabindex="-1"
+      :aria-label="name"
+      :style="{
+        left: `${place.left}px`,
+        top: `${place.top}px`,
+        width: `${width ?? 250}px`,
+        maxHeight: `${place.most}px`,
+      }"
+      @keydown="onKey"
+    >
+      <slot :close="close" />
+    </div>
+  </Teleport>
+</template>
+
+<style scoped>
+.popup {
+  position: fixed;
+  z-index: 2100;
+  overflow: auto;
+  padding: 6px;
+  font-size: 13px;
+  border-color: var(--ink-soft);
+}
+</style>

@@ -1,0 +1,23 @@
+/**
+ * Half-typed text, kept in the browser at every key until it is taken or given up: a page that is loaded anew, closed or left behind loses
+ * none of it. Kept at once, not a moment later, since a page may be gone by then.
+ */
+import { say } from '../api';
+
+const PREFIX = 'loom-kin.draft.';
+let isFullTold = false;
+
+/** Keeps a text under a name; an empty one as well, until it is dropped. */
+export function keepDraft(name: string, text: string): void {
+  try {
+    localStorage.setItem(PREFIX + name, text);
+  } catch {
+    if (!isFullTold) say('The browser has no room left: what is half typed is kept in this page alone.');
+    isFullTold = true;
+  }
+}
+
+export const dropDraft = (name: string): void => localStorage.removeItem(PREFIX + name);
+
+/** The text kept under a name, or null. */
+export const draftOf = (name: string): string | null => localStorage.getItem(PREFIX + name);

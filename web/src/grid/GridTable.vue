@@ -1,0 +1,206 @@
+<script setup lang="ts">
+/**
+ * The grid drawn: only the rows and columns in view. Cells are addressed by child and column; a figure of its own is in full ink, one from a
+ * value or the family lighter. One tab stop; the focused cell is told to screen readers as the active one.
+ */
+import { computed, ref } from 'vue';
+import type { Child } from '@loom-kin/core';
+import GridHead from './GridHead.vue';
+import { isRight, type FieldColumn } from './gridColumns';
+import { isWithin, type Spot } from './gridMoves';
+import { useCellEntry } from './useCellEntry';
+import { useGridDrawing, HEAD, ROW, type DrawnColumn } from './useGridDrawing';
+import type { GridEdits } from './useGridEdits';
+import { useGridKeys } from './useGridKeys';
+import { useGridMouse } from './useGridMouse';
+import type { GridSelection } from './useGridSelection';
+import type { GridView } from './useGridView';
+
+const props = defineProps<{
+  view: GridView;
+  selection: GridSelection;
+  edits: GridEdits;
+  /** Children that are lit up, by a finding or a hover, and those chosen in the weave. */
+  lit: ReadonlySet<string>;
+  chosen: ReadonlySet<string>;
+}>();
+const emit = defineEmits<{
+  find: [withReplacement: boolean];
+  menu: [column: FieldColumn, at: HTMLElement];
+  leave: [];
+  page: [rows: number];
+}>();
+
+const scroller = ref<HTMLElement>();
+const body = ref<HTMLElement>();
+const input = ref<HTMLTextAreaElement>();
+const drawing = useGridDrawing(props.view, scroller);
+const focusGrid = () => body.value?.focus({ preventScroll: true });
+const go = (spot: Spot) => {
+  props.selection.select(spot);
+  drawing.show(props.selection.spot.value ?? spot);
+};
+const entry = useCellEntry(props.view, props.selection, props.edits, { input, focusGrid, go });
+const mouse = useGridMouse(scroller, drawing, props.selection, props.edits, entry);
+const onKey = useGridKeys(props.selection, entry, props.edits, {
+  show: drawing.show,
+  openFind: (withReplacement) => emit('find', withReplacement),
+  openMenu: (x) => openMenu(x),
+  leaveSelection: () => {
+    const at = props.selection.begin.value;
+    if (at) props.selection.select(at);
+    emit('leave');
+  },
+});
+function openMenu(x: number): void {
+  const column = props.selection.columnOfSpot(x);
+  const head = column && document.getElementById(`head-${column.id}`);
+  if (column && head) emit('menu', column, head);
+}
+
+const range = computed(() => props.selection.range.value);
+const begin = computed(() => props.selection.begin.value);
+const active = computed(() => props.selection.spot.value);
+const cellId = ({ x, y }: Spot) => `cell-${y}-${x}`;
+
+function classesOf(child: Child, { column, x, isSticky }: DrawnColumn, y: number): Record<string, boolean> {
+  const at = { x, y };
+  const isField = column.kind === 'field';
+  const own = isField ? props.view.isOwn(child.id, column) : null;
+  return {
+    sticky: isSticky,
+    option: !isField,
+    right: isRight(column),
+    mono: isField && (column.field.key === 'sku' || column.field.key === 'gtin'),
+    inherited: own === false,
+    own: own === true,
+    chosen: range.value !== null && isField && isWithin(range.value, at),
+    begin: isField && begin.value?.x === x && begin.value.y === y,
+    filling: mouse.filling.value !== null && isField && isWithin(mouse.filling.value, at),
+  };
+}
+const isCorner = (x: number, y: number) => range.value?.x1 === x && range.value.y1 === y;
+
+/** Where a figure comes from is worked out when the mouse asks. */
+function tellSource(event: PointerEvent): void {
+  const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-column]');
+  const column = cell && props.view.columnById.value.get(cell.dataset.column!);
+  if (cell && column)
+    cell.title =
+      column.kind === 'field' ? `${column.field.label}: ${props.view.source(cell.dataset.child!, column)}` : '';
+}
+
+const entryBox = computed(() => {
+  const cell = entry.open.value;
+  const x = cell && props.view.columnAt.value.get(cell.column.id);
+  const y = cell && props.view.rowAt.value.get(cell.childId);
+  const box = x !== undefined && x !== null && y !== undefined && y !== null ? drawing.boxOf({ x, y }) : null;
+  if (!box) return { left: '0px', top: `${HEAD}px`, width: '1px', height: `${ROW}px` };
+  return {
+    left: `${box.left}px`,
+    top: `${box.top}px`,
+    minWidth: `${box.width}px`,
+    width: `${Math.max(box.width, Math.min(360, 24 + entry.text.value.length * 7.4))}px`,
+    height: `${entry.rows.value === 1 ? ROW : entry.rows.value * 19 + 10}px`,
+  };
+});
+const entryName = computed(() => {
+  const cell = entry.open.value;
+  return cell ? `${cell.column.name}` : 'Cell';
+});
+
+defineExpose({ entry, show: drawing.show, focus: focusGrid, page: drawing.page });
+</script>
+
+<template>
+  <div ref="scroller" class="grid-scroller" @scroll.passive="drawing.onScroll" @pointerover="tellSource">
+    <div
+      id="children-grid"
+      ref="body"
+      class="grid"
+      role="grid"
+      tabindex="0"
+      aria-label="Children and their figures"
+      aria-multiselectable="true"
+      :aria-rowcount="view.rows.value.length + 1"
+      :aria-colcount="view.columns.value.length"
+      :aria-activedescendant="active ? cellId(active) : undefined"
+      data-test="grid"
+      :style="{ width: `${drawing.whole.value.width}px`, height: `${drawing.whole.value.height}px` }"
+      @keydown="onKey"
+      @pointerdown="mouse.onDown"
+      @dblclick="mouse.onDouble"
+      @paste.prevent="edits.paste($event.clipboardData)"
+      @copy.prevent="$event.clipboardData && edits.copy($event.clipboardData)"
+      @cut.prevent="$event.clipboardData && (edits.copy($event.clipboardData), edits.clear())"
+    >
+      <GridHead
+        :view="view"
+        :drawing="drawing"
+        :selection="selection"
+        @menu="(column, at) => emit('menu', column, at)"
+      />
+      <div
+        v-for="{ child, y } in drawing.drawnRows.value"
+        :key="child.id"
+        class="row"
+        :class="{ lit: lit.has(child.id), picked: chosen.has(child.id) }"
+        role="row"
+        :aria-rowindex="y + 2"
+        :style="{ transform: `translateY(${HEAD + y * ROW}px)` }"
+      >
+        <template v-for="(drawn, nth) in drawing.drawnColumns.value" :key="drawn.column.id">
+          <div
+            :id="drawn.x >= 0 ? cellId({ x: drawn.x, y }) : undefined"
+            class="cell"
+            :class="classesOf(child, drawn, y)"
+            :role="drawn.x < 0 ? 'rowheader' : 'gridcell'"
+            :aria-colindex="drawn.x + view.columns.value.length - view.fields.value.length + 1"
+            :aria-selected="drawn.x >= 0 && range !== null && isWithin(range, { x: drawn.x, y })"
+            :data-column="drawn.column.id"
+            :data-child="child.id"
+            :style="{
+              width: `${drawn.column.size}px`,
+              left: drawn.isSticky ? `${drawn.left}px` : undefined,
+              marginLeft: nth === drawing.stickyColumns.value.length ? `${drawing.gap.value}px` : undefined,
+            }"
+          >
+            {{ view.text(child.id, drawn.column)
+            }}<i
+              v-if="isCorner(drawn.x, y)"
+              class="handle"
+              title="Draw out to fill: copies, or goes on with a series"
+            />
+          </div>
+        </template>
+      </div>
+    </div>
+    <textarea
+      ref="input"
+      class="cell-entry"
+      :class="{ open: entry.open.value }"
+      :style="entryBox"
+      rows="1"
+      :aria-label="entryName"
+      autocomplete="off"
+      spellcheck="false"
+      tabindex="-1"
+      @input="entry.onInput"
+      @keydown="entry.onKey"
+      @blur="entry.onBlur"
+      @paste.stop
+      @copy.stop
+      @cut.stop
+    />
+    <div
+      v-if="entry.open.value && entry.choices.value.length"
+      class="choices"
+      aria-hidden="true"
+      :style="{ left: entryBox.left, top: `calc(${entryBox.top} + ${entryBox.height})` }"
+    >
+      {{ entry.choices.value.join(' · ') }}
+    </div>
+  </div>
+</template>
+
+<style scoped src="./grid.css" />

@@ -1,0 +1,190 @@
+/** What the grid shows at this moment: its columns, its rows, and the text of every cell, worked out when somebody looks at it. */
+import { computed, reactive, ref, shallowRef, watch } from 'vue';
+import {
+  columnOf,
+  EVERYWHERE,
+  placeLabel,
+  showColumn,
+  type Child,
+  type ColumnGroup,
+  type Family,
+} from '@loom-kin/core';
+import { useFamily } from '../stores/family';
+import { useLayout } from '../stores/layout';
+import { useSetup } from '../stores/setup';
+import { scopeText } from '../common/scopes';
+import { chosenSet, fieldColumns, optionColumns, shownColumns, type FieldColumn, type GridColumn } from './gridColumns';
+import { arrange, textCounts, type ColumnTexts, type Filters, type Sorting } from './gridRows';
+
+/** What is known of a column while the family stays as it is. */
+interface Reader extends ColumnTexts {
+  /** Where the figure comes from; null for what is no figure of the family. */
+  group(position: number): ColumnGroup | null;
+}
+
+export function useGridView() {
+  const store = useFamily();
+  const setup = useSetup();
+  const layout = useLayout();
+  void layout.ensure();
+
+  const family = computed(() => store.family!);
+  const index = computed(() => store.index!);
+  const options = shallowRef(optionColumns(family.value));
+  const all = shallowRef<FieldColumn[]>([]);
+  const shape = computed(() =>
+    JSON.stringify([
+      family.value.fields.category ?? '',
+      family.value.axes.map((axis) => [axis.id, axis.label, axis.values.map((value) => value.label)]),
+    ]),
+  );
+  watch(
+    [shape, () => setup.registry, () => setup.accounts],
+    () => {
+      options.value = optionColumns(family.value);
+      all.value = fieldColumns(setup.registry, family.value, setup.accounts);
+    },
+    { immediate: true },
+  );
+  const fields = computed(() => shownColumns(all.value, layout.grid));
+  const frozen = computed(() => fields.value.filter((column) => layout.grid.frozen.includes(column.id)).length);
+  const columns = computed<GridColumn[]>(() => [...options.value, ...fields.value]);
+  const columnById = computed(
+    () => new Map<string, GridColumn>([...options.value, ...all.value].map((one) => [one.id, one])),
+  );
+
+  /** Columns are read when they are first looked at, and anew when the family or its stock is another. */
+  const readers = computed(() => {
+    const known = new Map<string, Reader>();
+    const now = family.value;
+    const stock = store.stock;
+    return (column: GridColumn): Reader => {
+      let reader = known.get(column.id);
+      if (!reader) known.set(column.id, (reader = readerOf(now, column, stock)));
+      return reader;
+    };
+  });
+
+  function readerOf(now: Family, column: GridColumn, stock: Readonly<Record<string, number>>): Reader {
+    const { woven, valueById, rank } = index.value;
+    if (column.kind === 'option') {
+      const idAt = (position: number) => woven[position]!.at[column.axisId]!;
+      return {
+        text: (position) => valueById.get(idAt(position))?.label ?? '',
+        weight: (position) => rank.get(idAt(position)) ?? 0,
+        group: () => null,
+      };
+    }
+    const { field } = column;
+    if (field.type === 'stock') {
+      const pieces = (position: number) => stock[woven[position]!.id] ?? 0;
+      return { text: (position) => String(pieces(position)), weight: pieces, group: () => null };
+    }
+    const figures = columnOf(now, field.key, column.scopes);
+    const show = showColumn(setup.registry, field, figures, setup.currency);
+    const text = (position: number) => show(position) || (field.unset ?? '');
+    const isNumber = ['money', 'weight', 'length', 'number', 'integer'].includes(field.type);
+    return {
+      text,
+      weight: (position) => {
+        const shown = text(position);
+        return isNumber && shown !== '' ? Number(shown) : shown;
+      },
+      group: (position) => figures.groupAt(position),
+    };
+  }
+
+  const arrangement = reactive({ sorting: null as Sorting | null, filters: new Map() as Filters });
+  const sortBy = (sorting: Sorting | null) => (arrangement.sorting = sorting);
+  /** Shows those alone that have one of some texts in a column; null shows all. */
+  function filterBy(columnId: string, wanted: ReadonlySet<string> | null): void {
+    const filters = new Map(arrangement.filters);
+    if (wanted) filters.set(columnId, wanted);
+    else filters.delete(columnId);
+    arrangement.filters = filters;
+  }
+  function arrangeNothing(): void {
+    arrangement.filters = new Map();
+    arrangement.sorting = null;
+  }
+  /** Raised to arrange the rows anew: they stay where they are while somebody types in a sorted column. */
+  const turn = ref(0);
+  const shownIds = shallowRef<readonly string[]>([]);
+  watch(
+    [
+      () => arrangement.sorting,
+      () => arrangement.filters,
+      () => store.only,
+      turn,
+      () => index.value.woven.length,
+      shape,
+      () => store.family?.id,
+    ],
+    () => {
+      const order = arrange(index.value.woven, { ...arrangement, only: store.only }, (id) => {
+        const column = columnById.value.get(id);
+        return column && readers.value(column);
+      });
+      shownIds.value = order.map((position) => index.value.woven[position]!.id);
+    },
+    { immediate: true },
+  );
+  /** Children that are not woven any more are gone at once. */
+  const rows = computed<Child[]>(() =>
+    shownIds.value.flatMap((id) => {
+      const child = family.value.children[id];
+      return child?.woven ? [child] : [];
+    }),
+  );
+  const rowAt = computed(() => new Map(rows.value.map((child, at) => [child.id, at])));
+  const columnAt = computed(() => new Map(fields.value.map((column, at) => [column.id, at])));
+  const positionOf = (childId: string) => index.value.position.get(childId);
+
+  function text(childId: string, column: GridColumn): string {
+    const position = positionOf(childId);
+    return position === undefined ? '' : readers.value(column).text(position);
+  }
+  function group(childId: string, column: GridColumn): ColumnGroup | null {
+    const position = positionOf(childId);
+    return position === undefined ? null : readers.value(column).group(position);
+  }
+
+  /** Whether a figure stands on the child itself, for whom the column is about; null where it could stand nowhere else. */
+  function isOwn(childId: string, column: GridColumn): boolean | null {
+    if (column.kind === 'option' || column.field.type === 'stock') return null;
+    if (column.field.levels.length === 1 && column.scope === EVERYWHERE) return null;
+    const from = group(childId, column);
+    return from?.place?.level === 'child' && from.scope === column.scope;
+  }
+
+  /** Where a figure comes from, in words; empty for what is no figure of the family. */
+  function source(childId: string, column: GridColumn): string {
+    if (column.kind === 'option') return '';
+    if (column.field.type === 'stock') return 'from the stock ledger';
+    const from = group(childId, column);
+    if (!from?.place) return column.field.unset ? `nobody has set it: ${column.field.unset}` : 'empty';
+    const where = from.place.level === 'child' ? 'its own' : `from ${placeLabel(family.value, from.place)}`;
+    const whose = from.scope === column.scope ? '' : `, as ${scopeText(setup.accounts, from.scope)}`;
+    const raised = (from.surcharges ?? []).map((one) => {
+      const surcharge = one.surcharge.startsWith('-') ? one.surcharge.replace('-', '− ') : `+ ${one.surcharge}`;
+      return `, ${surcharge.replace('%', ' %')} for ${placeLabel(family.value, one.place)}`;
+    });
+    return where + whose + raised.join('');
+  }
+
+  /** Columns of accounts by how a header names them. */
+  const named = computed(
+    () => new Map(all.value.map((column) => [column.name.toLowerCase(), { id: column.id, key: column.field.key }])),
+  );
+
+  return {
+    ...{ family, index, all, fields, frozen, columns, columnById, rows, rowAt, columnAt, arrangement, named },
+    ...{ text, group, isOwn, source, sortBy, filterBy, arrangeNothing },
+    counts: (column: GridColumn) => textCounts(index.value.woven, readers.value(column)),
+    arrangeAnew: () => (turn.value += 1),
+    isArranged: computed(() => arrangement.sorting !== null || arrangement.filters.size > 0),
+    hiddenCount: computed(() => chosenSet(layout.grid).hidden.length),
+  };
+}
+
+export type GridView = ReturnType<typeof useGridView>;
