@@ -201,14 +201,9 @@ describe('rows', () => {
 });
 
 describe('columns', () => {
-  const settings = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' } as const;
   const account: Account = {
-    id: 'q',
-    channel: 'quayside',
-    name: 'Quayside',
-    at: 0,
-    language: 'en',
-    settings: { ...settings },
+    ...{ id: 'q', channel: 'quayside', name: 'Quayside', at: 0, language: 'en' },
+    settings: { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' },
   };
   const all = fieldColumns(registry, family, [account]);
   const shown = (layout: Partial<GridLayout>) => shownColumns(all, { ...FIRST_LAYOUT, ...layout }).map((one) => one.id);

@@ -13,7 +13,7 @@ async function focusOn(ids: readonly string[], tries = 40): Promise<void> {
   if (element) {
     element.closest('details')?.setAttribute('open', '');
     element.scrollIntoView({ block: 'center' });
-    const entry = element.matches('input, textarea, select, button')
+    const entry = element.matches('input, textarea, select, button, [tabindex="0"]')
       ? element
       : element.querySelector<HTMLElement>('input, select, textarea, button');
     // A part without an entry, such as a table of rules, is focused itself.
@@ -33,6 +33,8 @@ export function useGoThere(): (there: There & { account: string; scope?: Scope }
     if (only) store.only = only.length > 0 ? new Set(only) : null;
     const params = { id: store.family!.id, ...(page === 'fit' ? { account } : {}) };
     await router.push(page === 'channels' ? { name: page, query: { account } } : { name: page, params });
+    const [firstChild] = selected.level === 'child' ? [selected.childId] : (only ?? []);
+    if (focus.includes('children-grid') && firstChild) store.aim = { childId: firstChild, columnId: there.key };
     await focusOn(focus);
   };
 }

@@ -37,7 +37,10 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
           :only="id"
           :selected="store.selected"
           :lit="store.lit"
+          :chosen="store.chosen"
           narrow
+          name="The weave on this account"
+          @choose="store.choose($event, 'weave')"
           @select="store.selected = $event"
           @hover="light"
         />

@@ -9,7 +9,7 @@ import FindBar from './FindBar.vue';
 import GridTable from './GridTable.vue';
 import PastePreview from './PastePreview.vue';
 import SumLine from './SumLine.vue';
-import { setNames, type FieldColumn } from './gridColumns';
+import { ALL_FIGURES, setNames, type FieldColumn } from './gridColumns';
 import type { CellDraft } from './useCellEntry';
 import { useGridEdits } from './useGridEdits';
 import { useGridSelection } from './useGridSelection';
@@ -52,6 +52,19 @@ watch(
     const first = store.chosenIn === 'grid' ? undefined : view.rows.value.findIndex((child) => chosen.has(child.id));
     if (first !== undefined && first >= 0) table.value?.show({ x: selection.spot.value?.x ?? 0, y: first });
   },
+);
+
+/** The very cell that somebody is led to; its column is shown where it was not. */
+watch(
+  () => store.aim,
+  async (aim) => {
+    if (!aim || !view.columnById.value.has(aim.columnId)) return;
+    store.aim = null;
+    if (!view.columnAt.value.has(aim.columnId)) layout.change({ set: ALL_FIGURES });
+    await nextTick();
+    if (selection.selectCell(aim.childId, aim.columnId)) table.value?.show(selection.spot.value!);
+  },
+  { immediate: true, flush: 'post' },
 );
 
 const isPartial = computed(

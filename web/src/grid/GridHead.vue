@@ -18,6 +18,14 @@ const LEAST = 40;
 
 const moving = ref<{ id: string; to: number } | null>(null);
 const sorting = computed(() => props.view.arrangement.sorting);
+const parts = computed(() => [
+  {
+    name: 'scrolled',
+    columns: props.drawing.scrolled.value,
+    style: { transform: `translateX(${-props.drawing.left.value}px)` },
+  },
+  { name: 'stays', columns: props.drawing.stickyColumns.value, style: undefined },
+]);
 const firstField = computed(() => props.view.columns.value.length - props.view.fields.value.length);
 
 function sortOf(column: GridColumn): 'ascending' | 'descending' | undefined {
@@ -76,65 +84,75 @@ function fit(column: GridColumn): void {
 
 <template>
   <div class="head" role="row" aria-rowindex="1" :style="{ height: `${HEAD}px` }">
-    <div
-      v-for="(drawn, nth) in drawing.drawnColumns.value"
-      :id="`head-${drawn.column.id}`"
-      :key="drawn.column.id"
-      class="name"
-      :class="{
-        sticky: drawn.isSticky,
-        right: isRight(drawn.column),
-        aimed: moving !== null && moving.to === drawn.x && moving.id !== drawn.column.id,
-      }"
-      role="columnheader"
-      :aria-colindex="drawn.x + firstField + 1"
-      :aria-sort="sortOf(drawn.column)"
-      :title="drawn.column.kind === 'field' ? (drawn.column.field.help ?? drawn.column.name) : drawn.column.name"
-      :style="{
-        width: `${drawn.column.size}px`,
-        left: drawn.isSticky ? `${drawn.left}px` : undefined,
-        marginLeft: nth === drawing.stickyColumns.value.length ? `${drawing.gap.value}px` : undefined,
-      }"
-      @pointerdown.stop="press($event, drawn)"
-    >
-      <span class="text">{{ drawn.column.name }}</span>
-      <span v-if="sortOf(drawn.column)" aria-hidden="true">{{
-        sortOf(drawn.column) === 'descending' ? '↓' : '↑'
-      }}</span>
-      <span v-if="view.arrangement.filters.has(drawn.column.id)" class="filtered" title="Some are filtered out">⌄</span>
-      <button
-        v-if="drawn.column.kind === 'field'"
-        class="menu"
-        tabindex="-1"
-        :aria-label="`Menu of the column ${drawn.column.name}`"
-        :data-test="`menu-${drawn.column.id}`"
-        @click="emit('menu', drawn.column as FieldColumn, $event.currentTarget as HTMLElement)"
+    <div v-for="part in parts" :key="part.name" :class="part.name" role="presentation" :style="part.style">
+      <div
+        v-for="drawn in part.columns"
+        :id="`head-${drawn.column.id}`"
+        :key="drawn.column.id"
+        class="name"
+        :class="{
+          right: isRight(drawn.column),
+          aimed: moving !== null && moving.to === drawn.x && moving.id !== drawn.column.id,
+        }"
+        role="columnheader"
+        :aria-colindex="drawn.x + firstField + 1"
+        :aria-sort="sortOf(drawn.column)"
+        :title="drawn.column.kind === 'field' ? (drawn.column.field.help ?? drawn.column.name) : drawn.column.name"
+        :style="{
+          width: `${drawn.column.size}px`,
+          left: `${drawn.left}px`,
+        }"
+        @pointerdown.stop="press($event, drawn)"
       >
-        ▾
-      </button>
-      <i
-        v-if="drawn.column.kind === 'field'"
-        class="edge"
-        @pointerdown.prevent.stop="resize($event, drawn.column)"
-        @dblclick.stop="fit(drawn.column)"
-      />
+        <span class="text">{{ drawn.column.name }}</span>
+        <span v-if="sortOf(drawn.column)" aria-hidden="true">{{
+          sortOf(drawn.column) === 'descending' ? '↓' : '↑'
+        }}</span>
+        <span v-if="view.arrangement.filters.has(drawn.column.id)" class="filtered" title="Some are filtered out"
+          >⌄</span
+        >
+        <button
+          v-if="drawn.column.kind === 'field'"
+          class="menu"
+          tabindex="-1"
+          :aria-label="`Menu of the column ${drawn.column.name}`"
+          :data-test="`menu-${drawn.column.id}`"
+          @click="emit('menu', drawn.column as FieldColumn, $event.currentTarget as HTMLElement)"
+        >
+          ▾
+        </button>
+        <i
+          v-if="drawn.column.kind === 'field'"
+          class="edge"
+          @pointerdown.prevent.stop="resize($event, drawn.column)"
+          @dblclick.stop="fit(drawn.column)"
+        />
+      </div>
     </div>
   </div>
 </template>
 
 <style scoped>
 .head {
-  position: sticky;
+  position: absolute;
   top: 0;
+  left: 0;
   z-index: 4;
-  display: flex;
   width: 100%;
+  overflow: hidden;
   background: var(--ground);
   border-bottom: 1px solid var(--line);
 }
+.scrolled,
+.stays {
+  position: absolute;
+  top: 0;
+  left: 0;
+}
 .name {
-  flex: none;
-  position: relative;
+  position: absolute;
+  top: 0;
+  height: 30px;
   display: flex;
   align-items: center;
   gap: 3px;
@@ -155,10 +173,6 @@ function fit(column: GridColumn): void {
 }
 .right .text {
   text-align: right;
-}
-.sticky {
-  position: sticky;
-  z-index: 5;
 }
 .menu {
   border: 0;

@@ -63,12 +63,11 @@ const begin = computed(() => props.selection.begin.value);
 const active = computed(() => props.selection.spot.value);
 const cellId = ({ x, y }: Spot) => `cell-${y}-${x}`;
 
-function classesOf(child: Child, { column, x, isSticky }: DrawnColumn, y: number): Record<string, boolean> {
+function classesOf(child: Child, { column, x }: DrawnColumn, y: number): Record<string, boolean> {
   const at = { x, y };
   const isField = column.kind === 'field';
   const own = isField ? props.view.isOwn(child.id, column) : null;
   return {
-    sticky: isSticky,
     option: !isField,
     right: isRight(column),
     mono: isField && (column.field.key === 'sku' || column.field.key === 'gtin'),
@@ -80,6 +79,13 @@ function classesOf(child: Child, { column, x, isSticky }: DrawnColumn, y: number
   };
 }
 const isCorner = (x: number, y: number) => range.value?.x1 === x && range.value.y1 === y;
+
+const optionCount = computed(() => props.view.columns.value.length - props.view.fields.value.length);
+/** Each row in two parts: what stays in view, and what is scrolled beneath it. */
+const parts = computed(() => [
+  { name: 'scrolled', columns: drawing.scrolled.value, style: { transform: `translateX(${-drawing.left.value}px)` } },
+  { name: 'stays', columns: drawing.stickyColumns.value, style: undefined },
+]);
 
 /** Where a figure comes from is worked out when the mouse asks. */
 function tellSource(event: PointerEvent): void {
@@ -114,91 +120,94 @@ defineExpose({ entry, show: drawing.show, focus: focusGrid, page: drawing.page }
 
 <template>
   <div ref="scroller" class="grid-scroller" @scroll.passive="drawing.onScroll" @pointerover="tellSource">
-    <div
-      id="children-grid"
-      ref="body"
-      class="grid"
-      role="grid"
-      tabindex="0"
-      aria-label="Children and their figures"
-      aria-multiselectable="true"
-      :aria-rowcount="view.rows.value.length + 1"
-      :aria-colcount="view.columns.value.length"
-      :aria-activedescendant="active ? cellId(active) : undefined"
-      data-test="grid"
-      :style="{ width: `${drawing.whole.value.width}px`, height: `${drawing.whole.value.height}px` }"
-      @keydown="onKey"
-      @pointerdown="mouse.onDown"
-      @dblclick="mouse.onDouble"
-      @paste.prevent="edits.paste($event.clipboardData)"
-      @copy.prevent="$event.clipboardData && edits.copy($event.clipboardData)"
-      @cut.prevent="$event.clipboardData && (edits.copy($event.clipboardData), edits.clear())"
-    >
-      <GridHead
-        :view="view"
-        :drawing="drawing"
-        :selection="selection"
-        @menu="(column, at) => emit('menu', column, at)"
-      />
-      <div
-        v-for="{ child, y } in drawing.drawnRows.value"
-        :key="child.id"
-        class="row"
-        :class="{ lit: lit.has(child.id), picked: chosen.has(child.id) }"
-        role="row"
-        :aria-rowindex="y + 2"
-        :style="{ transform: `translateY(${HEAD + y * ROW}px)` }"
-      >
-        <template v-for="(drawn, nth) in drawing.drawnColumns.value" :key="drawn.column.id">
-          <div
-            :id="drawn.x >= 0 ? cellId({ x: drawn.x, y }) : undefined"
-            class="cell"
-            :class="classesOf(child, drawn, y)"
-            :role="drawn.x < 0 ? 'rowheader' : 'gridcell'"
-            :aria-colindex="drawn.x + view.columns.value.length - view.fields.value.length + 1"
-            :aria-selected="drawn.x >= 0 && range !== null && isWithin(range, { x: drawn.x, y })"
-            :data-column="drawn.column.id"
-            :data-child="child.id"
-            :style="{
-              width: `${drawn.column.size}px`,
-              left: drawn.isSticky ? `${drawn.left}px` : undefined,
-              marginLeft: nth === drawing.stickyColumns.value.length ? `${drawing.gap.value}px` : undefined,
-            }"
-          >
-            {{ view.text(child.id, drawn.column)
-            }}<i
-              v-if="isCorner(drawn.x, y)"
-              class="handle"
-              title="Draw out to fill: copies, or goes on with a series"
-            />
+    <div class="whole" :style="{ width: `${drawing.whole.value.width}px`, height: `${drawing.whole.value.height}px` }">
+      <div class="pane" :style="{ width: `${drawing.width.value}px`, height: `${drawing.height.value}px` }">
+        <div
+          id="children-grid"
+          ref="body"
+          class="grid"
+          role="grid"
+          tabindex="0"
+          aria-label="Children and their figures"
+          aria-multiselectable="true"
+          :aria-rowcount="view.rows.value.length + 1"
+          :aria-colcount="view.columns.value.length"
+          :aria-activedescendant="active ? cellId(active) : undefined"
+          data-test="grid"
+          @keydown="onKey"
+          @pointerdown="mouse.onDown"
+          @dblclick="mouse.onDouble"
+          @paste.prevent="edits.paste($event.clipboardData)"
+          @copy.prevent="$event.clipboardData && edits.copy($event.clipboardData)"
+          @cut.prevent="$event.clipboardData && (edits.copy($event.clipboardData), edits.clear())"
+        >
+          <GridHead
+            :view="view"
+            :drawing="drawing"
+            :selection="selection"
+            @menu="(column, at) => emit('menu', column, at)"
+          />
+          <div class="rows" role="presentation" :style="{ transform: `translateY(${-drawing.top.value}px)` }">
+            <div
+              v-for="{ child, y } in drawing.drawnRows.value"
+              :key="child.id"
+              class="row"
+              :class="{ lit: lit.has(child.id), picked: chosen.has(child.id) }"
+              role="row"
+              :aria-rowindex="y + 2"
+              :style="{ top: `${y * ROW}px` }"
+            >
+              <div v-for="part in parts" :key="part.name" :class="part.name" role="presentation" :style="part.style">
+                <div
+                  v-for="drawn in part.columns"
+                  :id="drawn.x >= 0 ? cellId({ x: drawn.x, y }) : undefined"
+                  :key="drawn.column.id"
+                  class="cell"
+                  :class="classesOf(child, drawn, y)"
+                  :role="drawn.x < 0 ? 'rowheader' : 'gridcell'"
+                  :aria-colindex="drawn.x + optionCount + 1"
+                  :aria-selected="drawn.x >= 0 && range !== null && isWithin(range, { x: drawn.x, y })"
+                  :data-column="drawn.column.id"
+                  :data-child="child.id"
+                  :style="{ left: `${drawn.left}px`, width: `${drawn.column.size}px` }"
+                >
+                  {{ view.text(child.id, drawn.column)
+                  }}<i
+                    v-if="isCorner(drawn.x, y)"
+                    class="handle"
+                    title="Draw out to fill: copies, or goes on with a series"
+                  />
+                </div>
+              </div>
+            </div>
           </div>
-        </template>
+        </div>
+        <textarea
+          ref="input"
+          class="cell-entry"
+          :class="{ open: entry.open.value }"
+          :style="entryBox"
+          rows="1"
+          :aria-label="entryName"
+          autocomplete="off"
+          spellcheck="false"
+          tabindex="-1"
+          @input="entry.onInput"
+          @keydown="entry.onKey"
+          @blur="entry.onBlur"
+          @paste.stop
+          @copy.stop
+          @cut.stop
+        />
+        <div
+          v-if="entry.open.value && entry.choices.value.length"
+          class="choices"
+          aria-hidden="true"
+          :style="{ left: entryBox.left, top: `calc(${entryBox.top} + ${entryBox.height})` }"
+        >
+          {{ entry.choices.value.join(' · ') }}
+        </div>
       </div>
-    </div>
-    <textarea
-      ref="input"
-      class="cell-entry"
-      :class="{ open: entry.open.value }"
-      :style="entryBox"
-      rows="1"
-      :aria-label="entryName"
-      autocomplete="off"
-      spellcheck="false"
-      tabindex="-1"
-      @input="entry.onInput"
-      @keydown="entry.onKey"
-      @blur="entry.onBlur"
-      @paste.stop
-      @copy.stop
-      @cut.stop
-    />
-    <div
-      v-if="entry.open.value && entry.choices.value.length"
-      class="choices"
-      aria-hidden="true"
-      :style="{ left: entryBox.left, top: `calc(${entryBox.top} + ${entryBox.height})` }"
-    >
-      {{ entry.choices.value.join(' · ') }}
     </div>
   </div>
 </template>

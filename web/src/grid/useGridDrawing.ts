@@ -1,4 +1,8 @@
-/** Which rows and columns of the grid are in view, where each stands, and which cell lies under the mouse. */
+/**
+ * Which rows and columns of the grid are in view, where each stands, and which cell lies under the mouse. What is drawn stays within one
+ * pane of the size that is in view, and is drawn anew as it is scrolled: columns that stick each by themselves would each be a layer of
+ * their own, and a key would take a tenth of a second to be seen.
+ */
 import { computed, onMounted, onUnmounted, ref, type Ref } from 'vue';
 import type { FieldColumn, GridColumn } from './gridColumns';
 import type { Spot } from './gridMoves';
@@ -48,9 +52,6 @@ export function useGridDrawing(view: GridView, scroller: Ref<HTMLElement | undef
     const to = left.value + width.value;
     return placed.value.filter((one) => !one.isSticky && one.left + one.column.size > from && one.left < to);
   });
-  const drawnColumns = computed(() => [...stickyColumns.value, ...scrolled.value]);
-  /** Pixels left out between the sticky columns and the first scrolled one in view. */
-  const gap = computed(() => Math.max(0, (scrolled.value[0]?.left ?? 0) - stickyWidth.value));
   const firstRow = computed(() => Math.max(0, Math.floor(top.value / ROW) - MARGIN));
   const rowCount = computed(() => Math.ceil(height.value / ROW) + 2 * MARGIN);
   const drawnRows = computed(() =>
@@ -111,20 +112,17 @@ export function useGridDrawing(view: GridView, scroller: Ref<HTMLElement | undef
     };
   }
 
-  /** Where a cell stands, for what is laid over it. */
+  /** Where a cell stands in what is in view, for what is laid over it. */
   function boxOf({ x, y }: Spot): { left: number; top: number; width: number; height: number } | null {
     const column = fieldAt(x);
     if (!column) return null;
-    return {
-      left: column.left + (column.isSticky ? left.value : 0),
-      top: HEAD + y * ROW,
-      width: column.column.size,
-      height: ROW,
-    };
+    const { size } = column.column;
+    const fromLeft = column.left - (column.isSticky ? 0 : left.value);
+    return { left: fromLeft, top: HEAD + y * ROW - top.value, width: size, height: ROW };
   }
 
   return {
-    ...{ placed, whole, stickyColumns, scrolled, drawnColumns, gap, drawnRows, height, stickyWidth },
+    ...{ placed, whole, stickyColumns, scrolled, drawnRows, height, width, top, left, stickyWidth },
     ...{ onScroll, show, spotUnder, boxOf },
     page: () => Math.max(1, Math.floor((height.value - HEAD) / ROW) - 1),
   };

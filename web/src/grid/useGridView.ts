@@ -1,18 +1,10 @@
 /** What the grid shows at this moment: its columns, its rows, and the text of every cell, worked out when somebody looks at it. */
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
-import {
-  columnOf,
-  EVERYWHERE,
-  placeLabel,
-  showColumn,
-  type Child,
-  type ColumnGroup,
-  type Family,
-} from '@loom-kin/core';
+import { columnOf, EVERYWHERE, showColumn, type Child, type ColumnGroup, type Family } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';
 import { useSetup } from '../stores/setup';
-import { scopeText } from '../common/scopes';
+import { sourceText } from '../common/sourceText';
 import { chosenSet, fieldColumns, optionColumns, shownColumns, type FieldColumn, type GridColumn } from './gridColumns';
 import { arrange, textCounts, type ColumnTexts, type Filters, type Sorting } from './gridRows';
 
@@ -163,13 +155,9 @@ export function useGridView() {
     if (column.field.type === 'stock') return 'from the stock ledger';
     const from = group(childId, column);
     if (!from?.place) return column.field.unset ? `nobody has set it: ${column.field.unset}` : 'empty';
-    const where = from.place.level === 'child' ? 'its own' : `from ${placeLabel(family.value, from.place)}`;
-    const whose = from.scope === column.scope ? '' : `, as ${scopeText(setup.accounts, from.scope)}`;
-    const raised = (from.surcharges ?? []).map((one) => {
-      const surcharge = one.surcharge.startsWith('-') ? one.surcharge.replace('-', '− ') : `+ ${one.surcharge}`;
-      return `, ${surcharge.replace('%', ' %')} for ${placeLabel(family.value, one.place)}`;
-    });
-    return where + whose + raised.join('');
+    const isOwn = from.place.level === 'child';
+    const told = { from: from.place, scope: from.scope, surcharges: from.surcharges };
+    return sourceText(family.value, setup.accounts, told, { isOwn, scope: column.scope });
   }
 
   /** Columns of accounts by how a header names them. */

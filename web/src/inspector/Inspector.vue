@@ -12,10 +12,8 @@ import {
   heldBefore,
   isNumeric,
   placeLabel,
-  readFigure,
   remedyText,
   showFigure,
-  unreadableText,
   type Carrier,
   type Field,
   type FieldGroup,
@@ -26,6 +24,8 @@ import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { isOnWordsPage } from '../common/leadsTo';
 import { commandScope, mayHold, samePlace, scopesFor, scopeText } from '../common/scopes';
+import { setFor } from '../common/setFor';
+import { sourceText } from '../common/sourceText';
 import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';
@@ -73,7 +73,9 @@ const fields = computed(() =>
     .fieldsAt(place.value.level, family.value.fields.category)
     .filter(
       (field) => !ELSEWHERE.includes(field.type) && !isOnWordsPage(field, place.value) && mayHold(field, scope.value),
-    ),
+    )
+    // A surcharge is typed as "+4" into the field it is added to; it has a line of its own once it is there.
+    .filter((field) => field.type !== 'surcharge' || own(field) !== undefined),
 );
 const parts = computed(() =>
   PARTS.map((part) => ({ ...part, fields: fields.value.filter((field) => part.groups.includes(field.group)) })).filter(
@@ -86,10 +88,15 @@ const beforeText = (field: Field) => showFigure(setup.registry, field, before(fi
 function source(field: Field): string {
   if (own(field) !== undefined)
     return place.value.level === 'family' && scope.value === EVERYWHERE ? '' : 'stands here';
-  const { from, scope: at } = before(field);
+  const { from, scope: at, surcharges } = before(field);
   if (!from) return '';
-  const where = samePlace(from, place.value) ? '' : `from ${placeLabel(family.value, from)}`;
-  return [where, at === scope.value ? '' : `as ${scopeText(setup.accounts, at)}`].filter(Boolean).join(', ');
+  if (samePlace(from, place.value)) return at === scope.value ? '' : `as ${scopeText(setup.accounts, at)}`;
+  return sourceText(
+    family.value,
+    setup.accounts,
+    { from, scope: at, surcharges },
+    { isOwn: false, scope: scope.value },
+  );
 }
 /** Children with a figure of their own, nearer than this place. */
 const nearer = (field: Field) => below.value.filter((one) => figuresIn(one, scope.value)[field.key] !== undefined);
@@ -100,9 +107,10 @@ const set = (field: Field, figure: Figure | null) =>
     changes: [{ place: place.value, key: field.key, figure, scope: commandScope(scope.value) }],
   });
 function typed(field: Field, text: string): void {
-  const read = readFigure(setup.registry, field, text);
-  if (!read.ok) ElMessage({ type: 'error', message: unreadableText(read), duration: 6000, grouping: true });
-  else set(field, read.figure);
+  const ground = { registry: setup.registry, family: family.value, currency: setup.currency };
+  const read = setFor({ ...ground, scope: scope.value, scopes: scopes.value }, [place.value], field, text);
+  if (read.ok) store.run({ do: 'setFigures', changes: read.changes });
+  else ElMessage({ type: 'error', message: read.problem, duration: 6000, grouping: true });
 }
 function giveBackAll(field: Field): void {
   const changes = nearer(field).map((one) => ({

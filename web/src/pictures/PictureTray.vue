@@ -172,9 +172,13 @@ const choose = (event: Event) => {
         </figcaption>
       </figure>
       <label class="add"
-        ><input type="file" accept=".png,.jpg,.jpeg,.webp,.avif,.tif,.tiff,.gif" multiple class="visually-hidden" @change="choose" />{{
-          busy ? `Taking in ${busy}…` : shown.length ? '+' : 'Drop pictures here, or click'
-        }}</label
+        ><input
+          type="file"
+          accept=".png,.jpg,.jpeg,.webp,.avif,.tif,.tiff,.gif"
+          multiple
+          class="visually-hidden"
+          @change="choose"
+        />{{ busy ? `Taking in ${busy}…` : shown.length ? '+' : 'Drop pictures here, or click' }}</label
       >
     </div>
     <ul v-if="problems.length" class="stops small">

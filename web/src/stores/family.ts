@@ -46,6 +46,8 @@ export const useFamily = defineStore('family', () => {
   const lit = shallowRef<ReadonlySet<string>>(new Set());
   /** Children the grid shows alone; null shows all. */
   const only = shallowRef<ReadonlySet<string> | null>(null);
+  /** The cell of the grid that is gone to. */
+  const aim = shallowRef<{ childId: string; columnId: string } | null>(null);
   /** Children chosen in the weave or the grid, and in which of them. */
   const chosen = shallowRef<ReadonlySet<string>>(new Set());
   const chosenIn = ref<'weave' | 'grid'>('weave');
@@ -292,6 +294,7 @@ export const useFamily = defineStore('family', () => {
       scope,
       lit,
       only,
+      aim,
       chosen,
       chosenIn,
     },

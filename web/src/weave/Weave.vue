@@ -1,309 +1,240 @@
 <script setup lang="ts">
 /**
- * The weave: the family as cloth. The first axis runs down the side, the second along the top, all further axes make
- * bands side by side. While weaving, a click takes a crossing, a row or a column out or in; else it selects.
+ * The weave: the family as cloth, drawn only where it is in view. Axes run along the side and the top, further ones as bands around them.
+ * One tab stop; arrows walk crossings and heads. While weaving, a press takes crossings out or in; else it chooses them.
  */
 import { computed, ref } from 'vue';
-import {
-  allCrossings,
-  crossingKey,
-  familyIndex,
-  type Axis,
-  type Family,
-  type FitState,
-  type Place,
-  type Value,
-} from '@loom-kin/core';
-import Crossing from './Crossing.vue';
+import { familyIndex, type Family, type FitState, type Place } from '@loom-kin/core';
+import HeadName from './HeadName.vue';
+import { useSetup } from '../stores/setup';
+import { clothOf, ZOOMS, type Band, type Edges, type Spot } from './cloth';
+import { tickWidth } from './tickImage';
+import { useClothDrawing } from './useClothDrawing';
+import { useCrossings, type CrossingFigure } from './useCrossings';
+import { useWeaveMoves } from './useWeaveMoves';
 
-const props = defineProps<{
-  family: Family;
-  weaving: boolean;
-  /** channel → child → state; without it the crossings carry no ticks. */
-  states?: Record<string, Record<string, FitState>>;
-  /** One channel's ticks alone. */
-  only?: string;
-  selected?: Place;
-  lit?: ReadonlySet<string>;
-  /** Beside other things: crossings as narrow as their tick allows. */
-  narrow?: boolean;
-}>();
+const props = withDefaults(
+  defineProps<{
+    family: Family;
+    weaving: boolean;
+    states?: Record<string, Record<string, FitState>> | undefined;
+    only?: string;
+    selected?: Place;
+    chosen?: ReadonlySet<string>;
+    lit?: ReadonlySet<string>;
+    /** Beside other things: crossings as narrow as their tick allows. */
+    narrow?: boolean;
+    zoom?: number;
+    edges?: Edges | null;
+    figure?: ((childId: string) => CrossingFigure) | null;
+    name?: string;
+  }>(),
+  { zoom: 2, edges: null, figure: null, name: 'The weave', chosen: () => new Set<string>() },
+);
 const emit = defineEmits<{
   select: [place: Place];
+  choose: [childIds: string[]];
   toggle: [crossings: Record<string, string>[], woven: boolean];
   hover: [childIds: string[]];
 }>();
 
-const SINGLE: Value = { id: '', label: '', code: '', fields: {}, pictures: [] };
-const rowAxis = computed(() => props.family.axes[0]);
-const columnAxis = computed(() => props.family.axes[1]);
-const rows = computed(() => rowAxis.value?.values ?? [SINGLE]);
-const columns = computed(() => columnAxis.value?.values ?? [SINGLE]);
-const bands = computed(() => {
-  const axes = props.family.axes.slice(2);
-  return allCrossings(axes).map((at) => ({
-    at,
-    label: axes.map((axis) => axis.values.find((value) => value.id === at[axis.id])!.label).join(' · '),
-    key: crossingKey(axes, at),
-  }));
+const WIDEST = 96;
+const setup = useSetup();
+const root = ref<HTMLElement>();
+const pane = ref<HTMLElement>();
+const cloth = computed(() => clothOf(props.family, props.edges));
+const zoom = computed(() => ZOOMS[props.zoom] ?? ZOOMS[2]);
+const size = computed(() => {
+  if (props.narrow) return { width: 34, height: 28 };
+  const room = props.states ? tickWidth(props.only ? 1 : setup.accounts.length) + 12 : 0;
+  return zoom.value.shows === 'worst'
+    ? zoom.value
+    : { ...zoom.value, width: Math.max(zoom.value.width, Math.min(room, WIDEST)) };
 });
-const index = computed(() => familyIndex(props.family));
-/** Pixels a crossing: many columns make a finer cloth. */
-const width = computed(() => (props.narrow ? 36 : columns.value.length * bands.value.length > 9 ? 44 : 54));
+const drawing = useClothDrawing(root, cloth, size);
+const { sideWidth, topHeight, tops, lefts, whole, rowsInView, columnsInView, topHeads, sideHeads, view } = drawing;
+const crossings = useCrossings(
+  () => props,
+  () => cloth.value,
+  () => zoom.value.shows === 'worst' && !props.narrow,
+);
+const childrenOf = (axisId: string, valueId: string) =>
+  familyIndex(props.family)
+    .woven.filter((child) => child.at[axisId] === valueId)
+    .map((child) => child.id);
+const moves = useWeaveMoves(cloth, {
+  isWeaving: () => props.weaving,
+  select: (place) => emit('select', place),
+  choose: (childIds) => emit('choose', childIds),
+  chosen: () => props.chosen,
+  childrenOf,
+  toggle: (all, woven) => emit('toggle', all, woven),
+  show: drawing.show,
+});
 
-interface Cell {
-  key: string;
-  at: Record<string, string>;
-  childId: string | null;
-  woven: boolean;
-  code: string;
-}
-const cloth = computed(() =>
-  rows.value.map((row, rowAt) => ({
-    row,
-    cells: bands.value.map((band) =>
-      columns.value.map((column, columnAt): Cell & { over: boolean } => {
-        const at = {
-          ...band.at,
-          ...(rowAxis.value ? { [rowAxis.value.id]: row.id } : {}),
-          ...(columnAxis.value ? { [columnAxis.value.id]: column.id } : {}),
-        };
-        const child = index.value.byCrossing.get(crossingKey(props.family.axes, at));
-        const code = Object.entries(props.states ?? {})
-          .flatMap(([channel, byChild]) => (child && byChild[child.id] ? [`${channel}=${byChild[child.id]!}`] : []))
-          .join(';');
-        return {
-          key: crossingKey(props.family.axes, at),
-          at,
-          childId: child?.id ?? null,
-          woven: child?.woven ?? false,
-          code,
-          over: (rowAt + columnAt) % 2 === 0,
-        };
-      }),
-    ),
+const lines = computed(() =>
+  rowsInView.value.map((y) => ({
+    y,
+    key: cloth.value.rows[y]!.key,
+    cells: columnsInView.value.map((x) => crossings.drawn(y, x)),
   })),
 );
 
-const isSelected = (childId: string | null) => props.selected?.level === 'child' && props.selected.childId === childId;
-const isValueSelected = (value: Value) => props.selected?.level === 'value' && props.selected.valueId === value.id;
-const isLit = (cell: Cell) => cell.childId !== null && (props.lit?.has(cell.childId) ?? false);
-const nameOf = (cell: Cell) =>
-  props.family.axes.map((axis) => axis.values.find((value) => value.id === cell.at[axis.id])?.label).join(' · ');
-
-function press(cell: Cell): void {
-  if (props.weaving) emit('toggle', [cell.at], !cell.woven);
-  else if (cell.childId && cell.woven) emit('select', { level: 'child', childId: cell.childId });
+const uid = Math.random().toString(36).slice(2, 7);
+const idOf = ({ x, y }: Spot) => `w${uid}-${y}-${x}`;
+const active = moves.active;
+const isActive = ({ x, y }: Spot) => active.value.x === x && active.value.y === y;
+function isActiveHead({ spot, band }: { spot: Spot; band: Band }): boolean {
+  const { x, y } = active.value;
+  return spot.y < 0 ? y === spot.y && x >= band.from && x <= band.to : x === spot.x && y >= band.from && y <= band.to;
 }
+const activeId = computed(() => {
+  if (active.value.x >= 0 && active.value.y >= 0) return idOf(active.value);
+  const head = [...topHeads.value, ...sideHeads.value].find(isActiveHead);
+  return head && idOf(head.spot);
+});
+const headClasses = (head: { spot: Spot; band: Band; isOuter: boolean }) => ({
+  outer: head.isOuter,
+  active: isActiveHead(head),
+  chosen: props.selected?.level === 'value' && props.selected.valueId === head.band.value.id,
+});
 
-/** A row, a column or a band: out when all of it is woven, else in. */
-function pressThread(axis: Axis | undefined, value: Value, within?: Record<string, string>): void {
-  if (!axis) return;
-  if (!props.weaving) return emit('select', { level: 'value', axisId: axis.id, valueId: value.id });
-  const cells = cloth.value
-    .flatMap((row) => row.cells.flat())
-    .filter(
-      (cell) =>
-        cell.at[axis.id] === value.id && Object.entries(within ?? {}).every(([id, wanted]) => cell.at[id] === wanted),
-    );
-  emit(
-    'toggle',
-    cells.map((cell) => cell.at),
-    !cells.every((cell) => cell.woven),
-  );
+let dragFrom: Spot | null = null;
+function spotOf(event: PointerEvent): Spot | null {
+  const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-x]');
+  return cell ? { x: Number(cell.dataset.x), y: Number(cell.dataset.y) } : null;
 }
-
-function hoverValue(value: Value | null): void {
-  emit(
-    'hover',
-    value
-      ? index.value.woven.filter((child) => Object.values(child.at).includes(value.id)).map((child) => child.id)
-      : [],
-  );
+function onDown(event: PointerEvent): void {
+  const spot = event.button === 0 ? spotOf(event) : null;
+  if (!spot) return;
+  pane.value?.focus({ preventScroll: true });
+  moves.press(spot, { extends: event.shiftKey, adds: event.ctrlKey || event.metaKey });
+  dragFrom = !props.weaving && spot.x >= 0 && spot.y >= 0 ? spot : null;
+  window.addEventListener('pointerup', () => (dragFrom = null), { once: true });
 }
-
-const root = ref<HTMLElement>();
-function walk(event: KeyboardEvent): void {
-  const step = { ArrowLeft: [0, -1], ArrowRight: [0, 1], ArrowUp: [-1, 0], ArrowDown: [1, 0] }[event.key];
-  const from = (event.target as HTMLElement).closest<HTMLElement>('[data-row]');
-  if (!step || !from) return;
-  event.preventDefault();
-  event.stopPropagation();
-  root.value
-    ?.querySelector<HTMLElement>(
-      `[data-row="${Number(from.dataset.row) + step[0]!}"][data-column="${Number(from.dataset.column) + step[1]!}"]`,
-    )
-    ?.focus();
+function onOver(event: PointerEvent): void {
+  const spot = dragFrom && spotOf(event);
+  if (dragFrom && spot && spot.x >= 0 && spot.y >= 0 && (spot.x !== dragFrom.x || spot.y !== dragFrom.y))
+    moves.drag(spot);
 }
+const hoverBand = (band: Band | null) => emit('hover', band ? childrenOf(band.axis.id, band.value.id) : []);
 </script>
 
 <template>
-  <div ref="root" class="weave" :class="{ weaving }" :style="{ '--crossing': `${width}px` }" @keydown="walk">
-    <table role="grid" aria-label="The weave">
-      <thead>
-        <tr v-if="family.axes.length > 2">
-          <th class="corner" />
-          <th
-            v-for="(band, at) in bands"
-            :key="band.key"
-            :colspan="columns.length"
-            class="band"
-            :class="{ gap: at > 0 }"
+  <div ref="root" class="weave-scroller" @scroll.passive="drawing.look">
+    <div class="whole" :style="{ width: `${whole.width}px`, height: `${whole.height}px` }">
+      <div
+        ref="pane"
+        class="weave"
+        :class="[`z-${zoom.name.toLowerCase()}`, { weaving }]"
+        role="grid"
+        tabindex="0"
+        :aria-label="name"
+        aria-multiselectable="true"
+        :aria-rowcount="cloth.rows.length + 1"
+        :aria-colcount="cloth.columns.length + 1"
+        :aria-activedescendant="activeId"
+        data-test="weave"
+        :style="{ '--height': `${size.height}px`, width: `${view.width}px`, height: `${view.height}px` }"
+        @keydown="moves.onKey"
+        @pointerdown="onDown"
+        @pointerover="onOver"
+      >
+        <div class="top" role="row" aria-rowindex="1" :style="{ height: `${topHeight}px` }">
+          <div class="corner" role="columnheader" aria-colindex="1" :style="{ width: `${sideWidth}px` }">
+            {{ (cloth.sideAxes.length ? cloth.sideAxes : cloth.topAxes).map((axis) => axis.label).join(' × ') }}
+          </div>
+          <div
+            v-for="head in topHeads"
+            :id="idOf(head.spot)"
+            :key="`${head.spot.y}.${head.spot.x}`"
+            class="head"
+            :class="headClasses(head)"
+            role="columnheader"
+            :aria-colindex="head.spot.x + 2"
+            :data-x="head.spot.x"
+            :data-y="head.spot.y"
+            data-test="weave-head"
+            :title="`${head.band.axis.label}: ${head.band.value.label}`"
+            :style="head.style"
+            @mouseenter="hoverBand(head.band)"
+            @mouseleave="hoverBand(null)"
           >
-            <button
-              v-if="family.axes.length === 3"
-              class="plain"
-              :class="{
-                chosen: family.axes[2]!.values.some(
-                  (value) => band.at[family.axes[2]!.id] === value.id && isValueSelected(value),
-                ),
-              }"
-              @click="
-                pressThread(
-                  family.axes[2],
-                  family.axes[2]!.values.find((value) => value.id === band.at[family.axes[2]!.id])!,
-                )
-              "
-              @mouseenter="
-                hoverValue(family.axes[2]!.values.find((value) => value.id === band.at[family.axes[2]!.id])!)
-              "
-              @mouseleave="hoverValue(null)"
-            >
-              {{ band.label }}
-            </button>
-            <template v-else>{{ band.label }}</template>
-          </th>
-        </tr>
-        <tr>
-          <th class="corner">
-            <span v-if="rowAxis" class="soft"
-              >{{ rowAxis.label }}<template v-if="columnAxis"> × {{ columnAxis.label }}</template></span
-            >
-          </th>
-          <template v-for="(band, bandAt) in bands" :key="band.key">
-            <th v-for="(column, at) in columns" :key="column.id" :class="{ gap: bandAt > 0 && at === 0 }">
-              <button
-                class="plain head"
-                :class="{ chosen: isValueSelected(column) }"
-                :disabled="!columnAxis"
-                @click="pressThread(columnAxis, column, weaving ? band.at : undefined)"
-                @mouseenter="hoverValue(column)"
-                @mouseleave="hoverValue(null)"
+            <HeadName :value="head.band.value" />
+          </div>
+        </div>
+        <div
+          class="lines"
+          role="presentation"
+          :style="{ top: `${topHeight}px`, transform: `translateY(${-view.top}px)` }"
+        >
+          <div
+            v-for="line in lines"
+            :key="line.key"
+            class="line"
+            role="row"
+            :aria-rowindex="line.y + 2"
+            :style="{ top: `${tops[line.y]!}px` }"
+          >
+            <div class="crossings" role="presentation" :style="{ transform: `translateX(${-view.left}px)` }">
+              <div
+                v-for="cell in line.cells"
+                :id="idOf(cell.spot)"
+                :key="cell.spot.x"
+                class="crossing"
+                :class="[cell.classes, { active: isActive(cell.spot) }]"
+                role="gridcell"
+                :aria-colindex="cell.spot.x + 2"
+                :aria-selected="cell.classes.chosen"
+                :aria-label="cell.name"
+                :title="cell.name"
+                :data-x="cell.spot.x"
+                :data-y="cell.spot.y"
+                data-test="crossing"
+                :style="{
+                  left: `${sideWidth + lefts[cell.spot.x]!}px`,
+                  width: `${size.width}px`,
+                  '--warp': cell.warp,
+                  '--weft': cell.weft,
+                }"
               >
-                <i v-if="column.swatch" class="swatch" :style="{ background: column.swatch }" />{{ column.label }}
-              </button>
-            </th>
-          </template>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(line, rowAt) in cloth" :key="line.row.id">
-          <th scope="row">
-            <button
-              class="plain head side"
-              :class="{ chosen: isValueSelected(line.row) }"
-              :disabled="!rowAxis"
-              @click="pressThread(rowAxis, line.row)"
-              @mouseenter="hoverValue(line.row)"
-              @mouseleave="hoverValue(null)"
-            >
-              <i v-if="line.row.swatch" class="swatch" :style="{ background: line.row.swatch }" />{{ line.row.label }}
-            </button>
-          </th>
-          <template v-for="(cells, bandAt) in line.cells" :key="bandAt">
-            <td v-for="(cell, at) in cells" :key="cell.key" :class="{ gap: bandAt > 0 && at === 0 }">
-              <Crossing
-                :name="nameOf(cell)"
-                :woven="cell.woven"
-                :over="cell.over"
-                :chosen="isSelected(cell.childId)"
-                :lit="isLit(cell)"
-                :weaving="weaving"
-                :code="states ? cell.code : undefined"
-                :only="only"
-                :warp="columnAxis?.values[at]?.swatch"
-                :weft="line.row.swatch"
-                :data-row="rowAt"
-                :data-column="bandAt * columns.length + at"
-                @press="press(cell)"
-              />
-            </td>
-          </template>
-        </tr>
-      </tbody>
-    </table>
+                <b
+                  v-if="cell.image"
+                  class="ticks"
+                  :style="{
+                    backgroundImage: cell.image,
+                    width: cell.classes.pictured ? undefined : `${crossings.tickRoom.value + 6}px`,
+                  }"
+                />
+                <b v-else-if="cell.text" class="figure">{{ cell.text }}</b>
+                <i v-if="cell.classes.chosen || cell.classes.lit" class="ring" />
+              </div>
+            </div>
+            <div class="sides" role="presentation" :style="{ width: `${sideWidth}px` }">
+              <div
+                v-for="head in drawing.headsOfRow(line.y)"
+                :id="idOf(head.spot)"
+                :key="head.spot.x"
+                class="head side"
+                :class="headClasses(head)"
+                role="rowheader"
+                aria-colindex="1"
+                :data-x="head.spot.x"
+                :data-y="head.spot.y"
+                data-test="weave-head"
+                :title="`${head.band.axis.label}: ${head.band.value.label}`"
+                :style="{ ...head.style, top: `${tops[head.band.from]! - tops[line.y]!}px` }"
+                @mouseenter="hoverBand(head.band)"
+                @mouseleave="hoverBand(null)"
+              >
+                <HeadName :value="head.band.value" />
+              </div>
+            </div>
+          </div>
+        </div>
+      </div>
+    </div>
   </div>
 </template>
 
-<style scoped>
-.weave {
-  overflow: auto;
-  padding: 2px;
-}
-table {
-  border-collapse: separate;
-  border-spacing: 0;
-}
-th {
-  font-weight: 500;
-  font-size: 12px;
-  padding: 0;
-  text-align: center;
-  background: var(--sheet);
-}
-thead th {
-  padding-bottom: 3px;
-}
-th.band {
-  border-bottom: 1px solid var(--line);
-  padding: 2px 0;
-  font-weight: 600;
-}
-th.corner,
-tbody th {
-  text-align: left;
-  position: sticky;
-  left: 0;
-  z-index: 1;
-  padding-right: 10px;
-  white-space: nowrap;
-}
-tbody td {
-  padding: 0;
-  line-height: 0;
-}
-tbody tr {
-  height: 32px;
-}
-.gap,
-tbody td.gap {
-  padding-left: 18px;
-}
-.head {
-  padding: 2px 5px;
-  line-height: 18px;
-  white-space: nowrap;
-  border-radius: 2px;
-}
-.head:not(:disabled):hover {
-  background: var(--weld-pale);
-}
-.head:disabled {
-  cursor: default;
-}
-.chosen {
-  background: var(--weld-pale);
-  box-shadow: inset 0 -2px 0 var(--weld);
-}
-.swatch {
-  display: inline-block;
-  width: 11px;
-  height: 11px;
-  margin-right: 6px;
-  vertical-align: -1px;
-  border: 1px solid #0003;
-}
-.weaving .head:not(:disabled) {
-  cursor: crosshair;
-}
-</style>
+<style scoped src="./weave.css" />

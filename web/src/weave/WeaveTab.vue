@@ -2,7 +2,9 @@
 /** The weave above, the children's grid below, the inspector beside. */
 import { computed, ref } from 'vue';
 import { ElSwitch } from 'element-plus';
+import { columnOf, crossingsOf, picturesOf, showColumn } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import AddAxis from './AddAxis.vue';
 import AxisMenu from './AxisMenu.vue';
@@ -11,7 +13,10 @@ import GtinMenu from '../grid/GtinMenu.vue';
 import Inspector from '../inspector/Inspector.vue';
 import RemoveAxis from './RemoveAxis.vue';
 import SkuMenu from '../grid/SkuMenu.vue';
+import ChosenBar from './ChosenBar.vue';
 import Weave from './Weave.vue';
+import WeaveTools from './WeaveTools.vue';
+import { useWeaveLook } from './weaveLook';
 
 const AXES_AT_MOST = 6;
 
@@ -23,6 +28,24 @@ const family = computed(() => store.family!);
 const states = computed(() =>
   Object.fromEntries(Object.entries(store.fits).map(([channel, fit]) => [channel, fit.childStates])),
 );
+const setup = useSetup();
+const { look, change } = useWeaveLook(
+  () => family.value.id,
+  () => crossingsOf(family.value.axes.map((axis) => axis.values.length)),
+);
+/** What stands in the crossings: a figure of each child, or its picture. */
+const figure = computed(() => {
+  const now = family.value;
+  const index = store.index!;
+  const { figure: key } = look.value;
+  if (key === null) return null;
+  if (key === 'pictures') return (id: string) => ({ text: '', picture: picturesOf(now, now.children[id]!)[0] });
+  const field = setup.registry.field(key);
+  if (!field) return null;
+  if (field.type === 'stock') return (id: string) => ({ text: String(store.stock[id] ?? 0) });
+  const show = showColumn(setup.registry, field, columnOf(now, key), setup.currency);
+  return (id: string) => ({ text: show(index.position.get(id)!) || (field.unset ?? '') });
+});
 const removingId = ref<string | null>(null);
 const removing = computed(() => family.value.axes.find((axis) => axis.id === removingId.value));
 </script>
@@ -42,6 +65,7 @@ const removing = computed(() => family.value.axes.find((axis) => axis.id === rem
           />
           <AddAxis v-if="family.axes.length < AXES_AT_MOST" />
           <div class="grow" />
+          <WeaveTools :family="family" :look="look" @change="change" />
           <SkuMenu />
           <GtinMenu />
           <label class="mode" title="While weaving, a click takes a crossing out or in (W)"
@@ -54,10 +78,16 @@ const removing = computed(() => family.value.axes.find((axis) => axis.id === rem
           :states="states"
           :selected="store.selected"
           :lit="store.lit"
+          :chosen="store.chosen"
+          :zoom="look.zoom"
+          :edges="look.edges"
+          :figure="figure"
+          @choose="store.choose($event, 'weave')"
           @select="store.selected = $event"
           @toggle="(crossings, woven) => store.run({ do: 'setWoven', crossings, woven })"
           @hover="removing || (store.lit = new Set($event))"
         />
+        <ChosenBar />
       </div>
       <div class="sheet children"><ChildGrid /></div>
     </div>
@@ -90,6 +120,7 @@ const removing = computed(() => family.value.axes.find((axis) => axis.id === rem
 }
 .tools {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
 }

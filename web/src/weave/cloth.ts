@@ -1,0 +1,166 @@
+/**
+ * The weave as cloth: threads along the side and the top, each a crossing of some axes, and the bands their heads make. Only what is needed
+ * to draw a part of it is looked up, so that thousands of crossings cost no more than those in view.
+ */
+import { familyIndex, type Axis, type Child, type Family, type Value } from '@loom-kin/core';
+
+/** One row or column: a value of each axis along that edge, the outermost first. */
+export interface Thread {
+  key: string;
+  at: Readonly<Record<string, string>>;
+  values: readonly Value[];
+}
+
+/** A run of threads that share the values of the outer axes. */
+export interface Band {
+  axis: Axis;
+  value: Value;
+  /** First and last thread. */
+  from: number;
+  to: number;
+}
+
+/** Which axes run along which edge, the outermost first. */
+export interface Edges {
+  side: readonly string[];
+  top: readonly string[];
+}
+
+export interface Cloth {
+  rows: readonly Thread[];
+  columns: readonly Thread[];
+  /** Heads, a list for each axis along the edge, the outermost first. */
+  sideBands: readonly (readonly Band[])[];
+  topBands: readonly (readonly Band[])[];
+  sideAxes: readonly Axis[];
+  topAxes: readonly Axis[];
+  childAt(row: number, column: number): Child | undefined;
+  at(row: number, column: number): Record<string, string>;
+}
+
+/** More crossings than these are drawn only where children stand: a sparse family of six axes has millions of others. */
+export const CROSSINGS_AT_MOST = 20_000;
+
+/** The usual edges: the first axis along the side, the second along the top, all others as bands around the second. */
+export function usualEdges(axes: readonly Axis[]): Edges {
+  const [first, second, ...more] = axes.map((axis) => axis.id);
+  return { side: first ? [first] : [], top: second ? [...more, second] : [] };
+}
+
+/** The seller's edges where they name every axis once; else the usual ones. */
+export function edgesFor(axes: readonly Axis[], wanted: Edges | null): Edges {
+  const named = wanted ? [...wanted.side, ...wanted.top] : [];
+  const isWhole = named.length === axes.length && axes.every((axis) => named.includes(axis.id));
+  return wanted && isWhole ? wanted : usualEdges(axes);
+}
+
+/** Lays a family out. */
+export function clothOf(family: Family, wanted: Edges | null = null): Cloth {
+  const edges = edgesFor(family.axes, wanted);
+  const { axisById, byCrossing } = familyIndex(family);
+  const sideAxes = edges.side.map((id) => axisById.get(id)!);
+  const topAxes = edges.top.map((id) => axisById.get(id)!);
+  const crossings = family.axes.reduce((product, axis) => product * axis.values.length, 1);
+  const isSparse = crossings > CROSSINGS_AT_MOST;
+  const rows = isSparse ? usedThreads(family, sideAxes) : allThreads(sideAxes);
+  const columns = isSparse ? usedThreads(family, topAxes) : allThreads(topAxes);
+  const at = (row: number, column: number) => ({ ...rows[row]!.at, ...columns[column]!.at });
+  const keyOf = (row: number, column: number) => {
+    const [side, top] = [rows[row]!.at, columns[column]!.at];
+    return family.axes.map((axis) => side[axis.id] ?? top[axis.id] ?? '').join('|');
+  };
+  return {
+    ...{ rows, columns, sideAxes, topAxes, at },
+    sideBands: bandsOf(sideAxes, rows),
+    topBands: bandsOf(topAxes, columns),
+    childAt: (row, column) => byCrossing.get(keyOf(row, column)),
+  };
+}
+
+const threadOf = (axes: readonly Axis[], values: readonly Value[]): Thread => ({
+  key: values.map((value) => value.id).join('|'),
+  at: Object.fromEntries(axes.map((axis, place) => [axis.id, values[place]!.id])),
+  values,
+});
+
+function allThreads(axes: readonly Axis[]): Thread[] {
+  const combinations = axes.reduce<Value[][]>(
+    (rows, axis) => rows.flatMap((row) => axis.values.map((value) => [...row, value])),
+    [[]],
+  );
+  return combinations.map((values) => threadOf(axes, values));
+}
+
+/** Threads on which a child stands. */
+function usedThreads(family: Family, axes: readonly Axis[]): Thread[] {
+  const { woven, valueById, rank } = familyIndex(family);
+  const found = new Map<string, Value[]>();
+  for (const child of woven) {
+    const ids = axes.map((axis) => child.at[axis.id]!);
+    const key = ids.join('|');
+    if (!found.has(key))
+      found.set(
+        key,
+        ids.map((id) => valueById.get(id)!),
+      );
+  }
+  const ranks = (values: readonly Value[]) => values.map((value) => rank.get(value.id)!);
+  return [...found.values()]
+    .map((values) => ({ values, ranks: ranks(values) }))
+    .sort((a, b) => compareRanks(a.ranks, b.ranks))
+    .map(({ values }) => threadOf(axes, values));
+}
+
+function compareRanks(one: readonly number[], other: readonly number[]): number {
+  const at = one.findIndex((rank, place) => rank !== other[place]);
+  return at < 0 ? 0 : one[at]! - other[at]!;
+}
+
+function bandsOf(axes: readonly Axis[], threads: readonly Thread[]): Band[][] {
+  return axes.map((axis, level) => {
+    const bands: Band[] = [];
+    threads.forEach(({ values }, at) => {
+      const before = at > 0 ? threads[at - 1]!.values : null;
+      const goesOn = before !== null && values.slice(0, level + 1).every((value, place) => value === before[place]);
+      if (goesOn) bands.at(-1)!.to = at;
+      else bands.push({ axis, value: values[level]!, from: at, to: at });
+    });
+    return bands;
+  });
+}
+
+/** Children of a rectangle of crossings, woven ones. */
+export function childrenIn(cloth: Cloth, from: Spot, to: Spot): Child[] {
+  const [x, x1] = from.x < to.x ? [from.x, to.x] : [to.x, from.x];
+  const [y, y1] = from.y < to.y ? [from.y, to.y] : [to.y, from.y];
+  const found: Child[] = [];
+  for (let row = Math.max(0, y); row <= Math.min(y1, cloth.rows.length - 1); row++) {
+    for (let column = Math.max(0, x); column <= Math.min(x1, cloth.columns.length - 1); column++) {
+      const child = cloth.childAt(row, column);
+      if (child?.woven) found.push(child);
+    }
+  }
+  return found;
+}
+
+/** A crossing by column and row; negative numbers are heads, the innermost at -1. */
+export interface Spot {
+  x: number;
+  y: number;
+}
+
+/** The band that a head spot is in; undefined where it is none. */
+export function bandAt(cloth: Cloth, { x, y }: Spot): Band | undefined {
+  const level = (bands: readonly (readonly Band[])[], depth: number) => bands[bands.length + depth];
+  if (y < 0 && x >= 0) return level(cloth.topBands, y)?.find((band) => band.from <= x && x <= band.to);
+  if (x < 0 && y >= 0) return level(cloth.sideBands, x)?.find((band) => band.from <= y && y <= band.to);
+  return undefined;
+}
+
+/** How large crossings are drawn: pixels, and what they have room for. */
+export const ZOOMS = [
+  { name: 'Overview', width: 15, height: 13, shows: 'worst' },
+  { name: 'Small', width: 32, height: 22, shows: 'ticks' },
+  { name: 'Middle', width: 54, height: 32, shows: 'ticks' },
+  { name: 'Large', width: 92, height: 44, shows: 'ticks' },
+] as const;
