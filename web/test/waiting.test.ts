@@ -3,14 +3,14 @@ import { get, set } from 'idb-keyval';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { familyIndex, freeze, type Command, type Family } from '@loom-kin/core';
 import { piecesOf, replay, stepsOf, type Pending } from '../src/stores/pending';
-import { keepWaiting, takeWaiting } from '../src/stores/waiting';
+import { keepBase, keepWaiting, takeWaiting } from '../src/stores/waiting';
 import { createFamily, namer, runCommand } from './sample';
 
 const held = vi.hoisted(() => new Map<string, unknown>());
 vi.mock('idb-keyval', () => ({
   get: vi.fn((key: string) => Promise.resolve(structuredClone(held.get(key)))),
   set: vi.fn((key: string, value: unknown) => Promise.resolve(void held.set(key, structuredClone(value)))),
-  del: vi.fn((key: string) => Promise.resolve(void held.delete(key))),
+  delMany: vi.fn((keys: string[]) => Promise.resolve(void keys.forEach((key) => held.delete(key)))),
 }));
 beforeEach(() => held.clear());
 
@@ -39,7 +39,13 @@ const theirs = (...commands: Command[]): Family =>
 describe('what waits', () => {
   it('comes back as it was, commands and counts, with the family it was made on', async () => {
     await keepWaiting(family, [price('1'), count], [price('2')]);
-    expect(await takeWaiting(family.id)).toEqual({ base: family, changes: [price('1'), count], aside: [price('2')] });
+    const kept = { revision: family.revision, changes: [price('1'), count], aside: [price('2')] };
+    expect(await takeWaiting(family.id)).toEqual({ ...kept, base: null });
+    await keepBase(family);
+    expect(await takeWaiting(family.id)).toEqual({ ...kept, base: family });
+    // One of another revision is not the family they were made on.
+    await keepBase({ ...family, revision: family.revision + 1 });
+    expect((await takeWaiting(family.id))?.base).toBeNull();
   });
   it('is kept per family, and forgotten when nothing waits', async () => {
     await keepWaiting({ ...family, id: 'kother' }, [price('9')], []);
@@ -50,7 +56,7 @@ describe('what waits', () => {
   });
   it('that somebody tampered with, or an older page wrote otherwise, is not run', async () => {
     const burn = [{ key: 'k', command: { do: 'burnDown' } }];
-    for (const kept of ['no object', { base: {} }, { base: family, changes: burn, aside: [] }]) {
+    for (const kept of ['no object', { revision: 1 }, { revision: 1, changes: burn, aside: [] }]) {
       held.set('loom-kin.waiting.kwait', kept);
       expect(await takeWaiting(family.id)).toBeNull();
     }

@@ -25,9 +25,9 @@ function settle(): void {
 }
 
 const focusable = () =>
-  [...(root.value?.querySelectorAll<HTMLElement>('button, input, select, a[href], [tabindex="0"]') ?? [])].filter(
-    (one) => !one.hasAttribute('disabled'),
-  );
+  [
+    ...(root.value?.querySelectorAll<HTMLElement>('button, input, select, textarea, a[href], [tabindex="0"]') ?? []),
+  ].filter((one) => !one.hasAttribute('disabled'));
 
 function close(): void {
   emit('close');
@@ -49,8 +49,9 @@ function onKey(event: KeyboardEvent): void {
   (event.shiftKey ? all.at(-1) : all[0])?.focus();
 }
 function onPress(event: PointerEvent): void {
-  const target = event.target as Node;
-  if (!root.value?.contains(target) && !props.at.contains(target)) close();
+  const target = event.target as Element;
+  // Lists that an entry of the sheet opens stand beside it in the page.
+  if (!root.value?.contains(target) && !props.at.contains(target) && !target.closest('.el-popper')) close();
 }
 
 onMounted(async () => {
@@ -87,9 +88,9 @@ onUnmounted(() => window.removeEventListener('pointerdown', onPress, true));
 <style scoped>
 .popup {
   position: fixed;
-  z-index: 2100;
+  z-index: 1500;
   overflow: auto;
-  padding: 6px;
+  padding: 8px 10px;
   font-size: 13px;
   border-color: var(--ink-soft);
 }

@@ -2,13 +2,14 @@
 /** One family: its tabs, undo and redo, files, sending. */
 import { computed, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { ElButton, ElDropdown, ElDropdownItem, ElDropdownMenu } from 'element-plus';
+import { ElButton } from 'element-plus';
 import { Redo2, Undo2 } from 'lucide-vue-next';
 import { children } from '@loom-kin/core';
 import type { StepBack } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
+import PopupButton from '../common/PopupButton.vue';
 import Ticks from '../common/Ticks.vue';
 import AsideNotice from './AsideNotice.vue';
 
@@ -80,24 +81,27 @@ async function send(): Promise<void> {
           @click="store.redo()"
           ><Redo2 :size="15" /><span class="visually-hidden">Make again</span></ElButton
         >
-        <ElDropdown trigger="click">
-          <ElButton>Files</ElButton>
-          <template #dropdown>
-            <ElDropdownMenu>
-              <ElDropdownItem v-for="kind in ['xlsx', 'csv', 'json']" :key="kind"
-                ><a class="download" :href="`/api/families/${id}/file.${kind}`" download>{{
-                  kind === 'json' ? 'Family file (JSON)' : `Children as ${kind.toUpperCase()}`
-                }}</a></ElDropdownItem
+        <PopupButton name="Files" large :width="230" data-test="files">
+          <template #label>Files</template>
+          <template #default="{ close }">
+            <div class="files">
+              <a
+                v-for="kind in ['xlsx', 'csv', 'json']"
+                :key="kind"
+                :href="`/api/families/${id}/file.${kind}`"
+                download
+                @click="close"
+                >{{ kind === 'json' ? 'Family file (JSON)' : `Children as ${kind.toUpperCase()}` }}</a
               >
-              <ElDropdownItem divided @click="router.push({ name: 'intake', query: { family: id } })"
-                >Take a sheet into this family…</ElDropdownItem
-              >
-              <ElDropdownItem divided @click="retire">{{
-                store.family.retired ? 'Bring back into use' : 'Retire this family'
-              }}</ElDropdownItem>
-            </ElDropdownMenu>
+              <button class="plain" @click="(close(), router.push({ name: 'intake', query: { family: id } }))">
+                Take a sheet into this family…
+              </button>
+              <button class="plain" @click="(close(), retire())">
+                {{ store.family.retired ? 'Bring back into use' : 'Retire this family' }}
+              </button>
+            </div>
           </template>
-        </ElDropdown>
+        </PopupButton>
         <ElButton type="primary" data-test="send" @click="send">Send…</ElButton>
       </div>
       <nav class="tabs" aria-label="Parts of the family">
@@ -163,8 +167,17 @@ async function send(): Promise<void> {
   flex: 1;
   min-height: 0;
 }
-.download {
-  color: inherit;
+.files {
+  display: flex;
+  flex-direction: column;
+}
+.files > * {
+  padding: 5px 4px;
+  color: var(--ink);
   text-decoration: none;
+}
+.files > *:hover,
+.files > *:focus-visible {
+  background: var(--weld-pale);
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The children as a spreadsheet: sets of columns, find and replace, sorting and filters, paste with a look before it is taken, sums below. */
-import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
+import { computed, nextTick, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';
 import ColumnMenu from './ColumnMenu.vue';
@@ -27,14 +27,21 @@ const menu = shallowRef<{ column: FieldColumn; at: HTMLElement } | null>(null);
 const panelAt = shallowRef<HTMLElement | null>(null);
 const draft = shallowRef<CellDraft | null>(null);
 
-/** Rows that are selected here are the chosen children everywhere. */
-watch(selection.range, (range) => {
+/** Rows that are selected here are the chosen children everywhere, once the selection stands still. */
+const REST = 80;
+let resting: ReturnType<typeof setTimeout> | undefined;
+watch(selection.range, () => {
+  clearTimeout(resting);
+  resting = setTimeout(tellSelection, REST);
+});
+onUnmounted(() => clearTimeout(resting));
+function tellSelection(): void {
+  const range = selection.range.value;
   if (!range) return;
   const ids = view.rows.value.slice(range.y, range.y1 + 1).map((child) => child.id);
   if (ids.length > 0 && ids.length < view.index.value.woven.length) store.choose(ids, 'grid');
-  const childId = selection.begin.value && selection.childIdAt(selection.begin.value.y);
-  if (childId && ids.length === 1) store.selected = { level: 'child', childId };
-});
+  if (ids.length === 1) store.selected = { level: 'child', childId: ids[0]! };
+}
 /** What is selected elsewhere is brought into view, and the grid begins there. */
 watch(
   () => store.selected,

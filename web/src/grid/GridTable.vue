@@ -63,27 +63,34 @@ const begin = computed(() => props.selection.begin.value);
 const active = computed(() => props.selection.spot.value);
 const cellId = ({ x, y }: Spot) => `cell-${y}-${x}`;
 
-function classesOf(child: Child, { column, x }: DrawnColumn, y: number): Record<string, boolean> {
+/** As one text: a cell that stays as it is costs one comparison. */
+function classesOf(child: Child, { column, x }: DrawnColumn, y: number): string {
+  const right = isRight(column) ? ' right' : '';
+  if (column.kind === 'option') return `cell option${right}`;
   const at = { x, y };
-  const isField = column.kind === 'field';
-  const own = isField ? props.view.isOwn(child.id, column) : null;
-  return {
-    option: !isField,
-    right: isRight(column),
-    mono: isField && (column.field.key === 'sku' || column.field.key === 'gtin'),
-    inherited: own === false,
-    own: own === true,
-    chosen: range.value !== null && isField && isWithin(range.value, at),
-    begin: isField && begin.value?.x === x && begin.value.y === y,
-    filling: mouse.filling.value !== null && isField && isWithin(mouse.filling.value, at),
-  };
+  const own = props.view.isOwn(child.id, column);
+  return [
+    `cell${right}`,
+    column.field.key === 'sku' || column.field.key === 'gtin' ? ' mono' : '',
+    own === false ? ' inherited' : own ? ' own' : '',
+    range.value !== null && isWithin(range.value, at) ? ' chosen' : '',
+    begin.value?.x === x && begin.value.y === y ? ' begin' : '',
+    mouse.filling.value !== null && isWithin(mouse.filling.value, at) ? ' filling' : '',
+  ].join('');
+}
+/** What of the selection shows in a row: a row is drawn anew when this changes, or what stands in its cells. */
+function markOf(y: number): string {
+  const [now, fill] = [range.value, mouse.filling.value];
+  const part = now && y >= now.y && y <= now.y1 ? `${now.x}-${now.x1}${y === now.y1 ? '!' : ''}` : '';
+  const first = begin.value?.y === y ? begin.value.x : '';
+  return `${part}/${first}/${fill && y >= fill.y && y <= fill.y1 ? `${fill.x}-${fill.x1}` : ''}`;
 }
 const isCorner = (x: number, y: number) => range.value?.x1 === x && range.value.y1 === y;
 
 const optionCount = computed(() => props.view.columns.value.length - props.view.fields.value.length);
 /** Each row in two parts: what stays in view, and what is scrolled beneath it. */
 const parts = computed(() => [
-  { name: 'scrolled', columns: drawing.scrolled.value, style: { transform: `translateX(${-drawing.left.value}px)` } },
+  { name: 'scrolled', columns: drawing.scrolled.value, style: `transform:translateX(${-drawing.left.value}px)` },
   { name: 'stays', columns: drawing.stickyColumns.value, style: undefined },
 ]);
 
@@ -151,25 +158,25 @@ defineExpose({ entry, show: drawing.show, focus: focusGrid, page: drawing.page }
             <div
               v-for="{ child, y } in drawing.drawnRows.value"
               :key="child.id"
+              v-memo="[child.id, y, view.version.value, parts, markOf(y), lit.has(child.id), chosen.has(child.id)]"
               class="row"
               :class="{ lit: lit.has(child.id), picked: chosen.has(child.id) }"
               role="row"
               :aria-rowindex="y + 2"
-              :style="{ top: `${y * ROW}px` }"
+              :style="`top:${y * ROW}px`"
             >
               <div v-for="part in parts" :key="part.name" :class="part.name" role="presentation" :style="part.style">
                 <div
                   v-for="drawn in part.columns"
                   :id="drawn.x >= 0 ? cellId({ x: drawn.x, y }) : undefined"
                   :key="drawn.column.id"
-                  class="cell"
                   :class="classesOf(child, drawn, y)"
                   :role="drawn.x < 0 ? 'rowheader' : 'gridcell'"
                   :aria-colindex="drawn.x + optionCount + 1"
                   :aria-selected="drawn.x >= 0 && range !== null && isWithin(range, { x: drawn.x, y })"
                   :data-column="drawn.column.id"
                   :data-child="child.id"
-                  :style="{ left: `${drawn.left}px`, width: `${drawn.column.size}px` }"
+                  :style="`left:${drawn.left}px;width:${drawn.column.size}px`"
                 >
                   {{ view.text(child.id, drawn.column)
                   }}<i

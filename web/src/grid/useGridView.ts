@@ -167,6 +167,8 @@ export function useGridView() {
 
   return {
     ...{ family, index, all, fields, frozen, columns, columnById, rows, rowAt, columnAt, arrangement, named },
+    /** Another whenever a cell may say something else. */
+    version: readers,
     ...{ text, group, isOwn, source, sortBy, filterBy, arrangeNothing },
     counts: (column: GridColumn) => textCounts(index.value.woven, readers.value(column)),
     arrangeAnew: () => (turn.value += 1),

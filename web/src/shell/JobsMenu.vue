@@ -1,15 +1,15 @@
 <script setup lang="ts">
 /** Long work: how far it is, stopped and gone on with, from every view. */
-import { onMounted, ref } from 'vue';
+import { onMounted } from 'vue';
 import { useRouter } from 'vue-router';
-import { ElButton, ElPopover, ElProgress } from 'element-plus';
+import { ElButton, ElProgress } from 'element-plus';
 import type { Job } from '@loom-kin/contract';
 import { tell } from '../api';
+import PopupButton from '../common/PopupButton.vue';
 import { useJobs } from '../stores/jobs';
 
 const jobs = useJobs();
 const router = useRouter();
-const shown = ref(false);
 onMounted(jobs.follow);
 
 const UNITS = { recheck: 'families', intake: 'rows', dispatch: 'lines' };
@@ -37,56 +37,55 @@ const PLACES: Record<Job['kind'], (job: Job) => string> = {
   dispatch: (job) => `/dispatch/${job.subject}`,
 };
 function open(job: Job): void {
-  shown.value = false;
   void router.push(PLACES[job.kind](job));
 }
 </script>
 
 <template>
-  <ElPopover v-model:visible="shown" trigger="click" placement="bottom-end" :width="440" :show-arrow="false">
-    <template #reference>
-      <button class="plain jobs" data-test="jobs" :aria-expanded="shown">
-        <template v-if="jobs.running.length"
-          ><span class="turning" aria-hidden="true" />{{ jobs.running.length }} under way</template
-        ><template v-else>Jobs</template>
-      </button>
+  <PopupButton name="Jobs" plain class="jobs" :width="450" data-test="jobs">
+    <template #label>
+      <template v-if="jobs.running.length"
+        ><span class="turning" aria-hidden="true" />{{ jobs.running.length }} under way</template
+      ><template v-else>Jobs</template>
     </template>
-    <div class="list" role="list" aria-label="Jobs">
-      <p v-if="jobs.jobs.length === 0" class="soft">
-        Long work is shown here while it goes on: sheets taken in, families checked anew, dispatches.
-      </p>
-      <div v-for="job in jobs.jobs.slice(0, 12)" :key="job.id" role="listitem" class="job" data-test="job">
-        <div class="line">
-          <button class="plain title" @click="open(job)">{{ job.title }}</button>
-          <span :class="LOOKS[job.state]">{{ STATES[job.state] }}</span>
-        </div>
-        <ElProgress
-          v-if="job.state === 'running' || (job.state === 'stopped' && job.kind !== 'dispatch')"
-          :percentage="share(job)"
-          :indeterminate="job.state === 'running' && job.total === null"
-          :stroke-width="4"
-          :show-text="false"
-        />
-        <div class="line soft">
-          <span
-            >{{ progress(job) }}<template v-if="job.notice"> · </template
-            ><span class="stops">{{ job.notice }}</span></span
-          >
-          <span v-if="job.state === 'running'"
-            ><ElButton size="small" text @click="turn(jobs.stop, job)">Stop</ElButton></span
-          >
-          <span v-else-if="job.state === 'stopped' || (job.state === 'failed' && job.kind === 'intake')"
-            ><ElButton size="small" text type="primary" @click="turn(jobs.resume, job)">Go on</ElButton></span
-          >
-          <span v-else>{{ when(job.endedAt ?? job.at) }}</span>
+    <template #default="{ close }">
+      <div class="list" role="list" aria-label="Jobs">
+        <p v-if="jobs.jobs.length === 0" class="soft">
+          Long work is shown here while it goes on: sheets taken in, families checked anew, dispatches.
+        </p>
+        <div v-for="job in jobs.jobs.slice(0, 12)" :key="job.id" role="listitem" class="job" data-test="job">
+          <div class="line">
+            <button class="plain title" @click="(close(), open(job))">{{ job.title }}</button>
+            <span :class="LOOKS[job.state]">{{ STATES[job.state] }}</span>
+          </div>
+          <ElProgress
+            v-if="job.state === 'running' || (job.state === 'stopped' && job.kind !== 'dispatch')"
+            :percentage="share(job)"
+            :indeterminate="job.state === 'running' && job.total === null"
+            :stroke-width="4"
+            :show-text="false"
+          />
+          <div class="line soft">
+            <span
+              >{{ progress(job) }}<template v-if="job.notice"> · </template
+              ><span class="stops">{{ job.notice }}</span></span
+            >
+            <span v-if="job.state === 'running'"
+              ><ElButton size="small" text @click="turn(jobs.stop, job)">Stop</ElButton></span
+            >
+            <span v-else-if="job.state === 'stopped' || (job.state === 'failed' && job.kind === 'intake')"
+              ><ElButton size="small" text type="primary" @click="turn(jobs.resume, job)">Go on</ElButton></span
+            >
+            <span v-else>{{ when(job.endedAt ?? job.at) }}</span>
+          </div>
         </div>
       </div>
-    </div>
-  </ElPopover>
+    </template>
+  </PopupButton>
 </template>
 
 <style scoped>
-.jobs {
+:global(button.jobs) {
   font-size: 13px;
   color: var(--ink-soft);
   display: inline-flex;

@@ -173,7 +173,8 @@ export const useFamily = defineStore('family', () => {
       keepSelection();
       if (moved)
         stock.value = { ...stock.value, ...Object.fromEntries(counts.map((one) => [one.childId, one.pieces])) };
-      enqueue({ key, ...(changed.forward.length > 0 ? { command } : {}), ...(moved ? { counts } : {}) });
+      const change = { key, ...(changed.forward.length > 0 ? { command } : {}), ...(moved ? { counts } : {}) };
+      enqueue(change, { before: now, after: changed.family });
       return true;
     } catch (error) {
       tell(error);
@@ -187,9 +188,9 @@ export const useFamily = defineStore('family', () => {
     enqueue({ key: requestKey(), counts });
   }
 
-  function enqueue(change: Pending): void {
+  function enqueue(change: Pending, made?: { before: Family; after: Family }): void {
     redoStep.value = null;
-    outbox.add(change);
+    outbox.add(change, made);
   }
 
   /**

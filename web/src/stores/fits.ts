@@ -41,13 +41,18 @@ export function createFits({ family, stock, pictures, live }: FitsGround) {
 
   let isRunning = false;
   let isDue = false;
+  let lastChange = 0;
+  const isLarge = () => Object.keys(family.value?.children ?? {}).length > LARGE;
   async function refit(): Promise<void> {
     isDue = true;
+    lastChange = Date.now();
     if (isRunning) return;
     isRunning = true;
     try {
       while (isDue) {
         await painted();
+        // Handing a large family over takes longer than a key press: it waits until nobody types.
+        while (isLarge() && Date.now() - lastChange < REST) await pause(REST);
         isDue = false;
         await compute();
       }
@@ -82,7 +87,12 @@ export function createFits({ family, stock, pictures, live }: FitsGround) {
   };
 }
 
-/** Handing a large family to the worker takes longer than a frame: it waits until what was typed is drawn. */
+/** Children from which on a family is large, and milliseconds without a change after which it is handed over. */
+const LARGE = 500;
+const REST = 150;
+const pause = (length: number) => new Promise((resume) => setTimeout(resume, length));
+
+/** Until what was typed is drawn. */
 const painted = (): Promise<void> =>
   new Promise((resolve) => {
     if (document.hidden) setTimeout(resolve);

@@ -7,10 +7,12 @@ import { makeChange, Refused, type ChangeDone, type FamilyDetail } from '@loom-k
 import { ref, shallowRef } from 'vue';
 import { call } from '../api';
 import { replay, stepsOf, type Aside, type Pending } from './pending';
-import { keepWaiting, takeWaiting } from './waiting';
+import { keepBase, keepWaiting, takeWaiting } from './waiting';
 
 /** Milliseconds between tries while the server is away. */
 const TRY_AGAIN = 1500;
+/** Milliseconds after which the family that a waiting change was made on is kept as well. */
+const BASE_AFTER = 120;
 
 export interface OutboxHands {
   namer(): Namer;
@@ -33,15 +35,19 @@ export function createOutbox(hands: OutboxHands) {
   let base: Family | null = null;
   let told = 0;
   let sending: Promise<void> | null = null;
+  let keeping: ReturnType<typeof setTimeout> | undefined;
 
   function note(): void {
     waiting.value = queue.length;
     if (!base) return;
     const left = aside.value.map((one) => one.change);
+    const waits = queue.length + left.length > 0;
     keepWaiting(base, queue, left).then(
       () => (unkept.value = false),
-      () => (unkept.value = queue.length + left.length > 0),
+      () => (unkept.value = waits),
     );
+    clearTimeout(keeping);
+    if (waits) keeping = setTimeout(() => base && keepBase(base).catch(() => (unkept.value = true)), BASE_AFTER);
   }
 
   /** Brings in the family as the server has it now, with everything that waits made again on top. */
@@ -70,7 +76,8 @@ export function createOutbox(hands: OutboxHands) {
     const stored = new Set(detail.keys);
     const done = left?.changes.filter((change) => stored.has(change.key)) ?? [];
     const kept = left?.changes.filter((change) => !stored.has(change.key)) ?? [];
-    const from = left ? afterAll(freeze(left.base, true), done) : freeze(detail.family, true);
+    // Without the family they were made on, changes are made again on what the server has now.
+    const from = left?.base ? afterAll(freeze(left.base, true), done) : freeze(detail.family, true);
     bringIn(detail, from, kept);
     const again = left
       ? replay(
@@ -92,7 +99,21 @@ export function createOutbox(hands: OutboxHands) {
       family,
     );
 
-  function add(change: Pending): void {
+  /** The family after a change: as the page made it, where it was made on this very family. */
+  function madeFrom(before: Family, change: Pending): Family {
+    const made = results.get(change.key);
+    results.delete(change.key);
+    if (made?.before === before) return made.after;
+    return change.command ? runCommand(hands.namer().registry, before, change.command).family : before;
+  }
+  const results = new Map<string, { before: Family; after: Family }>();
+
+  /** @param made the family the page showed before and after it */
+  function add(change: Pending, made?: { before: Family; after: Family }): void {
+    if (made && queue.length === 0 && base?.revision === made.before.revision) {
+      results.clear();
+      results.set(change.key, { ...made, before: base });
+    }
     queue.push(change);
     note();
     go();
@@ -109,7 +130,7 @@ export function createOutbox(hands: OutboxHands) {
         const done = await makeChange(call, stepsOf(change, base), { key: change.key, from: base.id });
         queue.shift();
         serverSilent.value = false;
-        if (change.command) base = { ...runCommand(hands.namer().registry, base, change.command).family };
+        if (change.command) base = { ...madeFrom(base, change) };
         base = freeze({ ...base, revision: done.revisions[base.id] ?? base.revision }, true);
         hands.stored(done);
         note();

@@ -4,11 +4,12 @@
  * first.
  */
 import { computed, ref } from 'vue';
-import { ElButton, ElInput, ElOption, ElPopover, ElSelect } from 'element-plus';
+import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from './draftValues';
+import PopupButton from '../common/PopupButton.vue';
 import ValuesEntry from './ValuesEntry.vue';
 
 const store = useFamily();
@@ -38,8 +39,8 @@ function add(): void {
 </script>
 
 <template>
-  <ElPopover trigger="click" :width="380" placement="bottom-start">
-    <template #reference><ElButton size="small" text data-test="add-axis">+ Axis</ElButton></template>
+  <PopupButton name="Add an axis" :width="400" text data-test="add-axis">
+    <template #label>+ Axis</template>
     <form class="pop" @submit.prevent="add">
       <div class="row">
         <ElSelect v-model="role" size="small" style="width: 120px" aria-label="What the axis is about"
@@ -71,5 +72,5 @@ function add(): void {
         >Add the axis</ElButton
       >
     </form>
-  </ElPopover>
+  </PopupButton>
 </template>

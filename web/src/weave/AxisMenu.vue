@@ -1,17 +1,17 @@
 <script setup lang="ts">
 /** One axis: its name, its place, its values. Every change keeps what the children hold. */
 import { computed, ref } from 'vue';
-import { ElButton, ElOption, ElPopover, ElSelect } from 'element-plus';
+import { ElButton, ElOption, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Axis, type Role, type Value } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from './draftValues';
 import ValuesEntry from './ValuesEntry.vue';
 import Entry from '../common/Entry.vue';
+import PopupButton from '../common/PopupButton.vue';
 
 const props = defineProps<{ axis: Axis; at: number; count: number }>();
 const emit = defineEmits<{ remove: [] }>();
-const open = ref(false);
 const store = useFamily();
 const setup = useSetup();
 const more = ref('');
@@ -35,123 +35,124 @@ function shift(value: Value, by: number): void {
   ids.splice(Math.max(0, from + by), 0, value.id);
   store.run({ do: 'orderValues', axisId: props.axis.id, valueIds: ids });
 }
-function askRemoval(): void {
-  open.value = false;
-  emit('remove');
-}
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 </script>
 
 <template>
-  <ElPopover v-model:visible="open" trigger="click" :width="420" placement="bottom-start">
-    <template #reference>
-      <ElButton size="small" :data-test="`axis-${axis.label}`"
-        >{{ axis.label }} <span class="soft">&nbsp;{{ axis.values.length }}</span></ElButton
-      >
-    </template>
-    <div class="menu">
-      <div class="line">
-        <Entry
-          class="field grow"
-          :value="axis.label"
-          maxlength="40"
-          aria-label="Name of the axis"
-          @commit="(label) => label.trim() && store.run({ do: 'renameAxis', axisId: axis.id, label })"
-        />
-        <ElSelect
-          :model-value="axis.role"
-          size="small"
-          style="width: 120px"
-          aria-label="What the axis is about"
-          @update:model-value="
-            (role: Role) => store.run({ do: 'renameAxis', axisId: axis.id, label: axis.label, role })
-          "
-        >
-          <ElOption v-for="role in ROLES" :key="role" :value="role" :label="ROLE_LABELS[role]" />
-        </ElSelect>
-        <ElButton
-          size="small"
-          :disabled="at === 0"
-          title="Move before"
-          @click="store.run({ do: 'moveAxis', axisId: axis.id, to: at - 1 })"
-          >←</ElButton
-        >
-        <ElButton
-          size="small"
-          :disabled="at === count - 1"
-          title="Move behind"
-          @click="store.run({ do: 'moveAxis', axisId: axis.id, to: at + 1 })"
-          >→</ElButton
-        >
-      </div>
-      <div class="values">
-        <div v-for="(value, number) in axis.values" :key="value.id" class="line">
-          <input
-            v-if="axis.role === 'colour'"
-            type="color"
-            :value="value.swatch ?? '#B8BDB8'"
-            :aria-label="`Swatch of ${value.label}`"
-            @change="edit(value, { swatch: text($event) })"
-          />
+  <PopupButton :name="`The axis ${axis.label}`" :width="440" :data-test="`axis-${axis.label}`">
+    <template #label
+      >{{ axis.label }} <span class="soft">&nbsp;{{ axis.values.length }}</span></template
+    >
+    <template #default="{ close }">
+      <div class="menu">
+        <div class="line">
           <Entry
             class="field grow"
-            :value="value.label"
-            maxlength="80"
-            :aria-label="`Label of ${value.label}`"
-            :data-test="`label-${value.label}`"
-            @commit="(label) => edit(value, { label })"
+            :value="axis.label"
+            maxlength="40"
+            aria-label="Name of the axis"
+            @commit="(label) => label.trim() && store.run({ do: 'renameAxis', axisId: axis.id, label })"
           />
-          <Entry
-            class="field mono code"
-            :value="value.code"
-            maxlength="12"
-            :aria-label="`Short code of ${value.label}`"
-            @commit="(code) => edit(value, { code })"
+          <ElSelect
+            :model-value="axis.role"
+            size="small"
+            style="width: 120px"
+            aria-label="What the axis is about"
+            @update:model-value="
+              (role: Role) => store.run({ do: 'renameAxis', axisId: axis.id, label: axis.label, role })
+            "
+          >
+            <ElOption v-for="role in ROLES" :key="role" :value="role" :label="ROLE_LABELS[role]" />
+          </ElSelect>
+          <ElButton
+            size="small"
+            :disabled="at === 0"
+            title="Move before"
+            @click="store.run({ do: 'moveAxis', axisId: axis.id, to: at - 1 })"
+            >←</ElButton
+          >
+          <ElButton
+            size="small"
+            :disabled="at === count - 1"
+            title="Move behind"
+            @click="store.run({ do: 'moveAxis', axisId: axis.id, to: at + 1 })"
+            >→</ElButton
+          >
+        </div>
+        <div class="values">
+          <div v-for="(value, number) in axis.values" :key="value.id" class="line">
+            <input
+              v-if="axis.role === 'colour'"
+              type="color"
+              :value="value.swatch ?? '#B8BDB8'"
+              :aria-label="`Swatch of ${value.label}`"
+              @change="edit(value, { swatch: text($event) })"
+            />
+            <Entry
+              class="field grow"
+              :value="value.label"
+              maxlength="80"
+              :aria-label="`Label of ${value.label}`"
+              :data-test="`label-${value.label}`"
+              @commit="(label) => edit(value, { label })"
+            />
+            <Entry
+              class="field mono code"
+              :value="value.code"
+              maxlength="12"
+              :aria-label="`Short code of ${value.label}`"
+              @commit="(code) => edit(value, { code })"
+            />
+            <span class="soft small">{{ childrenOf(value) }}</span>
+            <button class="plain arrow" :disabled="number === 0" title="Earlier" @click="shift(value, -1)">↑</button>
+            <button
+              class="plain arrow"
+              :disabled="number === axis.values.length - 1"
+              title="Later"
+              @click="shift(value, 1)"
+            >
+              ↓
+            </button>
+            <button
+              class="plain arrow stops"
+              title="Remove this value; its children are kept on the shelf"
+              :data-test="`remove-${value.label}`"
+              @click="store.run({ do: 'removeValues', axisId: axis.id, valueIds: [value.id] })"
+            >
+              ✕
+            </button>
+          </div>
+        </div>
+        <form class="line" @submit.prevent="add">
+          <ValuesEntry
+            v-model="more"
+            :role="axis.role"
+            :taken="axis.values.map((value) => value.label)"
+            @enter="add"
+            size="small"
+            class="grow"
+            placeholder="Add values, parted by commas"
+            :data-test="`add-values-${axis.label}`"
           />
-          <span class="soft small">{{ childrenOf(value) }}</span>
-          <button class="plain arrow" :disabled="number === 0" title="Earlier" @click="shift(value, -1)">↑</button>
-          <button
-            class="plain arrow"
-            :disabled="number === axis.values.length - 1"
-            title="Later"
-            @click="shift(value, 1)"
+          <ElButton size="small" native-type="submit" :disabled="drafts.length === 0"
+            >Add {{ drafts.length || '' }}</ElButton
           >
-            ↓
-          </button>
-          <button
-            class="plain arrow stops"
-            title="Remove this value; its children are kept on the shelf"
-            :data-test="`remove-${value.label}`"
-            @click="store.run({ do: 'removeValues', axisId: axis.id, valueIds: [value.id] })"
+        </form>
+        <p class="soft small">A value that comes back under its old label brings its children with it, SKUs and all.</p>
+        <div class="line">
+          <div class="grow" />
+          <ElButton
+            size="small"
+            type="danger"
+            plain
+            :data-test="`remove-axis-${axis.label}`"
+            @click="(close(), emit('remove'))"
+            >Remove the axis…</ElButton
           >
-            ✕
-          </button>
         </div>
       </div>
-      <form class="line" @submit.prevent="add">
-        <ValuesEntry
-          v-model="more"
-          :role="axis.role"
-          :taken="axis.values.map((value) => value.label)"
-          @enter="add"
-          size="small"
-          class="grow"
-          placeholder="Add values, parted by commas"
-          :data-test="`add-values-${axis.label}`"
-        />
-        <ElButton size="small" native-type="submit" :disabled="drafts.length === 0"
-          >Add {{ drafts.length || '' }}</ElButton
-        >
-      </form>
-      <p class="soft small">A value that comes back under its old label brings its children with it, SKUs and all.</p>
-      <div class="line">
-        <div class="grow" />
-        <ElButton size="small" type="danger" plain :data-test="`remove-axis-${axis.label}`" @click="askRemoval"
-          >Remove the axis…</ElButton
-        >
-      </div>
-    </div>
-  </ElPopover>
+    </template>
+  </PopupButton>
 </template>
 
 <style scoped>

@@ -7,7 +7,7 @@ import { computed, ref } from 'vue';
 import { familyIndex, type Family, type FitState, type Place } from '@loom-kin/core';
 import HeadName from './HeadName.vue';
 import { useSetup } from '../stores/setup';
-import { clothOf, ZOOMS, type Band, type Edges, type Spot } from './cloth';
+import { clothOf, isSameCloth, ZOOMS, type Band, type Cloth, type Edges, type Spot } from './cloth';
 import { tickWidth } from './tickImage';
 import { useClothDrawing } from './useClothDrawing';
 import { useCrossings, type CrossingFigure } from './useCrossings';
@@ -42,7 +42,10 @@ const WIDEST = 96;
 const setup = useSetup();
 const root = ref<HTMLElement>();
 const pane = ref<HTMLElement>();
-const cloth = computed(() => clothOf(props.family, props.edges));
+/** A figure that changes leaves the cloth as it is. */
+const cloth = computed((before?: Cloth) =>
+  before && isSameCloth(before, props.family, props.edges) ? before : clothOf(props.family, props.edges),
+);
 const zoom = computed(() => ZOOMS[props.zoom] ?? ZOOMS[2]);
 const size = computed(() => {
   if (props.narrow) return { width: 34, height: 28 };
@@ -174,40 +177,36 @@ const hoverBand = (band: Band | null) => emit('hover', band ? childrenOf(band.ax
             class="line"
             role="row"
             :aria-rowindex="line.y + 2"
-            :style="{ top: `${tops[line.y]!}px` }"
+            :style="`top:${tops[line.y]!}px`"
           >
-            <div class="crossings" role="presentation" :style="{ transform: `translateX(${-view.left}px)` }">
+            <div class="crossings" role="presentation" :style="`transform:translateX(${-view.left}px)`">
               <div
                 v-for="cell in line.cells"
                 :id="idOf(cell.spot)"
                 :key="cell.spot.x"
-                class="crossing"
-                :class="[cell.classes, { active: isActive(cell.spot) }]"
+                v-memo="[cell.name, cell.classes, cell.image, lefts, sideWidth, size.width, isActive(cell.spot)]"
+                :class="isActive(cell.spot) ? `${cell.classes} active` : cell.classes"
                 role="gridcell"
                 :aria-colindex="cell.spot.x + 2"
-                :aria-selected="cell.classes.chosen"
+                :aria-selected="cell.isChosen"
                 :aria-label="cell.name"
                 :title="cell.name"
                 :data-x="cell.spot.x"
                 :data-y="cell.spot.y"
                 data-test="crossing"
-                :style="{
-                  left: `${sideWidth + lefts[cell.spot.x]!}px`,
-                  width: `${size.width}px`,
-                  '--warp': cell.warp,
-                  '--weft': cell.weft,
-                }"
+                :style="`left:${sideWidth + lefts[cell.spot.x]!}px;width:${size.width}px;--warp:${cell.warp};--weft:${cell.weft}`"
               >
                 <b
                   v-if="cell.image"
                   class="ticks"
-                  :style="{
-                    backgroundImage: cell.image,
-                    width: cell.classes.pictured ? undefined : `${crossings.tickRoom.value + 6}px`,
-                  }"
+                  :style="
+                    cell.isPictured
+                      ? `background-image:${cell.image}`
+                      : `background-image:${cell.image};width:${crossings.tickRoom.value + 6}px`
+                  "
                 />
                 <b v-else-if="cell.text" class="figure">{{ cell.text }}</b>
-                <i v-if="cell.classes.chosen || cell.classes.lit" class="ring" />
+                <i v-if="cell.hasRing" class="ring" />
               </div>
             </div>
             <div class="sides" role="presentation" :style="{ width: `${sideWidth}px` }">

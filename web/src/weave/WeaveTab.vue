@@ -9,10 +9,9 @@ import { useKeys } from '../shell/keys';
 import AddAxis from './AddAxis.vue';
 import AxisMenu from './AxisMenu.vue';
 import ChildGrid from '../grid/ChildGrid.vue';
-import GtinMenu from '../grid/GtinMenu.vue';
+import IdentifierMenus from '../grid/IdentifierMenus.vue';
 import Inspector from '../inspector/Inspector.vue';
 import RemoveAxis from './RemoveAxis.vue';
-import SkuMenu from '../grid/SkuMenu.vue';
 import ChosenBar from './ChosenBar.vue';
 import Weave from './Weave.vue';
 import WeaveTools from './WeaveTools.vue';
@@ -66,8 +65,7 @@ const removing = computed(() => family.value.axes.find((axis) => axis.id === rem
           <AddAxis v-if="family.axes.length < AXES_AT_MOST" />
           <div class="grow" />
           <WeaveTools :family="family" :look="look" @change="change" />
-          <SkuMenu />
-          <GtinMenu />
+          <IdentifierMenus />
           <label class="mode" title="While weaving, a click takes a crossing out or in (W)"
             ><ElSwitch v-model="weaving" size="small" data-test="weaving" /> Weaving</label
           >

@@ -36,6 +36,10 @@ export interface Cloth {
   topAxes: readonly Axis[];
   childAt(row: number, column: number): Child | undefined;
   at(row: number, column: number): Record<string, string>;
+  /** "Rust · XL · Unlined", in the order of the family's axes. */
+  labelAt(row: number, column: number): string;
+  /** What it was laid out from. */
+  of: { axes: readonly Axis[]; woven: readonly Child[]; wanted: Edges | null };
 }
 
 /** More crossings than these are drawn only where children stand: a sparse family of six axes has millions of others. */
@@ -57,7 +61,7 @@ export function edgesFor(axes: readonly Axis[], wanted: Edges | null): Edges {
 /** Lays a family out. */
 export function clothOf(family: Family, wanted: Edges | null = null): Cloth {
   const edges = edgesFor(family.axes, wanted);
-  const { axisById, byCrossing } = familyIndex(family);
+  const { axisById, byCrossing, valueById, woven } = familyIndex(family);
   const sideAxes = edges.side.map((id) => axisById.get(id)!);
   const topAxes = edges.top.map((id) => axisById.get(id)!);
   const crossings = family.axes.reduce((product, axis) => product * axis.values.length, 1);
@@ -65,16 +69,52 @@ export function clothOf(family: Family, wanted: Edges | null = null): Cloth {
   const rows = isSparse ? usedThreads(family, sideAxes) : allThreads(sideAxes);
   const columns = isSparse ? usedThreads(family, topAxes) : allThreads(topAxes);
   const at = (row: number, column: number) => ({ ...rows[row]!.at, ...columns[column]!.at });
-  const keyOf = (row: number, column: number) => {
+  const keyAt = remembered((row, column) => {
     const [side, top] = [rows[row]!.at, columns[column]!.at];
     return family.axes.map((axis) => side[axis.id] ?? top[axis.id] ?? '').join('|');
-  };
+  });
   return {
     ...{ rows, columns, sideAxes, topAxes, at },
     sideBands: bandsOf(sideAxes, rows),
     topBands: bandsOf(topAxes, columns),
-    childAt: (row, column) => byCrossing.get(keyOf(row, column)),
+    childAt: (row, column) => byCrossing.get(keyAt(row, column)),
+    labelAt: remembered((row, column) => {
+      const [side, top] = [rows[row]!.at, columns[column]!.at];
+      return family.axes.map((axis) => valueById.get(side[axis.id] ?? top[axis.id] ?? '')?.label ?? '').join(' · ');
+    }),
+    of: { axes: family.axes, woven, wanted },
   };
+}
+
+/** Keeps what was made for a crossing: it is asked for at every drawing. */
+function remembered(make: (row: number, column: number) => string): (row: number, column: number) => string {
+  const made = new Map<string, string>();
+  return (row, column) => {
+    const name = `${row}.${column}`;
+    let text = made.get(name);
+    if (text === undefined) made.set(name, (text = make(row, column)));
+    return text;
+  };
+}
+
+/** Whether a family would be laid out the same: the same values of the same axes, and children at the same crossings. */
+export function isSameCloth(cloth: Cloth, family: Family, wanted: Edges | null): boolean {
+  const { axes, woven, wanted: before } = cloth.of;
+  if (before !== wanted || axes.length !== family.axes.length) return false;
+  const isSame = (value: Value, other: Value | undefined) =>
+    value.id === other?.id && value.label === other.label && value.swatch === other.swatch;
+  const sameAxes = family.axes.every((axis, at) => {
+    const other = axes[at]!;
+    if (axis === other) return true;
+    return (
+      axis.id === other.id &&
+      axis.label === other.label &&
+      axis.values.length === other.values.length &&
+      axis.values.every((value, place) => isSame(value, other.values[place]))
+    );
+  });
+  const now = familyIndex(family).woven;
+  return sameAxes && now.length === woven.length && now.every((child, at) => child.id === woven[at]!.id);
 }
 
 const threadOf = (axes: readonly Axis[], values: readonly Value[]): Thread => ({

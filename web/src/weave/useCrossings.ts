@@ -28,7 +28,11 @@ export interface DrawnCrossing {
   name: string;
   warp: string;
   weft: string;
-  classes: Record<string, boolean>;
+  classes: string;
+  isChosen: boolean;
+  isPictured: boolean;
+  /** Chosen, or lit up. */
+  hasRing: boolean;
   /** A CSS `url(…)`, of ticks or of a picture. */
   image: string | null;
   text: string;
@@ -55,14 +59,11 @@ export function useCrossings(ground: () => CrossingGround, cloth: () => Cloth, i
   const statesOf = (childId: string) => accounts.value.map((one) => ground().states![one.id]![childId] ?? 'absent');
 
   function nameOf(spot: Spot, child: Child | undefined, isChosen: boolean, text: string): string {
-    const { family } = ground();
-    const values = [...cloth().rows[spot.y]!.values, ...cloth().columns[spot.x]!.values];
-    const labels = family.axes.map((axis) => values.find((value) => axis.values.includes(value))?.label ?? '');
     const states = child?.woven
       ? statesOf(child.id).map((state, at) => `${accounts.value[at]!.name}: ${STATE_WORDS[state]}`)
       : [];
     const told = [child?.woven ? 'woven' : 'not woven', isChosen ? 'chosen' : '', text, ...states].filter(Boolean);
-    return `${labels.join(' · ')}: ${told.join(', ')}`;
+    return `${cloth().labelAt(spot.y, spot.x)}: ${told.join(', ')}`;
   }
 
   function drawn(y: number, x: number): DrawnCrossing {
@@ -72,15 +73,22 @@ export function useCrossings(ground: () => CrossingGround, cloth: () => Cloth, i
     const figure = isWoven && show ? show(child!.id) : null;
     const isChosen =
       child !== undefined && (chosen.has(child.id) || (selected?.level === 'child' && selected.childId === child.id));
+    const isLit = child !== undefined && (lit?.has(child.id) ?? false);
     const ticks = isWoven && states && !show ? ticksOf(child!.id) : null;
     return {
       ...{ spot: { x, y }, name: nameOf({ x, y }, child, isChosen, figure?.text ?? ''), text: figure?.text ?? '' },
       warp: cloth().columns[x]!.values.findLast((value) => value.swatch)?.swatch ?? BARE,
       weft: cloth().rows[y]!.values.findLast((value) => value.swatch)?.swatch ?? BARE,
-      classes: {
-        ...{ woven: isWoven, over: (x + y) % 2 === 0, chosen: isChosen, pictured: Boolean(figure?.picture) },
-        lit: child !== undefined && (lit?.has(child.id) ?? false),
-      },
+      ...{ isChosen, isPictured: Boolean(figure?.picture), hasRing: isChosen || isLit },
+      classes: [
+        'crossing',
+        isWoven && 'woven',
+        (x + y) % 2 === 0 && 'over',
+        figure?.picture && 'pictured',
+        (isChosen || isLit) && 'ringed',
+      ]
+        .filter(Boolean)
+        .join(' '),
       image: figure?.picture ? `url("/pictures/${figure.picture}.small.png")` : ticks,
     };
   }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** SKUs by a pattern for the children that have none: shown before they are made, clashes named. */
 import { computed, ref } from 'vue';
-import { ElButton, ElInput, ElPopover } from 'element-plus';
+import { ElButton, ElInput } from 'element-plus';
 import { identifierOwners, proposeSkus, skuMarks, unreadableText } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 
@@ -41,37 +41,30 @@ function make(): void {
 </script>
 
 <template>
-  <ElPopover trigger="click" :width="400" placement="bottom-end">
-    <template #reference>
-      <ElButton size="small" data-test="skus"
-        >SKUs<span v-if="bare.length" class="warns">&nbsp;{{ bare.length }} missing</span></ElButton
+  <div class="pop">
+    <label class="soft"
+      >Pattern
+      <ElInput v-model="pattern" size="small" class="mono" :placeholder="family.skuPattern" data-test="sku-pattern"
+    /></label>
+    <p class="soft">
+      Marks: <span class="mono">{{ marks }}</span>
+    </p>
+    <p v-if="bare.length === 0">
+      Every child has its SKU. A SKU is never changed by itself: orders find the item by it.
+    </p>
+    <template v-else>
+      <p class="mono">
+        {{
+          proposals
+            .slice(0, 4)
+            .map((one) => one.sku)
+            .join('  ')
+        }}
+      </p>
+      <p v-if="problem" class="stops">{{ problem }}</p>
+      <ElButton size="small" type="primary" data-test="make-skus" :disabled="good.length === 0" @click="make"
+        >Make {{ good.length }} SKUs</ElButton
       >
     </template>
-    <div class="pop">
-      <label class="soft"
-        >Pattern
-        <ElInput v-model="pattern" size="small" class="mono" :placeholder="family.skuPattern" data-test="sku-pattern"
-      /></label>
-      <p class="soft">
-        Marks: <span class="mono">{{ marks }}</span>
-      </p>
-      <p v-if="bare.length === 0">
-        Every child has its SKU. A SKU is never changed by itself: orders find the item by it.
-      </p>
-      <template v-else>
-        <p class="mono">
-          {{
-            proposals
-              .slice(0, 4)
-              .map((one) => one.sku)
-              .join('  ')
-          }}
-        </p>
-        <p v-if="problem" class="stops">{{ problem }}</p>
-        <ElButton size="small" type="primary" data-test="make-skus" :disabled="good.length === 0" @click="make"
-          >Make {{ good.length }} SKUs</ElButton
-        >
-      </template>
-    </div>
-  </ElPopover>
+  </div>
 </template>
