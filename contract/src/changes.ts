@@ -14,7 +14,12 @@ const Pieces = z.number().int().min(-999_999_999).max(999_999_999);
 
 /** What a change does to one thing. All steps are done, or none. */
 export const StepSchema = z.discriminatedUnion('on', [
-  z.object({ on: z.literal('start'), family: CreateFamilySchema.omit({ id: true }) }),
+  z.object({
+    on: z.literal('start'),
+    family: CreateFamilySchema.omit({ id: true }),
+    /** Whether every child gets its SKU by the pattern. Where one cannot be given the family is started without any, and that is told. */
+    skus: z.boolean().optional(),
+  }),
   z.object({
     on: z.literal('family'),
     familyId: Id,

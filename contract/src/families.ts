@@ -79,7 +79,20 @@ export const FindingCountSchema = z.object({
 });
 export type FindingCount = z.infer<typeof FindingCountSchema>;
 
+/** What the next family of a kind is likely to have, and the family it is taken from. */
+export const UsualFiguresSchema = z.object({
+  familyId: z.string(),
+  name: z.string(),
+  category: z.string(),
+  figures: z.record(z.string(), z.string()),
+});
+export type UsualFigures = z.infer<typeof UsualFiguresSchema>;
+
 export const familyEndpoints = {
+  usualFigures: define('get', '/api/usual', 'What the last family of a category has that the next is likely to have', {
+    query: z.object({ category: z.string().max(80).default('') }),
+    response: UsualFiguresSchema.nullable(),
+  }),
   listFamilies: define('get', '/api/families', 'Families by search, state on an account and order', {
     query: ListQuery,
     response: z.object({ total: z.number(), families: z.array(FamilySummarySchema) }),

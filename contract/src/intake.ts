@@ -46,6 +46,10 @@ const Files = z.array(
 );
 
 export const intakeEndpoints = {
+  readTable: define('post', '/api/intake/table', 'A sheet as rows of text, the header first; nothing is kept of it', {
+    response: z.object({ rows: z.array(z.array(z.string())) }),
+    upload: 'file',
+  }),
   readSheet: define(
     'post',
     '/api/families/:id/sheet',

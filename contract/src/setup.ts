@@ -28,6 +28,8 @@ export const BlockStateSchema = NumberBlockSchema.extend({
 
 export const SetupSchema = z.object({
   seller: SellerSchema,
+  /** Whether the seller has said who sells; before that, what is in `seller` is nobody's. */
+  begun: z.boolean(),
   registry: RegistryDataSchema,
   accounts: z.array(AccountSchema),
   channels: z.array(ChannelSchema),

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { childLabels, familyIndex, readClip, type ClipColumn, type ClipReading, type Family } from '../src/index';
+import {
+  blockFamily,
+  childLabels,
+  familyIndex,
+  readClip,
+  type ClipColumn,
+  type ClipReading,
+  type Family,
+} from '../src/index';
 import { registry, runCommand, stormJacket } from './sample';
 
 const jacket = (() => {
@@ -121,5 +129,51 @@ describe('a pasted block', () => {
     );
     expect(reading.cells).toMatchObject([{ column: { id: 'price@account:fernpost' }, text: '210' }]);
     expect(reading.unknownColumns).toEqual([]);
+  });
+});
+
+describe('a block of rows that begins a family', () => {
+  const block = [
+    ['Name', 'Colour', 'Size', 'SKU', 'Price', 'Stock', 'Ships from', 'Weight (g)'],
+    ['Gale parka', 'Rust', 'M', 'GP-1', '240', '5', 'Oban', '900'],
+    ['Gale parka', 'rust', 'L', 'GP-2', '240', '6', 'Oban', '920'],
+    ['Gale parka', 'Spruce', 'M', 'GP-3', '240', '7', 'Oban', '900'],
+  ];
+  it('gives its axes, the crossings that do not exist, what holds for all and what for each', () => {
+    expect(blockFamily(registry, block)).toEqual({
+      axes: [
+        { column: 1, role: 'colour', label: 'Colour', values: ['Rust', 'Spruce'] },
+        { column: 2, role: 'size', label: 'Size', values: ['M', 'L'] },
+      ],
+      off: [['Spruce', 'L']],
+      figures: { name: 'Gale parka', price: '240' },
+      childColumns: ['SKU', 'Stock', 'Weight (g)'],
+      unknown: ['Ships from'],
+      rows: 3,
+      doubled: 0,
+    });
+  });
+  it('knows an axis by what stands in it where its header says nothing', () => {
+    const found = blockFamily(registry, [
+      ['Article', 'Farbe', 'Gr.', 'Futter'],
+      ...['M', 'L', 'XL'].flatMap((size) =>
+        ['Rust', 'Midnight'].map((colour) => [`A-${size}-${colour}`, colour, size, 'Fleece']),
+      ),
+    ])!;
+    expect(found.axes.map(({ label, role }) => [label, role])).toEqual([
+      ['Farbe', 'colour'],
+      ['Gr.', 'size'],
+    ]);
+    expect(found.unknown).toEqual(['Article', 'Futter']);
+  });
+  it('that says a crossing twice says so; one without an axis is none', () => {
+    expect(blockFamily(registry, [...block, block[1]!])!.doubled).toBe(1);
+    expect(
+      blockFamily(registry, [
+        ['SKU', 'Price'],
+        ['A', '1'],
+      ]),
+    ).toBeNull();
+    expect(blockFamily(registry, [['Colour']])).toBeNull();
   });
 });

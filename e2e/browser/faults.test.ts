@@ -90,7 +90,7 @@ describe('by the keyboard', () => {
   it('crossings are walked with arrows and taken out and in with Space while weaving', async () => {
     await open(`/families/${jacket}`);
     await page.keyboard.press('w');
-    await test('crossing').first().focus();
+    await test('weave').focus();
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Space');

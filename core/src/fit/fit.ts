@@ -1,5 +1,6 @@
 /** The fit of a family to an account: plan, findings and the state of every child. */
 import { mappedCategory } from '../catalogue/categoryMap';
+import { proposeCategories } from '../catalogue/proposeCategories';
 import { EVERYWHERE, scopesOf } from '../family/scope';
 import { familyIndex } from '../family/weave';
 import type { CategoryRules } from '../rulebook/openRulebook';
@@ -9,6 +10,7 @@ import { SEVERITIES, type Finding, type Severity } from './finding';
 import { checkAll } from './findings';
 import { bestPlans, planNamed, planTask, type PlanTask } from './planner';
 import { plannerKey } from './project/listingKey';
+import type { Remedy } from './remedy';
 
 /** As many plans are found to choose from, unless fewer are wanted. */
 const PLANS = 6;
@@ -69,13 +71,17 @@ function absentFit(input: FitInput, category: CategoryRules | null): Fit {
     account: account.id,
     channel: account.channel,
     ...{ state: 'absent', category, plans: [], plan: null, fees: '0' },
-    findings:
-      category || family.retired ? [] : [noCategory(family.fields.category, account.name, rulebook.registry.pathLabel)],
+    findings: category || family.retired ? [] : [noCategory(input)],
     childStates: Object.fromEntries(woven.map((child) => [child.id, 'absent' as const])),
   };
 }
 
-function noCategory(sellerCategory: unknown, account: string, labelOf: (id: unknown) => string): Finding {
+function noCategory({
+  family,
+  account: { name: account, channel },
+  rulebook: { registry, rulebook },
+}: FitInput): Finding {
+  const sellerCategory = family.fields.category;
   const about = {
     severity: 'advises',
     childIds: [],
@@ -84,10 +90,13 @@ function noCategory(sellerCategory: unknown, account: string, labelOf: (id: unkn
     rule: 'categories',
     remedies: [],
   } as const;
-  const label = labelOf(sellerCategory);
+  const label = registry.pathLabel(sellerCategory);
   const base = { ...about, childIds: [], remedies: [] };
   if (!label) return { ...base, code: 'category.choose', key: 'category', params: { account } };
-  return { ...base, code: 'category.none', key: 'categoryMap', params: { account, category: label } };
+  const remedies = proposeCategories(registry, sellerCategory, rulebook).map((one): Remedy => {
+    return { kind: 'categoryMap', channel, category: String(sellerCategory), ...one };
+  });
+  return { ...base, remedies, code: 'category.none', key: 'categoryMap', params: { account, category: label } };
 }
 
 /** What is said where a fit cannot be worked out at all: the account stops, nothing else does. */

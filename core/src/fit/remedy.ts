@@ -6,6 +6,8 @@ import type { Place } from '../family/shape';
 /** What a remedy does, in a word; `words` makes its label of it. */
 export type RemedyLabel =
   | { do: 'cutText'; most: number }
+  /** What another field says is proposed for one that is empty. */
+  | { do: 'takeFrom'; field: string; text: string }
   | { do: 'keepFirst'; most: number }
   | { do: 'rename'; name: string }
   | { do: 'giveBack'; field: string }
@@ -19,6 +21,8 @@ export type Remedy =
   /** Commands on the family, ready to be run. */
   | { kind: 'change'; label: RemedyLabel; commands: SingleCommand[] }
   | { kind: 'pairing'; pairing: Pairing; reason: PairingReason }
+  /** Where goods of one of the seller's categories go on a channel, for this family and all like it. */
+  | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string }
   /** The next free GTINs for these children. */
   | { kind: 'numbers'; childIds: string[] }
   /** SKUs by the family's pattern for these children. */
@@ -30,6 +34,7 @@ export type Remedy =
 export interface Mend {
   commands: SingleCommand[];
   pairings: Pairing[];
+  categories: { channel: string; category: string; to: string }[];
   /** Children that are to take the next free GTINs. */
   numbersFor: string[];
   /** Children that are to get SKUs by the pattern. */
@@ -43,10 +48,13 @@ export const isReady = (remedy: Remedy): boolean =>
 /** Puts one remedy to those that are there. */
 export function addRemedy(mend: Mend, remedy: Remedy): void {
   if (remedy.kind === 'pairing') mend.pairings.push(remedy.pairing);
+  else if (remedy.kind === 'categoryMap') mend.categories.push(remedy);
   else if (remedy.kind === 'numbers') mend.numbersFor.push(...remedy.childIds);
   else if (remedy.kind === 'skus') mend.skusFor.push(...remedy.childIds);
   else if (remedy.kind === 'change') for (const command of remedy.commands) addCommand(mend.commands, command);
 }
+
+export const emptyMend = (): Mend => ({ commands: [], pairings: [], categories: [], numbersFor: [], skusFor: [] });
 
 function addCommand(commands: SingleCommand[], command: SingleCommand): void {
   const last = commands.at(-1);

@@ -45,6 +45,8 @@ export function remedyText(remedy: Remedy): string {
       return changeText(remedy.label);
     case 'pairing':
       return `Pair with ${remedy.pairing.to} (${reasonText(remedy.reason)})`;
+    case 'categoryMap':
+      return `Such goods go to ${remedy.label}`;
     case 'numbers':
       return remedy.childIds.length === 1
         ? 'Take the next free number'
@@ -62,6 +64,8 @@ function changeText(label: RemedyLabel): string {
   switch (label.do) {
     case 'cutText':
       return `Cut to ${label.most} characters`;
+    case 'takeFrom':
+      return `As the ${label.field.toLowerCase()}: “${label.text.length > 40 ? `${label.text.slice(0, 39)}…` : label.text}”`;
     case 'keepFirst':
       return `Keep the first ${label.most}`;
     case 'rename':

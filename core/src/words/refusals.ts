@@ -118,6 +118,7 @@ export const REFUSALS = {
   'gtin.short-form': (p: { digits: string; whole: string }) =>
     `${p.digits} is the short form of a UPC. Written out it is ${p.whole}: enter that.`,
   'block.none': () => 'There is no number block. Add one under Setup, or paste the numbers.',
+  'block.prefix': (p: { text: string }) => `"${p.text}" is no beginning of numbers: it has 4 to 11 digits.`,
   'block.empty': (p: { count: number }) => `No block has ${p.count} free ${p.count === 1 ? 'number' : 'numbers'} left.`,
   'block.overlaps': (p: Named & { prefix: string }) => `This block overlaps with ${p.label} (${p.prefix}…).`,
   'block.internal': () => 'Numbers that begin so hold inside one company only; no channel takes them.',

@@ -73,7 +73,8 @@ function doneBefore({ database }: Store, change: ChangeRow): ChangeDone {
 
 function storeWork(work: Work, order: WorkOrder, actor: string): { done: ChangeDone; parts: Part[] } {
   const { store } = work;
-  const notices = [...work.families.values()].flatMap(({ before, now }) => usedBefore(store.database, before, now));
+  const used = [...work.families.values()].flatMap(({ before, now }) => usedBefore(store.database, before, now));
+  const notices = [...work.notices, ...used];
   const parts = [...storeDocuments(work), ...storeFamilies(work), ...storeStock(work)];
   const revisions = Object.fromEntries([...work.families].map(([id, { now }]) => [id, now.revision]));
   const title = order.title ?? titleFor(work);

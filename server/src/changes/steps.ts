@@ -7,6 +7,7 @@ import {
   CategoryMapSchema,
   createFamily,
   emptyRegistry,
+  familyIndex,
   foldForPairing,
   listed,
   openRegistry,
@@ -19,9 +20,12 @@ import {
   runRegistryCommand,
   SellerSchema,
   titleOf,
+  unreadable,
+  unreadableText,
   withPairings,
   type Command,
   type Registry,
+  type Unreadable,
 } from '@loom-kin/core';
 import type { Step } from '@loom-kin/contract';
 import { takeNumbers } from '../catalogue/blocks';
@@ -41,9 +45,15 @@ export function doStep(work: Work, step: Step): void {
 }
 
 const STEPS: Steps = {
-  start(work, { family: spec }) {
+  start(work, { family: spec, skus }) {
     const family = createFamily(registryIn(work), { ...spec, id: newFamilyId() });
     putFamily(work, family);
+    if (skus) {
+      const made = skusFor(work, family.id);
+      if (made.ok) runOn(work, family.id, { do: 'setFigures', changes: made.changes });
+      // A clash of SKUs with another family must not lose the family.
+      else work.notices.push(unreadableText(made));
+    }
     work.started.push(family.id);
     work.titles.push('Start the family');
   },
@@ -72,19 +82,15 @@ const STEPS: Steps = {
     work.titles.push(`Give numbers to ${children(bare.length)}`);
   },
   skus(work, { familyId, childIds }) {
-    const family = familyIn(work, familyId);
-    const bare = childrenWithout(family, 'sku', childIds);
-    const asked = proposeSkus(family, bare, family.skuPattern, new Set()).map((one) => one.sku);
-    const proposals = proposeSkus(family, bare, family.skuPattern, givenSkus(work.store.database, asked));
-    const problem = proposals.find((one) => one.problem)?.problem;
-    if (problem) throw new Refusal(problem.code, problem.params);
-    if (proposals.length === 0) return;
-    const changes = proposals.map((one) => figureOnChild(one.childId, 'sku', one.sku));
-    runOn(work, familyId, { do: 'setFigures', changes });
+    const made = skusFor(work, familyId, childIds);
+    if (!made.ok) throw new Refusal(made.code, made.params as never);
+    const [first] = made.changes;
+    if (!first) return;
+    runOn(work, familyId, { do: 'setFigures', changes: made.changes });
     work.titles.push(
-      proposals.length === 1
-        ? `Make the SKU of ${placeLabel(family, { level: 'child', childId: bare[0]!.id })}`
-        : `Make ${proposals.length} SKUs`,
+      made.changes.length === 1
+        ? `Make the SKU of ${placeLabel(familyIn(work, familyId), first.place)}`
+        : `Make ${made.changes.length} SKUs`,
     );
   },
   pairings(work, { pairings }) {
@@ -176,6 +182,21 @@ const figureOnChild = (childId: string, key: string, figure: string) => ({
   key,
   figure,
 });
+
+/** SKUs by the pattern for children that have none; of all where none are named. */
+function skusFor(
+  work: Work,
+  familyId: string,
+  childIds?: readonly string[],
+): { ok: true; changes: ReturnType<typeof figureOnChild>[] } | Unreadable {
+  const family = familyIn(work, familyId);
+  const bare = childrenWithout(family, 'sku', childIds ?? familyIndex(family).woven.map((child) => child.id));
+  const asked = proposeSkus(family, bare, family.skuPattern, new Set()).map((one) => one.sku);
+  const proposals = proposeSkus(family, bare, family.skuPattern, givenSkus(work.store.database, asked));
+  const problem = proposals.find((one) => one.problem)?.problem;
+  if (problem) return unreadable(problem.code, problem.params as never);
+  return { ok: true, changes: proposals.map((one) => figureOnChild(one.childId, 'sku', one.sku)) };
+}
 
 function runOn(work: Work, familyId: string, command: Command): void {
   putFamily(work, runCommand(registryIn(work), familyIn(work, familyId), command).family);

@@ -32,10 +32,13 @@ export interface Work {
   readonly stock: Map<string, { moves: StockMove[]; lines: ChangeLine[] }>;
   readonly titles: string[];
   readonly started: string[];
+  /** What is told besides, though the change was made. */
+  readonly notices: string[];
 }
 
 export function newWork(store: Store, key: string, at: string): Work {
-  return { store, key, at, families: new Map(), documents: new Map(), stock: new Map(), titles: [], started: [] };
+  const nothing = { families: new Map(), documents: new Map(), stock: new Map(), titles: [], started: [], notices: [] };
+  return { store, key, at, ...nothing };
 }
 
 /** A family as the change has left it so far. */

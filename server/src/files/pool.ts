@@ -24,6 +24,8 @@ export interface SheetOrder {
 export interface FilePool {
   /** Reads a sheet; throws a Refusal where it cannot be read, and whatever the signal is aborted with. */
   readSheet(order: SheetOrder, signal: AbortSignal, tell: (done: number, total: number) => void): Promise<SheetFound>;
+  /** A sheet as rows of text; throws a Refusal where it cannot be read. */
+  readTable(path: string, fileName: string): Promise<string[][]>;
   /** A family as a file. */
   writeFamily(familyId: string, kind: FamilyFileKind): Promise<Uint8Array>;
   close(): Promise<void>;
@@ -61,6 +63,7 @@ export function createFilePool(store: Store): FilePool {
         port1.close();
       }
     },
+    readTable: (path, fileName) => run<string[][]>({ do: 'readTable', path, fileName }, fileName),
     writeFamily: (familyId, kind) => run<Uint8Array>({ do: 'writeFamily', familyId, kind }, `the ${kind} file`),
     close: () => pool.destroy(),
   };

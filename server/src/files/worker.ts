@@ -20,6 +20,7 @@ export interface FileWorkerSettings {
 
 export type FileTask =
   | { do: 'readSheet'; familyId: string; path: string; fileName: string; make: boolean; port: MessagePort }
+  | { do: 'readTable'; path: string; fileName: string }
   | { do: 'writeFamily'; familyId: string; kind: FamilyFileKind };
 
 /** A refusal keeps neither its class nor its code on the way between threads. */
@@ -27,13 +28,18 @@ export type Told<T> = { ok: true; value: T } | { ok: false; code: RefusalCode; p
 
 const database = readDatabase((workerData as FileWorkerSettings).databaseFile);
 
-export default async function work(task: FileTask): Promise<Told<SheetFound | Uint8Array>> {
+export default async function work(task: FileTask): Promise<Told<SheetFound | Uint8Array | string[][]>> {
   try {
-    return { ok: true, value: task.do === 'readSheet' ? await readSheetFile(task) : await writeFamily(task) };
+    return { ok: true, value: await workOn(task) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { ok: false, code: error.code, params: error.params };
   }
+}
+
+async function workOn(task: FileTask): Promise<SheetFound | Uint8Array | string[][]> {
+  if (task.do === 'readSheet') return readSheetFile(task);
+  return task.do === 'readTable' ? readTable(await readFile(task.path), task.fileName) : writeFamily(task);
 }
 
 async function readSheetFile(task: Extract<FileTask, { do: 'readSheet' }>): Promise<SheetFound> {

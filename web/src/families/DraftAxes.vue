@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The axes of a family that is being started: each a role, a name and a pasted list of values, with their codes and swatches. */
-import { nextTick } from 'vue';
+import { computed, nextTick } from 'vue';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
@@ -9,6 +9,10 @@ import ValuesEntry from '../weave/ValuesEntry.vue';
 import type { DraftAxis } from './familyDraft';
 
 const axes = defineModel<DraftAxis[]>({ required: true });
+/** While dressing, Tab steps into names, codes and swatches as well. */
+const props = defineProps<{ dressing: boolean }>();
+const emit = defineEmits<{ enter: [] }>();
+const step = computed(() => (props.dressing ? 0 : -1));
 const setup = useSetup();
 
 const PLACEHOLDERS: Partial<Record<Role, string>> = {
@@ -44,6 +48,7 @@ function setRole(axis: DraftAxis, role: Role): void {
         style="width: 96px"
         size="small"
         aria-label="What the axis is about"
+        :tabindex="step"
         @update:model-value="(role: Role) => setRole(axis, role)"
       >
         <ElOption v-for="role in ROLES" :key="role" :value="role" :label="ROLE_LABELS[role]" />
@@ -53,6 +58,7 @@ function setRole(axis: DraftAxis, role: Role): void {
         size="small"
         style="width: 96px"
         aria-label="Name of the axis"
+        :tabindex="step"
         :data-test="`axis-label-${at}`"
       />
       <ValuesEntry
@@ -64,8 +70,17 @@ function setRole(axis: DraftAxis, role: Role): void {
         aria-label="Values, parted by commas"
         :data-test="`axis-values-${at}`"
         @update:model-value="typed(axis)"
+        @enter="emit('enter')"
       />
-      <ElButton size="small" text title="Drop this axis" @click="axes = axes.filter((one) => one !== axis)">✕</ElButton>
+      <ElButton
+        size="small"
+        text
+        :tabindex="step"
+        :aria-label="`Drop the axis ${axis.label}`"
+        title="Drop this axis"
+        @click="axes = axes.filter((one) => one !== axis)"
+        >✕</ElButton
+      >
     </div>
     <div v-if="axis.values.length" class="chips">
       <span v-for="value in axis.values" :key="value.label" class="chip">
@@ -73,6 +88,7 @@ function setRole(axis: DraftAxis, role: Role): void {
           v-if="axis.role === 'colour'"
           v-model="value.swatch"
           type="color"
+          :tabindex="step"
           :aria-label="`Swatch of ${value.label}`"
         />
         {{ value.label }}
@@ -80,6 +96,7 @@ function setRole(axis: DraftAxis, role: Role): void {
           v-model="value.code"
           class="code mono"
           maxlength="12"
+          :tabindex="step"
           :aria-label="`Short code of ${value.label}`"
           @input="value.code = value.code.toUpperCase()"
         />

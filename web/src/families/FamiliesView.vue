@@ -9,6 +9,7 @@ import { api, call } from '../api';
 import { useEar } from '../stores/ear';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
+import FirstSteps from './FirstSteps.vue';
 import Ticks from '../common/Ticks.vue';
 
 const PAGE = 60;
@@ -203,6 +204,7 @@ useKeys({
           ><p>No family matches.</p>
           <ElButton @click="clear">Clear search and filter</ElButton></template
         >
+        <FirstSteps v-else-if="setup.setup && !setup.setup.begun" @done="router.push('/families/new')" />
         <template v-else
           ><p>No family yet. Start one by hand, or take one in from a file.</p>
           <div>

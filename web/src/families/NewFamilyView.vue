@@ -3,21 +3,36 @@
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { familyIndex, usualPattern } from '@loom-kin/core';
+import { usualPattern } from '@loom-kin/core';
 import { makeChange } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import Weave from '../weave/Weave.vue';
 import DraftAxes from './DraftAxes.vue';
 import { useFamilyDraft } from './familyDraft';
+import { takeRows, useBlockStart } from './useBlockStart';
+import { useUsual } from './useUsual';
 
 const router = useRouter();
 const setup = useSetup();
 void setup.ensure();
-const { typed, axes, filled, spec, draft, childCount, isDrawn, skus, skuProblem, toggle, missing } = useFamilyDraft();
+const draft = useFamilyDraft();
+const { typed, axes, filled, spec, childCount, firstSkus, skuProblem, toggle, missing, isRestored } = draft;
+const { usual, drop: dropUsual, taken } = useUsual(typed);
+const rows = useBlockStart(draft);
+const usualKeys = computed(() => (['brand', 'maker', 'taxCode'] as const).filter(taken));
+/** Names, codes and swatches come from the dictionary: they are stepped into only on demand. */
+const dressing = ref(false);
 const brands = computed(() => setup.registry.data.remembered.brand);
 const likes = ref<{ id: string; name: string; styleCode: string; why: string }[]>([]);
 const saving = ref(false);
+const USUAL_NAMES = { brand: 'Brand', maker: 'maker', taxCode: 'tax code' } as const;
+function chooseFile(event: Event): void {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (file) void rows.takeFile(file);
+}
 
 /** Families that look like this one, asked for while somebody types: an answer that comes late is not shown. */
 let asking: AbortController | null = null;
@@ -37,17 +52,20 @@ watch([() => typed.name, () => typed.styleCode], async () => {
 });
 
 async function start(): Promise<void> {
-  if (missing.value) return;
+  if (missing.value || saving.value) return;
   saving.value = true;
   try {
     const { id: _draft, ...family } = spec.value;
-    const done = await makeChange(call, [{ on: 'start', family }]);
+    const done = await makeChange(call, [{ on: 'start', family, skus: childCount.value > 0 && !rows.hasSkus.value }]);
     const id = done.started[0]!;
-    const made = await call(api.family, { params: { id } });
-    const childIds = familyIndex(made.family).woven.map((child) => child.id);
-    // A clash of SKUs with another family must not lose the family: it is told, and the family opens without them.
-    if (childIds.length > 0) await makeChange(call, [{ on: 'skus', familyId: id, childIds }]).catch(tell);
-    await setup.reload();
+    done.notices.forEach(say);
+    if (rows.block.value) {
+      const made = await call(api.family, { params: { id } });
+      const problems = await takeRows(setup.registry, setup.currency, made.family, rows.block.value.rows);
+      problems.slice(0, 3).forEach((problem) => tell(new Error(problem)));
+    }
+    draft.forget();
+    void setup.reload();
     await router.push(`/families/${id}`);
   } catch (error) {
     tell(error);
@@ -69,7 +87,11 @@ async function start(): Promise<void> {
       >
     </div>
     <div class="columns">
-      <form class="sheet part" @submit.prevent="start">
+      <form class="sheet part" @submit.prevent="start" @paste="rows.onPaste">
+        <p v-if="isRestored" class="note" role="status" data-test="restored">
+          As you left it; nothing of it is stored yet.
+          <button type="button" class="link" data-test="begin-anew" @click="draft.beginAnew()">Begin anew</button>
+        </p>
         <label
           >Name
           <ElInput
@@ -96,7 +118,13 @@ async function start(): Promise<void> {
         <div class="two">
           <label
             >Category
-            <ElSelect v-model="typed.category" filterable placeholder="What is it mainly for?" data-test="category">
+            <ElSelect
+              v-model="typed.category"
+              filterable
+              default-first-option
+              placeholder="What is it mainly for?"
+              data-test="category"
+            >
               <ElOption
                 v-for="{ category: one } in setup.registry.tree"
                 :key="one.id"
@@ -106,37 +134,80 @@ async function start(): Promise<void> {
             </ElSelect>
           </label>
           <label
-            >Price for all <ElInput v-model="typed.price" placeholder="can be filled later" data-test="price"
+            >Price for all, {{ setup.currency }}
+            <ElInput v-model="typed.price" placeholder="can be filled later" data-test="price"
           /></label>
         </div>
-        <DraftAxes v-model="axes" />
+        <div v-if="typed.maker || typed.taxCode || usual" class="two">
+          <label
+            >Maker <ElInput v-model="typed.maker" maxlength="80" :tabindex="taken('maker') ? -1 : 0" data-test="maker"
+          /></label>
+          <label
+            >Tax code
+            <ElInput
+              v-model="typed.taxCode"
+              maxlength="12"
+              class="mono"
+              :tabindex="taken('taxCode') ? -1 : 0"
+              data-test="tax-code"
+          /></label>
+        </div>
+        <p v-if="usual && usualKeys.length" class="note" data-test="usual">
+          {{ usualKeys.map((key) => USUAL_NAMES[key]).join(', ') }} as in {{ usual.name }}.
+          <button type="button" class="link" @click="dropUsual">Leave them empty</button>
+        </p>
+        <DraftAxes v-model="axes" :dressing="dressing" @enter="start" />
+        <p v-if="filled.length">
+          <button
+            type="button"
+            class="link"
+            :aria-pressed="dressing"
+            data-test="dressing"
+            @click="dressing = !dressing"
+          >
+            {{ dressing ? 'Names, codes and swatches are done' : 'Change names, codes and swatches' }}
+          </button>
+        </p>
+        <p v-if="rows.words.value" class="note" role="status" data-test="block">
+          {{ rows.words.value }} <button type="button" class="link" @click="rows.drop()">Leave the rows out</button>
+        </p>
+        <p v-else class="soft">
+          Or begin with rows: paste them from a spreadsheet, header and all, or
+          <label class="file"
+            ><span class="link">choose a sheet</span
+            ><input
+              type="file"
+              accept=".csv,.xlsx"
+              class="visually-hidden"
+              data-test="block-file"
+              @change="chooseFile" /></label
+          >.
+        </p>
+        <p v-if="rows.problem.value" class="stops" role="alert">{{ rows.problem.value }}</p>
         <label v-if="filled.length"
           >SKU pattern
           <ElInput v-model="typed.pattern" class="mono" :placeholder="usualPattern(filled.map((axis) => axis.label))"
         /></label>
-        <p v-if="skus.length" class="soft mono">
-          {{
-            skus
-              .slice(0, 3)
-              .map((one) => one.sku)
-              .join('  ')
-          }}
-          …
-        </p>
+        <p v-if="firstSkus.length" class="soft mono">{{ firstSkus.join('  ') }} …</p>
         <p v-if="skuProblem" class="warns">{{ skuProblem }}</p>
+        <button class="visually-hidden" tabindex="-1">Start</button>
       </form>
       <div class="sheet part">
         <h2>The weave</h2>
-        <p v-if="isDrawn" class="soft">
-          Click crossings that do not exist, or a whole row or column, to take them out.
+        <p v-if="childCount" class="soft">
+          Click crossings that do not exist, or a whole row or column, to take them out. With the keyboard: arrows, and
+          Space.
         </p>
-        <p v-if="draft.problem" class="stops">{{ draft.problem }}</p>
-        <Weave v-if="draft.family && filled.length" :family="draft.family" weaving @toggle="toggle" />
-        <p v-else-if="!isDrawn && !draft.problem" data-test="large">
-          {{ childCount.toLocaleString('en') }} children: so large a weave is drawn once the family is started.
-          Crossings can be taken out there.
-        </p>
-        <p v-else-if="!draft.problem" class="soft">
+        <p v-if="draft.draft.value.problem" class="stops">{{ draft.draft.value.problem }}</p>
+        <Weave
+          v-if="draft.draft.value.family && filled.length"
+          :family="draft.draft.value.family"
+          weaving
+          :zoom="childCount > 400 ? 1 : 2"
+          name="The weave of the new family"
+          @toggle="toggle"
+        />
+        <p v-else-if="!draft.draft.value.problem" class="soft">
           It appears as soon as an axis has values. Without an axis the family is a single product.
         </p>
       </div>
@@ -176,6 +247,23 @@ label {
   background: var(--warns-pale);
   padding: 6px 10px;
   font-size: 13px;
+}
+.note {
+  background: var(--weld-pale);
+  padding: 4px 10px;
+  font-size: 13px;
+}
+.file {
+  display: inline;
+  font-size: inherit;
+}
+.file .link {
+  color: var(--woad);
+  text-decoration: underline;
+  cursor: pointer;
+}
+.file:focus-within .link {
+  outline: 2px solid var(--woad);
 }
 .likes p {
   display: flex;

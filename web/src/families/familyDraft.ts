@@ -1,5 +1,6 @@
-/** A family while it is being started: what was typed, the family that it makes, and what is still missing. */
-import { computed, reactive, ref, watch } from 'vue';
+/** A family while it is being started: what was typed, the family that it makes, and what is still missing. Kept in the browser until it is started. */
+import { computed, reactive, ref, shallowRef, watch } from 'vue';
+import { z } from 'zod';
 import {
   createFamily,
   crossingsOf,
@@ -8,12 +9,14 @@ import {
   proposeSkus,
   Refusal,
   ROLE_LABELS,
+  RoleSchema,
   unreadableText,
   usualPattern,
   type CreateFamily,
   type Family,
   type Role,
 } from '@loom-kin/core';
+import { draftOf, dropDraft, keepDraft } from '../common/drafts';
 import { useSetup } from '../stores/setup';
 import type { DraftValue } from '../weave/draftValues';
 
@@ -24,23 +27,55 @@ export interface DraftAxis {
   values: DraftValue[];
 }
 
-/** More crossings than these are counted while somebody types, and neither woven nor drawn. */
-const DRAWN_AT_MOST = 2000;
+const EMPTY = { name: '', brand: '', maker: '', taxCode: '', styleCode: '', category: '', price: '', pattern: '' };
+export type TypedFamily = typeof EMPTY;
+
+const ValueSchema = z.object({ label: z.string(), code: z.string(), swatch: z.string().optional() });
+const KeptSchema = z.object({
+  typed: z.object(Object.fromEntries(Object.keys(EMPTY).map((key) => [key, z.string()]))),
+  axes: z.array(z.object({ role: RoleSchema, label: z.string(), text: z.string(), values: z.array(ValueSchema) })),
+  off: z.array(z.string()),
+});
+
+const DRAFT = 'new-family';
+/** More children than these: their SKUs are looked at a moment after somebody stopped typing. */
+const LARGE = 200;
+const REST = 250;
 
 export function useFamilyDraft() {
   const setup = useSetup();
-  const typed = reactive({ name: '', brand: '', styleCode: '', category: '', price: '', pattern: '' });
+  const typed = reactive({ ...EMPTY });
   const axes = ref<DraftAxis[]>([]);
   const off = ref(new Set<string>());
 
-  /** Most families of a seller have the brand of the one before. */
+  const isRestored = ref(restore());
+  function restore(): boolean {
+    const kept = draftOf(DRAFT);
+    const read = KeptSchema.safeParse(kept === null ? null : JSON.parse(kept));
+    if (!read.success) return false;
+    Object.assign(typed, read.data.typed);
+    axes.value = read.data.axes as DraftAxis[];
+    off.value = new Set(read.data.off);
+    return true;
+  }
   watch(
-    () => setup.registry.data.remembered.brand,
-    (known) => {
-      if (typed.brand === '') typed.brand = known[0] ?? '';
+    [typed, axes, off],
+    () => {
+      const isEmpty =
+        `${typed.name}${typed.styleCode}${typed.price}` === '' && axes.value.every((axis) => axis.text === '');
+      if (isEmpty) dropDraft(DRAFT);
+      else keepDraft(DRAFT, JSON.stringify({ typed, axes: axes.value, off: [...off.value] }));
     },
-    { immediate: true },
+    { deep: true },
   );
+  function beginAnew(): void {
+    Object.assign(typed, EMPTY);
+    axes.value = [];
+    off.value = new Set();
+    isRestored.value = false;
+    dropDraft(DRAFT);
+  }
+
   /** Choosing a category suggests its axes, unless something was typed already. */
   watch(
     () => typed.category,
@@ -52,54 +87,63 @@ export function useFamilyDraft() {
   );
 
   const filled = computed(() => axes.value.filter((axis) => axis.values.length > 0));
+  const pattern = computed(() => typed.pattern || usualPattern(filled.value.map((axis) => axis.label)));
+  const structure = computed((): Pick<CreateFamily, 'axes' | 'off' | 'skuPattern'> => ({
+    axes: filled.value.map(({ role, label, values }) => ({ role, label: label.trim() || ROLE_LABELS[role], values })),
+    off: [...off.value].map((key) => JSON.parse(key) as string[]),
+    skuPattern: pattern.value,
+  }));
   const spec = computed((): CreateFamily => {
-    const fields = Object.entries({ ...typed, styleCode: typed.styleCode.toUpperCase() }).map(
-      ([key, text]) => [key, text.trim()] as const,
-    );
+    const { pattern: _pattern, ...fields } = { ...typed, styleCode: typed.styleCode.toUpperCase() };
+    const given = Object.entries(fields).flatMap(([key, text]) => (text.trim() === '' ? [] : [[key, text.trim()]]));
     return {
       id: 'draft',
-      fields: {
-        ...Object.fromEntries(fields.filter(([key, text]) => key !== 'pattern' && text !== '')),
-        name: typed.name.trim() || 'New family',
-      },
-      axes: filled.value.map(({ role, label, values }) => ({ role, label: label.trim() || ROLE_LABELS[role], values })),
-      off: [...off.value].map((key) => JSON.parse(key) as string[]),
-      skuPattern: typed.pattern || usualPattern(filled.value.map((axis) => axis.label)),
+      ...structure.value,
+      fields: { ...Object.fromEntries(given), name: typed.name.trim() || 'New family' },
     };
   });
-  const crossings = computed(() => crossingsOf(filled.value.map((axis) => axis.values.length)));
-  const isDrawn = computed(() => crossings.value <= DRAWN_AT_MOST);
+  /** The weave depends on the axes alone: names and prices leave it as it is. */
   const draft = computed((): { family: Family | null; problem: string | null } => {
     try {
-      // A large one is only checked: one of its crossings stands for all.
-      const { axes: all, ...rest } = spec.value;
-      const checked = isDrawn.value ? all : all.map((axis) => ({ ...axis, values: axis.values.slice(0, 1) }));
-      mindSize(crossings.value);
-      const family = createFamily(setup.registry, { ...rest, axes: checked, off: isDrawn.value ? rest.off : [] });
-      return { family: isDrawn.value ? family : null, problem: null };
+      mindSize(crossingsOf(filled.value.map((axis) => axis.values.length)));
+      return {
+        family: createFamily(setup.registry, { id: 'draft', fields: { name: 'New family' }, ...structure.value }),
+        problem: null,
+      };
     } catch (error) {
       return { family: null, problem: error instanceof Refusal ? error.message : 'These axes cannot be woven.' };
     }
   });
   const woven = computed(() => (draft.value.family ? familyIndex(draft.value.family).woven : []));
-  const childCount = computed(() => (isDrawn.value ? woven.value.length : crossings.value));
-  const skus = computed(() =>
+
+  const withStyle = (family: Family): Family => ({
+    ...family,
+    fields: { styleCode: typed.styleCode.trim().toUpperCase() },
+  });
+  const proposals = (count: number) =>
     draft.value.family && typed.styleCode.trim()
-      ? proposeSkus(draft.value.family, woven.value, spec.value.skuPattern!, new Set())
-      : [],
-  );
-  const skuProblem = computed(() => {
-    const problem = skus.value.find((one) => one.problem)?.problem;
-    return problem && unreadableText(problem);
+      ? proposeSkus(withStyle(draft.value.family), woven.value.slice(0, count), pattern.value, new Set())
+      : [];
+  const firstSkus = computed(() => proposals(3).map((one) => one.sku));
+  const skuProblem = shallowRef<string | null>(null);
+  function lookAtSkus(): void {
+    const problem = proposals(Infinity).find((one) => one.problem)?.problem;
+    skuProblem.value = problem ? unreadableText(problem) : null;
+  }
+  let resting: ReturnType<typeof setTimeout> | undefined;
+  watch([draft, pattern, () => typed.styleCode], () => {
+    clearTimeout(resting);
+    if (woven.value.length <= LARGE) lookAtSkus();
+    else resting = setTimeout(lookAtSkus, REST);
   });
 
   function toggle(places: Record<string, string>[], on: boolean): void {
-    const family = draft.value.family!;
+    const { valueById } = familyIndex(draft.value.family!);
     const next = new Set(off.value);
     for (const at of places) {
-      const labels = family.axes.map((axis) => axis.values.find((value) => value.id === at[axis.id])!.label);
-      if (on) next.delete(JSON.stringify(labels));
-      else next.add(JSON.stringify(labels));
+      const labels = JSON.stringify(draft.value.family!.axes.map((axis) => valueById.get(at[axis.id]!)!.label));
+      if (on) next.delete(labels);
+      else next.add(labels);
     }
     off.value = next;
   }
@@ -113,5 +157,9 @@ export function useFamilyDraft() {
           ? 'Choose a category.'
           : draft.value.problem,
   );
-  return { typed, axes, filled, spec, draft, childCount, isDrawn, skus, skuProblem, toggle, missing };
+  return {
+    ...{ typed, axes, off, filled, spec, draft, firstSkus, skuProblem, missing, isRestored },
+    ...{ toggle, beginAnew, forget: () => dropDraft(DRAFT) },
+    childCount: computed(() => woven.value.length),
+  };
 }

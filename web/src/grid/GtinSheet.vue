@@ -2,8 +2,8 @@
 /** GTINs for the children that have none: the next numbers of a block, a pasted list, or an exemption. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { readFigure, unreadableText, type Command } from '@loom-kin/core';
-import { say } from '../api';
+import { NumberBlockSchema, readFigure, Refusal, unreadableText, type Command } from '@loom-kin/core';
+import { api, call, say, tell } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 
@@ -18,6 +18,21 @@ async function takeNumbers(): Promise<void> {
   const ids = bare.value.map((child) => child.id);
   if (!(await store.takeNumbers(ids, block.value || undefined))) return;
   say(`${ids.length} numbers taken.`);
+}
+
+const prefix = ref('');
+/** Blanks in a prefix are how people read it. */
+async function addBlock(): Promise<void> {
+  const digits = prefix.value.replace(/[\s-]/g, '');
+  const read = NumberBlockSchema.omit({ id: true }).safeParse({ label: `Block ${digits}`, prefix: digits, digits: 13 });
+  if (!read.success) return tell(new Refusal('block.prefix', { text: prefix.value }));
+  try {
+    await call(api.addBlock, { body: read.data });
+    await setup.reload();
+    await takeNumbers();
+  } catch (error) {
+    tell(error);
+  }
 }
 
 /** Numbers one a line, in the order of the children that have none. What is wrong is told with its line. */
@@ -51,9 +66,15 @@ const setExempt = (on: boolean) =>
   <div class="pop">
     <p v-if="bare.length === 0">Every child has its GTIN.</p>
     <template v-else>
-      <p v-if="!setup.setup?.blocks.length">
-        There is no number block. <RouterLink to="/setup">Add one</RouterLink>, or paste a list.
-      </p>
+      <form v-if="!setup.setup?.blocks.length" class="row" data-test="first-block" @submit.prevent="addBlock">
+        <label class="soft"
+          >There is no number block yet. The digits all your numbers begin with:
+          <input v-model="prefix" class="mono" inputmode="numeric" placeholder="950 1017" data-test="block-prefix"
+        /></label>
+        <ElButton size="small" native-type="submit" :disabled="prefix.trim() === ''" data-test="add-block"
+          >Add it, and take {{ bare.length }} numbers</ElButton
+        >
+      </form>
       <template v-else>
         <label class="soft"
           >From
@@ -97,6 +118,17 @@ const setExempt = (on: boolean) =>
 </template>
 
 <style scoped>
+.row {
+  flex-direction: column;
+  gap: 6px;
+}
+.row input {
+  display: block;
+  width: 100%;
+  font: inherit;
+  border: 1px solid var(--line);
+  padding: 2px 6px;
+}
 textarea {
   display: block;
   width: 100%;

@@ -33,7 +33,7 @@ async function addBlock(): Promise<void> {
   const read = NumberBlockSchema.omit({ id: true }).safeParse({
     ...block,
     label: block.label.trim() || `Block ${block.prefix}`,
-    prefix: block.prefix.trim(),
+    prefix: block.prefix.replace(/[\s-]/g, ''),
   });
   if (!read.success) return void (problem.value = read.error.issues[0]!.message);
   problem.value = '';

@@ -6,6 +6,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
   addRemedy,
+  emptyMend,
   EVERYWHERE,
   familyIndex,
   freeze,
@@ -250,16 +251,16 @@ export const useFamily = defineStore('family', () => {
 
   /** Applies one remedy the seller chose. */
   const apply = (remedy: Remedy) => {
-    const mend: Mend = { commands: [], pairings: [], numbersFor: [], skusFor: [] };
+    const mend = emptyMend();
     addRemedy(mend, remedy);
     return makeMend(mend, 1);
   };
 
-  async function makeMend({ commands, pairings, numbersFor, skusFor }: Mend, count: number): Promise<void> {
+  async function makeMend({ commands, pairings, categories, numbersFor, skusFor }: Mend, count: number): Promise<void> {
     const title = count === 1 ? undefined : `Mend ${count} findings`;
     const command: Command | undefined =
       commands.length < 2 ? commands[0] : { do: 'batch', title: title ?? 'Mend a finding', commands };
-    if (pairings.length + numbersFor.length + skusFor.length === 0) {
+    if (pairings.length + categories.length + numbersFor.length + skusFor.length === 0) {
       if (command) run(command);
       return;
     }
@@ -267,6 +268,11 @@ export const useFamily = defineStore('family', () => {
       (now) => [
         ...(command ? [{ on: 'family' as const, familyId: now.id, revision: now.revision, command }] : []),
         ...(pairings.length > 0 ? [{ on: 'pairings' as const, pairings }] : []),
+        ...categories.map(({ channel, category, to }) => ({
+          on: 'categoryMap' as const,
+          channel,
+          map: { [category]: to },
+        })),
         ...(skusFor.length > 0 ? [{ on: 'skus' as const, familyId: now.id, childIds: skusFor }] : []),
         ...(numbersFor.length > 0 ? [{ on: 'numbers' as const, familyId: now.id, childIds: numbersFor }] : []),
       ],

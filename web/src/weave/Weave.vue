@@ -6,6 +6,7 @@
 import { computed, ref } from 'vue';
 import { familyIndex, type Family, type FitState, type Place } from '@loom-kin/core';
 import HeadName from './HeadName.vue';
+import WeaveCrossings from './WeaveCrossings.vue';
 import { useSetup } from '../stores/setup';
 import { clothOf, isSameCloth, ZOOMS, type Band, type Cloth, type Edges, type Spot } from './cloth';
 import { tickWidth } from './tickImage';
@@ -86,7 +87,6 @@ const lines = computed(() =>
 const uid = Math.random().toString(36).slice(2, 7);
 const idOf = ({ x, y }: Spot) => `w${uid}-${y}-${x}`;
 const active = moves.active;
-const isActive = ({ x, y }: Spot) => active.value.x === x && active.value.y === y;
 function isActiveHead({ spot, band }: { spot: Spot; band: Band }): boolean {
   const { x, y } = active.value;
   return spot.y < 0 ? y === spot.y && x >= band.from && x <= band.to : x === spot.x && y >= band.from && y <= band.to;
@@ -179,36 +179,16 @@ const hoverBand = (band: Band | null) => emit('hover', band ? childrenOf(band.ax
             :aria-rowindex="line.y + 2"
             :style="`top:${tops[line.y]!}px`"
           >
-            <div class="crossings" role="presentation" :style="`transform:translateX(${-view.left}px)`">
-              <div
-                v-for="cell in line.cells"
-                :id="idOf(cell.spot)"
-                :key="cell.spot.x"
-                v-memo="[cell.name, cell.classes, cell.image, lefts, sideWidth, size.width, isActive(cell.spot)]"
-                :class="isActive(cell.spot) ? `${cell.classes} active` : cell.classes"
-                role="gridcell"
-                :aria-colindex="cell.spot.x + 2"
-                :aria-selected="cell.isChosen"
-                :aria-label="cell.name"
-                :title="cell.name"
-                :data-x="cell.spot.x"
-                :data-y="cell.spot.y"
-                data-test="crossing"
-                :style="`left:${sideWidth + lefts[cell.spot.x]!}px;width:${size.width}px;--warp:${cell.warp};--weft:${cell.weft}`"
-              >
-                <b
-                  v-if="cell.image"
-                  class="ticks"
-                  :style="
-                    cell.isPictured
-                      ? `background-image:${cell.image}`
-                      : `background-image:${cell.image};width:${crossings.tickRoom.value + 6}px`
-                  "
-                />
-                <b v-else-if="cell.text" class="figure">{{ cell.text }}</b>
-                <i v-if="cell.hasRing" class="ring" />
-              </div>
-            </div>
+            <WeaveCrossings
+              :cells="line.cells"
+              :lefts="lefts"
+              :side="sideWidth"
+              :width="size.width"
+              :tick-room="crossings.tickRoom.value"
+              :active="active.y === line.y ? active.x : null"
+              :id-of="idOf"
+              :style="`transform:translateX(${-view.left}px)`"
+            />
             <div class="sides" role="presentation" :style="{ width: `${sideWidth}px` }">
               <div
                 v-for="head in drawing.headsOfRow(line.y)"

@@ -1,7 +1,7 @@
 /** Findings about every field the category asks for: there, in the right language, in length, in form. */
 import type { ColumnGroup } from '../../family/columnShape';
 import { EVERYWHERE, languageScope } from '../../family/scope';
-import type { Figure } from '../../family/shape';
+import type { Figure, Place } from '../../family/shape';
 import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { FieldRule } from '../../rulebook/shape';
 import type { FindingCode, FindingParams } from '../../words/findings';
@@ -75,7 +75,7 @@ function checkGroup(
         severity,
         code: 'field.missing',
         params,
-        remedies: [typeHere(rule.key, place)],
+        remedies: [...proposed(context, check, place), typeHere(rule.key, place)],
       }),
     ];
   }
@@ -85,6 +85,23 @@ function checkGroup(
   const problem = problemOf(context, check, group);
   if (!problem) return [];
   return [makeFinding(context, { ...about, place, scope, severity: 'stops', ...problem })];
+}
+
+/** Fields that mostly say the same as another. */
+const SAID_BY: Readonly<Record<string, string>> = {
+  maker: 'brand',
+  searchTitle: 'name',
+  searchDescription: 'description',
+};
+
+function proposed({ family, rulebook: { registry } }: CheckContext, check: FieldCheck, place: Place): Remedy[] {
+  const key = SAID_BY[check.rule.key];
+  const figure = key === undefined ? undefined : family.fields[key];
+  if (key === undefined || place.level !== 'family' || typeof figure !== 'string') return [];
+  const text = cutAtWord(figure, Math.min(check.rule.atMost ?? Infinity, check.field?.most ?? Infinity));
+  const changes = [{ place, key: check.rule.key, figure: text }];
+  const label = { do: 'takeFrom' as const, field: registry.field(key)!.label, text };
+  return [{ kind: 'change', label, commands: [{ do: 'setFigures', changes }] }];
 }
 
 /** A text that holds in the first language only, on an account that is written in another. */
@@ -156,6 +173,7 @@ function textProblem(context: CheckContext, check: FieldCheck, group: ColumnGrou
 }
 
 function cutAtWord(text: string, length: number): string {
+  if (text.length <= length) return text;
   const cut = text.slice(0, length);
   const blank = cut.lastIndexOf(' ');
   return (blank > length * 0.6 ? cut.slice(0, blank) : cut).replace(/[\s,;:–-]+$/, '');

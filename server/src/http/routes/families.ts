@@ -8,6 +8,7 @@ import { familyDetail } from '../../families/detail';
 import { likeFamilies } from '../../families/likeness';
 import { findingCounts, listFamilies } from '../../families/list';
 import { loadFamily } from '../../families/load';
+import { usualFigures } from '../../families/usual';
 import { FAMILY_FILES } from '../../files/kinds';
 import { writeXlsx } from '../../files/xlsx';
 import type { Store } from '../../store/store';
@@ -21,6 +22,7 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
   mount(app, api.listFamilies, ({ query }) => listFamilies(store.database, query));
   mount(app, api.findingCounts, ({ query }) => findingCounts(store.database, query.account));
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query.name, query.styleCode));
+  mount(app, api.usualFigures, ({ query }) => usualFigures(store.database, query.category));
   mount(app, api.family, ({ params }) => familyDetail(store, params.id));
   mountDownload(app, api.familySheet, async ({ params: { id, kind: asked } }, response) => {
     const kind = FAMILY_FILES.find((one) => one === asked);

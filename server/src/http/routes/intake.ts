@@ -1,4 +1,6 @@
 /** Routes: what comes in as files. */
+import { rm } from 'node:fs/promises';
+import { join } from 'node:path';
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core';
@@ -10,7 +12,21 @@ import type { Parts } from '../parts';
 import { mount } from '../mount';
 import { fileNameOf, manyPictures, oneSheet } from '../upload';
 
-export function mountIntake(app: Express, { store, intakes }: Parts): void {
+export function mountIntake(app: Express, { store, intakes, files }: Parts): void {
+  mount(
+    app,
+    api.readTable,
+    async ({ request: { file } }) => {
+      if (!file) throw new Refusal('sheet.none', {});
+      const path = join(incomingFolder(store), file.filename);
+      try {
+        return { rows: await files.readTable(path, fileNameOf(file)) };
+      } finally {
+        await rm(path, { force: true });
+      }
+    },
+    oneSheet(incomingFolder(store)),
+  );
   mount(
     app,
     api.readSheet,

@@ -2,10 +2,11 @@
 import type { Express } from 'express';
 import { sql } from 'drizzle-orm';
 import { endpoints as api, openApiDocument } from '@loom-kin/contract';
-import { Refusal } from '@loom-kin/core';
+import { Refusal, SellerSchema } from '@loom-kin/core';
 import { addBlock, blockStates, removeBlock } from '../../catalogue/blocks';
 import { fetchChannel } from '../../catalogue/channels';
 import { markAllDue } from '../../fits/due';
+import { readDocument } from '../../store/documents';
 import { families } from '../../store/schema';
 import type { Parts } from '../parts';
 import { mount } from '../mount';
@@ -26,6 +27,7 @@ export function mountSetup(app: Express, { store, channelsUrl }: Parts): void {
     const { seller, registry, accounts, channels, pairings, categoryMaps } = store.catalogue();
     return {
       seller,
+      begun: readDocument(database, SellerSchema, 'seller') !== undefined,
       registry: registry.data,
       accounts: [...accounts],
       channels: [...channels],

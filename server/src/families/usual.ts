@@ -1,0 +1,25 @@
+/** What a family that is about to be started is most likely to have: what the last one of its kind has. */
+import { desc, eq, sql } from 'drizzle-orm';
+import type { UsualFigures } from '@loom-kin/contract';
+import { families } from '../store/schema';
+import type { Database } from '../store/database';
+
+/** Fields that goes from one family to the next of a seller. */
+const USUAL = ['brand', 'maker', 'taxCode'] as const;
+
+/** The usual figures for a category: those of its family that was changed last, else of the last of all. Null where there is none. */
+export function usualFigures(database: Database, category: string): UsualFigures | null {
+  const row = database
+    .select({ id: families.id, name: families.name, category: families.category, doc: families.doc })
+    .from(families)
+    .where(eq(families.retired, false))
+    .orderBy(desc(sql`${families.category} = ${category}`), desc(families.changedAt))
+    .limit(1)
+    .get();
+  if (!row) return null;
+  const figures = USUAL.flatMap((key) => {
+    const figure = row.doc.fields[key];
+    return typeof figure === 'string' && figure !== '' ? [[key, figure] as const] : [];
+  });
+  return { familyId: row.id, name: row.name, category: row.category, figures: Object.fromEntries(figures) };
+}

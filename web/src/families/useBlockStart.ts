@@ -1,0 +1,128 @@
+/** A sheet or a pasted block of rows as the beginning of a family: its axes at once, its figures when the family is started. */
+import { computed, shallowRef } from 'vue';
+import {
+  blockFamily,
+  count,
+  familyIndex,
+  freeze,
+  readClip,
+  type BlockFamily,
+  type Family,
+  type Registry,
+} from '@loom-kin/core';
+import { makeChange } from '@loom-kin/contract';
+import { api, call, tell } from '../api';
+import { fromTabbed } from '../grid/clipboard';
+import { fieldColumns } from '../grid/gridColumns';
+import { readCells, type TypedCell } from '../grid/readCells';
+import { useSetup } from '../stores/setup';
+import { draftValues } from '../weave/draftValues';
+import type { useFamilyDraft } from './familyDraft';
+
+type Draft = ReturnType<typeof useFamilyDraft>;
+
+export function useBlockStart(draft: Draft) {
+  const setup = useSetup();
+  const block = shallowRef<{ rows: string[][]; found: BlockFamily } | null>(null);
+  const problem = shallowRef('');
+
+  /** False where the rows cannot begin a family; why is told. */
+  function take(rows: string[][]): boolean {
+    const found = blockFamily(setup.registry, rows);
+    if (!found) {
+      problem.value =
+        'These rows cannot begin a family: the first has to name the columns, and one of them has to be an option such as Colour or Size.';
+      return false;
+    }
+    problem.value = '';
+    block.value = { rows, found };
+    Object.assign(draft.typed, Object.fromEntries(Object.entries(found.figures).filter(([key]) => key in draft.typed)));
+    draft.axes.value = found.axes.map(({ role, label, values }) => {
+      return { role, label, text: values.join(', '), values: draftValues(setup.registry, values, role) };
+    });
+    draft.off.value = new Set(found.off.map((labels) => JSON.stringify(labels)));
+    return true;
+  }
+
+  /** Rows on the clipboard begin the family; a line of text goes where it is pasted. */
+  function onPaste(event: ClipboardEvent): void {
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    if (!/\t/.test(text) || !/\n./.test(text)) return;
+    event.preventDefault();
+    take(fromTabbed(text));
+  }
+  async function takeFile(file: File): Promise<void> {
+    const form = new FormData();
+    form.append('file', file);
+    try {
+      take((await call(api.readTable, { form })).rows);
+    } catch (error) {
+      tell(error);
+    }
+  }
+
+  const words = computed(() => {
+    if (!block.value) return '';
+    const { rows, childColumns, unknown, doubled } = block.value.found;
+    return [
+      `${count(rows, 'row')} taken as the beginning.`,
+      childColumns.length > 0
+        ? `${childColumns.join(', ')} ${childColumns.length === 1 ? 'goes' : 'go'} in with the start.`
+        : '',
+      unknown.length > 0 ? `Not known, and left: ${unknown.join(', ')}.` : '',
+      doubled > 0 ? `${count(doubled, 'row')} stand at the crossing of another; the first counts.` : '',
+    ]
+      .filter(Boolean)
+      .join(' ');
+  });
+  const hasSkus = computed(() => block.value?.found.childColumns.some((name) => /^sku$/i.test(name.trim())) ?? false);
+
+  return { block, problem, words, hasSkus, onPaste, takeFile, drop: () => (block.value = null) };
+}
+
+/** Puts the figures of the rows into the family they began: as one change; what cannot be read comes back, a line each. */
+export async function takeRows(
+  registry: Registry,
+  currency: string,
+  started: Family,
+  rows: readonly string[][],
+): Promise<string[]> {
+  const family = freeze(started, true);
+  const columns = new Map(fieldColumns(registry, family, []).map((column) => [column.id, column]));
+  const target = { childIds: familyIndex(family).woven.map((child) => child.id), columns: [] };
+  const reading = readClip(registry, family, rows, target);
+  const cells = reading.cells.flatMap(({ childId, column: { id }, text, unit }): TypedCell[] => {
+    const column = columns.get(id);
+    return column ? [{ childId, column, text, unit }] : [];
+  });
+  const ground = {
+    registry,
+    family,
+    currency,
+    stock: {},
+    takesSums: false,
+    shown: () => '',
+    listedOn: () => undefined,
+  };
+  const { changes, counts, problems } = readCells(ground, cells);
+  if (changes.length + counts.length > 0) {
+    await makeChange(
+      call,
+      [
+        ...(changes.length > 0
+          ? [
+              {
+                on: 'family' as const,
+                familyId: family.id,
+                revision: family.revision,
+                command: { do: 'setFigures' as const, changes },
+              },
+            ]
+          : []),
+        ...(counts.length > 0 ? [{ on: 'stock' as const, familyId: family.id, kind: 'counted' as const, counts }] : []),
+      ],
+      { title: `Take ${count(rows.length - 1, 'row')} in` },
+    );
+  }
+  return problems;
+}
