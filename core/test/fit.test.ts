@@ -17,6 +17,7 @@ import {
   type Listing,
   type SingleCommand,
 } from '../src/index';
+import * as core from '../src/index';
 import { fitInput, fitWithListings, type More, registry, rulebook, rulesFor } from './sample';
 import { facts, pairings, run, setChild, setFamily, table, wholeJacket } from './whole';
 
@@ -414,5 +415,26 @@ describe('completeness', () => {
     expect(
       on('own-shop', run(most, setChild(one!.id, 'weight', 900))).missing.map(({ rule }) => rule.key),
     ).not.toContain('weight');
+  });
+});
+
+describe('a category that goes nowhere yet', () => {
+  const places = (channel: string, category: string) =>
+    core
+      .proposeCategories(
+        core.openRegistry({ ...core.emptyRegistry(), categories: core.generalTree() }),
+        category,
+        rulebook(channel),
+      )
+      .map(({ to, isLikely }) => (isLikely ? to : `${to}?`));
+  it('is offered those that are called alike, the likeliest first', () => {
+    expect(places('quayside', 'clothing/outerwear')[0]).toBe('clothing-outer');
+    expect(places('quayside', 'household/tableware')[0]).toBe('home-table');
+    expect(places('fernpost', 'clothing/outerwear')).toEqual(['wear']);
+    expect(places('own-shop', 'footwear/boots')).toEqual(['all']);
+  });
+  it('is offered all where they are few and none is likely, and none of them is taken in passing', () => {
+    expect(places('fernpost', 'accessories/jewellery')).toEqual(['wear?', 'animals?', 'house?']);
+    expect(places('quayside', 'accessories/jewellery')).toEqual([]);
   });
 });

@@ -6,11 +6,15 @@ export interface CategoryProposal {
   /** The channel's category. */
   to: string;
   label: string;
+  /** Whether something speaks for it; else it is one of few that there are. */
+  isLikely: boolean;
 }
 
 const AT_MOST = 3;
+/** So few categories are all offered, where none is likely. */
+const FEW = 4;
 /** Words that say nothing of what goods are. */
-const FILLING = new Set(['and', 'for', 'the', 'of', 'other', 'all', 'wear']);
+const FILLING = new Set(['and', 'for', 'the', 'of', 'other', 'all']);
 
 /** The channel's categories that share words with the seller's, the likeliest first. The seller's own name counts twice what stands above it does. */
 export function proposeCategories(registry: Registry, sellerCategory: unknown, rulebook: Rulebook): CategoryProposal[] {
@@ -19,15 +23,23 @@ export function proposeCategories(registry: Registry, sellerCategory: unknown, r
   const above = wordsOf(path.slice(0, -1).join(' '));
   const scored = rulebook.categories.map(({ id, label }) => {
     const words = wordsOf(`${label} ${id}`);
-    const shared = (some: ReadonlySet<string>) => [...some].filter((word) => words.has(word)).length;
-    return { to: id, label, score: 2 * shared(own) + shared(above) };
+    return { to: id, label, score: 2 * shared(own, words) + shared(above, words) };
   });
-  return scored
-    .filter((one) => one.score > 0)
-    .sort((a, b) => b.score - a.score)
-    .slice(0, AT_MOST)
-    .map(({ to, label }) => ({ to, label }));
+  const [only] = scored;
+  if (only && scored.length === 1) return [{ to: only.to, label: only.label, isLikely: true }];
+  const likely = scored.filter((one) => one.score > 0).sort((a, b) => b.score - a.score);
+  const offered = likely.length > 0 ? likely.slice(0, AT_MOST) : scored.length <= FEW ? scored : [];
+  return offered.map(({ to, label, score }) => ({ to, label, isLikely: score > 0 }));
 }
+
+/** Words that both have, or that are part of each other: "outer" and "outerwear". */
+function shared(some: ReadonlySet<string>, others: ReadonlySet<string>): number {
+  const isPart = (word: string, other: string) => word.length >= LEAST_PART && other.includes(word);
+  return [...some].filter((word) =>
+    [...others].some((other) => word === other || isPart(word, other) || isPart(other, word)),
+  ).length;
+}
+const LEAST_PART = 4;
 
 /** Words without their plural ending. */
 function wordsOf(text: string): Set<string> {

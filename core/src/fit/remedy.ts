@@ -22,7 +22,7 @@ export type Remedy =
   | { kind: 'change'; label: RemedyLabel; commands: SingleCommand[] }
   | { kind: 'pairing'; pairing: Pairing; reason: PairingReason }
   /** Where goods of one of the seller's categories go on a channel, for this family and all like it. */
-  | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string }
+  | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string; isLikely: boolean }
   /** The next free GTINs for these children. */
   | { kind: 'numbers'; childIds: string[] }
   /** SKUs by the family's pattern for these children. */
@@ -43,7 +43,9 @@ export interface Mend {
 
 /** Whether a remedy can be applied without asking anything. Taking children off an account is never done in passing. */
 export const isReady = (remedy: Remedy): boolean =>
-  remedy.kind !== 'figure' && !(remedy.kind === 'change' && remedy.label.do === 'leaveOut');
+  remedy.kind !== 'figure' &&
+  !(remedy.kind === 'change' && remedy.label.do === 'leaveOut') &&
+  !(remedy.kind === 'categoryMap' && !remedy.isLikely);
 
 /** Puts one remedy to those that are there. */
 export function addRemedy(mend: Mend, remedy: Remedy): void {

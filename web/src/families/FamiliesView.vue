@@ -204,7 +204,7 @@ useKeys({
           ><p>No family matches.</p>
           <ElButton @click="clear">Clear search and filter</ElButton></template
         >
-        <FirstSteps v-else-if="setup.setup && !setup.setup.begun" @done="router.push('/families/new')" />
+        <FirstSteps v-else-if="setup.setup && !setup.setup.begun" />
         <template v-else
           ><p>No family yet. Start one by hand, or take one in from a file.</p>
           <div>

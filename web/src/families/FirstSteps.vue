@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** Asked once, before anything else: who sells, in which money and with which tax, and what other money is worth. Nothing of it is guessed. */
 import { computed, reactive, ref } from 'vue';
+import { useRouter } from 'vue-router';
 import { ElButton, ElInput } from 'element-plus';
 import { isCurrency, SellerSchema } from '@loom-kin/core';
 import type { StepInput } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 
-const emit = defineEmits<{ done: [] }>();
 const setup = useSetup();
+const router = useRouter();
 const seller = reactive({ name: '', currency: '', taxPercent: '' });
 /** Account → units of its currency for one of the seller's. */
 const rates = reactive<Record<string, string>>({});
@@ -68,7 +69,7 @@ async function keep(): Promise<void> {
       };
     }),
   ];
-  if (await setup.change(steps, 'Say who sells')) emit('done');
+  if (await setup.change(steps, 'Say who sells')) await router.push('/families/new');
 }
 const answer = (account: string, name: string, text: string) =>
   (answers[account] = { ...answers[account], [name]: text });
@@ -123,6 +124,9 @@ const answer = (account: string, name: string, text: string) =>
   flex-direction: column;
   gap: 12px;
   width: min(720px, 100%);
+}
+.first > button {
+  align-self: flex-start;
 }
 .line {
   display: flex;

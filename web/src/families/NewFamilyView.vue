@@ -194,7 +194,7 @@ async function start(): Promise<void> {
       </form>
       <div class="sheet part">
         <h2>The weave</h2>
-        <p v-if="childCount" class="soft">
+        <p v-if="filled.length" class="soft">
           Click crossings that do not exist, or a whole row or column, to take them out. With the keyboard: arrows, and
           Space.
         </p>

@@ -63,7 +63,7 @@ const place = computed(() => {
         >
         <span v-else-if="open.waiting" class="soft">Saving…</span>
         <span v-else-if="setup.problem" class="stops">{{ setup.problem }}</span>
-        <span v-else-if="setup.setup" class="soft">{{ setup.setup.seller.name }}</span>
+        <span v-else-if="setup.setup?.begun" class="soft">{{ setup.setup.seller.name }}</span>
       </div>
       <JobsMenu />
     </header>
