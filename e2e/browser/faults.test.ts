@@ -73,12 +73,12 @@ describe('by the keyboard', () => {
     expect(await page.locator('tr.at').innerText()).toContain('Galley mug');
     await page.keyboard.press('?');
     await until(
-      () => page.locator('.el-dialog').innerText(),
+      () => page.locator('dialog[open]').innerText(),
       (text) => text.includes('start a family'),
     );
     await page.keyboard.press('Escape');
     await until(
-      () => page.locator('.el-dialog').isVisible(),
+      () => page.locator('dialog[open]').isVisible(),
       (shown) => !shown,
     );
     await page.keyboard.press('Enter');

@@ -69,3 +69,13 @@ export const router = createRouter({
     },
   ],
 });
+
+/** Fetches the views that were not gone to yet, one after another. */
+export async function fetchViews(): Promise<void> {
+  for (const { components } of router.getRoutes()) {
+    const view = components?.default as unknown;
+    // A view that cannot be fetched now is fetched when somebody goes to it, and said so then.
+    if (typeof view === 'function' && view.length === 0)
+      await (view as () => Promise<unknown>)().catch(() => undefined);
+  }
+}

@@ -1,16 +1,39 @@
 <script setup lang="ts">
 /**
  * A field that shows a held figure and takes a typed one when it is left or Enter is pressed. While somebody types in
- * it nothing from outside overwrites what is typed; what is not taken goes back to what is held. Esc gives up.
+ * it nothing from outside overwrites what is typed; what is not taken goes back to what is held. Esc gives up. With a name for it what is half
+ * typed is kept as a draft: it is there again, and seen to be, when the page is.
  */
 import { nextTick, ref, watch } from 'vue';
+import { draftOf, dropDraft, keepDraft } from './drafts';
 
-const props = defineProps<{ value: string; rows?: number }>();
+const props = defineProps<{ value: string; rows?: number; draft?: string | undefined }>();
 const emit = defineEmits<{ commit: [text: string] }>();
 defineOptions({ inheritAttrs: false });
 
-const text = ref(props.value);
-let typing = false;
+const HALF_TYPED = 'Half typed, not stored: Enter stores it, Esc gives it up';
+const left = props.draft === undefined ? null : draftOf(props.draft);
+/** A text that was left half typed, as long as it is neither taken nor given up. */
+const isDraft = ref(left !== null && left !== props.value);
+const text = ref(isDraft.value ? left! : props.value);
+let typing = isDraft.value;
+/** A draft is taken when somebody goes on with it, not when it is passed by. */
+let isTouched = false;
+function onInput(): void {
+  typing = true;
+  isTouched = true;
+  if (props.draft !== undefined) keepDraft(props.draft, text.value);
+}
+function onEnter(event: KeyboardEvent): void {
+  isTouched = true;
+  (event.target as HTMLElement).blur();
+}
+function done(): void {
+  typing = false;
+  isTouched = false;
+  isDraft.value = false;
+  if (props.draft !== undefined) dropDraft(props.draft);
+}
 watch(
   () => props.value,
   (held) => {
@@ -19,13 +42,14 @@ watch(
 );
 
 async function commit(): Promise<void> {
-  typing = false;
+  if (isDraft.value && !isTouched) return;
+  done();
   if (text.value !== props.value) emit('commit', text.value);
   await nextTick();
   if (!typing) text.value = props.value;
 }
 function giveUp(event: KeyboardEvent): void {
-  typing = false;
+  done();
   text.value = props.value;
   (event.target as HTMLElement).blur();
 }
@@ -37,7 +61,9 @@ function giveUp(event: KeyboardEvent): void {
     v-bind="$attrs"
     v-model="text"
     :rows="rows"
-    @input="typing = true"
+    @input="onInput"
+    :class="{ draft: isDraft }"
+    :title="isDraft ? HALF_TYPED : undefined"
     @blur="commit"
     @keydown.esc="giveUp"
   />
@@ -45,9 +71,18 @@ function giveUp(event: KeyboardEvent): void {
     v-else
     v-bind="$attrs"
     v-model="text"
-    @input="typing = true"
+    @input="onInput"
+    :class="{ draft: isDraft }"
+    :title="isDraft ? HALF_TYPED : undefined"
     @blur="commit"
-    @keydown.enter="($event.target as HTMLElement).blur()"
+    @keydown.enter="onEnter"
     @keydown.esc="giveUp"
   />
 </template>
+
+<style scoped>
+.draft {
+  background: var(--weld-pale) !important;
+  border-bottom: 2px dashed var(--weld) !important;
+}
+</style>

@@ -5,7 +5,7 @@ import { isLong, showFigure, type Field, type Figure } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
 import Entry from './Entry.vue';
 
-const props = defineProps<{ field: Field; figure: Figure | undefined; inherited?: string }>();
+const props = defineProps<{ field: Field; figure: Figure | undefined; inherited?: string; draft?: string }>();
 const emit = defineEmits<{ commit: [text: string] }>();
 defineOptions({ inheritAttrs: false });
 const attrs = useAttrs();
@@ -61,6 +61,7 @@ const listId = computed(() => `${String(attrs.id)}-remembered`);
     v-bind="$attrs"
     :rows="rows"
     :value="held"
+    :draft="draft"
     :placeholder="inherited || (field.type === 'list' ? 'one a line' : '')"
     @commit="emit('commit', $event)"
   />
@@ -68,6 +69,7 @@ const listId = computed(() => `${String(attrs.id)}-remembered`);
     <Entry
       v-bind="$attrs"
       :value="held"
+      :draft="draft"
       :placeholder="inherited ?? ''"
       :list="remembered.length > 0 ? listId : undefined"
       @commit="emit('commit', $event)"

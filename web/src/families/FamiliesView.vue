@@ -134,6 +134,7 @@ useKeys({
 
 <template>
   <section class="view">
+    <h1 class="visually-hidden">Families</h1>
     <div class="view-head">
       <ElInput
         ref="search"

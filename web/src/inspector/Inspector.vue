@@ -47,6 +47,9 @@ const family = computed(() => store.family!);
 const { scope } = storeToRefs(store);
 const scopes = computed(() => scopesFor(setup.registry, setup.accounts, scope.value));
 
+/** Names an entry of this place and scope. */
+const placeName = computed(() => `${family.value.id}.${JSON.stringify(place.value)}.${scope.value}.`);
+
 const child = computed(() => (place.value.level === 'child' ? family.value.children[place.value.childId] : undefined));
 const value = computed(() =>
   place.value.level === 'value' ? familyIndex(family.value).valueById.get(place.value.valueId) : undefined,
@@ -158,7 +161,8 @@ const findings = computed(() =>
         <span class="entry">
           <FieldEntry
             :id="`i-${field.key}`"
-            :key="JSON.stringify(place) + scope + field.key"
+            :key="placeName + field.key"
+            :draft="placeName + field.key"
             :field="field"
             :figure="own(field)"
             :inherited="beforeText(field)"

@@ -100,6 +100,7 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
 
 <template>
   <section class="view intake">
+    <h1 class="visually-hidden">Intake</h1>
     <div class="sheet ask" @dragover.prevent @drop.prevent="pick($event.dataTransfer?.files)">
       <div class="line">
         <label class="choose"
@@ -122,6 +123,7 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
           remote
           :remote-method="search"
           placeholder="Which family?"
+          aria-label="Which family"
           style="width: 320px"
           @change="file && readSheet()"
         >

@@ -67,6 +67,7 @@ const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? tex
 
 <template>
   <section class="view journal">
+    <h1 class="visually-hidden">Journal</h1>
     <div v-if="problem" class="empty">
       <p class="stops">{{ problem }}</p>
       <ElButton @click="load()">Try again</ElButton>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Facts: fields the seller adds, for all goods or for some categories. */
 import { computed, reactive, ref } from 'vue';
-import { ElButton, ElCheckbox, ElDialog, ElInput, ElOption, ElSelect } from 'element-plus';
+import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus';
 import { FACT_TYPES, FactSchema, LEVELS, type Fact } from '@loom-kin/core';
+import Dialog from '../common/Dialog.vue';
 import { useSetup } from '../stores/setup';
 
 const TYPE_WORDS: Record<Fact['type'], string> = {
@@ -145,7 +146,7 @@ const retire = (fact: Fact) =>
     </table>
     <p v-else class="soft">There is no fact of your own yet.</p>
     <div><ElButton data-test="add-fact" @click="edit()">Add a fact…</ElButton></div>
-    <ElDialog v-model="shown" :title="isNew ? 'A new fact' : `The fact ${draft.label}`" width="480px">
+    <Dialog v-model="shown" :title="isNew ? 'A new fact' : `The fact ${draft.label}`">
       <form class="form" @submit.prevent="save">
         <p v-if="problem" class="stops" role="alert">{{ problem }}</p>
         <label>Name <ElInput v-model="draft.label" maxlength="80" data-test="fact-label" /></label>
@@ -180,7 +181,7 @@ const retire = (fact: Fact) =>
         <label>Help <ElInput v-model="draft.help" maxlength="200" /></label>
         <div><ElButton type="primary" native-type="submit" data-test="save-fact">Save the fact</ElButton></div>
       </form>
-    </ElDialog>
+    </Dialog>
   </div>
 </template>
 

@@ -54,6 +54,7 @@ async function attempt(work: () => Promise<void>): Promise<void> {
 
 <template>
   <section class="view setup">
+    <h1 class="visually-hidden">Setup</h1>
     <p v-if="problem" class="stops" role="alert">{{ problem }}</p>
     <form class="sheet part" @submit.prevent="saveSeller">
       <h2>The seller</h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { Cable, History, Inbox, Send, Shirt, SlidersHorizontal } from 'lucide-vue-next';
 import { useSetup } from '../stores/setup';
@@ -38,6 +38,8 @@ const place = computed(() => {
     ? `Families › ${String(open.family.fields.name)}`
     : title;
 });
+/** Each page has a title of its own, for tabs, histories and screen readers. */
+watchEffect(() => (document.title = place.value ? `${place.value} · Loom Kin` : 'Loom Kin'));
 </script>
 
 <template>

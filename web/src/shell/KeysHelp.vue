@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { ElDialog } from 'element-plus';
 import { useRoute } from 'vue-router';
+import Dialog from '../common/Dialog.vue';
 
 const shown = defineModel<boolean>({ required: true });
 const route = useRoute();
@@ -24,15 +24,19 @@ const BY_VIEW: Record<string, [string, string][]> = {
   ],
   family: [
     ['W', 'switch between looking and weaving'],
-    ['← ↑ → ↓', 'walk the crossings, or the cells'],
-    ['Space', 'take the crossing out, or weave it (while weaving)'],
-    ['Enter', 'edit the cell; again: take it and go down'],
-    ['Tab', 'take it and go right'],
-    ['Shift ← ↑ → ↓', 'select a range'],
-    ['Ctrl A', 'select all'],
-    ['Ctrl C  X  V', 'copy, cut and paste ranges, also from and to a spreadsheet'],
-    ['Ctrl D', 'fill down'],
+    ['← ↑ → ↓', 'walk the crossings and their heads, or the cells'],
+    ['Space', 'choose the crossing; while weaving, take it out or weave it'],
+    ['Shift ← ↑ → ↓', 'choose a range; Shift Space a row, Ctrl Space a column, Ctrl A all'],
+    ['Home  End  Page', 'to the ends, with Ctrl to the corners; Ctrl ← ↑ → ↓ to where figures end'],
+    ['Enter, F2', 'edit the cell; Enter again takes it and goes down, Tab takes it and goes right'],
+    ['Ctrl Enter', 'take it into all that are selected'],
+    ['+4  -10 %  *1.1  =240+4', 'small sums, from what is there or by themselves'],
+    ['Ctrl D, Ctrl R', 'fill down, fill right'],
+    ['Ctrl C  X  V', 'copy, cut and paste, also from and to a spreadsheet'],
+    ['Ctrl F, Ctrl H', 'find, and replace'],
+    ['Alt ↓', 'the menu of the column: sort, filter, hide, keep in view'],
     ['Del', 'give figures back'],
+    ['Esc, then Tab', 'out of a cell, out of the grid'],
   ],
   fit: [
     ['J  K', 'walk the findings'],
@@ -49,7 +53,7 @@ const keys = computed(() => [
 </script>
 
 <template>
-  <ElDialog v-model="shown" title="Keys of this view" width="440px">
+  <Dialog v-model="shown" title="Keys of this view" :width="520">
     <table class="lines">
       <tbody>
         <tr v-for="[key, what] in keys" :key="key">
@@ -60,5 +64,5 @@ const keys = computed(() => [
         </tr>
       </tbody>
     </table>
-  </ElDialog>
+  </Dialog>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Values typed or pasted as a list, with what the dictionary knows proposed for the one that is being typed. */
-import { computed } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { ElAutocomplete } from 'element-plus';
 import { foldLabel, suggestWords, type DictionaryEntry, type Role } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
@@ -19,6 +19,11 @@ interface Proposal {
   value: string;
   entry: DictionaryEntry;
 }
+/** The library names a list and an entry of it that are not in the page before it is opened. */
+const root = ref<{ inputRef?: { input?: HTMLInputElement } }>();
+onMounted(() => {
+  for (const name of ['aria-controls', 'aria-activedescendant']) root.value?.inputRef?.input?.removeAttribute(name);
+});
 const used = computed(() => new Set([...props.taken, ...splitList(text.value)].map(foldLabel)));
 
 function propose(typed: string, show: (proposals: Proposal[]) => void): void {
@@ -38,6 +43,7 @@ function propose(typed: string, show: (proposals: Proposal[]) => void): void {
 
 <template>
   <ElAutocomplete
+    ref="root"
     v-model="text"
     v-bind="$attrs"
     :fetch-suggestions="(typed, show) => propose(typed, show as (proposals: Proposal[]) => void)"

@@ -143,6 +143,7 @@ function typed(field: Field, text: string): void {
           <FieldEntry
             :id="`w-${field.key}`"
             :key="scope + field.key"
+            :draft="`${family.id}.words.${scope}.${field.key}`"
             :field="field"
             :figure="own(field)"
             :inherited="before(field)"

@@ -1,0 +1,171 @@
+/** Every view and open state, looked at by axe-core (rules of WCAG 2.2 and its own best practices): nothing moderate or worse. */
+import axe from 'axe-core';
+import type { Browser, Page } from 'playwright-core';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { launchBrowser } from './launch';
+import { startWorld, type World } from '../world';
+
+let world: World;
+let browser: Browser;
+let page: Page;
+let family = '';
+
+beforeAll(async () => {
+  world = await startWorld({ demo: true });
+  browser = await launchBrowser();
+  page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+  page.setDefaultTimeout(12_000);
+  await page.goto(world.url);
+  await test('family-row').filter({ hasText: 'Skerry storm jacket' }).first().click();
+  await test('crossing').first().waitFor();
+  family = page.url();
+}, 120_000);
+afterAll(async () => {
+  await browser?.close();
+  await world?.end();
+});
+
+const test = (name: string) => page.locator(`[data-test="${name}"]`);
+
+/** What axe finds: rule, impact and the first places. Run without `eval`, which the page forbids. */
+async function found(): Promise<string[]> {
+  const cdp = await page.context().newCDPSession(page);
+  await cdp.send('Runtime.evaluate', { expression: axe.source });
+  const { result } = await cdp.send('Runtime.evaluate', {
+    expression: `axe.run(document, { resultTypes: ['violations'] }).then(({ violations }) => JSON.stringify(
+      violations.filter((one) => one.impact !== 'minor').map((one) => one.id + ' (' + one.impact + '): ' + one.nodes.slice(0, 3).map((node) => node.target.join(' ')).join(' | '))))`,
+    awaitPromise: true,
+  });
+  await cdp.detach();
+  return JSON.parse(String(result.value)) as string[];
+}
+
+describe('a view', () => {
+  const views: [name: string, open: () => Promise<unknown>][] = [
+    ['the families', () => at('/families', 'family-row')],
+    ['a new family', () => at('/families/new', 'name')],
+    ['weave and grid', () => at(family, 'crossing')],
+    ['words and facts', () => at(`${family}/words`, 'word-name')],
+    ['pictures', () => at(`${family}/pictures`, 'tray-Rust')],
+    ['a fit', () => at(`${family}/fit/quayside`, 'plan')],
+    ['a family’s journal', () => at(`${family}/journal`, 'crossing', false)],
+    ['the channels', () => at('/channels', 'account-name')],
+    ['the intake', () => at('/intake', 'place')],
+    ['the dispatches', () => at('/dispatch', 'place')],
+    ['what would be sent', () => at(`/dispatch/new?families=${family.split('/').at(-1)}`, 'place')],
+    ['the journal', () => at('/journal', 'place')],
+    ['the setup', () => at('/setup', 'place')],
+    ['no view at all', () => at('/nowhere', 'place')],
+  ];
+  async function at(path: string, shown: string, wait = true): Promise<void> {
+    await page.goto(path.startsWith('http') ? path : world.url + path);
+    if (wait) await test(shown).first().waitFor();
+    await page.waitForLoadState('networkidle');
+  }
+  it.each(views)('keeps to the rules: %s', async (_name, open) => {
+    await open();
+    expect(await found()).toEqual([]);
+    expect(await page.title()).toMatch(/^.+ · Loom Kin$/);
+  });
+});
+
+describe('an open state', () => {
+  const states: [name: string, open: () => Promise<unknown>][] = [
+    ['an axis', () => test('axis-Colour').click()],
+    ['SKUs', () => test('skus').click()],
+    ['GTINs', () => test('gtins').click()],
+    ['files', () => test('files').click()],
+    ['jobs', () => test('jobs').click()],
+    ['a column’s menu', () => test('menu-price').click()],
+    ['the columns', () => test('columns').click()],
+    ['side and top', () => test('edges').click()],
+    ['find and replace', () => test('open-find').click()],
+    [
+      'a cell that is typed in',
+      async () => {
+        await page.locator('#cell-0-3').click();
+        await page.keyboard.type('2');
+      },
+    ],
+    ['chosen children', () => page.locator('[data-test=weave-head]').first().click()],
+    [
+      'the keys',
+      async () => {
+        await test('place').click();
+        await page.keyboard.press('?');
+        await page.locator('dialog[open]').waitFor();
+      },
+    ],
+    ['the command box', () => page.keyboard.press('Control+k')],
+  ];
+  it.each(states)('keeps to the rules: %s', async (_name, open) => {
+    await page.goto(family);
+    await test('crossing').first().waitFor();
+    await page.waitForLoadState('networkidle');
+    await open();
+    expect(await found()).toEqual([]);
+  });
+});
+
+describe('by keyboard', () => {
+  it('weave and grid are one stop each, and Tab leads out of both', async () => {
+    await page.goto(family);
+    await test('crossing').first().waitFor();
+    await test('weave').focus();
+    const stops: string[] = [];
+    for (let at = 0; at < 12; at++) {
+      await page.keyboard.press('Tab');
+      stops.push(
+        await page.evaluate(
+          () => document.activeElement?.getAttribute('data-test') ?? document.activeElement?.tagName ?? '',
+        ),
+      );
+    }
+    expect(stops.filter((stop) => stop === 'grid')).toHaveLength(1);
+    expect(stops).not.toContain('crossing');
+    expect(stops.at(-1)).not.toBe('grid');
+  });
+  it('a small sheet takes the focus, keeps it, and gives it back with Esc', async () => {
+    await test('columns').focus();
+    await page.keyboard.press('Enter');
+    const inside = () =>
+      page.evaluate(() => document.activeElement?.closest('[role=dialog]')?.getAttribute('aria-label') ?? null);
+    expect(await inside()).toBe('Columns');
+    for (let at = 0; at < 60; at++) await page.keyboard.press('Tab');
+    expect(await inside()).toBe('Columns');
+    await page.keyboard.press('Escape');
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('data-test'))).toBe('columns');
+  });
+  it('crossings say their values, whether they are woven and chosen, and how they stand on each account', async () => {
+    await test('weave').focus();
+    await page.keyboard.press('Control+Home');
+    await page.keyboard.press('Enter');
+    const name = await page.evaluate(() => {
+      const grid = document.activeElement!;
+      return document.getElementById(grid.getAttribute('aria-activedescendant')!)!.getAttribute('aria-label');
+    });
+    expect(name).toMatch(/^Rust · XS · Unlined: woven, chosen, Quayside: \w+/);
+  });
+});
+
+describe('at 200 percent', () => {
+  it('nothing is cut off: every part of the page can be scrolled to', async () => {
+    const small = await browser.newPage({ viewport: { width: 640, height: 400 } });
+    for (const path of ['/families', '/families/new', '/setup', '/channels']) {
+      await small.goto(world.url + path);
+      await small.waitForLoadState('networkidle');
+      const cut = await small.evaluate(() =>
+        [...document.querySelectorAll('main button, main input, main select, main a')]
+          .filter((one) => one.getClientRects().length > 0)
+          .filter((one) => {
+            one.scrollIntoView({ block: 'center', inline: 'center' });
+            const box = one.getBoundingClientRect();
+            return box.right < 1 || box.left > innerWidth - 1 || box.bottom < 1 || box.top > innerHeight - 1;
+          })
+          .map((one) => one.outerHTML.slice(0, 90)),
+      );
+      expect([path, cut]).toEqual([path, []]);
+    }
+    await small.close();
+  });
+});
