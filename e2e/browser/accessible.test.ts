@@ -93,7 +93,7 @@ describe('an open state', () => {
       async () => {
         await test('place').click();
         await page.keyboard.press('?');
-        await page.locator('dialog[open]').waitFor();
+        await page.locator('[role=dialog]').waitFor();
       },
     ],
     ['the command box', () => page.keyboard.press('Control+k')],

@@ -73,12 +73,12 @@ describe('by the keyboard', () => {
     expect(await page.locator('tr.at').innerText()).toContain('Galley mug');
     await page.keyboard.press('?');
     await until(
-      () => page.locator('dialog[open]').innerText(),
+      () => page.locator('[role=dialog]').innerText(),
       (text) => text.includes('start a family'),
     );
     await page.keyboard.press('Escape');
     await until(
-      () => page.locator('dialog[open]').isVisible(),
+      () => page.locator('[role=dialog]').isVisible(),
       (shown) => !shown,
     );
     await page.keyboard.press('Enter');

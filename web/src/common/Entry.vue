@@ -42,7 +42,8 @@ watch(
 );
 
 async function commit(): Promise<void> {
-  if (isDraft.value && !isTouched) return;
+  // Passed by, or left for another window: it stays half typed.
+  if ((isDraft.value && !isTouched) || !document.hasFocus()) return;
   done();
   if (text.value !== props.value) emit('commit', text.value);
   await nextTick();

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** A small sheet beside what opened it: takes the focus, closes with Esc or a press elsewhere, and gives the focus back. */
 import { nextTick, onMounted, onUnmounted, ref } from 'vue';
+import { useFocusWithin } from './useFocusWithin';
 
 const props = defineProps<{ at: HTMLElement; name: string; width?: number }>();
 const emit = defineEmits<{ close: [] }>();
 
 const root = ref<HTMLElement>();
 const place = ref({ left: 0, top: 0, most: 400 });
-const before = document.activeElement as HTMLElement | null;
 const MARGIN = 8;
 
 function settle(): void {
@@ -24,34 +24,11 @@ function settle(): void {
   };
 }
 
-const focusable = () =>
-  [
-    ...(root.value?.querySelectorAll<HTMLElement>('button, input, select, textarea, a[href], [tabindex="0"]') ?? []),
-  ].filter((one) => !one.hasAttribute('disabled'));
-
-function close(): void {
-  emit('close');
-  void nextTick(() => {
-    if (document.activeElement === document.body) before?.focus({ preventScroll: true });
-  });
-}
-function onKey(event: KeyboardEvent): void {
-  if (event.key === 'Escape') {
-    event.stopPropagation();
-    event.preventDefault();
-    return close();
-  }
-  if (event.key !== 'Tab') return;
-  const all = focusable();
-  const edge = event.shiftKey ? all[0] : all.at(-1);
-  if (document.activeElement !== edge) return;
-  event.preventDefault();
-  (event.shiftKey ? all.at(-1) : all[0])?.focus();
-}
+const onKey = useFocusWithin(root, () => emit('close'));
 function onPress(event: PointerEvent): void {
   const target = event.target as Element;
   // Lists that an entry of the sheet opens stand beside it in the page.
-  if (!root.value?.contains(target) && !props.at.contains(target) && !target.closest('.el-popper')) close();
+  if (!root.value?.contains(target) && !props.at.contains(target) && !target.closest('.el-popper')) emit('close');
 }
 
 onMounted(async () => {
@@ -59,7 +36,6 @@ onMounted(async () => {
   window.addEventListener('pointerdown', onPress, true);
   await nextTick();
   settle();
-  (root.value?.querySelector<HTMLElement>('[data-first]') ?? focusable()[0] ?? root.value)?.focus();
 });
 onUnmounted(() => window.removeEventListener('pointerdown', onPress, true));
 </script>
@@ -80,7 +56,7 @@ onUnmounted(() => window.removeEventListener('pointerdown', onPress, true));
       }"
       @keydown="onKey"
     >
-      <slot :close="close" />
+      <slot />
     </div>
   </Teleport>
 </template>

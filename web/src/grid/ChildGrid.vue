@@ -30,7 +30,7 @@ const draft = shallowRef<CellDraft | null>(null);
 /** Rows that are selected here are the chosen children everywhere, once the selection stands still. */
 const REST = 80;
 let resting: ReturnType<typeof setTimeout> | undefined;
-watch(selection.range, () => {
+watch(selection.turn, () => {
   clearTimeout(resting);
   resting = setTimeout(tellSelection, REST);
 });

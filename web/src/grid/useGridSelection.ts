@@ -1,5 +1,5 @@
 /** What is selected in the grid. Cells are remembered as child and column, so that a selection stays on its cells however they are moved about. */
-import { computed, shallowRef } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { rangeOf, within, type Ground, type Range, type Spot } from './gridMoves';
 import type { FieldColumn } from './gridColumns';
 import type { GridView } from './useGridView';
@@ -12,6 +12,8 @@ interface Cell {
 export function useGridSelection(view: GridView, page: () => number) {
   const anchor = shallowRef<Cell | null>(null);
   const focus = shallowRef<Cell | null>(null);
+  /** Raised whenever somebody selects here. What was selected elsewhere and is shown here, too, does not raise it. */
+  const turn = ref(0);
   /** Where the focus was last, for when its child or column is not shown any more. */
   let last: Spot = { x: 0, y: 0 };
 
@@ -51,6 +53,10 @@ export function useGridSelection(view: GridView, page: () => number) {
     return column && childId ? { childId, columnId: column.id } : null;
   }
   function select(from: Spot, to: Spot = from): void {
+    turn.value += 1;
+    put(from, to);
+  }
+  function put(from: Spot, to: Spot): void {
     anchor.value = cellAt(within(ground.value, from));
     focus.value = cellAt(within(ground.value, to));
     last = within(ground.value, to);
@@ -64,7 +70,7 @@ export function useGridSelection(view: GridView, page: () => number) {
   const selectColumns = (x: number, x1: number) => select({ x, y: 0 }, { x: x1, y: lastSpot().y });
 
   return {
-    ...{ ground, range, spot, begin, textAt, columnOfSpot, childIdAt },
+    ...{ ground, turn, range, spot, begin, textAt, columnOfSpot, childIdAt },
     ...{ select, extend, selectRows, selectColumns },
     selectAll: () => select({ x: 0, y: 0 }, lastSpot()),
     clear: () => {
@@ -74,7 +80,7 @@ export function useGridSelection(view: GridView, page: () => number) {
     selectCell: (childId: string, column?: string) => {
       const y = view.rowAt.value.get(childId);
       const x = column === undefined ? (spot.value?.x ?? 0) : view.columnAt.value.get(column);
-      if (x !== undefined && y !== undefined) select({ x, y });
+      if (x !== undefined && y !== undefined) put({ x, y }, { x, y });
       return x !== undefined && y !== undefined;
     },
     /** Every cell of the range, row by row. */

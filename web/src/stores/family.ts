@@ -160,6 +160,11 @@ export const useFamily = defineStore('family', () => {
   function choose(childIds: Iterable<string>, where: 'weave' | 'grid'): void {
     chosenIn.value = where;
     chosen.value = new Set(childIds);
+    // A child that is not among those chosen is not what anybody looks at any more.
+    const place = selected.value;
+    if (chosen.value.size > 1 && place.level === 'child' && !chosen.value.has(place.childId)) {
+      selected.value = { level: 'family' };
+    }
   }
 
   /** Runs a command here and sends it, with counted pieces if the gesture had both. False where it was refused; the reason was told. */

@@ -90,6 +90,9 @@ function takeOut(): void {
     <button type="button" class="link" @click="takeOut">Take out</button>
     <button type="button" class="link" @click="store.choose([], 'weave')">Choose none</button>
   </form>
+  <p v-else class="chosen none soft">
+    Choose crossings, or rows below: a figure is then set for all of them at once, at the level that fits.
+  </p>
 </template>
 
 <style scoped>
@@ -101,6 +104,12 @@ function takeOut(): void {
   font-size: 12.5px;
   background: var(--weld-pale);
   padding: 3px 8px;
+  min-height: 31px;
+}
+/* Its place is kept, so that nothing moves beneath the mouse when something is chosen. */
+.none {
+  background: none;
+  padding-left: 0;
 }
 select,
 .figure {
