@@ -346,7 +346,7 @@ describe('a refusal', () => {
     await open(`/families/${jacket}/fit/quayside`, 'plan');
     await until(
       () => test('plan-in-force').innerText(),
-      (text) => text.startsWith('split by Lining'),
+      (text) => text.startsWith('A listing for each Lining'),
     );
     await test('send').click();
     await until(

@@ -70,10 +70,10 @@ describe('a plan', () => {
       planTask(family, rules(atMost), { wish: { apart: [], whole: [], leaveOut: [], offered: true, ...wish } }),
     )[0]!;
   it('is said in the words of the trade', () => {
-    expect(planText(family, best(3))).toBe('carry Colour, Size, Lining');
-    expect(planText(family, best(2))).toMatch(/^join \w+ \+ \w+; carry \w+$/);
+    expect(planText(family, best(3))).toBe('Colour, Size and Lining as options');
+    expect(planText(family, best(2))).toMatch(/^\w+ \+ \w+ as one option, \w+ as an option$/);
     expect(planText(family, best(2, { apart: family.axes.map((one) => one.id) }))).toMatch(
-      /^split by \w+; carry \w+, \w+$/,
+      /^A listing for each \w+, \w+ and \w+ as options$/,
     );
     const pinned = createFamily({
       id: 'p',
@@ -81,7 +81,7 @@ describe('a plan', () => {
       axes: [axis('colour', 'Colour', 'Rust'), axis('size', 'Size', 'S', 'M')],
       off: [],
     });
-    expect(planText(pinned, bestPlans(planTask(pinned, rules(1)))[0]!)).toBe('carry Size; pin Colour');
+    expect(planText(pinned, bestPlans(planTask(pinned, rules(1)))[0]!)).toBe('Size as an option, Colour as a plain fact');
   });
   it('says what it costs, and nothing of what it does not', () => {
     expect(planCost(best(3), 'USD')).toBe('1 listing · $0.25 in fees · labels to 6');

@@ -65,7 +65,7 @@ function planFor(input: FitInput, category: CategoryRules): { task: PlanTask; pl
 }
 
 function absentFit(input: FitInput, category: CategoryRules | null): Fit {
-  const { family, account, rulebook } = input;
+  const { family, account } = input;
   const { woven } = familyIndex(family);
   return {
     account: account.id,

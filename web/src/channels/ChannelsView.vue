@@ -54,7 +54,10 @@ async function refresh(): Promise<void> {
 <template>
   <section class="view">
     <div v-if="setup.setup && setup.channels.length === 0" class="empty">
-      <p>No channel has answered yet. Start the stand-in channels and start the server again.</p>
+      <p>
+        No channel can be reached just now. Each is asked again when the program starts; until then families can be made
+        ready for them.
+      </p>
     </div>
     <div v-else-if="channel && account" class="list-beside">
       <nav class="sheet list" aria-label="Channels">

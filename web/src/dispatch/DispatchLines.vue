@@ -86,7 +86,7 @@ async function toggle(line: DispatchLine | PreviewLine): Promise<void> {
         <th>Account</th>
         <th>Family</th>
         <th>What</th>
-        <th>Of it</th>
+        <th>What differs</th>
         <th class="number">Fee</th>
         <th>State</th>
         <th />
@@ -117,7 +117,7 @@ async function toggle(line: DispatchLine | PreviewLine): Promise<void> {
                 :aria-expanded="line.id in messages"
                 @click="toggle(line)"
               >
-                {{ line.id in messages ? 'hide' : 'exactly' }}
+                {{ line.id in messages ? 'hide' : 'show every figure' }}
               </button>
             </span>
           </td>

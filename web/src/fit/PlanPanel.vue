@@ -5,6 +5,7 @@ import type { Account, Fit, Plan } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import Threads from './Threads.vue';
 import Weave from '../weave/Weave.vue';
+import Term from '../common/Term.vue';
 import Wishes from './Wishes.vue';
 import { useWish } from './useWish';
 import { planCost, planText } from './planWords';
@@ -46,7 +47,7 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
         />
       </div>
       <div class="side">
-        <h3>Plans, best first</h3>
+        <h3><Term word="plan">Plans</Term>, best first</h3>
         <button
           v-for="(one, number) in fit.plans"
           :key="one.signature"
@@ -57,7 +58,7 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
           @click="choose(one)"
         >
           <strong>{{ planText(family, one) }}</strong><span class="soft">{{ planCost(one, currency) }}</span>
-          <span v-if="number === 0" class="soft">the best by itself</span>
+          <span v-if="number === 0" class="soft">what the program would choose</span>
         </button>
         <Wishes :account="account" :fit="fit" />
       </div>

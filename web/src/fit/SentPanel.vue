@@ -85,7 +85,7 @@ const sheet = computed(() => {
         >Upload sheet (XLSX)</a
       >
       <button v-if="messages.length" class="link" data-test="show-rows" :aria-expanded="open" @click="open = !open">
-        {{ open ? 'Hide' : 'Show' }} {{ asSheet ? 'the rows' : 'it exactly' }}
+        {{ open ? 'Hide' : 'Show' }} {{ asSheet ? 'the rows' : 'every figure of it' }}
       </button>
     </div>
     <div v-if="open && messages.length" class="rows">

@@ -1,20 +1,21 @@
 /** A plan in the seller's words: what happens to the axes, and what it costs. */
-import { showAmount, type Family, type Plan } from '@loom-kin/core';
+import { listed, showAmount, type Family, type Plan } from '@loom-kin/core';
 
-/** "join Colour + Lining; carry Size". */
+/** "Colour + Lining as one option, Size as an option of its own". */
 export function planText(family: Family, plan: Plan): string {
   const labelOf = (axisId: string) => family.axes.find((axis) => axis.id === axisId)?.label ?? '';
   const joined = plan.axes
     .filter((axis) => axis.from.length > 1)
-    .map((axis) => `join ${axis.from.map(labelOf).join(' + ')}`);
+    .map((axis) => `${axis.from.map(labelOf).join(' + ')} as one option`);
   const carried = plan.axes.filter((axis) => axis.from.length === 1).map((axis) => labelOf(axis.from[0]!));
   const parts = [
+    ...(plan.split.length > 0 ? [`a listing for each ${listed(plan.split.map(labelOf))}`] : []),
     ...joined,
-    ...(plan.split.length > 0 ? [`split by ${plan.split.map(labelOf).join(', ')}`] : []),
-    ...(carried.length > 0 ? [`carry ${carried.join(', ')}`] : []),
-    ...(plan.pinned.length > 0 ? [`pin ${plan.pinned.map(labelOf).join(', ')}`] : []),
+    ...(carried.length > 0 ? [`${listed(carried)} as ${carried.length === 1 ? 'an option' : 'options'}`] : []),
+    ...(plan.pinned.length > 0 ? [`${listed(plan.pinned.map(labelOf))} as a plain fact`] : []),
   ];
-  return parts.join('; ') || 'a single product';
+  const text = parts.join(', ');
+  return text ? text.charAt(0).toUpperCase() + text.slice(1) : 'A single product';
 }
 
 /** "1 listing · $0.25 in fees · 8 joined options · labels to 20". */

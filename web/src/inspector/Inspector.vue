@@ -24,6 +24,7 @@ import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { isOnWordsPage } from '../common/leadsTo';
 import { commandScope, mayHold, samePlace, scopesFor, scopeText } from '../common/scopes';
+import { GLOSSARY } from '../common/glossary';
 import { setFor } from '../common/setFor';
 import { sourceText } from '../common/sourceText';
 import FieldEntry from '../common/FieldEntry.vue';
@@ -89,8 +90,7 @@ const own = (field: Field): Figure | undefined => figuresIn(carrier.value, scope
 const before = (field: Field) => heldBefore(family.value, place.value, field.key, scopes.value);
 const beforeText = (field: Field) => showFigure(setup.registry, field, before(field).figure, setup.currency);
 function source(field: Field): string {
-  if (own(field) !== undefined)
-    return place.value.level === 'family' && scope.value === EVERYWHERE ? '' : 'stands here';
+  if (own(field) !== undefined) return place.value.level === 'family' && scope.value === EVERYWHERE ? '' : 'set here';
   const { from, scope: at, surcharges } = before(field);
   if (!from) return '';
   if (samePlace(from, place.value)) return at === scope.value ? '' : `as ${scopeText(setup.accounts, at)}`;
@@ -179,15 +179,16 @@ const findings = computed(() =>
             v-if="own(field) === undefined && before(field).figure !== undefined"
             class="link"
             :data-test="`own-${field.key}`"
-            :title="`Keep ${beforeText(field)} here, whatever happens there`"
+            :title="GLOSSARY.keepHere"
             @click="set(field, before(field).figure!)"
           >
-            make own
+            keep it here
           </button>
           <button
             v-if="own(field) !== undefined && (place.level !== 'family' || scope !== EVERYWHERE)"
             class="link"
             :data-test="`back-${field.key}`"
+            :title="GLOSSARY.giveBack"
             @click="set(field, null)"
           >
             give back

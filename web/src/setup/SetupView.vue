@@ -64,7 +64,9 @@ async function attempt(work: () => Promise<void>): Promise<void> {
         ><label>Tax in prices, % <ElInput v-model="seller.taxPercent" style="width: 110px" /></label
         ><ElButton native-type="submit">Save</ElButton>
       </div>
-      <p class="soft">Your prices are with tax. Channels that show prices without it get them reckoned out, exactly.</p>
+      <p class="soft">
+        Your prices are with tax. For channels that show prices without it, it is taken out, to the cent.
+      </p>
     </form>
     <div class="sheet part">
       <h2>Number blocks</h2>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { ElMessage } from 'element-plus';
 import { children, EVERYWHERE, isLong, placesFor, placeLabel, type Reach } from '@loom-kin/core';
 import { isSurcharge, setFor } from '../common/setFor';
+import Term from '../common/Term.vue';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 
@@ -83,7 +84,7 @@ function takeOut(): void {
     >
     <button class="link" data-test="chosen-set">Set</button>
     <span v-if="staysSurcharge" class="soft" data-test="stays-surcharge"
-      >added to what holds below, also when that moves</span
+      ><Term word="surcharge">a surcharge</Term>: added to what holds below</span
     >
     <span class="grow" />
     <button type="button" class="link" data-test="chosen-only" @click="store.only = new Set(ids)">Show alone</button>

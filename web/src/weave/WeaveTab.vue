@@ -6,6 +6,7 @@ import { columnOf, crossingsOf, picturesOf, showColumn } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
+import { GLOSSARY } from '../common/glossary';
 import AddAxis from './AddAxis.vue';
 import AxisMenu from './AxisMenu.vue';
 import ChildGrid from '../grid/ChildGrid.vue';
@@ -66,7 +67,7 @@ const removing = computed(() => family.value.axes.find((axis) => axis.id === rem
           <div class="grow" />
           <WeaveTools :family="family" :look="look" @change="change" />
           <IdentifierMenus />
-          <label class="mode" title="While weaving, a click takes a crossing out or in (W)"
+          <label class="mode" :title="`${GLOSSARY.weaving} (W)`"
             ><ElSwitch v-model="weaving" size="small" data-test="weaving" /> Weaving</label
           >
         </div>
