@@ -50,6 +50,8 @@ const groups = computed(() => {
   });
 });
 
+/** What can be mended at once: each by the remedy that is shown first beside it. */
+const ready = computed(() => findings.value.filter(readyRemedy));
 const unfolded = ref(new Set<string>());
 const unfold = (name: string) => (unfolded.value = new Set([...unfolded.value, name]));
 const shown = (group: { code: string; all: Finding[] }) =>
@@ -99,6 +101,15 @@ useKeys({
         <kbd>J</kbd> <kbd>K</kbd> walk · <kbd>Enter</kbd> mend · <kbd>Shift Enter</kbd> all alike · <kbd>G</kbd> go
         there
       </p>
+      <ElButton
+        v-if="ready.length > 1"
+        size="small"
+        type="primary"
+        plain
+        data-test="mend-all"
+        @click="store.mend(ready)"
+        >Mend the {{ ready.length }} that need no answer</ElButton
+      >
     </header>
     <p v-if="findings.length === 0 && fit.state === 'fits'" class="soft pad">
       Everything {{ account.name }} asks for is there. It can be sent.
