@@ -79,8 +79,11 @@ const light = (finding: Finding | null) => (store.lit = new Set(finding?.childId
 onUnmounted(() => light(null));
 
 const goTo = (finding: Finding) => goThere({ ...finding, account: props.account.id });
-const showInGrid = (finding: Finding) =>
-  goThere({ key: 'sku', place: { level: 'family' }, account: props.account.id, childIds: finding.childIds });
+/** The children it concerns are shown alone in the grid, and chosen in the weave. */
+const showInGrid = (finding: Finding) => {
+  store.choose(finding.childIds, 'weave');
+  return goThere({ key: 'sku', place: { level: 'family' }, account: props.account.id, childIds: finding.childIds });
+};
 
 const isTyped = (remedy: Remedy): remedy is Remedy & { kind: 'figure' } => remedy.kind === 'figure';
 

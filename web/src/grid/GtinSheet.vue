@@ -2,7 +2,7 @@
 /** GTINs for the children that have none: the next numbers of a block, a pasted list, or an exemption. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { NumberBlockSchema, readFigure, Refusal, unreadableText, type Command } from '@loom-kin/core';
+import { children, count, NumberBlockSchema, readFigure, Refusal, unreadableText, type Command } from '@loom-kin/core';
 import { api, call, say, tell } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
@@ -17,7 +17,7 @@ const exempt = computed(() => store.family!.fields.gtinExempt === true);
 async function takeNumbers(): Promise<void> {
   const ids = bare.value.map((child) => child.id);
   if (!(await store.takeNumbers(ids, block.value || undefined))) return;
-  say(`${ids.length} numbers taken.`);
+  say(`${count(ids.length, 'number')} taken.`);
 }
 
 const prefix = ref('');
@@ -72,7 +72,7 @@ const setExempt = (on: boolean) =>
           <input v-model="prefix" class="mono" inputmode="numeric" placeholder="950 1017" data-test="block-prefix"
         /></label>
         <ElButton size="small" native-type="submit" :disabled="prefix.trim() === ''" data-test="add-block"
-          >Add it, and take {{ bare.length }} numbers</ElButton
+          >Add it, and take {{ count(bare.length, 'number') }}</ElButton
         >
       </form>
       <template v-else>
@@ -86,7 +86,7 @@ const setExempt = (on: boolean) =>
           </select>
         </label>
         <ElButton size="small" type="primary" data-test="take-numbers" @click="takeNumbers"
-          >Take {{ bare.length }} numbers in order</ElButton
+          >Take {{ count(bare.length, 'number') }} in order</ElButton
         >
       </template>
       <label class="soft"
@@ -96,7 +96,9 @@ const setExempt = (on: boolean) =>
       <p v-if="wrong.length" class="stops" data-test="gtin-wrong">
         {{ wrong.slice(0, 3).join(' ') }}<template v-if="wrong.length > 3"> And {{ wrong.length - 3 }} more.</template>
       </p>
-      <p v-if="over" class="warns">{{ over }} numbers too many: {{ bare.length }} children have none.</p>
+      <p v-if="over" class="warns">
+        {{ count(over, 'number') }} too many: {{ children(bare.length) }} {{ bare.length === 1 ? 'has' : 'have' }} none.
+      </p>
       <ElButton
         v-if="list.length"
         size="small"
@@ -104,7 +106,7 @@ const setExempt = (on: boolean) =>
         data-test="take-list"
         :disabled="wrong.length > 0 || over > 0"
         @click="takeList"
-        >Give {{ list.length }} numbers out</ElButton
+        >Give {{ count(list.length, 'number') }} out</ElButton
       >
     </template>
     <ElButton v-if="exempt" size="small" data-test="not-exempt" @click="setExempt(false)"

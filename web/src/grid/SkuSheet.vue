@@ -2,7 +2,7 @@
 /** SKUs by a pattern for the children that have none: shown before they are made, clashes named. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { identifierOwners, proposeSkus, skuMarks, unreadableText } from '@loom-kin/core';
+import { count, identifierOwners, proposeSkus, skuMarks, unreadableText } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 
 const store = useFamily();
@@ -63,7 +63,7 @@ function make(): void {
       </p>
       <p v-if="problem" class="stops">{{ problem }}</p>
       <ElButton size="small" type="primary" data-test="make-skus" :disabled="good.length === 0" @click="make"
-        >Make {{ good.length }} SKUs</ElButton
+        >Make {{ count(good.length, 'SKU') }}</ElButton
       >
     </template>
   </div>

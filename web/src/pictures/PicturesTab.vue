@@ -2,7 +2,14 @@
 /** Pictures on the family, on values, and on single children; which children have none. */
 import { computed, ref, watch } from 'vue';
 import { storeToRefs } from 'pinia';
-import { childLabels, childrenWithoutPicture, EVERYWHERE, particularPictures, scopeName } from '@loom-kin/core';
+import {
+  childLabels,
+  children,
+  childrenWithoutPicture,
+  EVERYWHERE,
+  particularPictures,
+  scopeName,
+} from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import ScopeSelect from '../common/ScopeSelect.vue';
 import { scopeText } from '../common/scopes';
@@ -52,7 +59,7 @@ const ownOnes = computed(() => store.index!.woven.filter((child) => child.pictur
 <template>
   <div v-if="store.family" class="pictures">
     <p v-if="bare.length" class="notice stops" data-test="without-picture">
-      {{ bare.length }} children have no picture:
+      {{ children(bare.length) }} {{ bare.length === 1 ? 'has' : 'have' }} no picture:
       {{
         bare
           .slice(0, 6)
@@ -92,7 +99,7 @@ const ownOnes = computed(() => store.index!.woven.filter((child) => child.pictur
           :key="value.id"
           :place="{ level: 'value', axisId: axis.id, valueId: value.id }"
           :label="value.label"
-          :note="`${countOf(value.id)} children`"
+          :note="children(countOf(value.id))"
           :swatch="value.swatch"
         />
       </template>
