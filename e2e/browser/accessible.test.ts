@@ -3,7 +3,7 @@ import axe from 'axe-core';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { launchBrowser } from './launch';
-import { startWorld, type World } from '../world';
+import { startWorld, until, type World } from '../world';
 
 let world: World;
 let browser: Browser;
@@ -148,10 +148,36 @@ describe('by keyboard', () => {
   });
 });
 
+describe('by keyboard, too', () => {
+  it('a picture goes to another place, and a thread of the plan is walked to', async () => {
+    await page.goto(`${family}/pictures`);
+    const spruce = test('tray-Spruce').locator('.picture');
+    await spruce.first().waitFor();
+    const before = await spruce.count();
+    await test('tray-Rust').getByText('move', { exact: true }).first().focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('dialog').getByText('to everything Spruce').focus();
+    await page.keyboard.press('Enter');
+    await until(
+      () => spruce.count(),
+      (count) => count === before + 1,
+    );
+    await page.goto(`${family}/fit/quayside`);
+    await test('threads').focus();
+    await page.keyboard.press('ArrowDown');
+    await until(
+      () => test('threads').getByRole('status').innerText(),
+      (text) => /\d+ child/.test(text),
+    );
+  });
+});
+
 describe('at 200 percent', () => {
   it('nothing is cut off: every part of the page can be scrolled to', async () => {
     const small = await browser.newPage({ viewport: { width: 640, height: 400 } });
-    for (const path of ['/families', '/families/new', '/setup', '/channels']) {
+    const views = ['/families', '/families/new', '/setup', '/channels', '/intake', '/journal'];
+    const ofFamily = ['', '/words', '/pictures', '/fit/quayside'].map((part) => new URL(family).pathname + part);
+    for (const path of [...views, ...ofFamily]) {
       await small.goto(world.url + path);
       await small.waitForLoadState('networkidle');
       const cut = await small.evaluate(() =>

@@ -81,7 +81,9 @@ describe('a plan', () => {
       axes: [axis('colour', 'Colour', 'Rust'), axis('size', 'Size', 'S', 'M')],
       off: [],
     });
-    expect(planText(pinned, bestPlans(planTask(pinned, rules(1)))[0]!)).toBe('Size as an option, Colour as a plain fact');
+    expect(planText(pinned, bestPlans(planTask(pinned, rules(1)))[0]!)).toBe(
+      'Size as an option, Colour as a plain fact',
+    );
   });
   it('says what it costs, and nothing of what it does not', () => {
     expect(planCost(best(3), 'USD')).toBe('1 listing · $0.25 in fees · labels to 6');

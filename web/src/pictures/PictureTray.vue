@@ -5,7 +5,8 @@ import Sortable from 'sortablejs';
 import { EVERYWHERE, figureIn, picturesAt, type Carrier, type Place, type SingleCommand } from '@loom-kin/core';
 import { api, call, tell } from '../api';
 import { trayId } from '../common/leadsTo';
-import { commandScope, scopesFor } from '../common/scopes';
+import { commandScope, samePlace, scopesFor } from '../common/scopes';
+import MovePicture from './MovePicture.vue';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 
@@ -71,7 +72,7 @@ function build(): void {
   sortable = Sortable.create(tray.value!, {
     group: 'pictures',
     draggable: '.picture',
-    animation: 120,
+    animation: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 120,
     onEnd: (event) => {
       const id = event.item.dataset.id!;
       const target = JSON.parse((event.to as HTMLElement).dataset.place!) as Place;
@@ -81,23 +82,18 @@ function build(): void {
         event.item,
         event.from.querySelectorAll('.picture')[event.oldDraggableIndex ?? 0] ?? null,
       );
-      const left = pictures.value.filter((one) => one !== id);
-      const put = (list: readonly string[]) => [
-        ...list.slice(0, event.newDraggableIndex ?? 0),
-        id,
-        ...list.slice(event.newDraggableIndex ?? 0),
-      ];
-      if (same) set(put(left));
-      else {
-        const there = shownAt(target).filter((one) => one !== id);
-        store.run({
-          do: 'batch',
-          title: 'Move a picture',
-          commands: [setAt(props.place, left), setAt(target, put(there))],
-        });
-      }
+      moveTo(id, same ? props.place : target, event.newDraggableIndex ?? 0);
     },
   });
+}
+/** Puts a picture at a place in some order, here or in another tray. */
+function moveTo(id: string, target: Place, at: number): void {
+  const put = (list: readonly string[]) => [...list.slice(0, at), id, ...list.slice(at)];
+  const left = pictures.value.filter((one) => one !== id);
+  if (samePlace(target, props.place)) return void set(put(left));
+  const there = shownAt(target).filter((one) => one !== id);
+  const commands = [setAt(props.place, left), setAt(target, put(there))];
+  store.run({ do: 'batch', title: 'Move a picture', commands });
 }
 function carrierOf(place: Place): Carrier {
   const family = store.family!;
@@ -160,8 +156,16 @@ const choose = (event: Event) => {
             title="Make this the main picture"
             @click="set([one.id, ...pictures.filter((id) => id !== one.id)])"
           >
-            to front
+            first
           </button>
+          <MovePicture
+            :name="one.facts?.fileName ?? 'this picture'"
+            :place="place"
+            :at="at"
+            :count="shown.length"
+            @shift="(by) => moveTo(one.id, place, at + by)"
+            @to="(target) => moveTo(one.id, target, shownAt(target).length)"
+          />
           <button
             class="plain"
             :title="`Take ${one.facts?.fileName ?? 'this picture'} away from here`"
@@ -235,6 +239,7 @@ const choose = (event: Event) => {
   object-fit: contain;
 }
 figcaption {
+  gap: 4px;
   display: flex;
   justify-content: space-between;
   font-size: 11px;
