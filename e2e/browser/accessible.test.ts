@@ -99,11 +99,11 @@ describe('an open state', () => {
     ['the command box', () => page.keyboard.press('Control+k')],
   ];
   it.each(states)('keeps to the rules: %s', async (_name, open) => {
-    await page.goto(family);
+    if (page.url() !== family) await page.goto(family);
     await test('crossing').first().waitFor();
-    await page.waitForLoadState('networkidle');
     await open();
     expect(await found()).toEqual([]);
+    await page.keyboard.press('Escape');
   });
 });
 
@@ -175,11 +175,11 @@ describe('by keyboard, too', () => {
 describe('at 200 percent', () => {
   it('nothing is cut off: every part of the page can be scrolled to', async () => {
     const small = await browser.newPage({ viewport: { width: 640, height: 400 } });
-    const views = ['/families', '/families/new', '/setup', '/channels', '/intake', '/journal'];
-    const ofFamily = ['', '/words', '/pictures', '/fit/quayside'].map((part) => new URL(family).pathname + part);
+    const views = ['/families', '/families/new', '/setup'];
+    const ofFamily = ['', '/fit/quayside'].map((part) => new URL(family).pathname + part);
     for (const path of [...views, ...ofFamily]) {
       await small.goto(world.url + path);
-      await small.waitForLoadState('networkidle');
+      await small.locator('main button').first().waitFor();
       const cut = await small.evaluate(() =>
         [...document.querySelectorAll('main button, main input, main select, main a')]
           .filter((one) => one.getClientRects().length > 0)

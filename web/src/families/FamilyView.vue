@@ -141,8 +141,11 @@ async function send(): Promise<void> {
   gap: 2px;
   padding: 0 20px;
   border-bottom: 1px solid var(--line);
+  overflow: auto hidden;
+  flex: none;
 }
 .tabs a {
+  white-space: nowrap;
   padding: 7px 12px 6px;
   color: var(--ink-soft);
   text-decoration: none;

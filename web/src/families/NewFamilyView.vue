@@ -271,4 +271,15 @@ label {
   gap: 0 8px;
   align-items: baseline;
 }
+@media (width < 900px), (height < 560px) {
+  .columns {
+    display: flex;
+    flex-direction: column;
+    overflow: auto;
+  }
+  .part {
+    flex: none;
+    overflow: visible;
+  }
+}
 </style>

@@ -101,4 +101,15 @@ const { wish, setWish } = useWish(() => id.value);
   gap: 12px;
   padding: 8px 14px;
 }
+@media (width < 900px), (height < 560px) {
+  .fit {
+    display: flex;
+    flex-direction: column;
+    overflow: auto;
+  }
+  .fit > * {
+    flex: none;
+    overflow: visible;
+  }
+}
 </style>

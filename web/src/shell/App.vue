@@ -87,6 +87,7 @@ watchEffect(() => (document.title = place.value ? `${place.value} · Loom Kin` :
   display: flex;
   flex-direction: column;
   align-items: stretch;
+  overflow: hidden auto;
 }
 .mark {
   display: block;

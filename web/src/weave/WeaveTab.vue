@@ -135,4 +135,25 @@ const removing = computed(() => family.value.axes.find((axis) => axis.id === rem
   min-height: 120px;
   overflow: hidden;
 }
+/* Enlarged, or in a small window: one part below the other, each as high as it is of use. */
+@media (width < 900px), (height < 560px) {
+  .tab-weave {
+    display: flex;
+    flex-direction: column;
+    overflow: auto;
+  }
+  .tab-weave > * {
+    flex: none;
+  }
+  .cloth {
+    max-height: none;
+  }
+  .cloth :deep(.weave-scroller) {
+    max-height: 300px;
+  }
+  .children {
+    flex: none;
+    height: 360px;
+  }
+}
 </style>
