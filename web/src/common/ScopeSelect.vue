@@ -2,6 +2,7 @@
 /** For whom what is typed holds: for all, for one language, for one account. */
 import { computed } from 'vue';
 import { accountScope, EVERYWHERE, languageName, languageScope, type Scope } from '@loom-kin/core';
+import Term from './Term.vue';
 import { useSetup } from '../stores/setup';
 
 /** `accounts` leaves languages out: what is chosen never differs by language. */
@@ -13,7 +14,7 @@ const languages = computed(() => setup.registry.languages.slice(1));
 
 <template>
   <label class="scope"
-    >holds
+    ><Term word="scope">holds</Term>
     <select v-model="scope" aria-label="For whom it holds" data-test="scope">
       <option :value="EVERYWHERE">everywhere</option>
       <optgroup v-if="languages.length && only !== 'accounts'" label="In one language">

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import Dialog from '../common/Dialog.vue';
+import { GLOSSARY, WORD_LABELS } from '../common/glossary';
 
 const shown = defineModel<boolean>({ required: true });
 const route = useRoute();
@@ -53,7 +54,7 @@ const keys = computed(() => [
 </script>
 
 <template>
-  <Dialog v-model="shown" title="Keys of this view" :width="520">
+  <Dialog v-model="shown" title="Keys of this view, and words" :width="520">
     <table class="lines">
       <tbody>
         <tr v-for="[key, what] in keys" :key="key">
@@ -64,5 +65,32 @@ const keys = computed(() => [
         </tr>
       </tbody>
     </table>
+    <h3 class="words">Words</h3>
+    <dl data-test="words">
+      <template v-for="(label, word) in WORD_LABELS" :key="word">
+        <dt>{{ label }}</dt>
+        <dd>{{ GLOSSARY[word] }}</dd>
+      </template>
+    </dl>
   </Dialog>
 </template>
+
+<style scoped>
+.words {
+  margin: 14px 0 6px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 110px 1fr;
+  gap: 4px 12px;
+  margin: 0;
+  font-size: 13px;
+}
+dt {
+  font-weight: 600;
+}
+dd {
+  margin: 0;
+  color: var(--ink-soft);
+}
+</style>
