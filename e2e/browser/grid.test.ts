@@ -198,7 +198,6 @@ describe('nothing slips', () => {
   });
   it('views open when the server is away, and a click says why nothing comes', async () => {
     await page.waitForLoadState('networkidle');
-    await page.waitForTimeout(1);
     await until(
       () =>
         page.evaluate(() => performance.getEntriesByType('resource').filter((one) => /View-/.test(one.name)).length),

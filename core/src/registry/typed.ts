@@ -4,13 +4,12 @@ import { isSum, reckon, type SumReading } from '../measure/reckon';
 import { toCurrency } from '../money/amount';
 import { unreadable } from '../refusal';
 import type { Figure } from '../family/shape';
-import type { Field, FieldType } from './field';
+import { isNumeric, type Field, type FieldType } from './field';
 import { readFigure, type ReadFigure, type Source } from './figures';
 import type { Registry } from './openRegistry';
 
 /** Decimals that a sum is rounded to, by type; money by its currency. What is counted stays as it is: half a piece is told. */
 const DECIMALS: Partial<Record<FieldType, number>> = { weight: 3, length: 3, number: 6 };
-const RECKONED: readonly FieldType[] = ['money', 'weight', 'length', 'number', 'integer', 'stock'];
 
 /**
  * Reads what was typed into an entry.
@@ -23,7 +22,7 @@ export function readTyped(
   text: string,
   { held, currency, source = {} }: { held?: Figure | undefined; currency: string; source?: Source },
 ): ReadFigure {
-  const isReckoned = RECKONED.includes(field.type) && isSum(text, field.type === 'number');
+  const isReckoned = isNumeric(field) && isSum(text, field.type === 'number');
   if (!isReckoned) return readFigure(registry, field, text, source);
   const reading = reckon(text, held === undefined ? undefined : String(held), source);
   if (!reading.ok) return unreadable(SUM_FAULTS[reading.why], { field: field.label, text });

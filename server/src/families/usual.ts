@@ -4,7 +4,7 @@ import type { UsualFigures } from '@loom-kin/contract';
 import { families } from '../store/schema';
 import type { Database } from '../store/database';
 
-/** Fields that goes from one family to the next of a seller. */
+/** Fields that mostly go from one family of a seller to the next. */
 const USUAL = ['brand', 'maker', 'taxCode'] as const;
 
 /** The usual figures for a category: those of its family that was changed last, else of the last of all. Null where there is none. */

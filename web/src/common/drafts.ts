@@ -2,6 +2,7 @@
  * Half-typed text, kept in the browser at every key until it is taken or given up: a page that is loaded anew, closed or left behind loses
  * none of it. Kept at once, not a moment later, since a page may be gone by then.
  */
+import type { z } from 'zod';
 import { say } from '../api';
 
 const PREFIX = 'loom-kin.draft.';
@@ -21,3 +22,12 @@ export const dropDraft = (name: string): void => localStorage.removeItem(PREFIX 
 
 /** The text kept under a name, or null. */
 export const draftOf = (name: string): string | null => localStorage.getItem(PREFIX + name);
+
+/** A draft that is data; null where there is none, or somebody wrote something else there. */
+export function readDraft<S extends z.ZodType>(name: string, schema: S): z.infer<S> | null {
+  try {
+    return schema.safeParse(JSON.parse(draftOf(name) ?? 'null')).data ?? null;
+  } catch {
+    return null;
+  }
+}

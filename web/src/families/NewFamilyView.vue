@@ -6,15 +6,17 @@ import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
 import { usualPattern } from '@loom-kin/core';
 import { makeChange } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
+import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import Weave from '../weave/Weave.vue';
 import DraftAxes from './DraftAxes.vue';
 import { useFamilyDraft } from './familyDraft';
-import { takeRows, useBlockStart } from './useBlockStart';
+import { takeRows, useBlockStart, type Block } from './useBlockStart';
 import { useUsual } from './useUsual';
 
 const router = useRouter();
 const setup = useSetup();
+const open = useFamily();
 void setup.ensure();
 const draft = useFamilyDraft();
 const { typed, axes, filled, spec, childCount, firstSkus, skuProblem, toggle, missing, isRestored } = draft;
@@ -51,6 +53,14 @@ watch([() => typed.name, () => typed.styleCode], async () => {
   }
 });
 
+async function takeIn(id: string, block: Block): Promise<void> {
+  try {
+    const { family } = await call(api.family, { params: { id } });
+    open.notTaken = await takeRows(setup.registry, setup.currency, family, block);
+  } catch (error) {
+    tell(error);
+  }
+}
 async function start(): Promise<void> {
   if (missing.value || saving.value) return;
   saving.value = true;
@@ -59,12 +69,10 @@ async function start(): Promise<void> {
     const done = await makeChange(call, [{ on: 'start', family, skus: childCount.value > 0 && !rows.hasSkus.value }]);
     const id = done.started[0]!;
     done.notices.forEach(say);
-    if (rows.block.value) {
-      const made = await call(api.family, { params: { id } });
-      const problems = await takeRows(setup.registry, setup.currency, made.family, rows.block.value.rows);
-      problems.slice(0, 3).forEach((problem) => tell(new Error(problem)));
-    }
     draft.forget();
+    // The family is there: whatever becomes of its rows, it is not started again.
+    if (rows.block.value) await takeIn(id, rows.block.value);
+    rows.drop();
     void setup.reload();
     await router.push(`/families/${id}`);
   } catch (error) {
@@ -90,7 +98,9 @@ async function start(): Promise<void> {
       <form class="sheet part" @submit.prevent="start" @paste="rows.onPaste">
         <p v-if="isRestored" class="note" role="status" data-test="restored">
           As you left it; nothing of it is stored yet.
-          <button type="button" class="link" data-test="begin-anew" @click="draft.beginAnew()">Begin anew</button>
+          <button type="button" class="link" data-test="begin-anew" @click="(draft.beginAnew(), rows.drop())">
+            Begin anew
+          </button>
         </p>
         <label
           >Name

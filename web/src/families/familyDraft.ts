@@ -16,7 +16,7 @@ import {
   type Family,
   type Role,
 } from '@loom-kin/core';
-import { draftOf, dropDraft, keepDraft } from '../common/drafts';
+import { dropDraft, keepDraft, readDraft } from '../common/drafts';
 import { useSetup } from '../stores/setup';
 import type { DraftValue } from '../weave/draftValues';
 
@@ -50,12 +50,11 @@ export function useFamilyDraft() {
 
   const isRestored = ref(restore());
   function restore(): boolean {
-    const kept = draftOf(DRAFT);
-    const read = KeptSchema.safeParse(kept === null ? null : JSON.parse(kept));
-    if (!read.success) return false;
-    Object.assign(typed, read.data.typed);
-    axes.value = read.data.axes as DraftAxis[];
-    off.value = new Set(read.data.off);
+    const kept = readDraft(DRAFT, KeptSchema);
+    if (!kept) return false;
+    Object.assign(typed, kept.typed);
+    axes.value = kept.axes as DraftAxis[];
+    off.value = new Set(kept.off);
     return true;
   }
   watch(

@@ -1,5 +1,6 @@
 /** A sheet or a pasted block of rows as the beginning of a family: its axes at once, its figures when the family is started. */
 import { computed, shallowRef } from 'vue';
+import { z } from 'zod';
 import {
   blockFamily,
   count,
@@ -12,18 +13,28 @@ import {
 } from '@loom-kin/core';
 import { makeChange } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { dropDraft, keepDraft, readDraft } from '../common/drafts';
 import { fromTabbed } from '../grid/clipboard';
 import { fieldColumns } from '../grid/gridColumns';
-import { readCells, type TypedCell } from '../grid/readCells';
+import { cellsOfClip, readCells } from '../grid/readCells';
 import { useSetup } from '../stores/setup';
 import { draftValues } from '../weave/draftValues';
 import type { useFamilyDraft } from './familyDraft';
 
 type Draft = ReturnType<typeof useFamilyDraft>;
+export interface Block {
+  rows: string[][];
+  found: BlockFamily;
+}
+
+const ROWS = 'new-family-rows';
+const RowsSchema = z.array(z.array(z.string()));
 
 export function useBlockStart(draft: Draft) {
   const setup = useSetup();
-  const block = shallowRef<{ rows: string[][]; found: BlockFamily } | null>(null);
+  const left = draft.isRestored.value ? readDraft(ROWS, RowsSchema) : null;
+  const leftFound = left && blockFamily(setup.registry, left);
+  const block = shallowRef<Block | null>(left && leftFound ? { rows: left, found: leftFound } : null);
   const problem = shallowRef('');
 
   /** False where the rows cannot begin a family; why is told. */
@@ -36,6 +47,7 @@ export function useBlockStart(draft: Draft) {
     }
     problem.value = '';
     block.value = { rows, found };
+    keepDraft(ROWS, JSON.stringify(rows));
     Object.assign(draft.typed, Object.fromEntries(Object.entries(found.figures).filter(([key]) => key in draft.typed)));
     draft.axes.value = found.axes.map(({ role, label, values }) => {
       return { role, label, text: values.join(', '), values: draftValues(setup.registry, values, role) };
@@ -77,7 +89,11 @@ export function useBlockStart(draft: Draft) {
   });
   const hasSkus = computed(() => block.value?.found.childColumns.some((name) => /^sku$/i.test(name.trim())) ?? false);
 
-  return { block, problem, words, hasSkus, onPaste, takeFile, drop: () => (block.value = null) };
+  function drop(): void {
+    block.value = null;
+    dropDraft(ROWS);
+  }
+  return { block, problem, words, hasSkus, onPaste, takeFile, drop };
 }
 
 /** Puts the figures of the rows into the family they began: as one change; what cannot be read comes back, a line each. */
@@ -85,16 +101,16 @@ export async function takeRows(
   registry: Registry,
   currency: string,
   started: Family,
-  rows: readonly string[][],
+  { rows, found }: Block,
 ): Promise<string[]> {
   const family = freeze(started, true);
   const columns = new Map(fieldColumns(registry, family, []).map((column) => [column.id, column]));
   const target = { childIds: familyIndex(family).woven.map((child) => child.id), columns: [] };
   const reading = readClip(registry, family, rows, target);
-  const cells = reading.cells.flatMap(({ childId, column: { id }, text, unit }): TypedCell[] => {
-    const column = columns.get(id);
-    return column ? [{ childId, column, text, unit }] : [];
-  });
+  // What is the same in every row stands on the family already.
+  const cells = cellsOfClip(reading, (id) => columns.get(id)).filter(
+    ({ column }) => !(column.field.key in found.figures),
+  );
   const ground = {
     registry,
     family,

@@ -92,7 +92,11 @@ function endPaste(reading: Parameters<typeof edits.takeClipping>[0] | null): voi
   table.value?.focus();
 }
 
-onMounted(() => (draft.value = table.value?.entry.draft() ?? null));
+onMounted(() => {
+  draft.value = table.value?.entry.draft() ?? null;
+  edits.refused.value = store.notTaken;
+  store.notTaken = [];
+});
 const draftColumn = computed(() => draft.value && view.columnById.value.get(draft.value.columnId));
 async function goOnWithDraft(): Promise<void> {
   const kept = draft.value;

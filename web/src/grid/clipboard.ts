@@ -1,5 +1,6 @@
 /** Cells on the clipboard: tabbed text as spreadsheets take it, and the bare cells for this grid itself. */
 import Papa from 'papaparse';
+import { z } from 'zod';
 
 /** What this grid alone reads: the cells without the options and headers that make them understood elsewhere. */
 const OWN = 'application/x-loom-kin-cells';
@@ -33,10 +34,21 @@ export function putClip(
 /** What is on the clipboard: rows of cells, and whether this grid put them there. Null where there is nothing, or far too much. */
 export function takeClip(data: DataTransfer | null): { rows: string[][]; isOwn: boolean } | null {
   const own = data?.getData(OWN);
-  const rows = own ? (JSON.parse(own) as string[][]) : fromTabbed(data?.getData('text/plain') ?? '');
+  const ours = own ? ownCells(own) : null;
+  const rows = ours ?? fromTabbed(data?.getData('text/plain') ?? '');
   const cells = rows.reduce((sum, row) => sum + row.length, 0);
   const isEmpty = cells === 0 || (rows.length === 1 && rows[0]!.length === 1 && rows[0]![0] === '');
-  return isEmpty || cells > CELLS_AT_MOST ? null : { rows, isOwn: Boolean(own) };
+  return isEmpty || cells > CELLS_AT_MOST ? null : { rows, isOwn: ours !== null };
+}
+
+const CellsSchema = z.array(z.array(z.string())).min(1);
+/** Any page can put something under this name. */
+function ownCells(text: string): string[][] | null {
+  try {
+    return CellsSchema.safeParse(JSON.parse(text)).data ?? null;
+  } catch {
+    return null;
+  }
 }
 
 /** A block laid over a range again and again, where the range holds it a whole number of times; else once. */

@@ -13,6 +13,7 @@ import {
   refusalText,
   unreadableText,
   type Child,
+  type ClipReading,
   type Family,
   type Figure,
   type FigureChange,
@@ -20,7 +21,7 @@ import {
   type Registry,
 } from '@loom-kin/core';
 import { commandScope } from '../common/scopes';
-import type { FieldColumn } from './gridColumns';
+import type { FieldColumn, GridColumn } from './gridColumns';
 
 /** A cell is a child and a column, wherever both are shown. */
 export interface TypedCell {
@@ -37,6 +38,14 @@ export interface ReadCells {
   changes: CellChange[];
   counts: { childId: string; pieces: number }[];
   problems: string[];
+}
+
+/** The cells of a pasted block, with the columns they go to. */
+export function cellsOfClip(reading: ClipReading, columnOf: (id: string) => GridColumn | undefined): TypedCell[] {
+  return reading.cells.flatMap(({ childId, column: { id }, text, unit }) => {
+    const column = columnOf(id);
+    return column?.kind === 'field' ? [{ childId, column, text, unit }] : [];
+  });
 }
 
 /** What the cells are read against. */

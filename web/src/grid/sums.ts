@@ -1,5 +1,6 @@
 /** What is told of the figures that are selected. */
 import Big from 'big.js';
+import { isNumeric } from '@loom-kin/core';
 import type { FieldColumn } from './gridColumns';
 
 export interface Sums {
@@ -20,7 +21,7 @@ export function sumsOf(
 ): Sums {
   const cells = columns.reduce((sum, { texts }) => sum + texts.length, 0);
   const filled = columns.reduce((sum, { texts }) => sum + texts.filter((text) => text !== '').length, 0);
-  const numeric = columns.filter(({ column }) => NUMERIC.includes(column.field.type));
+  const numeric = columns.filter(({ column }) => isNumeric(column.field));
   const units = new Set(numeric.map(({ column }) => unitOf(column)));
   const texts = numeric.flatMap((one) => one.texts.filter((text) => text !== ''));
   if (texts.length < 2 || units.size !== 1 || cells > CELLS_AT_MOST) return { cells, filled, numbers: null };
@@ -39,5 +40,3 @@ export function sumsOf(
     },
   };
 }
-
-const NUMERIC = ['money', 'weight', 'length', 'number', 'integer', 'stock'];

@@ -5,7 +5,7 @@
 import { computed, nextTick, ref, shallowRef, type Ref } from 'vue';
 import { isLong } from '@loom-kin/core';
 import { z } from 'zod';
-import { draftOf, dropDraft, keepDraft } from '../common/drafts';
+import { dropDraft, keepDraft, readDraft } from '../common/drafts';
 import type { FieldColumn } from './gridColumns';
 import type { GridEdits } from './useGridEdits';
 import type { GridSelection } from './useGridSelection';
@@ -134,10 +134,8 @@ export function useCellEntry(view: GridView, selection: GridSelection, edits: Gr
 
   /** A text that was half typed when the page was left; null where its cell is gone. */
   function draft(): CellDraft | null {
-    const kept = draftOf(draftName());
-    const read = DraftSchema.safeParse(kept === null ? null : JSON.parse(kept));
-    const there = read.success && view.family.value.children[read.data.childId]?.woven;
-    return there ? read.data : null;
+    const kept = readDraft(draftName(), DraftSchema);
+    return kept && view.family.value.children[kept.childId]?.woven ? kept : null;
   }
   async function goOnWith({ childId, columnId, text: typed }: CellDraft): Promise<boolean> {
     if (!selection.selectCell(childId, columnId)) return false;

@@ -6,7 +6,7 @@ import { useSetup } from '../stores/setup';
 import { putClip, takeClip, tiled } from './clipboard';
 import type { FieldColumn } from './gridColumns';
 import type { Range } from './gridMoves';
-import { readCells, type TypedCell } from './readCells';
+import { cellsOfClip, readCells, type TypedCell } from './readCells';
 import type { GridSelection } from './useGridSelection';
 import type { GridView } from './useGridView';
 
@@ -131,15 +131,19 @@ export function useGridEdits(view: GridView, selection: GridSelection) {
       if (range) refused.value = ['There are no cells on the clipboard, or more than 500,000.'];
       return;
     }
-    const rows = tiled(clip.rows, range.y1 - range.y + 1, range.x1 - range.x + 1);
     const target = {
       childIds: view.rows.value.slice(range.y).map((child) => child.id),
       columns: view.fields.value.slice(range.x).map((column) => ({ id: column.id, key: column.field.key })),
       named: view.named.value,
     };
-    const read = (isByPlace: boolean) => readClip(setup.registry, view.family.value, rows, target, isByPlace);
-    const byPlace = read(true);
-    const matched = clip.isOwn ? byPlace : read(false);
+    const read = (rows: readonly string[][], isByPlace: boolean) =>
+      readClip(setup.registry, view.family.value, rows, target, isByPlace);
+    const found = read(clip.rows, clip.isOwn);
+    // What names no children is laid over the range again and again.
+    const isBare = found.by === 'place' && !found.hasHeader;
+    const rows = isBare ? tiled(clip.rows, range.y1 - range.y + 1, range.x1 - range.x + 1) : clip.rows;
+    const byPlace = read(rows, true);
+    const matched = isBare ? byPlace : found;
     const isPlain = matched.by === 'place' && matched.moved.length === 0;
     const isSure = matched.by !== 'place' && matched.isInPlace && matched.lost.length + matched.moved.length === 0;
     if (isPlain || isSure) takeClipping(matched);
@@ -149,11 +153,10 @@ export function useGridEdits(view: GridView, selection: GridSelection) {
   /** Takes a pasted block as it was matched. */
   function takeClipping(reading: ClipReading): void {
     offer.value = null;
-    const cells = reading.cells.flatMap(({ childId, column: { id }, text, unit }): TypedCell[] => {
-      const column = view.columnById.value.get(id);
-      return column?.kind === 'field' ? [{ childId, column, text, unit }] : [];
-    });
-    take(cells, { notes: beyondText(reading) });
+    take(
+      cellsOfClip(reading, (id) => view.columnById.value.get(id)),
+      { notes: beyondText(reading) },
+    );
   }
 
   function beyondText(reading: ClipReading): string[] {

@@ -1,11 +1,11 @@
 /** What the grid shows at this moment: its columns, its rows, and the text of every cell, worked out when somebody looks at it. */
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
-import { columnOf, EVERYWHERE, showColumn, type Child, type ColumnGroup, type Family } from '@loom-kin/core';
+import { columnOf, EVERYWHERE, isNumeric, showColumn, type Child, type ColumnGroup, type Family } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';
 import { useSetup } from '../stores/setup';
 import { sourceText } from '../common/sourceText';
-import { chosenSet, fieldColumns, optionColumns, shownColumns, type FieldColumn, type GridColumn } from './gridColumns';
+import { fieldColumns, optionColumns, shownColumns, type FieldColumn, type GridColumn } from './gridColumns';
 import { arrange, textCounts, type ColumnTexts, type Filters, type Sorting } from './gridRows';
 
 /** What is known of a column while the family stays as it is. */
@@ -75,12 +75,11 @@ export function useGridView() {
     const figures = columnOf(now, field.key, column.scopes);
     const show = showColumn(setup.registry, field, figures, setup.currency);
     const text = (position: number) => show(position) || (field.unset ?? '');
-    const isNumber = ['money', 'weight', 'length', 'number', 'integer'].includes(field.type);
     return {
       text,
       weight: (position) => {
         const shown = text(position);
-        return isNumber && shown !== '' ? Number(shown) : shown;
+        return isNumeric(field) && shown !== '' ? Number(shown) : shown;
       },
       group: (position) => figures.groupAt(position),
     };
@@ -173,7 +172,6 @@ export function useGridView() {
     counts: (column: GridColumn) => textCounts(index.value.woven, readers.value(column)),
     arrangeAnew: () => (turn.value += 1),
     isArranged: computed(() => arrangement.sorting !== null || arrangement.filters.size > 0),
-    hiddenCount: computed(() => chosenSet(layout.grid).hidden.length),
   };
 }
 

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { storeToRefs } from 'pinia';
 import { useRouter } from 'vue-router';
 import {
+  children,
   EVERYWHERE,
   familyIndex,
   figuresIn,
@@ -69,7 +70,7 @@ const below = computed(() => {
 const note = computed(() =>
   child.value
     ? String(child.value.fields.sku ?? 'no SKU')
-    : `Figures here hold for ${below.value.length} children, unless one nearer has its own.`,
+    : `Figures here hold for ${children(below.value.length)}, unless one nearer has its own.`,
 );
 
 const fields = computed(() =>
@@ -196,7 +197,7 @@ const findings = computed(() =>
           <button
             v-if="nearer(field).length"
             class="link"
-            :title="`Let the ${nearer(field).length} children follow this place again`"
+            :title="`Let ${children(nearer(field).length)} follow this place again`"
             @click="giveBackAll(field)"
           >
             {{ nearer(field).length }} have their own

@@ -68,7 +68,8 @@ const ownOnes = computed(() => store.index!.woven.filter((child) => child.pictur
       }}{{ bare.length > 6 ? ' …' : '' }}
     </p>
     <p v-else-if="general" class="notice warns">
-      {{ general }} children show only the family's pictures: choosing them changes nothing for the buyer.
+      {{ children(general) }} {{ general === 1 ? 'shows' : 'show' }} only the family's pictures: choosing them changes
+      nothing for the buyer.
     </p>
     <p v-else class="notice soft">
       Every child has a picture. Drag to reorder or to another place; the first is the main one.

@@ -47,6 +47,8 @@ export const useFamily = defineStore('family', () => {
   const lit = shallowRef<ReadonlySet<string>>(new Set());
   /** Children the grid shows alone; null shows all. */
   const only = shallowRef<ReadonlySet<string> | null>(null);
+  /** Why cells of rows that began the family were not taken, a line each: the grid shows them. */
+  const notTaken = shallowRef<string[]>([]);
   /** The cell of the grid that is gone to. */
   const aim = shallowRef<{ childId: string; columnId: string } | null>(null);
   /** Children chosen in the weave or the grid, and in which of them. */
@@ -307,6 +309,7 @@ export const useFamily = defineStore('family', () => {
       lit,
       only,
       aim,
+      notTaken,
       chosen,
       chosenIn,
     },

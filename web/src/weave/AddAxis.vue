@@ -58,7 +58,7 @@ function add(): void {
         @enter="values.length > 0 && add()"
       />
       <p v-if="values.length">
-        The {{ there }} children there are take
+        {{ there === 1 ? 'The child there is takes' : `The ${there.toLocaleString('en')} children there are take` }}
         <select v-model="take" data-test="existing-take">
           <option v-for="(value, at) in values" :key="value.label" :value="at">{{ value.label }}</option></select
         >; {{ there * (values.length - 1) }} new ones appear. None loses anything.
