@@ -308,6 +308,16 @@ describe('a spreadsheet', () => {
     await page.keyboard.press('Escape');
     expect(await test('only').innerText()).toContain('1 of 12 children');
     await test('show-all').click();
+    // By an option as well, from the keyboard.
+    await cell('price', 'Rust S');
+    await page.keyboard.press('Alt+ArrowDown');
+    await test('by-Size').press('Enter');
+    await test('sort-down').press('Enter');
+    await until(
+      () => rowOf('Rust XXL'),
+      (row) => row === 0,
+    );
+    await test('show-all').click();
     await test('menu-gtin').click();
     await test('hide').click();
     expect(await page.locator('#head-gtin').count()).toBe(0);
@@ -429,6 +439,25 @@ describe('a new family', () => {
       ['Rust M', 'TV-2', '90', 5],
       ['Kelp S', 'TV-3', '95', 6],
     ]);
+  });
+  it('keeps pasted rows over a reload, and puts what is the same in all of them on the family', async () => {
+    await page.goto(`${world.url}/families/new`);
+    await test('name').click();
+    await paste('Name\tColour\tPrice\tWeight (g)\nTarn cap\tRust\t20\t90\nTarn cap\tKelp\t20\tmuch');
+    await page.reload();
+    expect(await test('block').innerText()).toContain('2 rows taken as the beginning');
+    await test('style').fill('TC');
+    await test('style').press('Enter');
+    await page.waitForURL(/families\/k\w+$/);
+    // What cannot be read is told where the family opens; the family is there all the same.
+    await until(
+      () => test('refused').innerText(),
+      (text) => text.includes('Kelp, Weight (g): "much" is no weight'),
+    );
+    const made = (await world.call(api.family, { params: { id: page.url().split('/').at(-1)! } })).family;
+    expect(made.fields.price).toBe('20');
+    expect(familyIndex(made).woven.map((child) => child.fields.price)).toEqual([undefined, undefined]);
+    expect(familyIndex(made).woven.map((child) => child.fields.weight)).toEqual([90, undefined]);
   });
   it('meets no fault of the page on the way', () => expect(faults).toEqual([]));
 });

@@ -10,6 +10,7 @@ import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import Weave from '../weave/Weave.vue';
 import DraftAxes from './DraftAxes.vue';
+import FirstSteps from './FirstSteps.vue';
 import { useFamilyDraft } from './familyDraft';
 import { takeRows, useBlockStart, type Block } from './useBlockStart';
 import { useUsual } from './useUsual';
@@ -94,7 +95,8 @@ async function start(): Promise<void> {
         >Start with {{ childCount.toLocaleString('en') }} {{ childCount === 1 ? 'child' : 'children' }}</ElButton
       >
     </div>
-    <div class="columns">
+    <div v-if="setup.setup && !setup.setup.begun" class="empty"><FirstSteps /></div>
+    <div v-else class="columns">
       <form class="sheet part" @submit.prevent="start" @paste="rows.onPaste">
         <p v-if="isRestored" class="note" role="status" data-test="restored">
           As you left it; nothing of it is stored yet.

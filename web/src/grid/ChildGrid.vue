@@ -9,7 +9,7 @@ import FindBar from './FindBar.vue';
 import GridTable from './GridTable.vue';
 import PastePreview from './PastePreview.vue';
 import SumLine from './SumLine.vue';
-import { ALL_FIGURES, setNames, type FieldColumn } from './gridColumns';
+import { ALL_FIGURES, setNames, type GridColumn } from './gridColumns';
 import type { CellDraft } from './useCellEntry';
 import { useGridEdits } from './useGridEdits';
 import { useGridSelection } from './useGridSelection';
@@ -23,7 +23,7 @@ const selection = useGridSelection(view, () => table.value?.page() ?? 10);
 const edits = useGridEdits(view, selection);
 
 const finding = ref<'no' | 'find' | 'replace'>('no');
-const menu = shallowRef<{ column: FieldColumn; at: HTMLElement } | null>(null);
+const menu = shallowRef<{ column: GridColumn; at: HTMLElement } | null>(null);
 const panelAt = shallowRef<HTMLElement | null>(null);
 const draft = shallowRef<CellDraft | null>(null);
 
@@ -196,7 +196,15 @@ function dropDraft(): void {
       @leave="store.choose([], 'grid')"
     />
     <SumLine :view="view" :selection="selection" />
-    <ColumnMenu v-if="menu" v-bind="menu" :view="view" :edits="edits" @close="menu = null" />
+    <ColumnMenu
+      v-if="menu"
+      :key="menu.column.id"
+      v-bind="menu"
+      :view="view"
+      :edits="edits"
+      @close="menu = null"
+      @other="menu = { column: $event, at: menu.at }"
+    />
     <ColumnsPanel v-if="panelAt" :at="panelAt" :view="view" @close="panelAt = null" />
   </div>
 </template>

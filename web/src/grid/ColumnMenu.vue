@@ -1,16 +1,16 @@
 <script setup lang="ts">
 /** What is done with one column: sort, filter, freeze, hide, move, and the figures in it that children have of their own. */
 import { computed, ref } from 'vue';
-import { children } from '@loom-kin/core';
+import { children, EVERYWHERE } from '@loom-kin/core';
 import Popup from '../common/Popup.vue';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';
-import { chosenSet, type FieldColumn } from './gridColumns';
+import { chosenSet, type GridColumn } from './gridColumns';
 import type { GridEdits } from './useGridEdits';
 import type { GridView } from './useGridView';
 
-const props = defineProps<{ column: FieldColumn; at: HTMLElement; view: GridView; edits: GridEdits }>();
-const emit = defineEmits<{ close: [] }>();
+const props = defineProps<{ column: GridColumn; at: HTMLElement; view: GridView; edits: GridEdits }>();
+const emit = defineEmits<{ close: []; other: [column: GridColumn] }>();
 const layout = useLayout();
 const store = useFamily();
 
@@ -73,16 +73,20 @@ function widen(by: number): void {
 }
 
 const own = computed(() => props.view.index.value.woven.filter((child) => props.view.isOwn(child.id, props.column)));
-const mayFollow = computed(() => props.column.scope !== 'everywhere' || props.column.field.levels.length > 1);
+/** The keyboard is on figures alone: options are got at from here. */
+const options = computed(() => props.view.columns.value.filter((one) => one.kind === 'option'));
+/** Options are sorted and filtered by, and stay where they are. */
+const field = computed(() => (props.column.kind === 'field' ? props.column : null));
+const mayFollow = computed(
+  () => field.value !== null && (field.value.scope !== EVERYWHERE || field.value.field.levels.length > 1),
+);
 function showOwn(): void {
   store.only = new Set(own.value.map((child) => child.id));
   emit('close');
 }
 function giveBack(): void {
-  props.edits.giveBack(
-    props.column,
-    own.value.map((child) => child.id),
-  );
+  const ids = own.value.map((child) => child.id);
+  if (field.value) props.edits.giveBack(field.value, ids);
   emit('close');
 }
 </script>
@@ -96,14 +100,22 @@ function giveBack(): void {
       <button :aria-pressed="sorting?.columnId === id && sorting.descending" data-test="sort-down" @click="sort(true)">
         Sort downwards ↓
       </button>
-      <hr />
-      <button data-test="freeze" @click="freeze">{{ isFrozen ? 'Let it scroll again' : 'Keep it in view' }}</button>
-      <button data-test="hide" @click="hide">Hide it in this set</button>
-      <span class="pair">
-        <button :disabled="place === 0" @click="move(-1)">← Move</button
-        ><button :disabled="place === view.fields.value.length - 1" @click="move(1)">Move →</button>
-        <button @click="widen(-24)">Narrower</button><button @click="widen(24)">Wider</button>
-      </span>
+      <template v-if="field">
+        <hr />
+        <button data-test="freeze" @click="freeze">{{ isFrozen ? 'Let it scroll again' : 'Keep it in view' }}</button>
+        <button data-test="hide" @click="hide">Hide it in this set</button>
+        <span class="pair">
+          <button :disabled="place === 0" @click="move(-1)">← Move</button
+          ><button :disabled="place === view.fields.value.length - 1" @click="move(1)">Move →</button>
+          <button @click="widen(-24)">Narrower</button><button @click="widen(24)">Wider</button>
+        </span>
+      </template>
+      <template v-if="field && options.length">
+        <hr />
+        <button v-for="one in options" :key="one.id" :data-test="`by-${one.name}`" @click="emit('other', one)">
+          By {{ one.name }} instead…
+        </button>
+      </template>
       <template v-if="mayFollow">
         <hr />
         <p v-if="own.length === 0" class="soft">No child has a figure of its own here.</p>

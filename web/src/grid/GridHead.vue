@@ -9,7 +9,7 @@ import type { GridSelection } from './useGridSelection';
 import type { GridView } from './useGridView';
 
 const props = defineProps<{ view: GridView; drawing: GridDrawing; selection: GridSelection }>();
-const emit = defineEmits<{ menu: [column: FieldColumn, at: HTMLElement] }>();
+const emit = defineEmits<{ menu: [column: GridColumn, at: HTMLElement] }>();
 const layout = useLayout();
 
 /** Pixels the mouse goes before a press becomes a drag. */
@@ -112,12 +112,11 @@ function fit(column: GridColumn): void {
           >⌄</span
         >
         <button
-          v-if="drawn.column.kind === 'field'"
           class="menu"
           tabindex="-1"
           :aria-label="`Menu of the column ${drawn.column.name}`"
           :data-test="`menu-${drawn.column.id}`"
-          @click="emit('menu', drawn.column as FieldColumn, $event.currentTarget as HTMLElement)"
+          @click="emit('menu', drawn.column, $event.currentTarget as HTMLElement)"
         >
           ▾
         </button>

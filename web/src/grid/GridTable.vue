@@ -6,8 +6,9 @@
 import { computed, ref } from 'vue';
 import type { Child } from '@loom-kin/core';
 import GridHead from './GridHead.vue';
-import { isRight, type FieldColumn } from './gridColumns';
-import { isWithin, type Spot } from './gridMoves';
+import { isRight, type GridColumn } from './gridColumns';
+import { isWithin } from './gridMoves';
+import type { Spot } from '../common/arrows';
 import { useCellEntry } from './useCellEntry';
 import { useGridDrawing, HEAD, ROW, type DrawnColumn } from './useGridDrawing';
 import type { GridEdits } from './useGridEdits';
@@ -26,7 +27,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   find: [withReplacement: boolean];
-  menu: [column: FieldColumn, at: HTMLElement];
+  menu: [column: GridColumn, at: HTMLElement];
   leave: [];
   page: [rows: number];
 }>();

@@ -1,10 +1,5 @@
-/** Where a key goes to in the grid, as in a spreadsheet. */
-
-/** A cell by its column and row, counted among the field columns and rows that are shown. */
-export interface Spot {
-  x: number;
-  y: number;
-}
+/** Where a key goes to in the grid, as in a spreadsheet. Cells are counted among the field columns and rows that are shown. */
+import { ARROWS, type Spot } from '../common/arrows';
 
 /** First and last column and row of a range. */
 export interface Range extends Spot {
@@ -20,12 +15,6 @@ export interface Ground {
   isFilled(at: Spot): boolean;
 }
 
-const STEPS: Record<string, Spot> = {
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-};
 /** Columns that Alt Page keys go over. */
 const SIDE_PAGE = 6;
 
@@ -40,9 +29,9 @@ export const within = ({ columns, rows }: Ground, { x, y }: Spot): Spot => ({
  * @param key name of the key, `Ctrl+` or `Alt+` before it; whether Shift is held makes no difference
  */
 export function goTo(key: string, from: Spot, ground: Ground): Spot | null {
-  const step = STEPS[key];
+  const step = ARROWS[key];
   if (step) return within(ground, { x: from.x + step.x, y: from.y + step.y });
-  const jump = STEPS[key.replace(/^Ctrl\+/, '')];
+  const jump = ARROWS[key.replace(/^Ctrl\+/, '')];
   if (jump) return leap(from, jump, ground);
   const last = { x: ground.columns - 1, y: ground.rows - 1 };
   const targets: Record<string, Spot> = {

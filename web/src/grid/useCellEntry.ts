@@ -5,6 +5,7 @@
 import { computed, nextTick, ref, shallowRef, type Ref } from 'vue';
 import { isLong } from '@loom-kin/core';
 import { z } from 'zod';
+import { ARROWS } from '../common/arrows';
 import { dropDraft, keepDraft, readDraft } from '../common/drafts';
 import type { FieldColumn } from './gridColumns';
 import type { GridEdits } from './useGridEdits';
@@ -91,13 +92,6 @@ export function useCellEntry(view: GridView, selection: GridSelection, edits: Gr
     runFrom = null;
   }
 
-  const ARROWS: Record<string, [number, number]> = {
-    ArrowUp: [0, -1],
-    ArrowDown: [0, 1],
-    ArrowLeft: [-1, 0],
-    ArrowRight: [1, 0],
-  };
-
   /** Keys in the entry. */
   function onKey(event: KeyboardEvent): void {
     event.stopPropagation();
@@ -123,7 +117,7 @@ export function useCellEntry(view: GridView, selection: GridSelection, edits: Gr
     else if (key === 'Tab') move(event.shiftKey ? -1 : 1, 0);
     else if (arrow) {
       runFrom = null;
-      move(...arrow);
+      move(arrow.x, arrow.y);
     } else if (!intoAll) nextRow(event.shiftKey ? -1 : 1);
   }
 

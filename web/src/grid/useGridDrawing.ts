@@ -5,7 +5,7 @@
  */
 import { computed, onMounted, onUnmounted, ref, type Ref } from 'vue';
 import type { FieldColumn, GridColumn } from './gridColumns';
-import type { Spot } from './gridMoves';
+import type { Spot } from '../common/arrows';
 import type { GridView } from './useGridView';
 
 /** Pixels. */

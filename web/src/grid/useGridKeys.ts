@@ -1,5 +1,6 @@
 /** Keys of the grid while no cell is typed in. */
-import { goTo, type Spot } from './gridMoves';
+import { goTo } from './gridMoves';
+import type { Spot } from '../common/arrows';
 import type { CellEntry } from './useCellEntry';
 import type { GridEdits } from './useGridEdits';
 import type { GridSelection } from './useGridSelection';

@@ -1,6 +1,7 @@
 /** The mouse on the grid's cells: select, drag a range, fill with the handle. Near an edge the grid scrolls by itself. */
 import { onUnmounted, shallowRef, type Ref } from 'vue';
-import { isWithin, type Range, type Spot } from './gridMoves';
+import { isWithin, type Range } from './gridMoves';
+import type { Spot } from '../common/arrows';
 import type { CellEntry } from './useCellEntry';
 import type { GridDrawing } from './useGridDrawing';
 import type { GridEdits } from './useGridEdits';

@@ -1,6 +1,7 @@
 /** What is selected in the grid. Cells are remembered as child and column, so that a selection stays on its cells however they are moved about. */
 import { computed, ref, shallowRef } from 'vue';
-import { rangeOf, within, type Ground, type Range, type Spot } from './gridMoves';
+import { rangeOf, within, type Ground, type Range } from './gridMoves';
+import type { Spot } from '../common/arrows';
 import type { FieldColumn } from './gridColumns';
 import type { GridView } from './useGridView';
 

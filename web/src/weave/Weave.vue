@@ -5,10 +5,11 @@
  */
 import { computed, ref } from 'vue';
 import { familyIndex, type Family, type FitState, type Place } from '@loom-kin/core';
-import HeadName from './HeadName.vue';
+import WeaveHead from './WeaveHead.vue';
 import WeaveCrossings from './WeaveCrossings.vue';
 import { useSetup } from '../stores/setup';
-import { clothOf, isSameCloth, ZOOMS, type Band, type Cloth, type Edges, type Spot } from './cloth';
+import { clothOf, isSameCloth, ZOOMS, type Band, type Cloth, type Edges } from './cloth';
+import type { Spot } from '../common/arrows';
 import { tickWidth } from './tickImage';
 import { useClothDrawing } from './useClothDrawing';
 import { useCrossings, type CrossingFigure } from './useCrossings';
@@ -96,11 +97,8 @@ const activeId = computed(() => {
   const head = [...topHeads.value, ...sideHeads.value].find(isActiveHead);
   return head && idOf(head.spot);
 });
-const headClasses = (head: { spot: Spot; band: Band; isOuter: boolean }) => ({
-  outer: head.isOuter,
-  active: isActiveHead(head),
-  chosen: props.selected?.level === 'value' && props.selected.valueId === head.band.value.id,
-});
+const isChosenHead = ({ band }: { band: Band }) =>
+  props.selected?.level === 'value' && props.selected.valueId === band.value.id;
 
 let dragFrom: Spot | null = null;
 function spotOf(event: PointerEvent): Spot | null {
@@ -147,24 +145,16 @@ const hoverBand = (band: Band | null) => emit('hover', band ? childrenOf(band.ax
           <div class="corner" role="columnheader" aria-colindex="1" :style="{ width: `${sideWidth}px` }">
             {{ (cloth.sideAxes.length ? cloth.sideAxes : cloth.topAxes).map((axis) => axis.label).join(' × ') }}
           </div>
-          <div
+          <WeaveHead
             v-for="head in topHeads"
             :id="idOf(head.spot)"
             :key="`${head.spot.y}.${head.spot.x}`"
-            class="head"
-            :class="headClasses(head)"
-            role="columnheader"
-            :aria-colindex="head.spot.x + 2"
-            :data-x="head.spot.x"
-            :data-y="head.spot.y"
-            data-test="weave-head"
-            :title="`${head.band.axis.label}: ${head.band.value.label}`"
+            :head="head"
+            :is-active="isActiveHead(head)"
+            :is-chosen="isChosenHead(head)"
             :style="head.style"
-            @mouseenter="hoverBand(head.band)"
-            @mouseleave="hoverBand(null)"
-          >
-            <HeadName :value="head.band.value" />
-          </div>
+            @hover="hoverBand($event ? head.band : null)"
+          />
         </div>
         <div
           class="lines"
@@ -190,24 +180,16 @@ const hoverBand = (band: Band | null) => emit('hover', band ? childrenOf(band.ax
               :style="`transform:translateX(${-view.left}px)`"
             />
             <div class="sides" role="presentation" :style="{ width: `${sideWidth}px` }">
-              <div
+              <WeaveHead
                 v-for="head in drawing.headsOfRow(line.y)"
                 :id="idOf(head.spot)"
                 :key="head.spot.x"
-                class="head side"
-                :class="headClasses(head)"
-                role="rowheader"
-                aria-colindex="1"
-                :data-x="head.spot.x"
-                :data-y="head.spot.y"
-                data-test="weave-head"
-                :title="`${head.band.axis.label}: ${head.band.value.label}`"
+                :head="head"
+                :is-active="isActiveHead(head)"
+                :is-chosen="isChosenHead(head)"
                 :style="{ ...head.style, top: `${tops[head.band.from]! - tops[line.y]!}px` }"
-                @mouseenter="hoverBand(head.band)"
-                @mouseleave="hoverBand(null)"
-              >
-                <HeadName :value="head.band.value" />
-              </div>
+                @hover="hoverBand($event ? head.band : null)"
+              />
             </div>
           </div>
         </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The crossings of one row that are in view. Each is drawn anew only when it says something else. */
-import type { Spot } from './cloth';
+import type { Spot } from '../common/arrows';
 import type { DrawnCrossing } from './useCrossings';
 
 const props = defineProps<{

@@ -3,6 +3,7 @@
  * to draw a part of it is looked up, so that thousands of crossings cost no more than those in view.
  */
 import { familyIndex, type Axis, type Child, type Family, type Value } from '@loom-kin/core';
+import type { Spot } from '../common/arrows';
 
 /** One row or column: a value of each axis along that edge, the outermost first. */
 export interface Thread {
@@ -183,13 +184,7 @@ export function childrenIn(cloth: Cloth, from: Spot, to: Spot): Child[] {
   return found;
 }
 
-/** A crossing by column and row; negative numbers are heads, the innermost at -1. */
-export interface Spot {
-  x: number;
-  y: number;
-}
-
-/** The band that a head spot is in; undefined where it is none. */
+/** The band that a head is; undefined for a crossing. Heads have negative numbers, the innermost -1. */
 export function bandAt(cloth: Cloth, { x, y }: Spot): Band | undefined {
   const level = (bands: readonly (readonly Band[])[], depth: number) => bands[bands.length + depth];
   if (y < 0 && x >= 0) return level(cloth.topBands, y)?.find((band) => band.from <= x && x <= band.to);

@@ -1,6 +1,7 @@
 /** Where the weave's threads and heads stand, and which of them are in view: they are drawn in one pane, anew as it is scrolled. */
 import { computed, onMounted, onUnmounted, ref, type ComputedRef, type Ref } from 'vue';
-import type { Band, Cloth, Spot } from './cloth';
+import type { Band, Cloth } from './cloth';
+import type { Spot } from '../common/arrows';
 
 /** Pixels: a line of heads at the top, and how far outer bands stand apart. */
 const LINE = 22;

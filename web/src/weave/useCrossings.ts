@@ -2,7 +2,8 @@
 import { computed } from 'vue';
 import type { Child, Family, FitState, Place } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
-import type { Cloth, Spot } from './cloth';
+import type { Cloth } from './cloth';
+import type { Spot } from '../common/arrows';
 import { STATE_WORDS, tickImage, tickWidth, worstOf } from './tickImage';
 
 /** What stands in a crossing instead of ticks. */

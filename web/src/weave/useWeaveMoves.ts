@@ -1,7 +1,8 @@
 /** Walking and choosing crossings by key and mouse. Heads are walked to as well: they stand before the first row and column. */
 import { computed, shallowRef, watch, type ComputedRef } from 'vue';
 import type { Place } from '@loom-kin/core';
-import { bandAt, childrenIn, type Band, type Cloth, type Spot } from './cloth';
+import { ARROWS, type Spot } from '../common/arrows';
+import { bandAt, childrenIn, type Band, type Cloth } from './cloth';
 
 export interface WeaveHands {
   isWeaving(): boolean;
@@ -13,13 +14,6 @@ export interface WeaveHands {
   toggle(crossings: Record<string, string>[], woven: boolean): void;
   show(spot: Spot): void;
 }
-
-const STEPS: Record<string, Spot> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 
 export function useWeaveMoves(cloth: ComputedRef<Cloth>, hands: WeaveHands) {
   const active = shallowRef<Spot>({ x: 0, y: 0 });
@@ -109,7 +103,7 @@ export function useWeaveMoves(cloth: ComputedRef<Cloth>, hands: WeaveHands) {
     const { x, y } = active.value;
     const isCtrl = event.ctrlKey || event.metaKey;
     const last = { x: cloth.value.columns.length - 1, y: cloth.value.rows.length - 1 };
-    const step = STEPS[event.key];
+    const step = ARROWS[event.key];
     const deeds: Record<string, () => void> = {
       Home: () => go(isCtrl ? { x: 0, y: 0 } : { x: 0, y }, event.shiftKey),
       End: () => go(isCtrl ? last : { x: last.x, y }, event.shiftKey),
