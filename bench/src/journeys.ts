@@ -2,7 +2,7 @@
 import { endpoints as api } from '@loom-kin/contract';
 import { familyIndex } from '@loom-kin/core';
 import sharp from 'sharp';
-import { launchBrowser } from '../../e2e/browser/launch';
+import { launchBrowser, sellerPage } from '../../e2e/browser/launch';
 import { startWorld, until, type World } from '../../e2e/world';
 import { handsOn, type Gestures, type Hands } from './hands';
 
@@ -30,12 +30,7 @@ async function onPage(
   walk: (hands: Hands, url: string) => Promise<string>,
 ): Promise<Journey> {
   const browser = await launchBrowser();
-  const context = await browser.newContext({
-    viewport: { width: 1280, height: 800 },
-    permissions: ['clipboard-read', 'clipboard-write'],
-  });
-  const page = await context.newPage();
-  page.setDefaultTimeout(15_000);
+  const page = await sellerPage(browser);
   const hands = handsOn(page);
   await page.goto(world.url);
   const began = performance.now();

@@ -3,7 +3,7 @@ import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { childLabels, familyIndex, figureOf, type Family } from '@loom-kin/core';
-import { launchBrowser } from './launch';
+import { launchBrowser, sellerPage } from './launch';
 import { startWorld, until, type World } from '../world';
 
 let world: World;
@@ -36,13 +36,7 @@ beforeAll(async () => {
   ]);
   id = made.started[0]!;
   browser = await launchBrowser();
-  const context = await browser.newContext({
-    viewport: { width: 1280, height: 800 },
-    permissions: ['clipboard-read', 'clipboard-write'],
-  });
-  page = await context.newPage();
-  page.setDefaultTimeout(12_000);
-  page.on('pageerror', (error) => faults.push(error.message));
+  page = await sellerPage(browser, faults);
   await open();
 }, 120_000);
 afterAll(async () => {

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import sharp from 'sharp';
-import { launchBrowser } from './launch';
+import { launchBrowser, sellerPage } from './launch';
 import { startWorld, until, type World } from '../world';
 
 let world: World;
@@ -19,13 +19,7 @@ const faults: string[] = [];
 beforeAll(async () => {
   world = await startWorld({ demo: true });
   browser = await launchBrowser();
-  const context = await browser.newContext({
-    viewport: { width: 1280, height: 800 },
-    permissions: ['clipboard-read', 'clipboard-write'],
-  });
-  page = await context.newPage();
-  page.setDefaultTimeout(12_000);
-  page.on('pageerror', (error) => faults.push(error.message));
+  page = await sellerPage(browser, faults);
 }, 120_000);
 afterAll(async () => {
   await browser?.close();

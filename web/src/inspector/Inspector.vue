@@ -2,25 +2,21 @@
 /** What is selected, at its level: the figures that stand there, for whom they hold, and the findings about it. */
 import { computed } from 'vue';
 import { storeToRefs } from 'pinia';
-import { useRouter } from 'vue-router';
 import {
   children,
   EVERYWHERE,
   familyIndex,
   figuresIn,
-  findingId,
-  findingText,
   heldBefore,
   isNumeric,
   placeLabel,
-  remedyText,
   showFigure,
   type Carrier,
   type Field,
   type FieldGroup,
   type Figure,
 } from '@loom-kin/core';
-import { ElButton, ElMessage } from 'element-plus';
+import { ElMessage } from 'element-plus';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { isOnWordsPage } from '../common/leadsTo';
@@ -28,6 +24,7 @@ import { commandScope, mayHold, samePlace, scopesFor, scopeText } from '../commo
 import { GLOSSARY } from '../common/glossary';
 import { setFor } from '../common/setFor';
 import { sourceText } from '../common/sourceText';
+import FindingsHere from './FindingsHere.vue';
 import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';
@@ -43,7 +40,6 @@ const ELSEWHERE = ['sku', 'gtin', 'stock', 'pictures', 'category'];
 
 const store = useFamily();
 const setup = useSetup();
-const router = useRouter();
 const place = computed(() => store.selected);
 const family = computed(() => store.family!);
 const { scope } = storeToRefs(store);
@@ -125,16 +121,6 @@ function giveBackAll(field: Field): void {
   }));
   store.run({ do: 'setFigures', changes });
 }
-
-const findings = computed(() =>
-  setup.accounts
-    .flatMap((account) =>
-      (store.fits[account.id]?.findings ?? [])
-        .filter((finding) => samePlace(finding.place, place.value))
-        .map((finding) => ({ finding, account, remedies: finding.remedies.filter((one) => one.kind !== 'figure') })),
-    )
-    .slice(0, 12),
-);
 </script>
 
 <template>
@@ -205,20 +191,7 @@ const findings = computed(() =>
         </span>
       </div>
     </component>
-    <div v-if="findings.length" class="findings">
-      <h3>Findings here</h3>
-      <p
-        v-for="{ finding, account, remedies } in findings"
-        :key="account.id + findingId(finding)"
-        :class="finding.severity"
-      >
-        <button class="link" @click="router.push({ name: 'fit', params: { id: family.id, account: account.id } })">
-          {{ account.name }}</button>: {{ findingText(finding, family) }}
-        <ElButton v-for="(remedy, nth) in remedies" :key="nth" size="small" @click="store.apply(remedy)">{{
-          remedyText(remedy)
-        }}</ElButton>
-      </p>
-    </div>
+    <FindingsHere :place="place" />
   </aside>
 </template>
 
@@ -315,19 +288,5 @@ summary {
 }
 .from:empty {
   display: none;
-}
-.findings {
-  padding: 8px 12px 12px;
-  border-top: 1px solid var(--line-soft);
-  font-size: 12.5px;
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-}
-.findings .el-button {
-  margin-top: 3px;
-}
-.advises {
-  color: var(--ink-soft);
 }
 </style>
