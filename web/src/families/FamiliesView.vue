@@ -225,7 +225,12 @@ useKeys({
             <th class="number">Children</th>
             <th class="number">From</th>
             <th class="number">Stock</th>
-            <th style="width: 120px">{{ setup.accounts.map((one) => one.name[0]).join(' ') }}</th>
+            <th
+              style="width: 120px"
+              :title="`Ticks from left to right: ${setup.accounts.map((one) => one.name).join(', ')}`"
+            >
+              On accounts
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -24,6 +24,8 @@ const { typed, axes, filled, spec, childCount, firstSkus, skuProblem, toggle, mi
 const { usual, drop: dropUsual, taken } = useUsual(typed);
 const rows = useBlockStart(draft);
 const usualKeys = computed(() => (['brand', 'maker', 'taxCode'] as const).filter(taken));
+/** Before it is known who sells, that is asked here. */
+const begun = computed(() => setup.setup?.begun !== false);
 /** Names, codes and swatches come from the dictionary: they are stepped into only on demand. */
 const dressing = ref(false);
 const brands = computed(() => setup.registry.data.remembered.brand);
@@ -89,13 +91,15 @@ async function start(): Promise<void> {
     <div class="view-head">
       <h1>Start a family</h1>
       <div class="grow" />
-      <span class="soft">{{ missing }}</span>
-      <ElButton @click="router.push('/families')">Leave</ElButton>
-      <ElButton type="primary" :disabled="missing !== null" :loading="saving" data-test="create" @click="start"
-        >Start with {{ childCount.toLocaleString('en') }} {{ childCount === 1 ? 'child' : 'children' }}</ElButton
-      >
+      <template v-if="begun">
+        <span class="soft">{{ missing }}</span>
+        <ElButton @click="router.push('/families')">Leave</ElButton>
+        <ElButton type="primary" :disabled="missing !== null" :loading="saving" data-test="create" @click="start"
+          >Start with {{ childCount.toLocaleString('en') }} {{ childCount === 1 ? 'child' : 'children' }}</ElButton
+        >
+      </template>
     </div>
-    <div v-if="setup.setup && !setup.setup.begun" class="empty"><FirstSteps /></div>
+    <div v-if="!begun" class="empty"><FirstSteps /></div>
     <div v-else class="columns">
       <form class="sheet part" @submit.prevent="start" @paste="rows.onPaste">
         <p v-if="isRestored" class="note" role="status" data-test="restored">

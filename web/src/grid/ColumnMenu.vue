@@ -105,8 +105,8 @@ function giveBack(): void {
         <button data-test="freeze" @click="freeze">{{ isFrozen ? 'Let it scroll again' : 'Keep it in view' }}</button>
         <button data-test="hide" @click="hide">Hide it in this set</button>
         <span class="pair">
-          <button :disabled="place === 0" @click="move(-1)">← Move</button
-          ><button :disabled="place === view.fields.value.length - 1" @click="move(1)">Move →</button>
+          <button :disabled="place === 0" @click="move(-1)">Left</button
+          ><button :disabled="place === view.fields.value.length - 1" @click="move(1)">Right</button>
           <button @click="widen(-24)">Narrower</button><button @click="widen(24)">Wider</button>
         </span>
       </template>
