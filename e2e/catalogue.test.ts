@@ -87,6 +87,38 @@ describe('search', () => {
   });
 });
 
+describe('a word of the dictionary that is renamed', () => {
+  it('is renamed on all families that have it, with its pairings, as one change; a family that has the new word is named', async () => {
+    const one = await shopFamily();
+    const two = await shopFamily();
+    const both = await shopFamily();
+    await run(await fresh(both), { do: 'addValues', axisId: both.family.axes[0]!.id, values: [{ label: 'Madder' }] });
+    const paired = [{ channel: 'quayside', role: 'colour' as const, value: 'Rust', to: 'Orange' }];
+    await change([{ on: 'pairings', pairings: paired }]);
+    const uses = await world.call(api.valueUses, { query: { role: 'colour', label: 'rust' } });
+    expect(uses.names).toContain(one.family.fields.name);
+    const labels = async (detail: FamilyDetail) => (await fresh(detail)).family.axes[0]!.values.map((v) => v.label);
+    const done = await change([{ on: 'renameValue', role: 'colour', from: 'Rust', to: 'Madder' }]);
+    expect(done.title).toBe(`Rename Rust to Madder in ${uses.families - 1} families`);
+    expect(done.notices).toEqual([
+      `Left as they are, since they have a value Madder already: ${String(both.family.fields.name)}.`,
+    ]);
+    expect([await labels(one), await labels(two)]).toEqual([
+      ['Madder', 'Spruce'],
+      ['Madder', 'Spruce'],
+    ]);
+    expect(await labels(both)).toContain('Rust');
+    expect((await world.call(api.setup)).pairings.quayside?.colour?.madder).toBe('Orange');
+    // One change: taken back from one family it is taken back on all.
+    await undo(one.family.id);
+    expect([await labels(one), await labels(two)]).toEqual([
+      ['Rust', 'Spruce'],
+      ['Rust', 'Spruce'],
+    ]);
+    await change([{ on: 'pairings', pairings: [{ ...paired[0]!, to: '' }] }]);
+  });
+});
+
 describe('pairings', () => {
   it('are remembered for every family, stand in the journal, and are taken back with everything they changed', async () => {
     const one = await shopFamily();

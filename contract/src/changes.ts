@@ -6,10 +6,12 @@ import {
   CreateFamilySchema,
   PairingSchema,
   RegistryCommandSchema,
+  RoleSchema,
   SellerSchema,
 } from '@loom-kin/core';
 import { define, Id, Key } from './endpoint';
 
+const ValueLabelSchema = z.string().trim().min(1).max(80);
 const Pieces = z.number().int().min(-999_999_999).max(999_999_999);
 
 /** What a change does to one thing. All steps are done, or none. */
@@ -48,6 +50,8 @@ export const StepSchema = z.discriminatedUnion('on', [
   z.object({ on: z.literal('skus'), familyId: Id, childIds: z.array(Id).min(1).max(20_000) }),
   z.object({ on: z.literal('pairings'), pairings: z.array(PairingSchema).min(1).max(500) }),
   z.object({ on: z.literal('registry'), command: RegistryCommandSchema }),
+  /** A value renamed on every family that has it, and in the pairings; families that have one of the new name already stay as they are. */
+  z.object({ on: z.literal('renameValue'), role: RoleSchema, from: ValueLabelSchema, to: ValueLabelSchema }),
   z.object({ on: z.literal('seller'), seller: SellerSchema }),
   /** Adds an account, or changes the one with this id. */
   z.object({ on: z.literal('account'), account: AccountSchema }),

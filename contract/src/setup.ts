@@ -6,6 +6,7 @@ import {
   NumberBlockSchema,
   PairingTableSchema,
   RegistryDataSchema,
+  RoleSchema,
   RulebookSchema,
   SellerSchema,
 } from '@loom-kin/core';
@@ -46,6 +47,10 @@ export const setupEndpoints = {
     response: z.object({ ok: z.literal(true), families: z.number() }),
   }),
   setup: define('get', '/api/setup', 'What holds for all families', { response: SetupSchema }),
+  valueUses: define('get', '/api/values/uses', 'Which families have a value; at most twenty are named', {
+    query: z.object({ role: RoleSchema, label: z.string().min(1).max(80) }),
+    response: z.object({ families: z.number(), names: z.array(z.string()) }),
+  }),
   addBlock: define('post', '/api/setup/blocks', 'Add a number block', {
     body: NumberBlockSchema.omit({ id: true }),
     response: done,

@@ -20,6 +20,7 @@ export * from './family/placesFor';
 export * from './family/everyChild';
 export * from './family/foldLabel';
 export * from './axes/alike';
+export * from './axes/renameWord';
 export { crossingsOf, mindSize } from './axes/weaving';
 export * from './identifiers/gtin';
 export * from './identifiers/block';

@@ -32,7 +32,7 @@ export function checkFamily(registry: Registry, given: Family): Family {
       throw new Refusal('family.twin-crossing', { where: placeLabel(family, { level: 'child', childId: id }) });
     crossings.add(key);
   }
-  checkIdentifiers(registry, family);
+  checkIdentifiers(registry, family, null);
   return freeze(family, true);
 }
 

@@ -1,17 +1,23 @@
 /** SKUs and GTINs are unique within the family, and those of children on the shelf stay taken. */
-import { everyChild } from '../family/everyChild';
+import { everyChild, touchedChildren } from '../family/everyChild';
 import type { Child, Family } from '../family/shape';
 import { placeLabel } from '../family/weave';
-import { identityOf, type IdentifierKind } from '../identifiers/sameness';
+import { IDENTIFIERS, identityOf, type IdentifierKind } from '../identifiers/sameness';
 import { Refusal } from '../refusal';
 import { showFigure } from '../registry/figures';
 import type { Registry } from '../registry/openRegistry';
 
-/** Throws a Refusal that names both children where two have the same. */
-export function checkIdentifiers(registry: Registry, family: Family): void {
-  const children = everyChild(family);
-  unique(registry, family, children, 'sku');
-  unique(registry, family, children, 'gtin');
+/**
+ * Throws a Refusal that names both children where two have the same.
+ * @param before the state that the family was made from, checked already: identifiers that no child got since need no second look
+ */
+export function checkIdentifiers(registry: Registry, family: Family, before: Family | null): void {
+  const { was, now } = touchedChildren(before, family);
+  const had = new Map(was.map((child) => [child.id, child.fields]));
+  for (const kind of IDENTIFIERS) {
+    const isNew = now.some(({ id, fields }) => fields[kind] !== undefined && fields[kind] !== had.get(id)?.[kind]);
+    if (isNew) unique(registry, family, everyChild(family), kind);
+  }
 }
 
 function unique(registry: Registry, family: Family, children: readonly Child[], kind: IdentifierKind): void {

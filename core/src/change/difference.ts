@@ -40,7 +40,7 @@ function compare(path: Path, a: unknown, b: unknown, forward: JsonPatch, inverse
 
 function compareKeys(path: Path, a: Plain, b: Plain, forward: JsonPatch, inverse: JsonPatch): void {
   for (const key of Object.keys(a)) {
-    if (a[key] === undefined) continue;
+    if (a[key] === undefined || a[key] === b[key]) continue;
     if (b[key] !== undefined) compare([...path, key], a[key], b[key], forward, inverse);
     else {
       forward.push({ op: 'remove', path: pointer([...path, key]) });
@@ -56,7 +56,9 @@ function compareKeys(path: Path, a: Plain, b: Plain, forward: JsonPatch, inverse
 
 function compareLists(path: Path, a: unknown[], b: unknown[], forward: JsonPatch, inverse: JsonPatch): void {
   const both = Math.min(a.length, b.length);
-  for (let at = 0; at < both; at++) compare([...path, at], a[at], b[at], forward, inverse);
+  for (let at = 0; at < both; at++) {
+    if (a[at] !== b[at]) compare([...path, at], a[at], b[at], forward, inverse);
+  }
   for (let at = both; at < b.length; at++) {
     forward.push({ op: 'add', path: pointer([...path, at]), value: b[at] });
     inverse.push({ op: 'remove', path: pointer([...path, at]) });

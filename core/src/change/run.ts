@@ -29,7 +29,7 @@ export interface Changed extends Difference {
 export function runCommand(registry: Registry, family: Family, command: Command): Changed {
   const draft = draftOf(family);
   for (const one of command.do === 'batch' ? command.commands : [command]) apply(registry, draft, one);
-  checkIdentifiers(registry, draft);
+  checkIdentifiers(registry, draft, family);
   return changedFrom(family, draft);
 }
 

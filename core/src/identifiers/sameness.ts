@@ -1,5 +1,5 @@
 /** When two identifiers are the same: a SKU in whatever case, a GTIN in whatever length. */
-import { everyChild } from '../family/everyChild';
+import { everyChild, touchedChildren } from '../family/everyChild';
 import type { Child, Family } from '../family/shape';
 import { gtin14 } from './gtin';
 
@@ -30,10 +30,9 @@ export function identifierOwners(family: Family): Map<string, Child> {
 
 /** SKUs a change would take from the child that has each, away or to another; one on the shelf is not gone. */
 export function skusGone(before: Family, after: Family): { childId: string; sku: string }[] {
-  const skusOf = (family: Family) =>
-    everyChild(family).flatMap(({ id, fields }) =>
-      typeof fields.sku === 'string' ? [{ childId: id, sku: fields.sku }] : [],
-    );
-  const stays = new Set(skusOf(after).map((one) => `${one.childId}|${one.sku}`));
-  return skusOf(before).filter((one) => !stays.has(`${one.childId}|${one.sku}`));
+  const { was, now } = touchedChildren(before, after);
+  const stays = new Map(now.map((child) => [child.id, child.fields.sku]));
+  return was.flatMap(({ id, fields: { sku } }) =>
+    typeof sku === 'string' && stays.get(id) !== sku ? [{ childId: id, sku }] : [],
+  );
 }

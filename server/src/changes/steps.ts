@@ -32,6 +32,7 @@ import { takeNumbers } from '../catalogue/blocks';
 import { childrenWithout, givenSkus } from '../families/identifiers';
 import { mindPictures } from '../pictures/pictureFacts';
 import { heldListings } from '../store/schema';
+import { renameValue } from './renameValue';
 import { countPieces } from './countPieces';
 import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
 import { lastDone } from './journal';
@@ -111,6 +112,7 @@ const STEPS: Steps = {
     const values = [...new Set(pairings.map((one) => foldForPairing(one.value)))];
     work.titles.push(values.length > 3 ? `Pair ${values.length} values` : `Pair ${listed(values)}`);
   },
+  renameValue,
   registry(work, { command }) {
     const before = documentIn(work, RegistryDataSchema, 'registry') ?? emptyRegistry();
     if (command.do === 'setLanguages') mindLanguages(work, command.languages);

@@ -1,13 +1,14 @@
 /** SKUs and GTINs over the whole catalogue: each belongs to one child, and it is remembered whose it was first. */
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import {
-  everyChild,
   familyIndex,
   IDENTIFIERS,
   identityOf,
   placeLabel,
   Refusal,
+  touchedChildren,
   unreadable,
+  type Child,
   type Family,
   type IdentifierKind,
   type Unreadable,
@@ -21,9 +22,9 @@ interface Held {
   childId: string;
 }
 
-function identifiersOf(family: Family | null): Map<string, Held> {
+function identifiersOf(children: readonly Child[]): Map<string, Held> {
   const found = new Map<string, Held>();
-  for (const child of family ? everyChild(family) : []) {
+  for (const child of children) {
     for (const kind of IDENTIFIERS) {
       const figure = child.fields[kind];
       if (typeof figure !== 'string') continue;
@@ -36,8 +37,9 @@ function identifiersOf(family: Family | null): Map<string, Held> {
 
 /** Stores what differs. One that belongs to another family is refused by name. */
 export function saveIdentifiers(database: Database, before: Family | null, family: Family): void {
-  const was = identifiersOf(before);
-  const now = identifiersOf(family);
+  const touched = touchedChildren(before, family);
+  const was = identifiersOf(touched.was);
+  const now = identifiersOf(touched.now);
   const value = sql.placeholder;
   const here = and(
     eq(identifiers.familyId, family.id),
@@ -115,8 +117,9 @@ const NAMED = 3;
  * typed them, but never goes by without a word.
  */
 export function usedBefore(database: Database, before: Family | null, after: Family): string[] {
-  const was = identifiersOf(before);
-  const fresh = [...identifiersOf(after)].filter(([key]) => !was.has(key)).map(([, one]) => one);
+  const touched = touchedChildren(before, after);
+  const was = identifiersOf(touched.was);
+  const fresh = [...identifiersOf(touched.now)].filter(([key]) => !was.has(key)).map(([, one]) => one);
   const notices: string[] = [];
   const firstOwner = database
     .select()

@@ -4,7 +4,7 @@
  * since the database gives its own row numbers anew when it tidies up.
  */
 import { eq, sql } from 'drizzle-orm';
-import { freeze, type Family, type Registry } from '@loom-kin/core';
+import { freeze, touchedChildren, type Child, type Family, type Registry } from '@loom-kin/core';
 import { families } from '../store/schema';
 import type { Store } from '../store/store';
 
@@ -23,8 +23,8 @@ export function ensureSearch(store: Store): void {
 export function saveSearchWords(store: Store, before: Family | null, family: Family): void {
   const { database } = store;
   const { registry } = store.catalogue();
+  if (before && !isFoundOtherwise(registry, before, family)) return;
   const words = searchWords(registry, family);
-  if (before && searchWords(registry, before) === words) return;
   const { $client } = database;
   const known = database
     .select({ row: families.searchRow })
@@ -47,13 +47,27 @@ function nextRow({ database }: Store): number {
   return (last?.most ?? 0) + 1;
 }
 
-function searchWords(registry: Registry, family: Family): string {
-  const children = Object.values(family.children).flatMap((child) => [child.fields.sku, child.fields.gtin]);
-  const { name, styleCode, brand, modelNumber, category } = family.fields;
-  return [name, styleCode, brand, modelNumber, registry.category(category)?.label, ...children]
-    .filter((one) => typeof one === 'string')
-    .join(' \n ');
+/** Whether a change touched what a family is found by. Children come and go with a change of the axes only. */
+function isFoundOtherwise(registry: Registry, before: Family, family: Family): boolean {
+  if (before.axes !== family.axes || headWords(registry, before).join() !== headWords(registry, family).join()) {
+    return true;
+  }
+  const { was, now } = touchedChildren(before, family);
+  return childWords(was).join() !== childWords(now).join();
 }
+
+const searchWords = (registry: Registry, family: Family): string =>
+  [...headWords(registry, family), ...childWords(Object.values(family.children))].join(' \n ');
+
+function headWords(registry: Registry, family: Family): string[] {
+  const { name, styleCode, brand, modelNumber, category } = family.fields;
+  return onlyTexts([name, styleCode, brand, modelNumber, registry.category(category)?.label]);
+}
+
+const childWords = (children: readonly Child[]): string[] =>
+  onlyTexts(children.flatMap((child) => [child.fields.sku, child.fields.gtin]));
+
+const onlyTexts = (words: readonly unknown[]): string[] => words.filter((one) => typeof one === 'string');
 
 /** The condition for families whose words match a phrase of the full-text search. */
 export const matchesPhrase = (phrase: string) =>

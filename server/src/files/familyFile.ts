@@ -1,43 +1,37 @@
-/** A family as a file of its own: written, and taken in whole. */
-import { createHash, randomUUID } from 'node:crypto';
+/** A family as a file of its own: written, and read against what is there. */
 import { allPictures, checkFamily, everyChild, FamilySchema, Refusal, replaceWith, type Family } from '@loom-kin/core';
-import type { FamilyFile, IntakeReport } from '@loom-kin/contract';
-import { workChange } from '../changes/runChange';
-import { familyIn, putFamily } from '../changes/work';
+import { FamilyFileSchema, type FamilyFile } from '@loom-kin/contract';
+import type { Catalogue } from '../catalogue/readCatalogue';
 import { hasFamily, loadFamily } from '../families/load';
+import { readInput } from '../http/readInput';
 import { mindPictures } from '../pictures/pictureFacts';
-import { countPieces } from '../changes/countPieces';
-import type { Store } from '../store/store';
+import type { Database } from '../store/database';
 
 /** A family as a file, with its stock by child. */
 export function familyFile({ revision: _revision, ...family }: Family, stock: Record<string, number>): FamilyFile {
   return { format: 'loom-kin/family', version: 2, family, stock };
 }
 
-/** Takes a family file in: a family that is not there is made, one that is there is brought to what the file says. The same file is one change. */
-export function takeFamilyFile(store: Store, file: FamilyFile): IntakeReport {
-  const { registry } = store.catalogue();
-  const given = withOwnChildIds(file);
-  const { id } = given.family;
-  if (!/^k[a-z0-9]{3,39}$/.test(id)) throw new Refusal('family.wrong-id', { id });
-  const there = hasFamily(store.database, id);
-  const wanted = FamilySchema.parse({ ...given.family, revision: there ? loadFamily(store.database, id).revision : 1 });
-  mindPictures(store.database, [...allPictures(wanted)]);
-  const done = workChange(store, { key: keyOfFile(file), title: 'Take a family file in' }, 'you', (work) => {
-    const before = there ? familyIn(work, id) : null;
-    const family = before ? replaceWith(registry, before, wanted).family : checkFamily(registry, wanted);
-    if (family !== before) putFamily(work, family);
-    countPieces(work, family.id, 'counted', stockOf(given, family));
-  });
-  const children = Object.values(given.family.children).filter((child) => child.woven).length;
-  const kind = !there ? 'new' : done.id === null ? 'same' : 'changed';
-  const counts = { new: 0, changed: 0, same: 0, refused: 0, [kind]: children };
-  return { familyId: id, fileName: null, applied: kind !== 'same', rows: [], unknownColumns: [], counts };
+/** What a family file makes. */
+export interface FamilyFound {
+  /** The revision of the family that is there; null where there is none. */
+  revision: number | null;
+  /** What it becomes. With the same revision as before it stays as it is. */
+  family: Family;
+  pieces: { childId: string; pieces: number }[];
 }
 
-/** Each taking in is a change of its own. */
-const keyOfFile = (file: FamilyFile) =>
-  `file:${createHash('sha256').update(file.family.id).digest('hex').slice(0, 12)}:${randomUUID()}`;
+/** Reads a family file against the database, by the very rules of the commands. Throws a Refusal that names the place. Runs in a worker thread. */
+export function readFamilyFile(database: Database, { registry }: Catalogue, body: unknown): FamilyFound {
+  const file = withOwnChildIds(readInput(FamilyFileSchema, body, 'body'));
+  const { id } = file.family;
+  if (!/^k[a-z0-9]{3,39}$/.test(id)) throw new Refusal('family.wrong-id', { id });
+  const before = hasFamily(database, id) ? loadFamily(database, id) : null;
+  const wanted = FamilySchema.parse({ ...file.family, revision: before?.revision ?? 1 });
+  mindPictures(database, [...allPictures(wanted)]);
+  const family = before ? replaceWith(registry, before, wanted).family : checkFamily(registry, wanted);
+  return { revision: before?.revision ?? null, family, pieces: stockOf(file, family) };
+}
 
 /** Children of a file are the family's own: ids that another family gave them are given anew, so that its stock is not touched. */
 function withOwnChildIds(file: FamilyFile): FamilyFile {

@@ -17,6 +17,7 @@ import { endJob, forgetOldJobs, jobRow, openJob, setJob, type JobRow } from '../
 import { inTransaction } from '../store/database';
 import { jobs, sheetRows } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
+import { Overtaken, withoutOvertaking } from './overtaken';
 import type { FilePool } from './pool';
 import type { SheetFound } from './readInto';
 
@@ -42,12 +43,8 @@ export interface Intakes {
 
 /** So often is told how far a sheet is, in milliseconds. */
 const TELL_EVERY = 200;
-/** Tries to take a sheet in while somebody keeps changing its family. */
-const TRIES = 5;
 
 const takingIn = (fileName: string) => `Take ${fileName} in`;
-
-class Overtaken extends Error {}
 
 export function createIntakes(store: Store, pool: FilePool, log: Logger): Intakes {
   const { database } = store;
@@ -59,17 +56,13 @@ export function createIntakes(store: Store, pool: FilePool, log: Logger): Intake
     const { file, fileName, apply } = sheet!;
     if (!existsSync(pathOf(file))) throw new Refusal('job.file-gone', {});
     const key = `sheet:${id}`;
-    for (let tries = 0; ; tries += 1) {
+    await withoutOvertaking(async () => {
       const make = apply && !changeOfKey(database, key);
       const order = { familyId, path: pathOf(file), fileName, make };
       const found = await pool.readSheet(order, signal, progressOf(id));
-      try {
-        if (make) takeFound(key, takingIn(fileName), familyId, found);
-        return storeFound(id, sheet!, found);
-      } catch (error) {
-        if (!(error instanceof Overtaken) || tries >= TRIES) throw error;
-      }
-    }
+      if (make) takeFound(key, takingIn(fileName), familyId, found);
+      storeFound(id, sheet!, found);
+    });
   }
 
   function progressOf(id: string): (done: number, total: number) => void {

@@ -5,6 +5,7 @@ import { Piscina } from 'piscina';
 import { Refusal } from '@loom-kin/core';
 import { FILE_WORKER } from '../folders';
 import type { Store } from '../store/store';
+import type { FamilyFound } from './familyFile';
 import type { FamilyFileKind } from './kinds';
 import type { SheetFound } from './readInto';
 import type { FileTask, FileWorkerSettings, Told } from './worker';
@@ -26,6 +27,8 @@ export interface FilePool {
   readSheet(order: SheetOrder, signal: AbortSignal, tell: (done: number, total: number) => void): Promise<SheetFound>;
   /** A sheet as rows of text; throws a Refusal where it cannot be read. */
   readTable(path: string, fileName: string): Promise<string[][]>;
+  /** A family file read against what is there; throws a Refusal where it cannot be taken. */
+  readFamily(body: unknown): Promise<FamilyFound>;
   /** A family as a file. */
   writeFamily(familyId: string, kind: FamilyFileKind): Promise<Uint8Array>;
   close(): Promise<void>;
@@ -45,7 +48,7 @@ export function createFilePool(store: Store): FilePool {
     try {
       const told = (await pool.run(task, { ...more, signal })) as Told<T>;
       if (told.ok) return told.value;
-      throw new Refusal(told.code, told.params as never);
+      throw new Refusal(told.code, told.params as never, told.about);
     } catch (error) {
       if (slow.aborted && !given?.aborted) throw new Refusal('sheet.too-slow', { file });
       if (isOutOfMemory(error)) throw new Refusal('sheet.too-heavy', { file });
@@ -64,6 +67,7 @@ export function createFilePool(store: Store): FilePool {
       }
     },
     readTable: (path, fileName) => run<string[][]>({ do: 'readTable', path, fileName }, fileName),
+    readFamily: (body) => run<FamilyFound>({ do: 'readFamily', body }, 'the family file'),
     writeFamily: (familyId, kind) => run<Uint8Array>({ do: 'writeFamily', familyId, kind }, `the ${kind} file`),
     close: () => pool.destroy(),
   };

@@ -2,13 +2,13 @@
 import { readFile } from 'node:fs/promises';
 import type { MessagePort } from 'node:worker_threads';
 import { workerData } from 'piscina';
-import { familyRows, Refusal, type RefusalCode } from '@loom-kin/core';
+import { familyRows, Refusal, type RefusalAbout, type RefusalCode } from '@loom-kin/core';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import { loadFamily } from '../families/load';
 import { loadStock } from '../stock/ledger';
 import { readDatabase } from '../store/database';
 import { writeCsv } from './csv';
-import { familyFile } from './familyFile';
+import { familyFile, readFamilyFile, type FamilyFound } from './familyFile';
 import type { FamilyFileKind } from './kinds';
 import { readInto, type SheetFound } from './readInto';
 import { readTable } from './readTable';
@@ -21,25 +21,37 @@ export interface FileWorkerSettings {
 export type FileTask =
   | { do: 'readSheet'; familyId: string; path: string; fileName: string; make: boolean; port: MessagePort }
   | { do: 'readTable'; path: string; fileName: string }
+  | { do: 'readFamily'; body: unknown }
   | { do: 'writeFamily'; familyId: string; kind: FamilyFileKind };
 
+type FileDone = SheetFound | FamilyFound | Uint8Array | string[][];
+
 /** A refusal keeps neither its class nor its code on the way between threads. */
-export type Told<T> = { ok: true; value: T } | { ok: false; code: RefusalCode; params: object };
+export type Told<T> = { ok: true; value: T } | { ok: false; code: RefusalCode; params: object; about: RefusalAbout };
 
 const database = readDatabase((workerData as FileWorkerSettings).databaseFile);
 
-export default async function work(task: FileTask): Promise<Told<SheetFound | Uint8Array | string[][]>> {
+export default async function work(task: FileTask): Promise<Told<FileDone>> {
   try {
     return { ok: true, value: await workOn(task) };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    return { ok: false, code: error.code, params: error.params };
+    const { code, params, place, detail } = error;
+    return { ok: false, code, params, about: { place, detail } };
   }
 }
 
-async function workOn(task: FileTask): Promise<SheetFound | Uint8Array | string[][]> {
-  if (task.do === 'readSheet') return readSheetFile(task);
-  return task.do === 'readTable' ? readTable(await readFile(task.path), task.fileName) : writeFamily(task);
+async function workOn(task: FileTask): Promise<FileDone> {
+  switch (task.do) {
+    case 'readSheet':
+      return readSheetFile(task);
+    case 'readTable':
+      return readTable(await readFile(task.path), task.fileName);
+    case 'readFamily':
+      return database.transaction(() => readFamilyFile(database, readCatalogue(database), task.body));
+    case 'writeFamily':
+      return writeFamily(task);
+  }
 }
 
 async function readSheetFile(task: Extract<FileTask, { do: 'readSheet' }>): Promise<SheetFound> {

@@ -4,6 +4,7 @@ import { computed, reactive, ref } from 'vue';
 import { ElButton, ElInput, ElMessage } from 'element-plus';
 import { DictionaryEntrySchema, ROLE_LABELS, ROLES, type DictionaryEntry, type Role } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
+import RenameOffer from './RenameOffer.vue';
 import Entry from '../common/Entry.vue';
 
 const setup = useSetup();
@@ -27,6 +28,14 @@ async function send(entry: unknown, instead?: string): Promise<boolean> {
   return false;
 }
 const change = (entry: DictionaryEntry, to: Partial<DictionaryEntry>) => send({ ...entry, ...to }, entry.label);
+/** The word that was renamed last, as long as nobody has said whether families follow. */
+const renamed = ref<{ role: Role; from: string; to: string } | null>(null);
+async function rename(entry: DictionaryEntry, typed: string): Promise<void> {
+  const label = typed.trim();
+  if (label === '' || label === entry.label) return;
+  const isDone = await change(entry, { label });
+  if (isDone) renamed.value = { role: role.value, from: entry.label, to: label };
+}
 const synonyms = (text: string) =>
   text
     .split(/[,;]/)
@@ -52,7 +61,8 @@ const remove = (label: string) =>
   <div class="sheet part" data-test="dictionary">
     <h2>Dictionary</h2>
     <p class="soft">
-      Values that axes have had. A new axis takes codes and swatches from here; families that are there do not change.
+      Values that axes have had. A new axis takes codes and swatches from here. Families that are there keep theirs;
+      when a value is renamed, they may be renamed along.
     </p>
     <div class="line">
       <label
@@ -65,6 +75,7 @@ const remove = (label: string) =>
       </label>
       <span class="soft">{{ words.length.toLocaleString('en') }} in the dictionary</span>
     </div>
+    <RenameOffer v-if="renamed" :key="renamed.from" v-bind="renamed" @done="renamed = null" />
     <datalist id="size-systems"><option v-for="one in systems" :key="one" :value="one" /></datalist>
     <div v-if="words.length" class="long">
       <table class="lines">
@@ -92,7 +103,8 @@ const remove = (label: string) =>
               <Entry
                 :value="word.label"
                 :aria-label="`Name of ${word.label}`"
-                @commit="change(word, { label: $event })"
+                :data-test="`word-${word.label}`"
+                @commit="rename(word, $event)"
               />
             </td>
             <td>

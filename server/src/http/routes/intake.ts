@@ -4,12 +4,12 @@ import { join } from 'node:path';
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core';
-import { takeFamilyFile } from '../../files/familyFile';
 import { sheetReport } from '../../files/intakes';
+import { takeFamilyFile } from '../../files/takeFamily';
 import { takePicture } from '../../pictures/takePicture';
 import { incomingFolder, pictureFolder } from '../../store/store';
 import type { Parts } from '../parts';
-import { mount } from '../mount';
+import { mount, mountUnread } from '../mount';
 import { fileNameOf, manyPictures, oneSheet } from '../upload';
 
 export function mountIntake(app: Express, { store, intakes, files }: Parts): void {
@@ -38,7 +38,7 @@ export function mountIntake(app: Express, { store, intakes, files }: Parts): voi
   );
   mount(app, api.sheetReport, ({ params, query }) => sheetReport(store, params.id, query));
   mount(app, api.takeSheet, ({ params }) => intakes.take(params.id));
-  mount(app, api.readFamilyFile, ({ body }) => takeFamilyFile(store, body));
+  mountUnread(app, api.readFamilyFile, (body) => takeFamilyFile(store, files, body));
   mount(
     app,
     api.addPictures,

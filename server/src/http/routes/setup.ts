@@ -5,6 +5,7 @@ import { endpoints as api, openApiDocument } from '@loom-kin/contract';
 import { Refusal, SellerSchema } from '@loom-kin/core';
 import { addBlock, blockStates, removeBlock } from '../../catalogue/blocks';
 import { fetchChannel } from '../../catalogue/channels';
+import { familiesWithValue } from '../../families/valueUses';
 import { markAllDue } from '../../fits/due';
 import { readDocument } from '../../store/documents';
 import { families } from '../../store/schema';
@@ -35,6 +36,10 @@ export function mountSetup(app: Express, { store, channelsUrl }: Parts): void {
       categoryMaps,
       blocks: blockStates(database),
     };
+  });
+  mount(app, api.valueUses, ({ query }) => {
+    const uses = familiesWithValue(database, query.role, query.label);
+    return { families: uses.length, names: uses.slice(0, 20).map((one) => one.name) };
   });
   mount(app, api.addBlock, ({ body }) => {
     addBlock(database, body);
