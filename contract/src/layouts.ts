@@ -1,6 +1,6 @@
 /** How the seller has arranged views: kept for the seller, not for one browser, and no part of any change. */
 import { z } from 'zod';
-import { define, done } from './endpoint';
+import { define, done, Id, withId } from './endpoint';
 
 /** `axis:…` for an axis, the key of a field, or a key with the account it is for: `price@account:fernpost`. */
 export const ColumnIdSchema = z.string().min(1).max(140);
@@ -31,12 +31,35 @@ export const GridLayoutSchema = z.object({
 });
 export type GridLayout = z.infer<typeof GridLayoutSchema>;
 
+/** How the weave of a family is looked at. */
+export const WeaveLookSchema = z.object({
+  /** Size of the crossings, from the smallest. */
+  zoom: z.number().int().min(0).max(3).default(2),
+  /** Key of the field that stands in the crossings; null for ticks. */
+  figure: z.string().max(40).nullable().default(null),
+  /** Ids of the axes along the side and the top; null as they come. */
+  edges: z
+    .object({ side: z.array(Id).max(6), top: z.array(Id).max(6) })
+    .nullable()
+    .default(null),
+});
+export type WeaveLook = z.infer<typeof WeaveLookSchema>;
+
 export const layoutEndpoints = {
   gridLayout: define('get', '/api/layouts/grid', 'How the seller has arranged the grid of children', {
     response: GridLayoutSchema.nullable(),
   }),
   saveGridLayout: define('put', '/api/layouts/grid', 'Keep how the grid of children is arranged', {
     body: GridLayoutSchema,
+    response: done,
+  }),
+  weaveLook: define('get', '/api/layouts/weave/:id', 'How the seller looks at the weave of a family', {
+    params: withId,
+    response: WeaveLookSchema.nullable(),
+  }),
+  saveWeaveLook: define('put', '/api/layouts/weave/:id', 'Keep how the weave of a family is looked at', {
+    params: withId,
+    body: WeaveLookSchema,
     response: done,
   }),
 };

@@ -338,6 +338,32 @@ describe('a spreadsheet', () => {
     await undo();
     await test('set').selectOption('All figures');
   });
+  it('has columns for each further language; a change of columns is taken back', async () => {
+    const languages = ['en', 'de'];
+    await makeChange(world.call, [{ on: 'registry', command: { do: 'setLanguages', languages } }]);
+    await test('columns').click();
+    const column = test('column-nameSuffix@language:de');
+    await column.check();
+    await test('columns-back').click();
+    await until(
+      () => column.isChecked(),
+      (checked) => !checked,
+    );
+    await column.check();
+    await page.keyboard.press('Escape');
+    await cell('nameSuffix@language:de', 'Rust S');
+    await page.keyboard.type('klein');
+    await page.keyboard.press('Enter');
+    const own = await until(family, (now) => Object.values(now.children).some((child) => child.scoped));
+    expect(Object.values(own.children).flatMap((child) => (child.scoped ? [child.scoped] : []))).toEqual([
+      { 'language:de': { nameSuffix: 'klein' } },
+    ]);
+    await undo();
+    await test('columns').click();
+    await test('columns-back').click();
+    await page.keyboard.press('Escape');
+    await cell('price', 'Rust S');
+  });
 });
 
 describe('levels and the weave', () => {
@@ -398,6 +424,17 @@ describe('levels and the weave', () => {
       ),
     );
     expect(colour!.y).toBeGreaterThan(size!.y);
+    // It is the seller's arrangement, and there in another browser too.
+    await until(
+      () => world.call(api.weaveLook, { params: { id } }),
+      (look) => look?.figure === 'price' && look.edges !== null,
+    );
+    await page.evaluate(() => localStorage.clear());
+    await open();
+    await until(
+      () => page.locator('[aria-label^="Midnight · XXL"]').textContent(),
+      (text) => text === '235.00',
+    );
   });
 });
 

@@ -69,6 +69,7 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
 <style scoped>
 .plan {
   padding: 10px 14px 12px;
+  container-type: inline-size;
 }
 .head {
   display: flex;
@@ -112,5 +113,15 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
 .other.used {
   border-left-color: var(--weld);
   background: var(--weld-pale);
+}
+@container (width < 640px) {
+  .drawn {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .side {
+    border-left: 0;
+    border-top: 1px solid var(--line-soft);
+    padding: 4px 0 0;
+  }
 }
 </style>

@@ -56,8 +56,11 @@ watch(
 watch(
   () => store.chosen,
   (chosen) => {
-    const first = store.chosenIn === 'grid' ? undefined : view.rows.value.findIndex((child) => chosen.has(child.id));
-    if (first !== undefined && first >= 0) table.value?.show({ x: selection.spot.value?.x ?? 0, y: first });
+    if (store.chosenIn === 'grid') return;
+    // Whoever chooses elsewhere meanwhile is not overruled by what was selected here just before.
+    clearTimeout(resting);
+    const first = view.rows.value.findIndex((child) => chosen.has(child.id));
+    if (first >= 0) table.value?.show({ x: selection.spot.value?.x ?? 0, y: first });
   },
 );
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Which columns the grid shows: sets to choose from, each changed by ticks, and sets of the seller's own. */
 import { computed, ref } from 'vue';
-import { EVERYWHERE } from '@loom-kin/core';
+import { EVERYWHERE, scopeName } from '@loom-kin/core';
 import Popup from '../common/Popup.vue';
 import { useLayout } from '../stores/layout';
 import { ALL_FIGURES, chosenSet, SETS, UNCHANGED, type FieldColumn } from './gridColumns';
@@ -18,9 +18,11 @@ const shown = computed(() => new Set(props.view.fields.value.map((column) => col
 const found = computed(() =>
   props.view.all.value.filter((column) => column.name.toLowerCase().includes(search.value.toLowerCase())),
 );
+const isFor = ({ scope }: FieldColumn, kind: string) => scopeName(scope).kind === kind;
 const parts = computed(() => [
   { title: 'For everybody', columns: found.value.filter((column) => column.scope === EVERYWHERE) },
-  { title: 'For one account', columns: found.value.filter((column) => column.scope !== EVERYWHERE) },
+  { title: 'In one language', columns: found.value.filter((column) => isFor(column, 'language')) },
+  { title: 'For one account', columns: found.value.filter((column) => isFor(column, 'account')) },
 ]);
 const isChanged = computed(() => set.value.order.length + set.value.hidden.length + set.value.shown.length > 0);
 const nameTaken = computed(
@@ -69,6 +71,9 @@ function remove(): void {
           >
         </template>
       </div>
+      <p v-if="layout.canGoBack">
+        <button class="link" data-test="columns-back" @click="layout.back">Take the last change of columns back</button>
+      </p>
       <p v-if="isChanged && !set.own">
         <button class="link" @click="layout.changeSet(UNCHANGED)">As it was at first</button>
       </p>

@@ -6,6 +6,8 @@ import {
   headerOf,
   isLong,
   isNumeric,
+  languageName,
+  languageScope,
   sheetFields,
   type Account,
   type Family,
@@ -53,7 +55,7 @@ export const optionColumns = (family: Family): OptionColumn[] =>
     return { kind: 'option', id: `axis:${axis.id}`, axisId: axis.id, name: axis.label, size };
   });
 
-/** A column for each field, and after all of them one for each field and account that may differ there. */
+/** A column for each field, and after all of them one for each that may differ in a language or on an account. */
 export function fieldColumns(registry: Registry, family: Family, accounts: readonly Account[]): FieldColumn[] {
   const fields = sheetFields(registry, family);
   const forAll = fields.map((field): FieldColumn => {
@@ -65,6 +67,21 @@ export function fieldColumns(registry: Registry, family: Family, accounts: reado
       size: sizeOf(field, name),
     };
   });
+  const { languages, firstLanguage } = registry;
+  const inLanguage = languages
+    .filter((tag) => tag !== firstLanguage)
+    .flatMap((tag) =>
+      fields
+        .filter((field) => field.translatable)
+        .map((field): FieldColumn => {
+          const scope = languageScope(tag);
+          const name = `${field.label} in ${languageName(tag)}`;
+          return {
+            ...{ kind: 'field', id: columnId(field.key, scope), field, scope, scopes: [scope], name },
+            size: sizeOf(field, name),
+          };
+        }),
+    );
   const forOne = accounts.flatMap((account) =>
     fields
       .filter((field) => field.perAccount)
@@ -75,7 +92,7 @@ export function fieldColumns(registry: Registry, family: Family, accounts: reado
         return { kind: 'field', id: columnId(field.key, scope), field, scope, scopes, name, size: sizeOf(field, name) };
       }),
   );
-  return [...forAll, ...forOne];
+  return [...forAll, ...inLanguage, ...forOne];
 }
 
 /** The sets that are offered, and which fields each has. */

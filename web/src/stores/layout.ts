@@ -1,15 +1,18 @@
 /** How the seller has arranged the grid: kept on the server a moment after it changed. */
 import { defineStore } from 'pinia';
-import { shallowRef } from 'vue';
+import { computed, shallowRef } from 'vue';
 import type { ColumnSet, GridLayout } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { chosenSet, FIRST_LAYOUT } from '../grid/gridColumns';
 
 /** Milliseconds after the last change. */
 const KEEP_AFTER = 500;
+/** So many changes of the arrangement can be taken back, until the page is left. */
+const STEPS_BACK = 30;
 
 export const useLayout = defineStore('layout', () => {
   const grid = shallowRef<GridLayout>(FIRST_LAYOUT);
+  const past = shallowRef<readonly GridLayout[]>([]);
   let loading: Promise<void> | null = null;
   let waiting: ReturnType<typeof setTimeout> | undefined;
 
@@ -20,6 +23,21 @@ export const useLayout = defineStore('layout', () => {
   const ensure = () => (loading ??= load());
 
   function change(more: Partial<GridLayout>): void {
+    // A width that is being dragged is one change.
+    const isDragged = waiting !== undefined && more.widths !== undefined;
+    if (!isDragged) past.value = [...past.value.slice(1 - STEPS_BACK), grid.value];
+    arrange(more);
+  }
+
+  /** Takes the last change of the arrangement back. */
+  function back(): void {
+    const before = past.value.at(-1);
+    if (!before) return;
+    past.value = past.value.slice(0, -1);
+    arrange(before);
+  }
+
+  function arrange(more: Partial<GridLayout>): void {
     grid.value = { ...grid.value, ...more };
     clearTimeout(waiting);
     waiting = setTimeout(() => {
@@ -32,5 +50,5 @@ export const useLayout = defineStore('layout', () => {
   const changeSet = (more: Partial<ColumnSet>, name = grid.value.set) =>
     change({ sets: { ...grid.value.sets, [name]: { ...chosenSet(grid.value), ...more } } });
 
-  return { grid, ensure, change, changeSet };
+  return { grid, ensure, change, changeSet, back, canGoBack: computed(() => past.value.length > 0) };
 });

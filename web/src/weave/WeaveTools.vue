@@ -5,7 +5,7 @@ import type { Family } from '@loom-kin/core';
 import Popup from '../common/Popup.vue';
 import { useSetup } from '../stores/setup';
 import { edgesFor, ZOOMS, type Edges } from './cloth';
-import type { WeaveLook } from './weaveLook';
+import type { WeaveLook } from '@loom-kin/contract';
 
 const props = defineProps<{ family: Family; look: WeaveLook }>();
 const emit = defineEmits<{ change: [more: Partial<WeaveLook>] }>();

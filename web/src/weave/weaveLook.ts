@@ -1,42 +1,42 @@
-/** How the weave of a family is looked at: its edges, how large, and what stands in the crossings. Kept in this browser. */
+/** How the weave of a family is looked at: its edges, how large, and what stands in the crossings. Kept on the server a moment after it changed. */
 import { computed, ref, watch } from 'vue';
-import { z } from 'zod';
+import { WeaveLookSchema, type WeaveLook } from '@loom-kin/contract';
+import { api, call, tell } from '../api';
 
-const LookSchema = z.object({
-  zoom: z.number().int().min(0).max(3).default(2),
-  /** Key of the field that stands in the crossings; null for ticks. */
-  figure: z.string().nullable().default(null),
-  edges: z
-    .object({ side: z.array(z.string()), top: z.array(z.string()) })
-    .nullable()
-    .default(null),
-});
-export type WeaveLook = z.infer<typeof LookSchema>;
-
-const PREFIX = 'loom-kin.weave.';
-
-function read(familyId: string): WeaveLook {
-  try {
-    return LookSchema.parse(JSON.parse(localStorage.getItem(PREFIX + familyId) ?? '{}'));
-  } catch {
-    return LookSchema.parse({});
-  }
-}
+/** Milliseconds after the last change. */
+const KEEP_AFTER = 400;
 
 /** @param crossings how many there are: a large weave is first seen whole */
 export function useWeaveLook(familyId: () => string, crossings: () => number) {
-  const look = ref<WeaveLook>(LookSchema.parse({}));
-  watch(
-    familyId,
-    (id) => {
-      const isKnown = localStorage.getItem(PREFIX + id) !== null;
-      look.value = isKnown || crossings() < 400 ? read(id) : { ...read(id), zoom: crossings() > 900 ? 0 : 1 };
-    },
-    { immediate: true },
-  );
-  function change(more: Partial<WeaveLook>): void {
-    look.value = { ...look.value, ...more };
-    localStorage.setItem(PREFIX + familyId(), JSON.stringify(look.value));
+  const look = ref<WeaveLook>(WeaveLookSchema.parse({}));
+  /** What was changed and is not kept yet. */
+  let waiting: { id: string; timer: ReturnType<typeof setTimeout> } | null = null;
+
+  watch(familyId, load, { immediate: true });
+
+  async function load(id: string): Promise<void> {
+    look.value = firstLook(crossings());
+    const kept = await call(api.weaveLook, { params: { id } }).catch(() => null);
+    const isWanted = familyId() === id && waiting?.id !== id;
+    if (kept && isWanted) look.value = kept;
   }
+
+  function change(more: Partial<WeaveLook>): void {
+    const id = familyId();
+    const body = { ...look.value, ...more };
+    look.value = body;
+    if (waiting?.id === id) clearTimeout(waiting.timer);
+    const timer = setTimeout(() => {
+      if (waiting?.timer === timer) waiting = null;
+      call(api.saveWeaveLook, { params: { id }, body }).catch(tell);
+    }, KEEP_AFTER);
+    waiting = { id, timer };
+  }
+
   return { look: computed(() => look.value), change };
+}
+
+function firstLook(crossings: number): WeaveLook {
+  const usual = WeaveLookSchema.parse({});
+  return crossings < 400 ? usual : { ...usual, zoom: crossings > 900 ? 0 : 1 };
 }

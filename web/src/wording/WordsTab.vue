@@ -219,7 +219,7 @@ meter::-webkit-meter-optimum-value {
 }
 .field {
   display: grid;
-  grid-template-columns: 150px minmax(0, 620px) 1fr;
+  grid-template-columns: 150px minmax(0, 620px) minmax(220px, 1fr);
   gap: 14px;
   padding: 7px 0;
   border-top: 1px solid var(--line-soft);
