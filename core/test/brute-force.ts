@@ -1,44 +1,60 @@
 /**
  * A second planner, as plain as can be: it writes down every assignment of axes to "pin", "split" or one of the
- * listing's axes, every choice of leading axes and every way of cutting, and keeps the least bill. Nothing is shared
- * with the planner but labels.
+ * listing's axes, every choice of leading axes and every way of putting children into listings, and keeps the least
+ * bill. Nothing is shared with the planner but labels.
  */
 import { optionLabels, type PlanTask } from '../src/index';
 
-export function bruteForce(task: PlanTask): number[] | null {
+export interface Wanted {
+  /** The lines of the bill in their order of importance. */
+  order: number[];
+  /** Whether a listing was too large somewhere: which of several cuts is nicest is then not told. */
+  isCut: boolean;
+}
+
+/** Sets of more children are not put into listings by trying every way. */
+const MOST_TRIED = 9;
+
+/** The least bill; null where no plan is possible, undefined where there are too many ways to try. */
+export function bruteForce(task: PlanTask): Wanted | null | undefined {
   const { axes, rules, children } = task;
   if (children.length === 0) return null;
   let best: number[] | null = null;
+  let isCut = false;
   const states = rules.axes.atMost + 2; // 0 pin, 1 split, 2… listing axis
+  const used = axes.map((_, axis) => new Set(children.map((child) => child.at[axis])).size);
   for (let code = 0; code < states ** axes.length; code++) {
     const role = axes.map((_, axis) => Math.floor(code / states ** axis) % states);
-    const used = axes.map((_, axis) => new Set(children.map((child) => child.at[axis])).size);
     const groups = Array.from({ length: rules.axes.atMost }, (_, number) =>
       axes.flatMap((_axis, axis) => (role[axis] === number + 2 ? [axis] : [])),
     ).filter((group) => group.length > 0);
     if (role.some((state, axis) => (state === 0 && used[axis]! > 1) || (state === 1 && used[axis]! <= 1))) continue;
-    if (
-      groups.some(
-        (group) =>
-          group.length > 1 && group.some((axis) => used[axis]! <= 1 || task.wish.apart.includes(axes[axis]!.id)),
-      )
-    )
+    const mayNotJoin = (axis: number) => used[axis]! <= 1 || task.wish.apart.includes(axes[axis]!.id);
+    if (groups.some((group) => group.length > 1 && group.some(mayNotJoin))) continue;
+    // What the channel always splits it splits whatever is wished.
+    const isForced = (axis: number) => rules.axes.alwaysSplit.includes(axes[axis]!.role);
+    if (role.some((state, axis) => state === 1 && !isForced(axis) && task.wish.whole.includes(axes[axis]!.id)))
       continue;
-    if (role.some((state, axis) => state === 1 && task.wish.whole.includes(axes[axis]!.id))) continue;
+    if (axes.some((_, axis) => isForced(axis) && used[axis]! > 1 && role[axis] !== 1)) continue;
     for (const led of everyLead(groups)) {
       const roles = led.map((group) => axes[group[0]!]!.role);
+      const isListed = (at: number) => rules.axes.roles[roles[at]!]?.shows === 'list';
+      if (led.some((group, at) => group.length > 1 && isListed(at))) continue;
+      const { sets } = rules.axes;
       if (
-        rules.axes.sets &&
+        sets &&
         led.length > 0 &&
-        !rules.axes.sets.some((set) => set.length === roles.length && set.every((one) => roles.includes(one)))
+        !sets.some((set) => set.length === roles.length && set.every((one) => roles.includes(one)))
       )
         continue;
-      if (!rules.axes.sets && led.some((group) => group[0] !== Math.min(...group))) continue;
       const bill = billOf(task, role, led);
-      if (bill && (!best || less(bill, best))) best = bill;
+      if (bill === undefined) return undefined;
+      if (!bill) continue;
+      isCut ||= bill.isCut;
+      if (!best || less(bill.order, best)) best = bill.order;
     }
   }
-  return best;
+  return best && { order: best, isCut };
 }
 
 function everyLead(groups: number[][]): number[][][] {
@@ -49,93 +65,121 @@ function everyLead(groups: number[][]): number[][][] {
   );
 }
 
-function billOf(task: PlanTask, role: number[], groups: number[][]): number[] | null {
+function billOf(task: PlanTask, role: number[], groups: number[][]): Wanted | null | undefined {
   const { axes, rules, children } = task;
-  const combos = groups.map((group) => {
-    const rows = [...new Set(children.map((child) => group.map((axis) => child.at[axis]).join()))].map((key) =>
-      key.split(',').map(Number),
-    );
-    const inFamilyOrder = [...group].sort((a, b) => a - b);
-    rows.sort((a, b) => {
-      for (const axis of inFamilyOrder) {
-        const difference = a[group.indexOf(axis)]! - b[group.indexOf(axis)]!;
-        if (difference) return difference;
-      }
-      return 0;
-    });
-    return rows.map((row) => row.join());
-  });
-  const labels = groups.map((group, at) =>
-    optionLabels(
+  const comboOf = (group: number[], at: number[]) => group.map((axis) => at[axis]).join();
+  const combos = groups.map((group) => [...new Set(children.map((child) => comboOf(group, child.at)))]);
+  const labels = groups.map((group, at) => {
+    const rows = combos[at]!.map((key) => key.split(',').map(Number));
+    const rule = rules.axes.roles[axes[group[0]!]!.role];
+    if (rule?.shows === 'list')
+      return { labels: rows.map(([value]) => axes[group[0]!]!.values[value!]!.label), byRule: 0 };
+    const limit = rule?.labelAtMost ?? rules.axes.labelAtMost;
+    return optionLabels(
       group.map((axis) => axes[axis]!),
-      combos[at]!.map((key) => key.split(',').map(Number)),
-      rules.axes.labelAtMost,
-      '',
-    ),
-  );
-  if (labels.some((one) => one === null)) return null;
-  const split = axes.flatMap((_, axis) => (role[axis] === 1 ? [axis] : []));
-  let listings = 0;
-  for (const key of new Set(children.map((child) => split.map((axis) => child.at[axis]).join()))) {
-    const rows = children
-      .filter((child) => split.map((axis) => child.at[axis]).join() === key)
-      .map((child) => groups.map((group, at) => combos[at]!.indexOf(group.map((axis) => child.at[axis]).join())));
-    if (new Set(rows.map(String)).size < rows.length) return null;
-    const present = groups.map((_, at) => [...new Set(rows.map((row) => row[at]!))].sort((a, b) => a - b));
-    const places = rows.map((row) => row.map((one, at) => present[at]!.indexOf(one)));
-    const parts = leastParts(
-      places,
-      present.map((one) => one.length),
-      task,
+      rows,
+      limit,
+      rules.axes.labelForbids,
     );
-    if (parts === null) return null;
-    listings += parts;
+  });
+  if (labels.some((one) => one === null)) return null;
+
+  const limits = groups.map(
+    (group) => rules.axes.roles[axes[group[0]!]!.role]?.valuesAtMost ?? rules.axes.valuesAtMost,
+  );
+  const whole = axes.flatMap((axis, at) => (task.wish.whole.includes(axis.id) && role[at]! >= 2 ? [at] : []));
+  const splitOf = (at: number[]) => axes.flatMap((_, axis) => (role[axis] === 1 ? [at[axis]] : [])).join();
+  let listings = 0;
+  let values = 0;
+  let isCut = false;
+  let broken = 0;
+  const parts: string[][] = [];
+  for (const key of new Set(children.map((child) => splitOf(child.at)))) {
+    const rows = children.filter((child) => splitOf(child.at) === key);
+    const options = (some: typeof rows) =>
+      groups.map((group) => new Set(some.map((row) => comboOf(group, row.at))).size);
+    const fits = (some: typeof rows) =>
+      some.length <= rules.children.atMost && options(some).every((count, at) => count <= limits[at]!);
+    parts.push(rows.map((row) => row.id));
+    values += options(rows).reduce((sum, count) => sum + count, 0);
+    if (fits(rows)) {
+      listings += 1;
+      continue;
+    }
+    isCut = true;
+    if (rows.length > MOST_TRIED) return undefined;
+    const others = (row: (typeof rows)[number]) => row.at.filter((_, axis) => !whole.includes(axis)).join();
+    const together = Object.values(groupBy(rows, others));
+    const fewest = fewestSets(together, fits);
+    const alone =
+      fewest ??
+      fewestSets(
+        rows.map((row) => [row]),
+        fits,
+      );
+    if (alone === null) return null;
+    if (fewest === null) broken = whole.length;
+    listings += alone;
   }
-  const longest = Math.max(0, ...labels.flatMap((one) => one!.labels.map((label) => label.length)));
   const joined = groups.reduce((sum, group, at) => sum + (group.length > 1 ? combos[at]!.length : 0), 0);
-  return [
-    0,
-    listings,
-    0, // nothing is live, so nothing is made anew
-    groups.reduce((sum, group) => sum + group.length - 1, 0),
-    pictures(task, role, groups),
-    joined,
-    longest,
-    groups.length,
-  ];
+  const { perListing, perChild, perValue } = rules.fees;
+  const fees = Number(perListing) * listings + Number(perChild) * children.length + Number(perValue) * values;
+  return {
+    isCut,
+    order: [
+      task.leftOut.length,
+      broken,
+      ...(task.objective === 'fees' ? [Math.round(fees * 1e6) / 1e6] : []),
+      listings,
+      ...disturbed(task, groups, parts),
+      groups.reduce((sum, group) => sum + group.length - 1, 0),
+      pictures(task, role, groups),
+      labels.reduce((sum, one) => sum + one!.byRule, 0),
+      0, // where nothing is cut, nothing is cut through
+      joined,
+      Math.max(0, ...labels.flatMap((one) => one!.labels.map((label) => label.length))),
+      groups.length,
+    ],
+  };
 }
 
-/** Fewest parts when each axis is cut evenly into some number of groups; the parts that hold nothing do not count. */
-function leastParts(rows: number[][], counts: number[], task: PlanTask): number | null {
-  let best: { product: number; parts: number } | null = null;
-  const tryAll = (at: number, groups: number[]): void => {
-    if (at < counts.length) {
-      for (let n = 1; n <= counts[at]!; n++) tryAll(at + 1, [...groups, n]);
+function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Record<string, T[]> {
+  const groups: Record<string, T[]> = {};
+  for (const item of items) (groups[`k${keyOf(item)}`] ??= []).push(item);
+  return groups;
+}
+
+/** Live listings made again, children moved and listings reshaped, for one live listing at most. */
+function disturbed(task: PlanTask, groups: number[][], parts: string[][]): [number, number, number] {
+  const [live] = task.live;
+  if (!live) return [0, 0, 0];
+  const leads = groups.map((group) => task.axes[group[0]!]!.id);
+  const held = live.structure.split('|').flatMap((group) => group.split('+')[0] || []);
+  const isSame = held.every((lead) => leads.includes(lead)) || leads.every((lead) => held.includes(lead));
+  if (!isSame) return [1, 0, 0];
+  const shown = groups.map((group) => group.map((axis) => task.axes[axis]!.id).join('+'));
+  const isReshaped = shown.toSorted().join('|') !== live.structure.split('|').sort().join('|');
+  const shared = parts.map((part) => part.filter((id) => live.childIds.includes(id)).length);
+  return [0, live.childIds.length - Math.max(...shared), isReshaped ? 1 : 0];
+}
+
+/** The fewest sets that these can be put into so that each fits: every way is tried. */
+function fewestSets<T>(items: T[][], fits: (some: T[]) => boolean): number | null {
+  let best: number | null = null;
+  const place = (at: number, sets: T[][]): void => {
+    if (best !== null && sets.length >= best) return;
+    if (at === items.length) {
+      best = sets.length;
       return;
     }
-    const product = groups.reduce((all, n) => all * n, 1);
-    if (best && best.product <= product) return;
-    const parts = new Map<string, number[][]>();
-    for (const row of rows) {
-      const key = row.map((place, axis) => evenGroups(counts[axis]!, groups[axis]!)[place]).join();
-      parts.set(key, [...(parts.get(key) ?? []), row]);
-    }
-    const fits = [...parts.values()].every(
-      (part) =>
-        part.length <= task.rules.children.atMost &&
-        counts.every((_, axis) => new Set(part.map((row) => row[axis])).size <= task.rules.axes.valuesAtMost),
-    );
-    if (fits) best = { product, parts: parts.size };
+    sets.forEach((set, number) => {
+      const more = [...set, ...items[at]!];
+      if (fits(more)) place(at + 1, sets.with(number, more));
+    });
+    if (fits(items[at]!)) place(at + 1, [...sets, items[at]!]);
   };
-  tryAll(0, []);
-  return (best as { parts: number } | null)?.parts ?? null;
-}
-
-/** The group of each of `count` places: dealt out in order, the first groups one larger. */
-function evenGroups(count: number, groups: number): number[] {
-  return Array.from({ length: groups }, (_, group) => group).flatMap((group) =>
-    new Array<number>(Math.floor(count / groups) + (group < count % groups ? 1 : 0)).fill(group),
-  );
+  place(0, []);
+  return best;
 }
 
 function pictures(task: PlanTask, role: number[], groups: number[][]): number {

@@ -1,7 +1,7 @@
-/** Labels of joined options and cuts of listings that are too large, on anything that may come. */
+/** Labels of joined options, on anything that may come. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { fewestCuts, groupOf, optionLabels, shortCodes, type TaskAxis } from '../src/index';
+import { optionLabels, shortCodes, type TaskAxis } from '../src/index';
 
 const word = fc.constantFrom(
   'Rust',
@@ -98,57 +98,31 @@ describe('labels of joined options', () => {
       { numRuns: 200 },
     );
   });
-});
-
-describe('cuts', () => {
-  it('deal values out in order, groups as even as can be, the larger first', () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 12 }), (count, wanted) => {
-        const groups = Math.min(wanted, count);
-        const dealt = Array.from({ length: count }, (_, at) => groupOf(at, count, groups));
-        expect(dealt).toEqual([...dealt].sort((a, b) => a - b));
-        const sizes = Array.from({ length: groups }, (_, group) => dealt.filter((one) => one === group).length);
-        expect(Math.max(...sizes) - Math.min(...sizes)).toBeLessThanOrEqual(1);
-        expect(sizes).toEqual([...sizes].sort((a, b) => b - a));
-      }),
-    );
-  });
-  it('leave no part above a limit, and fewer parts would', () => {
-    const grid = fc.record({
-      across: fc.integer({ min: 1, max: 7 }),
-      down: fc.integer({ min: 1, max: 7 }),
-      holes: fc.infiniteStream(fc.integer({ min: 0, max: 9 })),
+  it('shorten as few parts as can be, the seller’s own short labels before anything by rule', () => {
+    const named = (labels: [string, string?][]): TaskAxis => ({
+      id: 'x',
+      label: 'X',
+      role: 'other',
+      values: labels.map(([text, short], at) => ({ id: `v${at}`, label: text, short, code: `C${at}` })),
     });
-    fc.assert(
-      fc.property(
-        grid,
-        fc.integer({ min: 1, max: 6 }),
-        fc.integer({ min: 1, max: 20 }),
-        ({ across, down, holes }, valuesAtMost, childrenAtMost) => {
-          const all = Array.from({ length: across * down }, (_, at) => [Math.floor(at / down), at % down]);
-          // Every value stays used, so that places have no gaps.
-          const rows = all.filter(([a, d]) => a === 0 || d === 0 || holes.next().value! < 7);
-          const cuts = fewestCuts(rows, [valuesAtMost, valuesAtMost], childrenAtMost);
-          const counts = [across, down];
-          const fits = (groups: number[]) => {
-            const parts = new Map<string, number[][]>();
-            for (const row of rows) {
-              const key = row.map((at, axis) => groupOf(at, counts[axis]!, groups[axis]!)).join();
-              parts.set(key, [...(parts.get(key) ?? []), row]);
-            }
-            return [...parts.values()].every(
-              (part) =>
-                part.length <= childrenAtMost &&
-                [0, 1].every((axis) => new Set(part.map((row) => row[axis])).size <= valuesAtMost),
-            );
-          };
-          expect(cuts).not.toBeNull();
-          expect(fits(cuts!)).toBe(true);
-          for (let a = 1; a <= across; a++)
-            for (let d = 1; d <= down; d++) if (a * d < cuts![0]! * cuts![1]!) expect(fits([a, d])).toBe(false);
-        },
-      ),
-      { numRuns: 200 },
-    );
+    const all = [
+      [0, 0],
+      [0, 1],
+    ];
+    const lining = named([['Unlined'], ['Fleece-lined', 'Fleece']]);
+    const colour = named([['Kingfisher blue']]);
+    expect(optionLabels([colour, lining], all, 25, '')).toEqual({
+      labels: ['Kingfisher blue / Unlined', 'Kingfisher blue / Fleece'],
+      shortened: true,
+      byRule: 0,
+    });
+  });
+  it('keep out what the channel forbids, the mark between joined parts too', () => {
+    const axes = [
+      { id: 'a', label: 'A', role: 'other' as const, values: [{ id: 'v1', label: '98/104', code: 'A' }] },
+      { id: 'b', label: 'B', role: 'other' as const, values: [{ id: 'v2', label: 'Rust', code: 'R' }] },
+    ];
+    expect(optionLabels(axes, [[0, 0]], 40, '/')?.labels).toEqual(['98 104 · Rust']);
+    expect(optionLabels(axes, [[0, 0]], 40, '/·-')?.labels).toEqual(['98 104 Rust']);
   });
 });

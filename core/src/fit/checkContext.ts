@@ -13,7 +13,7 @@ import type { Plan } from './planner';
 export function checkContext(
   input: FitInput,
   category: CategoryRules,
-  plan: Plan | null,
+  { plan, isChosenGone }: { plan: Plan | null; isChosenGone: boolean },
   offeredIds: ReadonlySet<string>,
 ): CheckContext {
   const { family, account, rulebook } = input;
@@ -26,7 +26,7 @@ export function checkContext(
   const groups = new Map<string, readonly ColumnGroup[]>();
   return {
     ...input,
-    ...{ category, plan, scopes, offered, isOffered, column },
+    ...{ category, plan, isChosenGone, scopes, offered, isOffered, column },
     groups(key) {
       let known = groups.get(key);
       if (!known) groups.set(key, (known = all ? column(key).groups : offeredOnly(column(key).groups, isOffered)));

@@ -62,6 +62,8 @@ export interface Fit {
 export interface CheckContext extends FitInput {
   category: CategoryRules;
   plan: Plan | null;
+  /** The seller chose a plan that the rules or the family's axes no longer allow. */
+  isChosenGone: boolean;
   /** Scopes that hold for the account, the narrowest first. */
   scopes: Scopes;
   /** The children offered, in the order of the weave. */

@@ -3,6 +3,7 @@ import { mappedCategory } from '../catalogue/categoryMap';
 import { proposeCategories } from '../catalogue/proposeCategories';
 import { EVERYWHERE, scopesOf } from '../family/scope';
 import { familyIndex } from '../family/weave';
+import { identifierOwners, identityOf } from '../identifiers/sameness';
 import type { CategoryRules } from '../rulebook/openRulebook';
 import { checkContext } from './checkContext';
 import type { CheckContext, Fit, FitInput, FitState } from './context';
@@ -29,8 +30,9 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
   const category = rulebook.category(mappedCategory(rulebook.registry, input.categories, family.fields.category));
   const wish = family.wishes[account.id];
   if (!category || wish?.offered === false || family.retired) return { fit: absentFit(input, category), context: null };
-  const { task, plans, plan } = planFor(input, category);
-  const context = checkContext(input, category, plan, new Set(task.children.map((child) => child.id)));
+  const { task, plans, plan, isChosenGone } = planFor(input, category);
+  const inForce = { plan, isChosenGone };
+  const context = checkContext(input, category, inForce, new Set(task.children.map((child) => child.id)));
   const findings = checkAll(context, task.leftOut);
   const fit: Fit = {
     account: account.id,
@@ -44,15 +46,15 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
 }
 
 /** The plans under a category's rules and the one in force. */
-function planFor(input: FitInput, category: CategoryRules): { task: PlanTask; plans: Fit['plans']; plan: Fit['plan'] } {
+function planFor(
+  input: FitInput,
+  category: CategoryRules,
+): { task: PlanTask; plans: Fit['plans']; plan: Fit['plan']; isChosenGone: boolean } {
   const { family, account, rulebook } = input;
   const wish = family.wishes[account.id];
   const task = planTask(family, category.rules, {
     wish,
-    live: input.live.flatMap(({ key, structure }) => {
-      const planned = plannerKey(family, key);
-      return planned === null ? [] : [{ key: planned, structure }];
-    }),
+    live: liveFor(family, input.live),
     objective: account.settings.objective,
     scopes: scopesOf(account, rulebook.registry.firstLanguage),
     memory: input.memory,
@@ -61,7 +63,19 @@ function planFor(input: FitInput, category: CategoryRules): { task: PlanTask; pl
   const chosen = wish?.chosen
     ? (plans.find((plan) => plan.signature === wish.chosen) ?? planNamed(task, wish.chosen))
     : null;
-  return { task, plans, plan: chosen ?? plans[0] ?? null };
+  const plan = chosen ?? plans[0] ?? null;
+  return { task, plans, plan, isChosenGone: wish?.chosen !== undefined && !chosen };
+}
+
+/** Live listings as the planner knows them: by its own keys, with the children that they hold. */
+function liveFor(family: FitInput['family'], live: FitInput['live']): PlanTask['live'] {
+  if (live.length === 0) return [];
+  const owners = identifierOwners(family);
+  return live.flatMap(({ key, structure, listing }) => {
+    const planned = plannerKey(family, key);
+    const childIds = listing.offers.flatMap(({ sku }) => owners.get(`sku|${identityOf('sku', sku)}`)?.id ?? []);
+    return planned === null ? [] : [{ key: planned, structure, childIds }];
+  });
 }
 
 function absentFit(input: FitInput, category: CategoryRules | null): Fit {

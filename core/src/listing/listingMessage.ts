@@ -1,10 +1,11 @@
 /** What has to be sent so that a channel holds one listing, given that it holds another. */
 import { dequal } from 'dequal';
+import { isSameListing, shownOf } from '../fit/planner/live';
 import type { Listing, ListingMessage, ListingOffer, RevisedOffer } from './listing';
 
 /**
  * What has to be sent so that the channel holds `next`, given that it holds `live`. Null where nothing differs. A
- * changed structure is listed whole again under its key. A draft is published by a revision, even one without
+ * listing that cannot be revised into what it should be is listed whole again under its key. A draft is published by a revision, even one without
  * changes.
  */
 export function listingMessage(
@@ -14,10 +15,15 @@ export function listingMessage(
   liveIsDraft = false,
 ): ListingMessage | null {
   if (!next) return live ? { action: 'takeDown', key: live.key } : null;
-  if (!live || live.structure !== next.structure) return { action: 'list', key: next.key, draft, listing: next };
+  if (!live || !isSameListing(live.structure, next.structure))
+    return { action: 'list', key: next.key, draft, listing: next };
   const { key, offers, ...shared } = next;
   const changes: Partial<Omit<Listing, 'key' | 'offers'>> = Object.fromEntries(
-    Object.entries(shared).filter(([name, figure]) => !dequal(live[name as keyof Listing], figure)),
+    Object.entries(shared).filter(([name, figure]) =>
+      name === 'structure'
+        ? shownOf(live.structure) !== shownOf(next.structure)
+        : !dequal(live[name as keyof Listing], figure),
+    ),
   );
   // A sheet names options on the rows of children, so when the options change every child says its own again.
   const bare = (listing: Listing) =>

@@ -122,6 +122,11 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     most: 80,
     help: 'How the value is called in another language, or on one account.',
   }),
+  field('shortLabel', 'Short label', 'text', ['value'], 'wording', {
+    ...TEXT,
+    most: 40,
+    help: 'Used where a channel has less room than the label needs, before anything is shortened by rule.',
+  }),
   field('nameSuffix', 'Name suffix', 'text', ['value', 'child'], 'wording', {
     ...TEXT,
     most: 80,

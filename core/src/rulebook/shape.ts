@@ -37,6 +37,8 @@ export const AxisRulesSchema = z.strictObject({
   labelAtMost: Count.default(200),
   labelForbids: z.string().default('').describe('Characters a label may not have.'),
   roles: z.partialRecord(RoleSchema, RoleRulesSchema).default({}),
+  alwaysSplit: z.array(RoleSchema).default([]).describe('Roles of which each value has a listing of its own.'),
+  order: z.array(RoleSchema).default([]).describe('The order that the axes have to stand in.'),
   pictures: z
     .enum(['child', 'axis', 'listing'])
     .default('child')
@@ -84,7 +86,14 @@ export const RulesSchema = z.strictObject({
     spreadAtMost: Decimal.optional().describe('The dearest child is at most this many times the cheapest.'),
   }),
   stock: z.strictObject({ least: Count.default(0), most: Count.default(1_000_000) }).prefault({}),
-  fees: z.strictObject({ perListing: Decimal.default('0'), commissionPercent: Decimal.default('0') }).prefault({}),
+  fees: z
+    .strictObject({
+      perListing: Decimal.default('0'),
+      perChild: Decimal.default('0').describe('For each child of a new listing.'),
+      perValue: Decimal.default('0').describe('For each option that a new listing shows.'),
+      commissionPercent: Decimal.default('0'),
+    })
+    .prefault({}),
   settings: z
     .array(z.strictObject({ key: z.string(), label: z.string(), help: z.string().optional() }))
     .default([])

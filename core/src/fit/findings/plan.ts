@@ -55,7 +55,7 @@ function noPlan(context: CheckContext): Finding {
 
 function chosenGone(context: CheckContext, plan: Plan): Finding[] {
   const wish = wishOf(context);
-  if (!wish.chosen || wish.chosen === plan.signature) return [];
+  if (!context.isChosenGone) return [];
   const keep = { do: 'setWish' as const, account: context.account.id, wish: { ...wish, chosen: plan.signature } };
   return [
     makeFinding(context, {

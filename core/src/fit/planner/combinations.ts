@@ -2,13 +2,15 @@
  * Combinations of axes that the children have: counted, ordered and labelled once for the same children, however many
  * shapes and channels ask.
  */
-import { optionLabels } from './labels';
-import type { Combinations, GroupLabels, PlanTask } from './shape';
+import { optionLabels, type OptionLabels } from './labels';
+import type { Combinations, GroupLabels, PlanTask, TaskAxis } from './shape';
+
+const bitsOf = (group: readonly number[]): number => group.reduce((all, axis) => all | (1 << axis), 0);
 
 /** The combinations of some axes (numbers, in any order) that the children have. */
 export function combinationsOf(task: PlanTask, group: readonly number[]): Combinations {
   const { combinations } = task.known;
-  const bits = group.reduce((all, axis) => all | (1 << axis), 0);
+  const bits = bitsOf(group);
   let found = combinations.get(bits);
   if (!found)
     combinations.set(
@@ -19,6 +21,32 @@ export function combinationsOf(task: PlanTask, group: readonly number[]): Combin
       )),
     );
   return found;
+}
+
+/** Place of each combination of some axes → how many combinations of others its children have. */
+export function spreadOf(task: PlanTask, split: readonly number[], group: readonly number[]): Int32Array {
+  const { spreads } = task.known;
+  const key = bitsOf(split) * MOST_SETS + bitsOf(group);
+  let found = spreads.get(key);
+  if (!found) spreads.set(key, (found = countSpread(task, split, group)));
+  return found;
+}
+
+/** Sets of axes, of six at most. */
+const MOST_SETS = 1 << 6;
+
+function countSpread(task: PlanTask, split: readonly number[], group: readonly number[]): Int32Array {
+  const outer = combinationsOf(task, split);
+  if (split.length === 0) return Int32Array.of(combinationsOf(task, group).count);
+  const both = combinationsOf(task, [...new Set([...split, ...group])]);
+  const counts = new Int32Array(outer.count);
+  const isCounted = new Uint8Array(both.count);
+  both.placeOf.forEach((place, number) => {
+    if (isCounted[place]) return;
+    isCounted[place] = 1;
+    counts[outer.placeOf[number]!]! += 1;
+  });
+  return counts;
 }
 
 /** Codes below this are counted in a table with a place for each; more would take more room than the children are worth. */
@@ -113,14 +141,18 @@ function makeLabels(
   const place = group.map((axis) => inFamilyOrder.indexOf(axis));
   const led = rows.map((row) => place.map((at) => row[at]!));
   const axes = group.map((axis) => task.axes[axis]!);
-  const made =
-    atMost === null
-      ? { labels: led.map((row) => axes[0]!.values[row[0]!]!.label), shortened: false }
-      : optionLabels(axes, led, atMost, forbids);
+  const made = atMost === null ? listLabels(axes[0]!, led) : optionLabels(axes, led, atMost, forbids);
   if (!made) return null;
   const options = led.map((row, at) => {
     const valueIds = row.map((value, axis) => axes[axis]!.values[value]!.id);
     return { key: valueIds.join('+'), label: made.labels[at]!, valueIds };
   });
-  return { options, placeOf, shortened: made.shortened };
+  return { options, placeOf, shortened: made.shortened, byRule: made.byRule };
 }
+
+/** Labels that the channel takes from its own list. */
+const listLabels = ({ values }: TaskAxis, rows: readonly (readonly number[])[]): OptionLabels => ({
+  labels: rows.map(([value]) => values[value!]!.label),
+  shortened: false,
+  byRule: 0,
+});

@@ -1,14 +1,17 @@
 /** Labels of options within a channel's limit: each part shortened in the same way everywhere, and no two alike. */
-import type { TaskAxis } from './shape';
+import type { TaskAxis, TaskValue } from './shape';
 
 /** The forms a value's label may take, from full to its short code. Each axis uses one form throughout. */
-const FORMS: ((label: string, code: string) => string)[] = [
-  (label) => label,
-  (label) => label.replace(/\s*\([^)]*\)/g, '').trim() || label,
-  (label) => words(label, 7),
-  (label) => words(label, 4),
-  (_label, code) => code,
+const FORMS: readonly ((value: TaskValue) => string)[] = [
+  ({ label }) => label,
+  ({ label, short }) => short ?? label,
+  ({ label }) => label.replace(/\s*\([^)]*\)/g, '').trim() || label,
+  ({ label }) => words(label, 7),
+  ({ label }) => words(label, 4),
+  ({ code }) => code,
 ];
+/** The form that is the seller's own; those after it are made by rule. */
+const BY_SELLER = 1;
 
 const words = (label: string, length: number) =>
   label
@@ -16,17 +19,38 @@ const words = (label: string, length: number) =>
     .map((word) => (word.length > length + 1 ? word.slice(0, length).replace(/[-'.,]+$/, '') + '.' : word))
     .join(' ');
 
-const SEPARATORS = [' / ', '/'];
+/** What stands between the parts of a joined label, the best first. */
+const SEPARATORS = [' / ', '/', ' · ', ' - ', '-', ' '];
 
 export interface OptionLabels {
   labels: string[];
+  /** Some are not the full labels, joined. */
   shortened: boolean;
+  /** How many were shortened by rule, and not by the seller. */
+  byRule: number;
+}
+
+/** An axis in one form. */
+interface Form {
+  texts: string[];
+  /** Rows whose part is not the full label, and not the seller's short one. */
+  byRule: number;
+  /** Rows whose part is the seller's short label. */
+  bySeller: number;
+  /** Characters of all rows' parts together. */
+  characters: number;
+}
+
+/** One form for each axis, and a separator. */
+interface Choice {
+  forms: Form[];
+  separator: string;
 }
 
 /**
- * Labels for combinations of values (one row a combination, value places per axis), at most `atMost` characters long,
- * without
- * `forbidden` characters, all different. Loses as few characters as can be; null where even short codes do not do.
+ * Labels for combinations of values (one row a combination, value places per axis), at most `atMost` characters long, without
+ * `forbidden` characters, all different. As few parts as can be are shortened, by rule less willingly than by the seller's short
+ * labels, and then as few characters lost as can be. Null where even short codes do not do.
  */
 export function optionLabels(
   axes: readonly TaskAxis[],
@@ -34,52 +58,100 @@ export function optionLabels(
   atMost: number,
   forbidden: string,
 ): OptionLabels | null {
-  const made = axes.map(() => new Array<string[] | undefined>(FORMS.length));
-  /** The values of an axis in one form; made when first asked for, since the full labels do most often. */
-  const formed = (axis: number, form: number) =>
-    (made[axis]![form] ??= axes[axis]!.values.map(
-      (value) => clean(FORMS[form]!(value.label, value.code), forbidden) || value.code,
-    ));
-  const choice = new Array<number>(axes.length).fill(0);
-  const build = (separator: string) =>
-    rows.map((row) => row.map((at, axis) => formed(axis, choice[axis]!)[at]!).join(separator));
-  /**
-   * Characters of all labels together, or null where one is too long or empty. Counted first: most choices end here.
-   */
-  const measure = (separator: string): number | null => {
-    let total = 0;
-    const forms = axes.map((_, axis) => formed(axis, choice[axis]!));
-    for (const row of rows) {
-      let length = separator.length * (axes.length - 1);
-      for (let axis = 0; axis < axes.length; axis++) length += forms[axis]![row[axis]!]!.length;
-      if (length > atMost || length === 0) return null;
-      total += length;
-    }
-    return total;
-  };
-  let best: { total: number; labels: string[] } | null = null;
-  for (let first = true; ; first = false) {
-    for (const separator of axes.length > 1 ? SEPARATORS : ['']) {
-      const total = measure(separator);
-      if (total === null || (best && total <= best.total)) continue;
-      const labels = build(separator);
-      if (new Set(labels.map((label) => label.toLowerCase())).size < labels.length) continue;
-      best = { total, labels };
-      // Nothing is longer than the full labels.
-      if (first && separator !== SEPARATORS[1]) return { labels, shortened: changed(axes, rows, labels) };
-    }
-    let axis = choice.length - 1;
-    while (axis >= 0 && choice[axis] === FORMS.length - 1) choice[axis--] = 0;
-    if (axis < 0) break;
-    choice[axis]! += 1;
+  const separators = axes.length > 1 ? usableSeparators(forbidden) : [''];
+  const full = axes.map((axis, at) => formOf(axis, at, 0, rows, forbidden));
+  const plain = labelsOf({ forms: full, separator: separators[0]! }, rows, atMost);
+  if (plain) return told(axes, rows, plain, full);
+  const forms = axes.map((axis, at) => differentForms(axis, at, rows, forbidden));
+  const longestFirst = rows.toSorted((a, b) => lengthOf(full, b) - lengthOf(full, a));
+  for (const choice of inOrderOfCost(forms, separators)) {
+    if (!isWithin(choice, longestFirst, atMost)) continue;
+    const labels = labelsOf(choice, rows, atMost);
+    if (labels) return told(axes, rows, labels, choice.forms);
   }
-  return best ? { labels: best.labels, shortened: changed(axes, rows, best.labels) } : null;
+  return null;
 }
 
-function changed(axes: readonly TaskAxis[], rows: readonly (readonly number[])[], labels: readonly string[]): boolean {
-  return rows.some(
-    (row, at) => row.map((value, axis) => axes[axis]!.values[value]!.label).join(SEPARATORS[0]) !== labels[at],
+/** Two of them: one that reads well, one that saves room. None where the channel forbids them all: parts then run together. */
+function usableSeparators(forbidden: string): string[] {
+  const usable = SEPARATORS.filter((separator) => ![...separator.trim()].some((mark) => forbidden.includes(mark)));
+  return usable.slice(0, 2);
+}
+
+function formOf(
+  { values }: TaskAxis,
+  at: number,
+  number: number,
+  rows: readonly (readonly number[])[],
+  forbidden: string,
+): Form {
+  const make = FORMS[number]!;
+  const texts = values.map((value) => clean(make(value), forbidden) || value.code);
+  const isFull = values.map((value, place) => texts[place] === (clean(value.label, forbidden) || value.code));
+  let changed = 0;
+  let characters = 0;
+  for (const row of rows) {
+    characters += texts[row[at]!]!.length;
+    if (!isFull[row[at]!]) changed += 1;
+  }
+  return { texts, characters, byRule: number > BY_SELLER ? changed : 0, bySeller: number === BY_SELLER ? changed : 0 };
+}
+
+/** The forms of an axis that differ from each other: sizes mostly have but one or two. */
+function differentForms(axis: TaskAxis, at: number, rows: readonly (readonly number[])[], forbidden: string): Form[] {
+  const all = FORMS.map((_, number) => formOf(axis, at, number, rows, forbidden));
+  return all.filter((form, place) => !all.slice(0, place).some((one) => one.texts.join('|') === form.texts.join('|')));
+}
+
+/** Every choice of a form for each axis, the one that loses least first. */
+function inOrderOfCost(forms: readonly Form[][], separators: readonly string[]): Choice[] {
+  const all = forms.reduce<Form[][]>((done, some) => done.flatMap((row) => some.map((one) => [...row, one])), [[]]);
+  const sum = (row: readonly Form[], line: 'byRule' | 'bySeller' | 'characters') =>
+    row.reduce((total, form) => total + form[line], 0);
+  const costs = new Map(
+    all.map((row) => [row, [sum(row, 'byRule'), sum(row, 'bySeller'), -sum(row, 'characters')] as const]),
   );
+  all.sort((a, b) => {
+    const [one, other] = [costs.get(a)!, costs.get(b)!];
+    return one[0] - other[0] || one[1] - other[1] || one[2] - other[2];
+  });
+  return all.flatMap((row) => separators.map((separator) => ({ forms: row, separator })));
+}
+
+const lengthOf = (forms: readonly Form[], row: readonly number[]): number =>
+  row.reduce((length, value, axis) => length + forms[axis]!.texts[value]!.length, 0);
+
+function isWithin({ forms, separator }: Choice, rows: readonly (readonly number[])[], atMost: number): boolean {
+  const most = atMost - separator.length * (forms.length - 1);
+  return rows.every((row) => lengthOf(forms, row) <= most);
+}
+
+/** The labels of a choice, or null where one is too long or empty, or two are alike whatever their case. */
+function labelsOf({ forms, separator }: Choice, rows: readonly (readonly number[])[], atMost: number): string[] | null {
+  const labels: string[] = [];
+  const seen = new Set<string>();
+  for (const row of rows) {
+    const label = row.map((value, axis) => forms[axis]!.texts[value]!).join(separator);
+    if (label.length > atMost || label === '') return null;
+    seen.add(label.toLowerCase());
+    labels.push(label);
+  }
+  return seen.size === labels.length ? labels : null;
+}
+
+function told(
+  axes: readonly TaskAxis[],
+  rows: readonly (readonly number[])[],
+  labels: string[],
+  forms: readonly Form[],
+): OptionLabels {
+  const isByRule = forms.map((form) => form.byRule > 0);
+  const full = (row: readonly number[]) => row.map((value, axis) => axes[axis]!.values[value]!.label);
+  const byRule = rows.filter((row) =>
+    full(row).some((label, axis) => isByRule[axis] && forms[axis]!.texts[row[axis]!] !== label),
+  ).length;
+  const shortened = rows.some((row, at) => full(row).join(SEPARATORS[0]) !== labels[at]);
+  return { labels, shortened, byRule };
 }
 
 function clean(label: string, forbidden: string): string {

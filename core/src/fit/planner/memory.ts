@@ -5,6 +5,7 @@ import type { Known, Structure } from './shape';
 export const createKnown = (): Known => ({
   columns: null,
   combinations: new Map(),
+  spreads: new Map(),
   labels: new Map(),
   plans: new WeakMap(),
 });

@@ -5,16 +5,32 @@
 import type { Role, Wish } from '../../family/shape';
 import type { Rules } from '../../rulebook/shape';
 
+export interface TaskValue {
+  id: string;
+  label: string;
+  /** What the seller would have it called where there is less room. */
+  short?: string | undefined;
+  code: string;
+}
+
 export interface TaskAxis {
   id: string;
   label: string;
   role: Role;
-  values: { id: string; label: string; code: string }[];
+  values: TaskValue[];
 }
 
 export interface TaskChild {
   id: string;
   at: number[];
+}
+
+/** A listing that stands on the channel now. */
+export interface StandingListing {
+  key: string;
+  /** See `structureOf`. */
+  structure: string;
+  childIds: readonly string[];
 }
 
 export interface PlanTask {
@@ -27,8 +43,7 @@ export interface PlanTask {
   wish: Pick<Wish, 'apart' | 'whole' | 'pictureAxis'>;
   /** Pictures that stand on values, per axis; and children that have pictures of their own. */
   pictures: { onAxis: number[]; onChildren: number };
-  /** Listings that stand on the channel now: their key and structure. */
-  live: { key: string; structure: string }[];
+  live: StandingListing[];
   objective: 'listings' | 'fees';
   /** What was worked out for the same children before. */
   known: Known;
@@ -47,23 +62,35 @@ export interface TargetAxis {
 }
 
 export interface PlanListing {
-  /** Stays the same as long as the listing means the same children. */
+  /** That of the live listing it goes on with, else one of its own. */
   key: string;
   /** axis id → value id for the axes that are split. */
   split: Record<string, string>;
-  /** Which part of how many, for each target axis that is cut. */
-  cuts: { axis: number; part: number; of: number }[];
+  /** Which part of how many, where a listing is cut for being too large. */
+  part: { number: number; of: number } | null;
   childIds: string[];
 }
 
+/** What a plan costs. Less is better in every line. */
 export interface Bill {
   leftOut: number;
+  /** Axes wished whole that nevertheless are cut, since no other cut would do. */
+  wishesBroken: number;
   listings: number;
-  /** perListing × listings in the channel's currency, as a decimal string. */
+  /** Per listing, child and value shown, in the channel's currency, as a decimal string. */
   fees: string;
-  joins: number;
+  /** Live listings that are taken down and made again. */
   remade: number;
+  /** Children that go from one live listing to another. */
+  moved: number;
+  /** Live listings whose options become others. */
+  reshaped: number;
+  joins: number;
   picturesLost: number;
+  /** Options whose label was shortened by rule, and not by the seller. */
+  shortened: number;
+  /** Values that stand in several listings where a cut had to go through them. */
+  cutThrough: number;
   joinedOptions: number;
   longestLabel: number;
   axesShown: number;
@@ -72,6 +99,8 @@ export interface Bill {
 export interface Plan {
   /** Names the plan by its structure alone, so that it can be found again after a change. */
   signature: string;
+  /** What the channel sees of the structure: see `structureOf`. */
+  structure: string;
   axes: TargetAxis[];
   split: string[];
   pinned: string[];
@@ -79,6 +108,8 @@ export interface Plan {
   pictureAxis: number | null;
   listings: PlanListing[];
   bill: Bill;
+  /** So many listings more than the fewest there can be, at most: 0 where the search was not stopped. */
+  surplus: number;
 }
 
 /** What was worked out for one set of children. */
@@ -86,6 +117,8 @@ export interface Known {
   /** Axis number → child number → place of the value; made when first asked for. */
   columns: readonly Int32Array[] | null;
   combinations: Map<number, Combinations>;
+  /** Two sets of axes → how many combinations of the second there are with each of the first. */
+  spreads: Map<number, Int32Array>;
   labels: Map<string, GroupLabels | null>;
   plans: WeakMap<Rules, Map<string, readonly Plan[]>>;
 }
@@ -108,5 +141,8 @@ export interface Combinations {
 
 export interface GroupLabels extends Pick<Combinations, 'placeOf'> {
   options: TargetAxis['options'];
+  /** Labels that are not those of the family, joined. */
   shortened: boolean;
+  /** Options whose label was shortened by rule, and not by the seller. */
+  byRule: number;
 }

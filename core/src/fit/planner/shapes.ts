@@ -1,5 +1,7 @@
 /** Every shape a plan may take: which axes are pinned, which split, which carried or joined, and in which roles. */
 import type { Role } from '../../family/shape';
+import { combinationsOf } from './combinations';
+import { leadsOf } from './live';
 import type { PlanTask } from './shape';
 
 /** Axis numbers throughout. In a group the leading axis, whose role the listing's axis has, comes first. */
@@ -9,63 +11,99 @@ export interface Shape {
   groups: number[][];
 }
 
+export const joinsOf = (shape: Shape): number => shape.groups.reduce((sum, group) => sum + group.length - 1, 0);
+
+export const axisIds = ({ axes }: PlanTask, numbers: readonly number[]): string[] =>
+  numbers.map((axis) => axes[axis]!.id);
+
+/** Groups like `a1+a3|a2`, then what is split and pinned. */
+export function signatureOf(task: PlanTask, shape: Shape): string {
+  const ids = (axes: number[]) => axisIds(task, axes).join('+');
+  return `${shape.groups.map(ids).join('|')};split=${ids(shape.split)};pin=${ids(shape.pinned)}`;
+}
+
 /**
  * All shapes the rules allow. An axis with one value may be pinned or shown; an axis that must stay whole is never
- * split; one that must stay apart, or whose labels have to come from a list, is never joined.
+ * split; one that must stay apart, or whose labels have to come from a list, is never joined; one whose role the channel
+ * has a listing each for is always split.
  */
 export function planShapes(task: PlanTask): Shape[] {
   const { axes, rules, wish } = task;
-  const used = axes.map((_, axis) => new Set(task.children.map((child) => child.at[axis])).size);
+  const roles = axes.map((axis) => axis.role);
+  const isSingle = axes.map((_, axis) => combinationsOf(task, [axis]).count <= 1);
   const apart = axes.map((axis) => wish.apart.includes(axis.id));
   const whole = axes.map((axis) => wish.whole.includes(axis.id));
+  const alwaysSplit = axes.map((axis) => rules.axes.alwaysSplit.includes(axis.role));
+  const liveLeads = new Set(task.live.flatMap((live) => [...leadsOf(live.structure)]));
   const shapes: Shape[] = [];
 
   const place = (axis: number, pinned: number[], split: number[], groups: number[][]): void => {
     if (axis === axes.length) {
-      for (const led of leads(
-        groups,
-        axes.map((one) => one.role),
-        rules.axes,
-      ))
-        shapes.push({ pinned, split, groups: led });
+      for (const led of leads(task, groups, roles, liveLeads)) shapes.push({ pinned, split, groups: led });
       return;
     }
-    if (used[axis]! <= 1) place(axis + 1, [...pinned, axis], split, groups);
+    if (isSingle[axis]) place(axis + 1, [...pinned, axis], split, groups);
+    else if (alwaysSplit[axis]) return place(axis + 1, pinned, [...split, axis], groups);
     else if (!whole[axis]) place(axis + 1, pinned, [...split, axis], groups);
     if (groups.length < rules.axes.atMost) place(axis + 1, pinned, split, [...groups, [axis]]);
-    if (apart[axis] || used[axis]! <= 1) return;
+    if (apart[axis] || isSingle[axis]) return;
     groups.forEach((group, at) => {
-      if (group.some((member) => apart[member] || used[member]! <= 1)) return;
-      place(
-        axis + 1,
-        pinned,
-        split,
-        groups.map((one, number) => (number === at ? [...one, axis] : one)),
-      );
+      if (group.some((member) => apart[member] || isSingle[member])) return;
+      const joined = groups.map((one, number) => (number === at ? [...one, axis] : one));
+      place(axis + 1, pinned, split, joined);
     });
   };
   place(0, [], [], []);
   return shapes;
 }
 
-/**
- * The groups with every choice of leading axes that makes a set of roles the channel takes. Without listed sets the
- * first axis leads.
- */
-function leads(groups: number[][], roles: Role[], rules: PlanTask['rules']['axes']): number[][][] {
-  const mayJoin = (role: Role) => rules.roles[role]?.shows !== 'list';
+/** The groups with every choice of leading axes that makes a difference, and a set of roles that the channel takes. */
+function leads(
+  { axes, rules: { axes: rules } }: PlanTask,
+  groups: number[][],
+  roles: readonly Role[],
+  liveLeads: ReadonlySet<string>,
+): number[][][] {
   const choices = groups.map((group) => {
-    const candidates = rules.sets ? group : group.slice(0, 1);
-    return candidates
-      .filter((lead) => group.length === 1 || mayJoin(roles[lead]!))
-      .map((lead) => [lead, ...group.filter((axis) => axis !== lead)]);
+    const all = group.map((lead) => [lead, ...group.filter((axis) => axis !== lead)]);
+    const allowed = all.filter((led) => led.length === 1 || rules.roles[roles[led[0]!]!]?.shows !== 'list');
+    if (rules.sets) return allowed;
+    // One that leads in a live listing makes a difference to that.
+    return allowed.filter(
+      (led, at) => liveLeads.has(axes[led[0]!]!.id) || !isAlike(led, allowed.slice(0, at), roles, rules),
+    );
   });
   const all = choices.reduce<number[][][]>(
     (done, group) => done.flatMap((row) => group.map((one) => [...row, one])),
     [[]],
   );
   const isTaken = setTaker(rules);
-  return all.filter((led) => isTaken(led.map((group) => roles[group[0]!]!)));
+  return all.filter((led) => isTaken(led.map((group) => roles[group[0]!]!))).map((led) => inOrder(led, roles, rules));
+}
+
+/** Whether an earlier choice of the leading axis is under the same limits: where any axis may be shown, only those count. */
+function isAlike(
+  led: readonly number[],
+  earlier: readonly (readonly number[])[],
+  roles: readonly Role[],
+  { roles: rules }: PlanTask['rules']['axes'],
+): boolean {
+  const limitsOf = (group: readonly number[]) => rules[roles[group[0]!]!];
+  const mine = limitsOf(led);
+  return earlier.some((one) => {
+    const other = limitsOf(one);
+    return other?.labelAtMost === mine?.labelAtMost && other?.valuesAtMost === mine?.valuesAtMost;
+  });
+}
+
+/** Groups in the order the channel wants its axes in; those it says nothing of follow as they stand. */
+function inOrder(groups: number[][], roles: readonly Role[], { order }: PlanTask['rules']['axes']): number[][] {
+  if (order.length === 0) return groups;
+  const rank = (group: readonly number[]) => {
+    const at = order.indexOf(roles[group[0]!]!);
+    return at < 0 ? order.length : at;
+  };
+  return groups.toSorted((a, b) => rank(a) - rank(b));
 }
 
 /** Whether the channel takes listings with axes of just these roles. */

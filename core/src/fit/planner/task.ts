@@ -1,7 +1,7 @@
 /** The planner's task, made of a family, a category's rules and the seller's wish. */
 import { columnOf } from '../../family/column';
-import type { Scopes } from '../../family/scope';
-import type { Family, Wish } from '../../family/shape';
+import { EVERYWHERE, figureIn, type Scopes } from '../../family/scope';
+import type { Family, Value, Wish } from '../../family/shape';
 import { familyIndex, labelIn } from '../../family/weave';
 import { picturesAt } from '../../pictures/picturesOf';
 import type { Rules } from '../../rulebook/shape';
@@ -25,6 +25,7 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
   const leaveOut = new Set(wish?.leaveOut ?? []);
   const left = leaveOut.size === 0 ? [] : children.filter((child) => leaveOut.has(child.id));
   const offered = left.length === 0 ? children : children.filter((child) => !leaveOut.has(child.id));
+  const offeredIds = live.length > 0 ? new Set(offered.map((child) => child.id)) : new Set<string>();
   const own = (child: TaskChild) => picturesAt(family.children[child.id]!, scopes).length;
   return {
     axes,
@@ -40,7 +41,11 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
       onAxis: family.axes.map((axis) => axis.values.reduce((sum, value) => sum + picturesAt(value, scopes).length, 0)),
       onChildren: offered.reduce((sum, child) => sum + own(child), 0),
     },
-    live,
+    // Of a live listing only what is still offered counts; without any of it, it goes whatever the plan.
+    live: live.flatMap(({ childIds, ...listing }) => {
+      const there = childIds.filter((id) => offeredIds.has(id));
+      return there.length > 0 ? [{ ...listing, childIds: there }] : [];
+    }),
     objective,
     known: left.length === 0 ? known : createKnown(),
   };
@@ -57,7 +62,13 @@ function structureOf(family: Family, scopes: Scopes, memory: PlannerMemory): Str
 }
 
 /** What may differ from scope to scope in what is offered. */
-const SEEN = ['label', 'onSale'];
+const SEEN = ['label', 'shortLabel', 'onSale'];
+
+/** What the seller calls a value where there is less room, for the narrowest scope that has it. */
+function shortIn(value: Value, scopes: Scopes): string | undefined {
+  const figures = [...scopes, EVERYWHERE].map((scope) => figureIn(value, scope, 'shortLabel'));
+  return figures.find((figure): figure is string => typeof figure === 'string' && figure !== '');
+}
 
 function makeStructure(family: Family, scopes: Scopes): Pick<Structure, 'axes' | 'children'> {
   const { woven, rank } = familyIndex(family);
@@ -66,7 +77,10 @@ function makeStructure(family: Family, scopes: Scopes): Pick<Structure, 'axes' |
     id: axis.id,
     label: axis.label,
     role: axis.role,
-    values: axis.values.map((value) => ({ id: value.id, label: labelIn(value, scopes), code: value.code })),
+    values: axis.values.map((value) => ({
+      ...{ id: value.id, label: labelIn(value, scopes), code: value.code },
+      short: shortIn(value, scopes),
+    })),
   }));
   const children: TaskChild[] = [];
   woven.forEach((child, position) => {

@@ -33,7 +33,7 @@ export function projectListings(context: CheckContext): Listing[] {
       styleCode: String(family.fields.styleCode ?? ''),
       category: category.id,
       currency: category.rules.price.currency,
-      structure: plan.signature,
+      structure: plan.structure,
       axes: plan.axes.map((_, axis) =>
         listingAxis(context, plan, axis, { chosen, positions, labels: labels[axis]!, pictures }),
       ),

@@ -1,0 +1,63 @@
+/** What a shape costs at the very least, told without working it out: no line of its bill can be smaller. */
+import { feesOf } from './bill';
+import { combinationsOf, spreadOf } from './combinations';
+import { isSameListing, structureOf } from './live';
+import { picturesShown } from './pictures';
+import type { Bill, PlanTask } from './shape';
+import { axisIds, joinsOf, type Shape } from './shapes';
+
+/** Shape's listing axis → values that one listing may have there. */
+export function valueLimits({ axes, rules }: PlanTask, shape: Shape): number[] {
+  return shape.groups.map((group) => rules.axes.roles[axes[group[0]!]!.role]?.valuesAtMost ?? rules.axes.valuesAtMost);
+}
+
+export function leastBill(task: PlanTask, shape: Shape): Bill {
+  const listings = leastListings(task, shape);
+  const values = shape.groups.reduce((sum, group) => sum + total(spreadOf(task, shape.split, group)), 0);
+  const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
+  return {
+    leftOut: task.leftOut.length,
+    wishesBroken: 0,
+    listings,
+    fees: feesOf(task.rules, { listings, children: task.children.length, values }),
+    remade: task.live.filter((live) => !isSameListing(live.structure, structure)).length,
+    moved: 0,
+    reshaped: 0,
+    joins: joinsOf(shape),
+    picturesLost: picturesShown(task, shape).lost,
+    shortened: 0,
+    cutThrough: 0,
+    joinedOptions: shape.groups.reduce(
+      (sum, group) => sum + (group.length > 1 ? combinationsOf(task, group).count : 0),
+      0,
+    ),
+    longestLabel: 0,
+    axesShown: shape.groups.length,
+  };
+}
+
+/** For each combination that is split as many listings as its children and its values need at least. */
+function leastListings(task: PlanTask, shape: Shape): number {
+  const limits = valueLimits(task, shape);
+  const members = spreadOf(
+    task,
+    shape.split,
+    task.axes.map((_, axis) => axis),
+  );
+  const spreads = shape.groups.map((group) => spreadOf(task, shape.split, group));
+  let listings = 0;
+  for (let place = 0; place < members.length; place++) {
+    let least = Math.ceil(members[place]! / task.rules.children.atMost);
+    for (let axis = 0; axis < spreads.length; axis++) {
+      least = Math.max(least, Math.ceil(spreads[axis]![place]! / Math.max(1, limits[axis]!)));
+    }
+    listings += least;
+  }
+  return listings;
+}
+
+function total(numbers: Int32Array): number {
+  let sum = 0;
+  for (const number of numbers) sum += number;
+  return sum;
+}

@@ -1,0 +1,153 @@
+/** A shape worked out in full: its listings, its labels, its bill. */
+import { billOrder, compareOrders, feesOf } from './bill';
+import { valueLimits } from './bound';
+import { combinationsOf, labelGroup } from './combinations';
+import { cutListing, type Cut } from './cut/cut';
+import type { Budget } from './cut/search';
+import { goingOn, structureOf, withKeys, type Begun } from './live';
+import { picturesShown } from './pictures';
+import type { Bill, Plan, PlanListing, PlanTask, TargetAxis } from './shape';
+import { axisIds, joinsOf, signatureOf, type Shape } from './shapes';
+
+/** Why a shape is worked out: `worst` is the bill of the worst plan that is kept, where enough are kept already. */
+export interface SpinOrder {
+  budget: Budget;
+  worst?: readonly number[] | undefined;
+  /** Told the fewest listings that a shape may come down to whose cutting was stopped. */
+  stopped?: { least: number } | undefined;
+}
+
+/** Null where labels do not fit, where cutting does not help, or where it is worse than the worst plan kept. */
+export function spinOut(task: PlanTask, shape: Shape, { budget, worst, stopped }: SpinOrder): Plan | null {
+  const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
+  const made = listingsOf(task, shape, structure, budget);
+  if (!made) return null;
+  if (stopped && made.least < made.listings.length) stopped.least = Math.min(stopped.least, made.least);
+  const { pictureAxis, lost } = picturesShown(task, shape);
+  const bill: Bill = {
+    leftOut: task.leftOut.length,
+    wishesBroken: made.wishesBroken,
+    listings: made.listings.length,
+    fees: feesOf(task.rules, { listings: made.listings.length, children: task.children.length, values: made.values }),
+    remade: made.remade,
+    moved: made.moved,
+    reshaped: made.reshaped,
+    joins: joinsOf(shape),
+    picturesLost: lost,
+    shortened: 0,
+    cutThrough: made.through,
+    joinedOptions: 0,
+    longestLabel: 0,
+    axesShown: shape.groups.length,
+  };
+  // Labels take longest: none are made for what cannot be kept.
+  if (worst && compareOrders(billOrder(bill, task.objective), worst) > 0) return null;
+  const labels = shape.groups.map((group) => labelGroup(task, group));
+  if (labels.some((group) => group === null)) return null;
+  const axes = shape.groups.map((group, at): TargetAxis => {
+    const { options, shortened } = labels[at]!;
+    const { role } = task.axes[group[0]!]!;
+    return { role, name: axisName(task, group), from: axisIds(task, group), options, shortened };
+  });
+  bill.shortened = labels.reduce((sum, group) => sum + group!.byRule, 0);
+  for (const { from, options } of axes) {
+    if (from.length > 1) bill.joinedOptions += options.length;
+    for (const { label } of options) bill.longestLabel = Math.max(bill.longestLabel, label.length);
+  }
+  return {
+    ...{ signature: signatureOf(task, shape), structure, axes },
+    split: axisIds(task, shape.split),
+    pinned: axisIds(task, shape.pinned),
+    ...{ pictureAxis, listings: made.listings, bill, surplus: made.listings.length - made.least },
+  };
+}
+
+interface Made {
+  listings: PlanListing[];
+  remade: number;
+  moved: number;
+  reshaped: number;
+  wishesBroken: number;
+  through: number;
+  /** Options shown in all listings together. */
+  values: number;
+  least: number;
+}
+
+/** The listings of a shape: one for each combination of what is split, cut where one is too large. */
+function listingsOf(task: PlanTask, shape: Shape, structure: string, budget: Budget): Made | null {
+  const split = combinationsOf(task, shape.split);
+  const members: number[][] = Array.from({ length: split.count }, () => []);
+  split.placeOf.forEach((place, number) => members[place]!.push(number));
+  const live = goingOn(task, structure);
+  const homes = live.map(({ numbers }) => homeOf(split.placeOf, numbers));
+  const places = shape.groups.map((group) => combinationsOf(task, group).placeOf);
+  const order = {
+    ...{ task, places, budget, along: cutOrder(task, shape) },
+    limits: { children: task.rules.children.atMost, values: valueLimits(task, shape) },
+  };
+  const made: Omit<Made, 'listings' | 'remade' | 'moved' | 'reshaped'> = {
+    wishesBroken: 0,
+    through: 0,
+    values: 0,
+    least: 0,
+  };
+  const begun: Begun[] = [];
+  for (const [place, numbers] of members.entries()) {
+    const here = live.filter((_, at) => homes[at] === place).map((one) => one.numbers);
+    const own = here.map((all) => all.filter((number) => split.placeOf[number] === place));
+    const cut = cutByWish({ ...order, numbers, live: own });
+    if (!cut) return null;
+    made.wishesBroken = Math.max(made.wishesBroken, cut.wishesBroken);
+    made.through += cut.through;
+    made.least += cut.least;
+    for (const placeOf of places)
+      for (const part of cut.parts) made.values += new Set(part.map((number) => placeOf[number])).size;
+    begun.push(...partsBegun(task, shape, cut));
+  }
+  const keyed = withKeys(task, structure, begun, live);
+  return { ...made, ...keyed };
+}
+
+/** The place that most of these children are in. */
+function homeOf(placeOf: Int32Array, numbers: readonly number[]): number {
+  const counts = new Map<number, number>();
+  for (const number of numbers) counts.set(placeOf[number]!, (counts.get(placeOf[number]!) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]![0];
+}
+
+/** Axes shown, those first along which a listing is cut best: buyers look for all sizes in one place. */
+function cutOrder({ axes }: PlanTask, shape: Shape): number[] {
+  const shown = shape.groups.flat().sort((a, b) => a - b);
+  const isSize = (axis: number) => axes[axis]!.role === 'size';
+  return [...shown.filter((axis) => !isSize(axis)), ...shown.filter(isSize)];
+}
+
+/** A cut that keeps axes whole as wished; where none does, one that does not, and how many are then broken. */
+function cutByWish(order: Omit<Parameters<typeof cutListing>[0], 'whole'>): (Cut & { wishesBroken: number }) | null {
+  const { task, along } = order;
+  const whole = along.filter((axis) => task.wish.whole.includes(task.axes[axis]!.id));
+  const cut = cutListing({ ...order, whole });
+  if (cut) return { ...cut, wishesBroken: 0 };
+  const broken = whole.length > 0 ? cutListing({ ...order, whole: [] }) : null;
+  return broken && { ...broken, wishesBroken: whole.length };
+}
+
+function partsBegun(task: PlanTask, shape: Shape, { parts }: Cut): Begun[] {
+  const first = task.children[parts[0]![0]!]!;
+  const split = Object.fromEntries(
+    shape.split.map((axis) => [task.axes[axis]!.id, task.axes[axis]!.values[first.at[axis]!]!.id]),
+  );
+  return parts.map((numbers, at) => ({
+    ownKey: [...Object.values(split), ...(parts.length > 1 ? [`p${at + 1}`] : [])].join('.') || 'all',
+    split,
+    part: parts.length > 1 ? { number: at + 1, of: parts.length } : null,
+    childIds: numbers.map((number) => task.children[number]!.id),
+  }));
+}
+
+/** What the channel calls the axis: by its role, or the family's own words. */
+function axisName(task: PlanTask, group: readonly number[]): string {
+  const lead = task.axes[group[0]!]!;
+  return task.rules.axes.roles[lead.role]?.name ?? group.map((axis) => task.axes[axis]!.label).join(' / ');
+}
