@@ -128,6 +128,30 @@ describe('sending', () => {
     expect((await ended((await send([family.id], ['own-shop'])).id)).lines[0]!.outcome).toBe('taken down');
     expect(await held()).toBeUndefined();
   });
+  it('moves children between listings without a refusal: what holds an SKU lets go of it before another takes it', async () => {
+    const detail = await shopFamily();
+    const { family } = detail;
+    const wish = { apart: [], whole: [], leaveOut: [], offered: true };
+    const [colour, size] = family.axes.map((axis) => axis.id);
+    // The second colour has more children: the live listing goes on with that, and the first becomes a new one.
+    await run(detail, { do: 'setWoven', crossings: [familyIndex(family).woven[0]!.at], woven: false });
+    await ended((await send([family.id], ['own-shop'])).id);
+    const change = async (chosen?: string) => {
+      const now = await world.call(api.family, { params: { id: family.id } });
+      await run(now, { do: 'setWish', account: 'own-shop', wish: { ...wish, ...(chosen ? { chosen } : {}) } });
+      const { lines } = await ended((await send([family.id], ['own-shop'])).id);
+      return lines.map((line) => line.outcome).toSorted();
+    };
+    const held = async () =>
+      (await world.held('own-shop'))
+        .filter((one) => one.goods.key.startsWith(family.id))
+        .map((one) => one.goods.offers.length);
+    // One listing becomes two: the live one goes on with half of its children.
+    expect(await change(`${size};split=${colour};pin=`)).toEqual(['listed', 'revised']);
+    expect((await held()).toSorted()).toEqual([2, 3]);
+    expect(await change()).toEqual(['revised', 'taken down']);
+    expect(await held()).toEqual([5]);
+  });
   it('lets no SKU be renamed, emptied or taken back while a channel lists it; taken down there it is free', async () => {
     const detail = await shopFamily();
     const { id } = detail.family;

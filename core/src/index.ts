@@ -83,3 +83,4 @@ export * from './words/findingNames';
 export * from './words/changes';
 export * from './words/counts';
 export * from './words/languageName';
+export * from './words/plans';

@@ -60,6 +60,37 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
     return under('own-shop', ({ axes }) => Object.assign(axes, { atMost: 1 }), family);
   },
   'plan.chosen-gone': () => fit('own-shop', run(whole, wish('own-shop', { chosen: 'a99|a98;split=;pin=' }))),
+  'plan.wish-broken': () => {
+    const family = run(whole, wish('own-shop', { whole: whole.axes.map((axis) => axis.id) }));
+    return under('own-shop', ({ axes }) => Object.assign(axes, { valuesAtMost: 1 }), family);
+  },
+  'plan.search-stopped': () => {
+    // Scattered so that no bound tells how few listings there may be, and too much to try every way.
+    const labels = (word: string) => Array.from({ length: 14 }, (_, at) => `${word} ${at}`);
+    const axis = (role: core.Role, label: string) => ({
+      role,
+      label,
+      values: labels(label).map((one) => ({ label: one })),
+    });
+    const off = labels('Hue').flatMap((hue, a) =>
+      labels('Cut').flatMap((cut, b) => ((a * a * 3 + b * b * 7 + a * b) % 5 < 3 ? [[hue, cut]] : [])),
+    );
+    const scattered = createFamily({
+      id: 'f',
+      fields: whole.fields,
+      axes: [axis('colour', 'Hue'), axis('size', 'Cut')],
+      off,
+    });
+    return under(
+      'own-shop',
+      (rules) => Object.assign(rules.axes, { atMost: 2, valuesAtMost: 5, sets: [['colour', 'size']] }),
+      scattered,
+    );
+  },
+  'axis.not-taken': () => {
+    const family = run(whole, wish('own-shop', { apart: whole.axes.map((axis) => axis.id) }));
+    return under('own-shop', ({ axes }) => Object.assign(axes, { sets: [['size']] }), family);
+  },
   'plan.pictures-lost': () => fit('fernpost', withPictures(whole, { level: 'child', childId: first.id }, ['p-Rust'])),
   'label.language': () => german('own-shop'),
   'label.shortened': () =>

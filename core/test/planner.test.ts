@@ -223,7 +223,11 @@ describe('cutting', () => {
           }));
           const limits = { children: most.children, values: [most.first, most.second] };
           const wanted = Math.round(highs.solve(integerProgram(pieces, limits)).ObjectiveValue);
-          const found = fewestParts(pieces, limits, { below: pieces.length + 1, least: 0, budget: { steps: 1e6 } });
+          const found = fewestParts(pieces, limits, {
+            below: pieces.length + 1,
+            least: 0,
+            budget: { steps: 1e6, children: 0 },
+          });
           expect(found!.length).toBe(wanted);
         },
       ),

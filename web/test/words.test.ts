@@ -1,9 +1,8 @@
 /** What is typed into lists, and what plans and keys are called. */
 import { describe, expect, it } from 'vitest';
-import { bestPlans, planTask, RulesSchema } from '@loom-kin/core';
+import { bestPlans, planCost, planDifference, planTask, planText, RulesSchema } from '@loom-kin/core';
 import { splitList } from '../src/weave/draftValues';
 import { createFamily, draftValues } from './sample';
-import { planCost, planText } from '../src/fit/planWords';
 import { keyName } from '../src/shell/keys';
 
 describe('a pasted list', () => {
@@ -90,6 +89,13 @@ describe('a plan', () => {
     expect(planCost(best(2, { apart: family.axes.map((one) => one.id) }), 'USD')).toMatch(
       /^2 listings · \$0\.50 in fees · labels to \d+$/,
     );
+  });
+  it('says what it costs more than the best, or less', () => {
+    const apart = best(2, { apart: family.axes.map((one) => one.id) });
+    expect(planDifference(apart, best(2), 'USD')).toMatch(
+      /^1 listing more, \$0\.25 more in fees, 4 joined options fewer(, labels \d+ characters shorter)?$/,
+    );
+    expect(planDifference(best(2), best(2), 'USD')).toBe('');
   });
 });
 

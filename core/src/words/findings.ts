@@ -38,6 +38,12 @@ export const FINDINGS = {
       ? 'Your wishes leave no way to carry the axes over. Lift one of them.'
       : `No way to carry these axes over fits: at most ${count(p.axes, 'axis', 'axes')}, labels of ${p.label} characters. Shorten value labels or their codes.`,
   'plan.chosen-gone': (_p: None) => 'The plan you chose no longer fits the family; the best one is used instead.',
+  'plan.wish-broken': (p: { axes: string; most: number }) =>
+    `${p.axes} cannot stay whole: a listing takes ${children(p.most)} at most, and so many values.`,
+  'plan.search-stopped': (p: { listings: number; fewer: number }) =>
+    `${count(p.listings, 'listing')} are the fewest found in the time there is; there may be a way with up to ${p.fewer} fewer.`,
+  'axis.not-taken': (p: OnAccount & { axis: string; category: string; listings: number; taken: string }) =>
+    `${p.axis} is no option that ${p.account} takes for ${p.category}, only ${p.taken}: each of its values gets a listing of its own, ${p.listings} in all.`,
   'plan.pictures-lost': (p: { pictures: number; axis: string | null }) =>
     `${count(p.pictures, 'picture')} would not show: pictures follow ${p.axis ?? 'no axis'} here.`,
   'label.language': (p: OnAccount & { axis: string; labels: string; language: string }) =>

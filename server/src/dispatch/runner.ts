@@ -105,6 +105,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
     const fresh = readyLines(
       store,
       queued.filter((line) => !interrupted.includes(line)),
+      underWay(account.id),
     );
     if (fresh.length === 0) return;
     const doubtful = fresh.filter(inDoubt);

@@ -13,14 +13,16 @@ import { dispatches } from '../store/schema';
 import type { Store } from '../store/store';
 import { setLines, settleDispatch, type LineRow } from './dispatches';
 import { messageWords } from './messageWords';
+import { withoutWaiting } from './skuMoves';
 import { heldBy, isBehind } from './standing';
 
 /** Most messages in one submission. */
 const AT_ONCE = 200;
 
-/** The queued lines that may go now: no other line of their listing is on its way. */
-export function readyLines(store: Store, queued: readonly LineRow[]): LineRow[] {
-  return queued.filter((line) => !isBehind(store.database, line)).slice(0, AT_ONCE);
+/** The queued lines that may go now: no other line of their listing is on its way, and none that frees what they need. */
+export function readyLines(store: Store, queued: readonly LineRow[], underWay: readonly LineRow[]): LineRow[] {
+  const first = queued.filter((line) => !isBehind(store.database, line));
+  return withoutWaiting(store.database, first, underWay).slice(0, AT_ONCE);
 }
 
 /**

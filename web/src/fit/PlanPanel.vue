@@ -1,14 +1,13 @@
 <script setup lang="ts">
 /** The plan in force, drawn as threads over the weave; the next best ones to choose from, and the seller's wishes. */
 import { computed } from 'vue';
-import type { Account, Fit, Plan } from '@loom-kin/core';
+import { planCost, planDifference, planText, type Account, type Fit, type Plan } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import Threads from './Threads.vue';
 import Weave from '../weave/Weave.vue';
 import Term from '../common/Term.vue';
 import Wishes from './Wishes.vue';
 import { useWish } from './useWish';
-import { planCost, planText } from './planWords';
 
 const props = defineProps<{ account: Account; fit: Fit; plan: Plan }>();
 const store = useFamily();
@@ -19,6 +18,8 @@ const currency = computed(() => props.fit.category!.rules.price.currency);
 const { setWish } = useWish(() => id.value);
 /** The best plan is no wish: it stays the best as the family changes. */
 const choose = (one: Plan) => setWish({ chosen: one === props.fit.plans[0] ? undefined : one.signature });
+/** What another plan costs more or less than the best. */
+const difference = (one: Plan) => planDifference(one, props.fit.plans[0]!, currency.value) || 'nothing that counts';
 const light = (childIds: string[]) => (store.lit = new Set(childIds));
 </script>
 
@@ -58,7 +59,9 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
           @click="choose(one)"
         >
           <strong>{{ planText(family, one) }}</strong><span class="soft">{{ planCost(one, currency) }}</span>
-          <span v-if="number === 0" class="soft">what the program would choose</span>
+          <span class="soft">{{
+            number === 0 ? 'what the program would choose' : `against the best: ${difference(one)}`
+          }}</span>
         </button>
         <Wishes :account="account" :fit="fit" />
       </div>

@@ -5,6 +5,8 @@ import type { Wish } from '../../family/shape';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import type { Plan } from '../planner';
+import { ROLE_LABELS } from '../../registry/roles';
+import { listed } from '../../words/counts';
 import { makeFinding } from './report';
 
 const NO_WISH: Wish = { apart: [], whole: [], leaveOut: [], offered: true };
@@ -32,6 +34,9 @@ export function planFindings(context: CheckContext): Finding[] {
   if (!plan) return [noPlan(context)];
   return [
     ...chosenGone(context, plan),
+    ...wishBroken(context, plan),
+    ...searchStopped(context, plan),
+    ...notTaken(context, plan),
     ...shortened(context, plan),
     ...untranslated(context, plan),
     ...picturesLost(context, plan),
@@ -51,6 +56,61 @@ function noPlan(context: CheckContext): Finding {
     rule: 'axes',
     remedies: wished ? [{ kind: 'change', label: { do: 'liftWishes' }, commands: [lifted] }] : [],
   });
+}
+
+/** Axes wished whole that are cut all the same. */
+function wishBroken(context: CheckContext, plan: Plan): Finding[] {
+  if (plan.bill.wishesBroken === 0) return [];
+  const wish = wishOf(context);
+  const whole = context.family.axes.filter((axis) => wish.whole.includes(axis.id)).map((axis) => axis.label);
+  const lifted = { do: 'setWish' as const, account: context.account.id, wish: { ...wish, whole: [] } };
+  return [
+    makeFinding(context, {
+      code: 'plan.wish-broken',
+      params: { axes: listed(whole), most: context.category.rules.children.atMost },
+      severity: 'warns',
+      key: 'plan',
+      rule: 'children',
+      remedies: [{ kind: 'change', label: { do: 'liftWishes' }, commands: [lifted] }],
+    }),
+  ];
+}
+
+function searchStopped(context: CheckContext, plan: Plan): Finding[] {
+  if (plan.surplus === 0) return [];
+  return [
+    makeFinding(context, {
+      code: 'plan.search-stopped',
+      params: { listings: plan.bill.listings, fewer: plan.surplus },
+      severity: 'advises',
+      key: 'plan',
+      rule: 'axes',
+    }),
+  ];
+}
+
+/** Axes that are split because the category takes no option of their role. */
+function notTaken(context: CheckContext, plan: Plan): Finding[] {
+  const { sets } = context.category.rules.axes;
+  const taken = new Set((sets ?? []).flat());
+  return context.family.axes
+    .filter((axis) => sets && plan.split.includes(axis.id) && !taken.has(axis.role))
+    .map((axis) =>
+      makeFinding(context, {
+        code: 'axis.not-taken',
+        params: {
+          account: context.account.name,
+          axis: axis.label,
+          category: context.category.label,
+          listings: plan.bill.listings,
+          taken: listed([...taken].map((role) => ROLE_LABELS[role].toLowerCase())),
+        },
+        severity: 'warns',
+        key: 'plan',
+        about: axis.id,
+        rule: 'axes.sets',
+      }),
+    );
 }
 
 function chosenGone(context: CheckContext, plan: Plan): Finding[] {

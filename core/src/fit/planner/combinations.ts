@@ -41,11 +41,12 @@ function countSpread(task: PlanTask, split: readonly number[], group: readonly n
   const both = combinationsOf(task, [...new Set([...split, ...group])]);
   const counts = new Int32Array(outer.count);
   const isCounted = new Uint8Array(both.count);
-  both.placeOf.forEach((place, number) => {
-    if (isCounted[place]) return;
+  for (let number = 0; number < both.placeOf.length; number++) {
+    const place = both.placeOf[number]!;
+    if (isCounted[place]) continue;
     isCounted[place] = 1;
     counts[outer.placeOf[number]!]! += 1;
-  });
+  }
   return counts;
 }
 
@@ -93,7 +94,7 @@ function inTable(codes: Float64Array, range: number): Sorted {
   const sorted: number[] = [];
   for (let code = 0; code < range; code++) if (place[code] === 0) place[code] = sorted.push(code) - 1;
   const placeOf = new Int32Array(codes.length);
-  codes.forEach((code, number) => (placeOf[number] = place[code]!));
+  for (let number = 0; number < codes.length; number++) placeOf[number] = place[codes[number]!]!;
   return { sorted, placeOf };
 }
 

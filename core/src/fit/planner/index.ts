@@ -4,7 +4,6 @@ export * from './plan';
 export { billOrder, compareOrders } from './bill';
 export { createKnown, createPlannerMemory, type PlannerMemory } from './memory';
 export { isSameListing } from './live';
-export { leastParts } from './cut/least';
 export { fewestParts, type Budget } from './cut/search';
 export type { Limits, Piece } from './cut/piece';
 export { optionLabels } from './labels';

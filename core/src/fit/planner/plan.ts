@@ -11,10 +11,10 @@ import type { Plan, PlanTask } from './shape';
 import { planShapes, setTaker, signatureOf, type Shape } from './shapes';
 import { spinOut } from './spinOut';
 
-/** Steps of trying ways to cut that one question may take: well below a second. */
-const STEPS = 60_000;
-/** Children looked at for all shapes that one question works out: half a second, or thereabouts. */
-const CHILDREN = 3_000_000;
+/** What one question may take: about a tenth of a second, however large the family is and whatever the rules are. */
+const newBudget = (): Budget => ({ steps: 20_000, children: 80_000 });
+/** Where so many times as much is used, no further shape is worked out. */
+const OVERDRAWN = 5;
 
 /**
  * The best plans, at most `most` of them. Empty where the family has no child to offer, or no shape fits the rules.
@@ -50,7 +50,7 @@ interface Found {
 }
 
 function findBest(task: PlanTask, most: number): Plan[] {
-  const budget: Budget = { steps: STEPS };
+  const budget = newBudget();
   const plain = most === 1 ? plainCarry(task, budget) : null;
   if (plain) return [plain];
   const candidates = planShapes(task)
@@ -59,15 +59,13 @@ function findBest(task: PlanTask, most: number): Plan[] {
   const found: Found[] = [];
   /** Listings that shapes whose cutting was stopped may come down to. */
   const stopped = { least: Infinity };
-  let children = CHILDREN;
   for (const { shape, bound } of candidates) {
     const worst = found[most - 1]?.order;
     if (worst && compareOrders(bound, worst) > 0) break;
-    if (children < 0 && found.length > 0) {
+    if (budget.children < -OVERDRAWN * newBudget().children && found.length > 0) {
       stopped.least = Math.min(stopped.least, leastBill(task, shape).listings);
       break;
     }
-    children -= task.children.length * (1 + shape.groups.length);
     const plan = spinOut(task, shape, { budget, worst, stopped });
     if (plan) keep(found, { plan, order: billOrder(plan.bill, task.objective) }, most);
   }
@@ -116,7 +114,7 @@ function plainCarry(task: PlanTask, budget: Budget): Plan | null {
  */
 export function planNamed(task: PlanTask, signature: string): Plan | null {
   if (task.children.length === 0) return null;
-  const budget: Budget = { steps: STEPS };
+  const budget = newBudget();
   const shapes = planShapes(task);
   const exact = shapes.find((one) => signatureOf(task, one) === signature);
   if (exact) return spinOut(task, exact, { budget });

@@ -1,8 +1,10 @@
 /** A shape worked out in full: its listings, its labels, its bill. */
 import { billOrder, compareOrders, feesOf } from './bill';
-import { valueLimits } from './bound';
+import { leastBill, valueLimits } from './bound';
 import { combinationsOf, labelGroup } from './combinations';
 import { cutListing, type Cut } from './cut/cut';
+import { leastParts } from './cut/least';
+import { pieceMaker, type Limits } from './cut/piece';
 import type { Budget } from './cut/search';
 import { goingOn, structureOf, withKeys, type Begun } from './live';
 import { picturesShown } from './pictures';
@@ -20,7 +22,17 @@ export interface SpinOrder {
 /** Null where labels do not fit, where cutting does not help, or where it is worse than the worst plan kept. */
 export function spinOut(task: PlanTask, shape: Shape, { budget, worst, stopped }: SpinOrder): Plan | null {
   const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
-  const made = listingsOf(task, shape, structure, budget);
+  const sets = childSets(task, shape);
+  const isWorse = (bill: Bill) => worst !== undefined && compareOrders(billOrder(bill, task.objective), worst) > 0;
+  const bound = leastBill(task, shape);
+  if (isWorse({ ...bound, listings: leastOf(sets) })) return null;
+  // Cutting goes on only as long as it can still be kept.
+  const made = listingsOf(task, shape, {
+    structure,
+    sets,
+    budget,
+    isWorse: (listings) => isWorse({ ...bound, listings }),
+  });
   if (!made) return null;
   if (stopped && made.least < made.listings.length) stopped.least = Math.min(stopped.least, made.least);
   const { pictureAxis, lost } = picturesShown(task, shape);
@@ -41,7 +53,7 @@ export function spinOut(task: PlanTask, shape: Shape, { budget, worst, stopped }
     axesShown: shape.groups.length,
   };
   // Labels take longest: none are made for what cannot be kept.
-  if (worst && compareOrders(billOrder(bill, task.objective), worst) > 0) return null;
+  if (isWorse(bill)) return null;
   const labels = shape.groups.map((group) => labelGroup(task, group));
   if (labels.some((group) => group === null)) return null;
   const axes = shape.groups.map((group, at): TargetAxis => {
@@ -74,39 +86,69 @@ interface Made {
   least: number;
 }
 
+const limitsOf = (task: PlanTask, shape: Shape): Limits => ({
+  children: task.rules.children.atMost,
+  values: valueLimits(task, shape),
+});
+
+/** Children that would stand in one listing if it were not cut. */
+interface ChildSet {
+  /** The place of their combination of what is split. */
+  place: number;
+  numbers: number[];
+  /** Listings that they need at the very least. */
+  least: number;
+}
+
+const leastOf = (sets: readonly ChildSet[]): number => sets.reduce((total, set) => total + set.least, 0);
+
+/** A set for each combination of what is split. */
+function childSets(task: PlanTask, shape: Shape): ChildSet[] {
+  const { count, placeOf } = combinationsOf(task, shape.split);
+  const members: number[][] = Array.from({ length: count }, () => []);
+  for (let number = 0; number < placeOf.length; number++) members[placeOf[number]!]!.push(number);
+  const options = shape.groups.map((group) => combinationsOf(task, group));
+  const limits = limitsOf(task, shape);
+  return members.map((numbers, place) => ({ place, numbers, least: leastParts(numbers, options, limits) }));
+}
+
+interface ListingsOrder {
+  structure: string;
+  sets: readonly ChildSet[];
+  budget: Budget;
+  /** Whether so many listings are too many to be kept. */
+  isWorse(listings: number): boolean;
+}
+
 /** The listings of a shape: one for each combination of what is split, cut where one is too large. */
-function listingsOf(task: PlanTask, shape: Shape, structure: string, budget: Budget): Made | null {
-  const split = combinationsOf(task, shape.split);
-  const members: number[][] = Array.from({ length: split.count }, () => []);
-  split.placeOf.forEach((place, number) => members[place]!.push(number));
+function listingsOf(task: PlanTask, shape: Shape, { structure, sets, budget, isWorse }: ListingsOrder): Made | null {
+  const { placeOf } = combinationsOf(task, shape.split);
   const live = goingOn(task, structure);
-  const homes = live.map(({ numbers }) => homeOf(split.placeOf, numbers));
-  const places = shape.groups.map((group) => combinationsOf(task, group).placeOf);
+  const homes = live.map(({ numbers }) => homeOf(placeOf, numbers));
+  const options = shape.groups.map((group) => combinationsOf(task, group));
   const order = {
-    ...{ task, places, budget, along: cutOrder(task, shape) },
-    limits: { children: task.rules.children.atMost, values: valueLimits(task, shape) },
+    ...{ task, options, budget, along: cutOrder(task, shape), limits: limitsOf(task, shape) },
+    ...{ counts: options.map((one) => one.count), pieceOf: pieceMaker(options) },
   };
   const made: Omit<Made, 'listings' | 'remade' | 'moved' | 'reshaped'> = {
-    wishesBroken: 0,
-    through: 0,
-    values: 0,
-    least: 0,
+    ...{ wishesBroken: 0, through: 0, values: 0, least: 0 },
   };
   const begun: Begun[] = [];
-  for (const [place, numbers] of members.entries()) {
+  let listings = leastOf(sets);
+  for (const { place, numbers, least } of sets) {
     const here = live.filter((_, at) => homes[at] === place).map((one) => one.numbers);
-    const own = here.map((all) => all.filter((number) => split.placeOf[number] === place));
-    const cut = cutByWish({ ...order, numbers, live: own });
+    const own = here.map((all) => all.filter((number) => placeOf[number] === place));
+    const cut = cutByWish({ ...order, numbers, least, live: own });
     if (!cut) return null;
+    listings += cut.parts.length - least;
+    if (isWorse(listings)) return null;
     made.wishesBroken = Math.max(made.wishesBroken, cut.wishesBroken);
     made.through += cut.through;
     made.least += cut.least;
-    for (const placeOf of places)
-      for (const part of cut.parts) made.values += new Set(part.map((number) => placeOf[number])).size;
+    for (const part of cut.parts) made.values += order.pieceOf(part).options.flat().length;
     begun.push(...partsBegun(task, shape, cut));
   }
-  const keyed = withKeys(task, structure, begun, live);
-  return { ...made, ...keyed };
+  return { ...made, ...withKeys(task, structure, begun, live) };
 }
 
 /** The place that most of these children are in. */

@@ -2,12 +2,10 @@
  * Cutting what is too large for one listing into the fewest there can be: along values of one axis where that is as good, in their
  * order and evenly, and never through an axis that is wished whole.
  */
-import type { PlanTask } from '../shape';
 import { keepingLive } from './keepLive';
-import { leastParts } from './least';
-import { evenly, inOrder, largestFirst } from './packing';
 import type { CutOrder } from './order';
-import { fits, groupedBy, pieceOf, valuesCutThrough, type Piece } from './piece';
+import { evenly, inOrder, largestFirst } from './packing';
+import { byValue, fits, valuesCutThrough, type Piece } from './piece';
 import { fewestParts } from './search';
 
 export interface Cut {
@@ -19,31 +17,38 @@ export interface Cut {
   least: number;
 }
 
-/** Pieces beyond this number are packed, but not every way is tried. */
+/** Of so many pieces every way is tried; more are packed in the ways that mostly are best. */
 const SEARCHED = 40;
+/** Of so many pieces each looks for a listing with room. */
+const FITTED = 3000;
 
 /** The cut, or null where some children that stay together are too many for one listing. */
 export function cutListing(order: CutOrder): Cut | null {
-  const { numbers, places, limits } = order;
-  const all = pieceOf(numbers, places);
-  if (fits(all, limits)) return { parts: [[...numbers]], through: 0, least: 1 };
+  const { numbers, least, limits, pieceOf, budget } = order;
+  if (fits(pieceOf(numbers), limits)) return { parts: [[...numbers]], through: 0, least: 1 };
+  budget.children -= numbers.length * order.along.length;
   const atoms = atomsOf(order);
-  if (limits.children < 1 || atoms.some((atom) => !fits(atom, limits))) return null;
-  const least = leastParts(atoms, limits);
-  const fresh = fewest(order, atoms, least);
+  if (atoms.some((atom) => !fits(atom, limits))) return null;
+  const fresh = fewest(order, atoms);
   const kept = order.live.length > 0 ? keepingLive(order, atoms) : null;
   const { parts, through, isExact } = kept && kept.parts.length <= fresh.parts.length ? { ...fresh, ...kept } : fresh;
-  const inWeaveOrder = parts.map((part) => part.flatMap((piece) => piece.numbers).sort((a, b) => a - b));
-  inWeaveOrder.sort((a, b) => a[0]! - b[0]!);
-  return { parts: inWeaveOrder, through, least: isExact ? parts.length : least };
+  return { parts: inWeaveOrder(parts), through, least: isExact ? parts.length : least };
 }
 
+/** Children by listing, each in the order of the weave, and so the listings. Tables sort numbers faster than lists do. */
+const inWeaveOrder = (parts: readonly Piece[][]): number[][] =>
+  parts
+    .map((part) => [...Int32Array.from(part.flatMap((piece) => piece.numbers)).sort()])
+    .sort((a, b) => a[0]! - b[0]!);
+
 /** The smallest pieces: single children, or all that only axes wished whole tell apart. */
-function atomsOf({ task, numbers, places, along, whole }: CutOrder): Piece[] {
-  if (whole.length === 0) return numbers.map((number) => pieceOf([number], places));
+function atomsOf({ task, numbers, pieceOf, along, whole }: CutOrder): Piece[] {
+  if (whole.length === 0) return numbers.map((number) => pieceOf([number]));
   const others = along.filter((axis) => !whole.includes(axis));
-  const groups = others.length === 0 ? [[...numbers]] : groupedBy(task, numbers, others);
-  return groups.map((group) => pieceOf(group, places));
+  const groups = others.reduce((some, axis) => some.flatMap((group) => byValue(task, group, axis)), [
+    [...numbers],
+  ] as number[][]);
+  return groups.map((group) => pieceOf(group));
 }
 
 interface Packed {
@@ -52,8 +57,8 @@ interface Packed {
   isExact: boolean;
 }
 
-function fewest(order: CutOrder, atoms: readonly Piece[], least: number): Packed {
-  const { task, limits, budget } = order;
+function fewest(order: CutOrder, atoms: readonly Piece[]): Packed {
+  const { task, least, limits, counts, budget } = order;
   const axes = order.along.filter((axis) => !order.whole.includes(axis));
   // Without any axis to cut along there is one atom, and that fits.
   let best: Omit<Packed, 'isExact'> = { parts: atoms.map((atom) => [atom]), through: Infinity };
@@ -62,11 +67,15 @@ function fewest(order: CutOrder, atoms: readonly Piece[], least: number): Packed
     const through = axis === undefined ? 0 : valuesCutThrough(task, parts, axis);
     if (parts.length < best.parts.length || through < best.through) best = { parts, through };
   };
-  for (const axis of axes) offer(alongValues(order, axis, least), axis);
-  if (best.parts.length > least) {
-    for (const axis of axes) offer(inOrder(byAxis(task, atoms, axis), limits), axis);
-    offer(largestFirst(atoms, limits), axes[0]);
+  for (const axis of axes) {
+    if (budget.children < 0 && best.through < Infinity) return { ...best, isExact: best.parts.length === least };
+    offer(alongValues(order, axis), axis);
+    if (best.parts.length === least && best.through === 0) return { ...best, isExact: true };
   }
+  if (best.parts.length > least) {
+    for (const axis of axes) offer(inOrder(byAxis(order, atoms, axis), limits, counts), axis);
+  }
+  if (best.parts.length > least && atoms.length <= FITTED) offer(largestFirst(atoms, limits, counts), axes[0]);
   if (best.parts.length > least && atoms.length <= SEARCHED) {
     offer(fewestParts(atoms, limits, { below: best.parts.length, least, budget }), axes[0]);
     return { ...best, isExact: budget.steps > 0 };
@@ -75,38 +84,36 @@ function fewest(order: CutOrder, atoms: readonly Piece[], least: number): Packed
 }
 
 /** Whole values of an axis to a listing: in order where that is as good, else as they go in best. */
-function alongValues(order: CutOrder, axis: number, least: number): Piece[][] | null {
-  const { limits, budget } = order;
-  const blocks = blocksOf(order, axis);
-  const ordered = inOrder(blocks, limits);
+function alongValues(order: CutOrder, axis: number): Piece[][] | null {
+  const { task, numbers, least, limits, counts, budget } = order;
+  const along = order.along.filter((one) => one !== axis && !order.whole.includes(one));
+  const blocks = byValue(task, numbers, axis).flatMap((value) => slabs(order, value, along));
+  const ordered = inOrder(blocks, limits, counts);
   if (!ordered) return null;
-  let parts = evenly(blocks, limits, ordered.length);
-  if (parts.length > least) {
-    const packed = largestFirst(blocks, limits);
-    if (packed && packed.length < parts.length) parts = packed;
-  }
-  if (parts.length > least && blocks.length <= SEARCHED) {
-    parts = fewestParts(blocks, limits, { below: parts.length, least, budget }) ?? parts;
-  }
-  return parts;
+  if (ordered.length === least) return evenly(blocks, limits, counts, least);
+  const packed = largestFirst(blocks, limits, counts)!;
+  const fewer = packed.length < ordered.length ? packed : ordered;
+  const searched =
+    fewer.length > least && blocks.length <= SEARCHED
+      ? fewestParts(blocks, limits, { below: fewer.length, least, budget })
+      : null;
+  return searched ?? (fewer === packed ? packed : evenly(blocks, limits, counts, ordered.length));
 }
 
-/** The children by their values on an axis; a value that is too large for a listing is cut by itself, along the other axes. */
-function blocksOf(order: CutOrder, axis: number): Piece[] {
-  const { task, numbers, places, limits } = order;
-  const values = inValueOrder(task, groupedBy(task, numbers, [axis]), axis);
-  return values.flatMap((value) => {
-    const block = pieceOf(value, places);
-    if (fits(block, limits)) return [block];
-    const along = order.along.filter((one) => one !== axis);
-    const within = cutListing({ ...order, numbers: value, along, live: [] });
-    return within ? within.parts.map((part) => pieceOf(part, places)) : [block];
-  });
+/** Children of one value in pieces that fit: all together, or along the first further axis that does it, in order. */
+function slabs(order: CutOrder, numbers: readonly number[], along: readonly number[]): Piece[] {
+  const whole = order.pieceOf(numbers);
+  if (fits(whole, order.limits)) return [whole];
+  for (const axis of along) {
+    const parts = inOrder(byValue(order.task, numbers, axis).map(order.pieceOf), order.limits, order.counts);
+    if (parts) return parts.map((part) => order.pieceOf(part.flatMap((piece) => piece.numbers)));
+  }
+  return [whole];
 }
-
-const inValueOrder = ({ children }: PlanTask, groups: number[][], axis: number): number[][] =>
-  groups.sort((a, b) => children[a[0]!]!.at[axis]! - children[b[0]!]!.at[axis]!);
 
 /** Atoms in the order of one axis, those of a value in the order of the weave. */
-const byAxis = ({ children }: PlanTask, atoms: readonly Piece[], axis: number): Piece[] =>
-  atoms.toSorted((a, b) => children[a.numbers[0]!]!.at[axis]! - children[b.numbers[0]!]!.at[axis]!);
+function byAxis({ task: { axes, children } }: CutOrder, atoms: readonly Piece[], axis: number): Piece[] {
+  const groups: Piece[][] = axes[axis]!.values.map(() => []);
+  for (const atom of atoms) groups[children[atom.numbers[0]!]!.at[axis]!]!.push(atom);
+  return groups.flat();
+}

@@ -1,14 +1,14 @@
 /** A cut in which live listings keep their children, and what is new goes into them or into new ones. */
-import { emptyFilling, evenly, hasRoom, inOrder, put, type Filling } from './packing';
 import type { CutOrder } from './order';
-import { groupedBy, pieceOf, together, valuesCutThrough, type Piece } from './piece';
+import { emptyFilling, evenly, hasRoom, inOrder, put, type Filling } from './packing';
+import { byValue, valuesCutThrough, type Piece } from './piece';
 
 /** The packing, or null where what stands in a live listing is too much for one by now. */
 export function keepingLive(order: CutOrder, atoms: readonly Piece[]): { parts: Piece[][]; through: number } | null {
-  const { limits, task, along, whole } = order;
+  const { limits, counts, task, along, whole } = order;
   const home = new Map<number, number>();
   order.live.forEach((numbers, listing) => numbers.forEach((number) => home.set(number, listing)));
-  const begun = order.live.map(() => emptyFilling(limits));
+  const begun = order.live.map(() => emptyFilling(counts));
   const fresh: Piece[] = [];
   for (const atom of atoms) {
     const listing = atom.numbers.map((number) => home.get(number)).find((one) => one !== undefined);
@@ -18,22 +18,21 @@ export function keepingLive(order: CutOrder, atoms: readonly Piece[]): { parts: 
   }
   const standing = begun.filter((filling) => filling.pieces.length > 0);
   const axis = along.find((one) => !whole.includes(one));
-  const blocks = blocksOf(order, fresh, axis);
-  const left = blocks.filter((block) => !joinStanding(order, standing, block, axis));
-  const rest = inOrder(left, limits);
+  const left = blocksOf(order, fresh, axis).filter((block) => !joinStanding(order, standing, block, axis));
+  const rest = inOrder(left, limits, counts);
   if (!rest) return null;
   const parts = [
     ...standing.map((filling) => filling.pieces),
-    ...(left.length > 0 ? evenly(left, limits, rest.length) : []),
+    ...(left.length > 0 ? evenly(left, limits, counts, rest.length) : []),
   ];
   return { parts, through: axis === undefined ? 0 : valuesCutThrough(task, parts, axis) };
 }
 
 /** What is new, value by value of the axis that is cut along. */
-function blocksOf({ task, places }: CutOrder, fresh: readonly Piece[], axis: number | undefined): Piece[] {
+function blocksOf({ task, pieceOf }: CutOrder, fresh: readonly Piece[], axis: number | undefined): Piece[] {
   if (axis === undefined || fresh.length === 0) return [...fresh];
-  const { numbers } = together(fresh);
-  return groupedBy(task, numbers, [axis]).map((group) => pieceOf(group, places));
+  const numbers = fresh.flatMap((piece) => piece.numbers);
+  return byValue(task, numbers, axis).map(pieceOf);
 }
 
 /** Puts a block into the listing that has its value already, else into the first that has room. */

@@ -1,37 +1,26 @@
-/** How many listings some pieces need at the very least. */
-import type { Limits, Piece } from './piece';
+/** How many listings some children need at the very least. */
+import type { Limits, Options } from './piece';
 
 /**
- * A bound that no packing goes below: by children, by values of each axis, and by how often each value has to stand. Children
+ * A bound that no cut goes below: by children, by values of each axis, and by how often each value has to stand. Children
  * never are alike, so that a listing holds at most as many as its values make combinations.
  */
-export function leastParts(pieces: readonly Piece[], limits: Limits): number {
-  const total = pieces.reduce((sum, piece) => sum + piece.numbers.length, 0);
-  /** Children that have each option, by axis. */
-  const having = limits.values.map((_, axis) => childrenByOption(pieces, axis));
-  const room = limits.values.map((most, axis) => Math.min(most, having[axis]!.size));
-  let least = Math.ceil(total / Math.min(limits.children, product(room)));
-  having.forEach((counts, axis) => {
+export function leastParts(numbers: readonly number[], options: readonly Options[], limits: Limits): number {
+  const having = options.map(({ count, placeOf }) => {
+    const children = new Int32Array(count);
+    for (const number of numbers) children[placeOf[number]!]! += 1;
+    return children.filter((some) => some > 0);
+  });
+  const room = limits.values.map((most, axis) => Math.min(most, having[axis]!.length));
+  let least = Math.ceil(numbers.length / Math.min(limits.children, product(room)));
+  having.forEach((children, axis) => {
     const beside = Math.min(limits.children, product(room.filter((_, other) => other !== axis)));
-    // So many listings each of its values has to stand in.
+    // So many listings its values have to stand in, all together.
     let standings = 0;
-    for (const count of counts.values()) standings += Math.ceil(count / beside);
+    for (const some of children) standings += Math.ceil(some / beside);
     least = Math.max(least, Math.ceil(standings / limits.values[axis]!));
   });
   return least;
 }
 
 const product = (numbers: readonly number[]): number => numbers.reduce((all, one) => all * one, 1);
-
-/** A piece's children are told to have an option only where the piece has no other: else it is not known which of them do. */
-function childrenByOption(pieces: readonly Piece[], axis: number): Map<number, number> {
-  const counts = new Map<number, number>();
-  for (const { numbers, options } of pieces) {
-    const places = options[axis]!;
-    for (const place of places) {
-      const more = places.length === 1 ? numbers.length : 1;
-      counts.set(place, (counts.get(place) ?? 0) + more);
-    }
-  }
-  return counts;
-}

@@ -1,14 +1,18 @@
 /** What the cutting of a listing is asked for. */
 import type { PlanTask } from '../shape';
-import type { Limits, Places } from './piece';
+import type { Limits, Options, Piece } from './piece';
 import type { Budget } from './search';
 
-/** What is to be cut. */
 export interface CutOrder {
   task: PlanTask;
   /** Children that would stand in one listing, in the order of the weave. */
   numbers: readonly number[];
-  places: Places;
+  /** Listings that they need at the very least: see `leastParts`. */
+  least: number;
+  options: readonly Options[];
+  /** How many options each listing axis has. */
+  counts: readonly number[];
+  pieceOf: (numbers: readonly number[]) => Piece;
   limits: Limits;
   /** Axes of the family that are shown, those along which a cut is liked most first. */
   along: readonly number[];

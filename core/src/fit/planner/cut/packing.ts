@@ -5,80 +5,126 @@ import { fits, type Limits, type Piece } from './piece';
 export interface Filling {
   pieces: Piece[];
   children: number;
-  /** Listing axis → places of the options in it. */
-  options: Set<number>[];
+  /** Listing axis → place of an option → 1 where it is there. */
+  has: Uint8Array[];
+  /** Listing axis → options that are there. */
+  options: number[];
 }
 
-export function emptyFilling(limits: Limits): Filling {
-  return { pieces: [], children: 0, options: limits.values.map(() => new Set<number>()) };
+/** @param counts how many options each listing axis has */
+export function emptyFilling(counts: readonly number[]): Filling {
+  return {
+    pieces: [],
+    children: 0,
+    has: counts.map((count) => new Uint8Array(count)),
+    options: counts.map(() => 0),
+  };
 }
 
 /** Whether a piece goes in beside what is there. */
-export function hasRoom({ children, options }: Filling, piece: Piece, limits: Limits): boolean {
+export function hasRoom({ children, has, options }: Filling, piece: Piece, limits: Limits): boolean {
   if (children + piece.numbers.length > limits.children) return false;
-  return options.every((there, axis) => {
-    let free = limits.values[axis]! - there.size;
-    for (const place of piece.options[axis]!) if (!there.has(place) && --free < 0) return false;
-    return true;
-  });
+  for (let axis = 0; axis < options.length; axis++) {
+    let free = limits.values[axis]! - options[axis]!;
+    for (const place of piece.options[axis]!) if (has[axis]![place] === 0 && --free < 0) return false;
+  }
+  return true;
 }
 
 export function put(filling: Filling, piece: Piece): void {
   filling.pieces.push(piece);
   filling.children += piece.numbers.length;
-  piece.options.forEach((places, axis) => places.forEach((place) => filling.options[axis]!.add(place)));
+  piece.options.forEach((places, axis) => {
+    for (const place of places) {
+      filling.options[axis]! += 1 - filling.has[axis]![place]!;
+      filling.has[axis]![place] = 1;
+    }
+  });
 }
 
 /**
  * Pieces in the order given, as many to a listing as go in: the fewest listings that keep the order, since whatever fits into a
  * listing fits without some of it, too. Null where a piece does not fit by itself.
  */
-export function inOrder(pieces: readonly Piece[], limits: Limits): Piece[][] | null {
+export function inOrder(
+  pieces: readonly Piece[],
+  limits: Limits,
+  counts: readonly number[],
+  childrenAtMost = limits.children,
+): Piece[][] | null {
   const parts: Piece[][] = [];
-  let open: Filling | null = null;
+  /** Listing axis → place of an option → number of the last listing that has it. */
+  const last = counts.map((count) => new Int32Array(count));
+  const free = counts.map(() => -1);
+  let children = Infinity;
   for (const piece of pieces) {
-    if (!open || !hasRoom(open, piece, limits)) {
-      if (!fits(piece, limits)) return null;
-      open = emptyFilling(limits);
-      parts.push(open.pieces);
+    if (!goesIn(piece, last, free, parts.length) || children + piece.numbers.length > childrenAtMost) {
+      if (piece.numbers.length > childrenAtMost || !fits(piece, limits)) return null;
+      parts.push([]);
+      children = 0;
+      limits.values.forEach((most, axis) => (free[axis] = most));
     }
-    put(open, piece);
+    parts.at(-1)!.push(piece);
+    children += piece.numbers.length;
+    for (let axis = 0; axis < free.length; axis++) {
+      for (const place of piece.options[axis]!) {
+        if (last[axis]![place] === parts.length) continue;
+        last[axis]![place] = parts.length;
+        free[axis]! -= 1;
+      }
+    }
   }
   return parts;
 }
 
-/** The same in no more than `count` listings, the largest as small as can be. */
-export function evenly(pieces: readonly Piece[], limits: Limits, count: number): Piece[][] {
+function goesIn(piece: Piece, last: readonly Int32Array[], free: readonly number[], listing: number): boolean {
+  for (let axis = 0; axis < free.length; axis++) {
+    let left = free[axis]!;
+    for (const place of piece.options[axis]!) if (last[axis]![place] !== listing && --left < 0) return false;
+  }
+  return true;
+}
+
+/** The same in no more than so many listings, the largest as small as can be. */
+export function evenly(
+  pieces: readonly Piece[],
+  limits: Limits,
+  counts: readonly number[],
+  listings: number,
+): Piece[][] {
   const total = pieces.reduce((sum, piece) => sum + piece.numbers.length, 0);
-  let least = Math.ceil(total / count);
+  let least = Math.ceil(total / listings);
   let most = Math.min(limits.children, total);
   let best: Piece[][] | null = null;
   while (least <= most) {
-    const children = Math.floor((least + most) / 2);
-    const parts = inOrder(pieces, { ...limits, children });
-    if (parts && parts.length <= count) {
+    const middle = Math.floor((least + most) / 2);
+    const parts = inOrder(pieces, limits, counts, middle);
+    if (parts && parts.length <= listings) {
       best = parts;
-      most = children - 1;
-    } else least = children + 1;
+      most = middle - 1;
+    } else least = middle + 1;
   }
-  return best ?? inOrder(pieces, limits)!;
+  return best ?? inOrder(pieces, limits, counts)!;
 }
 
-/** The largest piece first, each into the first listing that has room for it; `begun` are listings that hold something already. */
-export function largestFirst(
-  pieces: readonly Piece[],
-  limits: Limits,
-  begun: readonly Filling[] = [],
-): Piece[][] | null {
-  const parts = [...begun];
-  const weight = (piece: Piece) => piece.numbers.length * 4096 + Math.max(0, ...piece.options.map((one) => one.length));
-  for (const piece of pieces.toSorted((a, b) => weight(b) - weight(a))) {
+/** The largest piece first, each into the first listing that has room for it. Null where a piece does not fit by itself. */
+export function largestFirst(pieces: readonly Piece[], limits: Limits, counts: readonly number[]): Piece[][] | null {
+  const parts: Filling[] = [];
+  const weights = new Map(pieces.map((piece) => [piece, weightOf(piece)]));
+  for (const piece of pieces.toSorted((a, b) => weights.get(b)! - weights.get(a)!)) {
     let part = parts.find((one) => hasRoom(one, piece, limits));
     if (!part) {
       if (!fits(piece, limits)) return null;
-      parts.push((part = emptyFilling(limits)));
+      parts.push((part = emptyFilling(counts)));
     }
     put(part, piece);
   }
   return parts.map((part) => part.pieces);
+}
+
+/** By children, then by options. */
+function weightOf({ numbers, options }: Piece): number {
+  let most = 0;
+  for (const places of options) most = Math.max(most, places.length);
+  return numbers.length * 4096 + most;
 }

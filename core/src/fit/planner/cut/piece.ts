@@ -15,52 +15,56 @@ export interface Limits {
   values: readonly number[];
 }
 
-/** Listing axis → child number → place of its option. */
-export type Places = readonly Int32Array[];
-
-/** A piece of children. */
-export function pieceOf(numbers: readonly number[], places: Places): Piece {
-  const options = places.map((place) =>
-    numbers.length === 1 ? [place[numbers[0]!]!] : [...new Set(numbers.map((number) => place[number]!))],
-  );
-  return { numbers, options };
+/** The options of one listing axis: which of so many each child has. */
+export interface Options {
+  count: number;
+  /** Child number → place. */
+  placeOf: Int32Array;
 }
 
-/** Pieces put together. */
-export function together(pieces: readonly Piece[]): Piece {
-  if (pieces.length === 1) return pieces[0]!;
-  return {
-    numbers: pieces.flatMap((piece) => piece.numbers),
-    options: pieces[0]!.options.map((_, axis) => [...new Set(pieces.flatMap((piece) => piece.options[axis]!))]),
+/** Makes pieces of children. Options are ticked off in tables, since thousands of pieces are made for every way to cut. */
+export function pieceMaker(options: readonly Options[]): (numbers: readonly number[]) => Piece {
+  const ticked = options.map(({ count }) => new Int32Array(count));
+  let round = 0;
+  return (numbers) => {
+    round += 1;
+    return {
+      numbers,
+      options: options.map(({ placeOf }, axis) => {
+        const places: number[] = [];
+        for (const number of numbers) {
+          const place = placeOf[number]!;
+          if (ticked[axis]![place] === round) continue;
+          ticked[axis]![place] = round;
+          places.push(place);
+        }
+        return places;
+      }),
+    };
   };
 }
 
 export const fits = ({ numbers, options }: Piece, limits: Limits): boolean =>
   numbers.length <= limits.children && options.every((places, axis) => places.length <= limits.values[axis]!);
 
-/** Children grouped by what they have on some of the family's axes, in the order in which the groups are met first. */
-export function groupedBy({ children }: PlanTask, numbers: readonly number[], axes: readonly number[]): number[][] {
-  const groups = new Map<string | number, number[]>();
-  for (const number of numbers) {
-    const { at } = children[number]!;
-    const key = axes.length === 1 ? at[axes[0]!]! : axes.map((axis) => at[axis]).join();
-    const group = groups.get(key);
-    if (group) group.push(number);
-    else groups.set(key, [number]);
-  }
-  return [...groups.values()];
+/** Children by their value on an axis of the family, values in their order; those of a value as they stand. */
+export function byValue({ axes, children }: PlanTask, numbers: readonly number[], axis: number): number[][] {
+  const groups: number[][] = axes[axis]!.values.map(() => []);
+  for (const number of numbers) groups[children[number]!.at[axis]!]!.push(number);
+  return groups.filter((group) => group.length > 0);
 }
 
 /** Values of an axis whose children stand in more than one listing. */
-export function valuesCutThrough({ children }: PlanTask, parts: readonly Piece[][], axis: number): number {
-  const first = new Map<number, number>();
+export function valuesCutThrough({ axes, children }: PlanTask, parts: readonly Piece[][], axis: number): number {
+  const first = new Int32Array(axes[axis]!.values.length).fill(-1);
   const cut = new Set<number>();
-  parts.forEach((part, number) => {
-    for (const child of together(part).numbers) {
-      const value = children[child]!.at[axis]!;
-      const there = first.get(value);
-      if (there === undefined) first.set(value, number);
-      else if (there !== number) cut.add(value);
+  parts.forEach((part, listing) => {
+    for (const { numbers } of part) {
+      for (const number of numbers) {
+        const value = children[number]!.at[axis]!;
+        if (first[value] === -1) first[value] = listing;
+        else if (first[value] !== listing) cut.add(value);
+      }
     }
   });
   return cut.size;

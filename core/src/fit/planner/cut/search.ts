@@ -1,9 +1,12 @@
 /** Packing pieces into the fewest listings there can be, by trying every way that may be better. */
 import type { Limits, Piece } from './piece';
 
-/** How much work is left; shared by all searches of one question, so that none of them makes it long. */
+/** How much work is left; shared by all cuts of one question, so that none of them makes it long. */
 export interface Budget {
+  /** Steps of trying every way. */
   steps: number;
+  /** Children that are cut, once for each axis. When they are used up only the likeliest ways are tried. */
+  children: number;
 }
 
 /** A listing while ways are tried: pieces are put in and taken out again. */
@@ -27,7 +30,7 @@ export function fewestParts(
   { below, least, budget }: { below: number; least: number; budget: Budget },
 ): Piece[][] | null {
   const sorted = pieces.toSorted((a, b) => b.numbers.length - a.numbers.length || width(b) - width(a));
-  const ranges = limits.values.map((_, axis) => 1 + Math.max(-1, ...pieces.flatMap((piece) => piece.options[axis]!)));
+  const ranges = limits.values.map((_, axis) => countOf(pieces, axis));
   const left: number[] = [];
   let rest = 0;
   for (let at = sorted.length - 1; at >= 0; at--) left[at] = rest += sorted[at]!.numbers.length;
@@ -69,6 +72,13 @@ export function fewestParts(
 
   place(0);
   return best;
+}
+
+/** So many places an axis has, as far as these pieces tell. */
+function countOf(pieces: readonly Piece[], axis: number): number {
+  let count = 0;
+  for (const { options } of pieces) for (const place of options[axis]!) count = Math.max(count, place + 1);
+  return count;
 }
 
 const width = ({ options }: Piece): number => options.reduce((sum, places) => sum + places.length, 0);
