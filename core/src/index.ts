@@ -45,6 +45,8 @@ export * from './catalogue/account';
 export * from './catalogue/categoryMap';
 export * from './catalogue/proposeCategories';
 export * from './catalogue/pairings';
+export * from './pairing/list';
+export * from './pairing/propose';
 export * from './rulebook/shape';
 export * from './rulebook/readRulebook';
 export * from './rulebook/openRulebook';

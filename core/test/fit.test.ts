@@ -10,7 +10,7 @@ import {
   pairingLookup,
   foldForPairing,
   readRulebook,
-  suggestPairing,
+  proposePairing,
   uploadSheet,
   rulesForSheet,
   type Family,
@@ -225,7 +225,7 @@ describe('remedies', () => {
   it('pair every value with the nearest colour', () => {
     const { pairings: near } = mendAll(find(fit('quayside', whole, { pairings: {} }), 'pairing.missing'));
     expect(near.map((one) => [one.value, one.to])).toEqual([
-      ['rust', 'Red'],
+      ['rust', 'Orange'],
       ['spruce', 'Green'],
       ['midnight', 'Navy blue'],
       ['ochre', 'Yellow'],
@@ -250,9 +250,9 @@ describe('pairings', () => {
     ]).toEqual(['Orange', 'Navy blue', undefined, undefined, 'XL']);
   });
   it('are suggested by size and by word where there is no colour', () => {
-    expect(suggestPairing('size', { label: '2XL' }, lists.get('size')!)?.to).toBe('XXL');
-    expect(suggestPairing('colour', { label: 'Deep red' }, lists.get('colour')!)?.to).toBe('Red');
-    expect(suggestPairing('size', { label: 'Giant' }, lists.get('size')!)).toBeNull();
+    expect(proposePairing('size', { label: '2XL' }, lists.get('size')!)?.to).toBe('XXL');
+    expect(proposePairing('colour', { label: 'Deep red' }, lists.get('colour')!)?.to).toBe('Red');
+    expect(proposePairing('size', { label: 'Giant' }, lists.get('size')!)).toBeNull();
     expect(foldForPairing(' Deep  Red ')).toBe('deep red');
   });
   it('collide only where the channel shows its own value', () => {

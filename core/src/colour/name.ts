@@ -2,7 +2,7 @@
 import { colorsNamed, converter, differenceCiede2000, formatHex, parse, type Lab65 } from 'culori';
 
 /** Names the trade uses beside those of the CSS colour module; the figures are ours. */
-const TRADE_NAMES: Record<string, string> = {
+export const TRADE_NAMES: Record<string, string> = {
   rust: '#A4502B',
   ochre: '#C58A1C',
   mustard: '#C9971C',

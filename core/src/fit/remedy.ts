@@ -1,5 +1,6 @@
 /** Remedies: changes at the cause of a finding that would mend it. */
-import type { Pairing, PairingReason } from '../catalogue/pairings';
+import type { Pairing } from '../catalogue/pairings';
+import type { Confidence, PairingReason } from '../pairing/propose';
 import type { SingleCommand } from '../change/commands';
 import type { Place } from '../family/shape';
 
@@ -20,7 +21,7 @@ export type RemedyLabel =
 export type Remedy =
   /** Commands on the family, ready to be run. */
   | { kind: 'change'; label: RemedyLabel; commands: SingleCommand[] }
-  | { kind: 'pairing'; pairing: Pairing; reason: PairingReason }
+  | { kind: 'pairing'; pairing: Pairing; reason: PairingReason; confidence: Confidence }
   /** Where goods of one of the seller's categories go on a channel, for this family and all like it. */
   | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string; isLikely: boolean }
   /** The next free GTINs for these children. */
@@ -45,6 +46,7 @@ export interface Mend {
 export const isReady = (remedy: Remedy): boolean =>
   remedy.kind !== 'figure' &&
   !(remedy.kind === 'change' && remedy.label.do === 'leaveOut') &&
+  !(remedy.kind === 'pairing' && remedy.confidence === 'doubtful') &&
   !(remedy.kind === 'categoryMap' && !remedy.isLikely);
 
 /** Puts one remedy to those that are there. */

@@ -1,5 +1,5 @@
 /** A rulebook made ready for checking: the rules of each category, merged and compiled once, when first asked for. */
-import { openPairingLists, type PairingLists } from '../catalogue/pairings';
+import { openPairingLists, type PairingLists } from '../pairing/list';
 import type { Field } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';
 import { mergedRules } from './mergedRules';

@@ -1,5 +1,5 @@
 /** The sentence of a finding, whom it concerns, and what its remedies say. */
-import type { PairingReason } from '../catalogue/pairings';
+import type { PairingReason } from '../pairing/propose';
 import type { Family } from '../family/shape';
 import { childLabels, placeLabel } from '../family/weave';
 import type { Finding } from '../fit/finding';
@@ -44,7 +44,9 @@ export function remedyText(remedy: Remedy): string {
     case 'change':
       return changeText(remedy.label);
     case 'pairing':
-      return `Pair with ${remedy.pairing.to} (${reasonText(remedy.reason)})`;
+      return remedy.confidence === 'doubtful'
+        ? `Pair with ${remedy.pairing.to}? (${reasonText(remedy.reason)}; far off)`
+        : `Pair with ${remedy.pairing.to} (${reasonText(remedy.reason)})`;
     case 'categoryMap':
       return `Such goods go to ${remedy.label}`;
     case 'numbers':
@@ -86,6 +88,20 @@ function changeText(label: RemedyLabel): string {
 }
 
 function reasonText(reason: PairingReason): string {
-  if (reason.why === 'colour') return `the nearest colour, ${reason.difference} away by CIEDE2000`;
-  return reason.why === 'size' ? 'the same size' : 'the same word';
+  switch (reason.why) {
+    case 'colour':
+      return reason.difference === null
+        ? 'a colour of that kind'
+        : `the nearest colour, ${reason.difference} away by CIEDE2000`;
+    case 'label':
+      return 'the same label';
+    case 'spelling':
+      return 'another spelling of it';
+    case 'word':
+      return 'the same word';
+    case 'size':
+      return 'the same size';
+    case 'range':
+      return 'it lies within';
+  }
 }

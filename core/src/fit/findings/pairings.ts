@@ -1,48 +1,78 @@
 /** Findings about pairings: values the channel does not know, and values that become one in a listing. */
-import { foldForPairing, suggestPairing, type PairingList } from '../../catalogue/pairings';
-import type { Value } from '../../family/shape';
+import { foldForPairing } from '../../catalogue/pairings';
+import type { PairingList } from '../../pairing/list';
+import { proposePairing } from '../../pairing/propose';
+import type { Role, Value } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
-import type { TargetAxis } from '../planner';
+import type { Plan, TargetAxis } from '../planner';
 import { listed } from '../../words/counts';
 import { makeFinding } from './report';
 
 export function pairingFindings(context: CheckContext): Finding[] {
-  const { plan, category } = context;
-  return (plan?.axes ?? []).flatMap((axis) => {
-    const list = category.lists.get(axis.role);
-    return list ? axisFindings(context, axis, list) : [];
-  });
+  const { plan } = context;
+  return plan ? [...plan.axes.flatMap((axis) => shownFindings(context, axis)), ...fixedFindings(context, plan)] : [];
 }
 
-function axisFindings(context: CheckContext, axis: TargetAxis, list: PairingList): Finding[] {
+/** Values that buyers choose from. */
+function shownFindings(context: CheckContext, axis: TargetAxis): Finding[] {
+  const list = context.category.lists.get(axis.role);
+  if (!list) return [];
   const { valueById } = familyIndex(context.family);
   const values = [...new Set(axis.options.map((option) => option.valueIds[0]!))].map((id) => valueById.get(id)!);
-  const unpaired = values.filter((value) => context.pairingOf(axis.role, value.label) === undefined);
-  const missing = unpaired.map((value) => unpairedFinding(context, axis, value, list));
+  const missing = unpairedFindings(context, { role: axis.role, axisId: axis.from[0]!, values, list });
   const shows = context.category.rules.axes.roles[axis.role]?.shows;
   return shows === 'list' ? [...missing, ...collisions(context, axis, values)] : missing;
 }
+
+/** Values that hold for a whole listing, each its own or all the same one: the channel's list holds for those, too. */
+function fixedFindings(context: CheckContext, plan: Plan): Finding[] {
+  const fixed = new Set([...plan.split, ...plan.pinned]);
+  return context.family.axes
+    .filter((axis) => fixed.has(axis.id))
+    .flatMap(({ id, role, values }) => {
+      const list = context.category.lists.get(role);
+      const offered = values.filter((value) => offeredWith(context, value).length > 0);
+      return list ? unpairedFindings(context, { role, axisId: id, values: offered, list }) : [];
+    });
+}
+
+interface ListedAxis {
+  role: Role;
+  axisId: string;
+  values: readonly Value[];
+  list: PairingList;
+}
+
+const unpairedFindings = (context: CheckContext, { values, ...axis }: ListedAxis): Finding[] =>
+  values
+    .filter((value) => context.pairingOf(axis.role, value.label) === undefined)
+    .map((value) => unpairedFinding(context, axis, value));
 
 const offeredWith = (context: CheckContext, value: Value) =>
   familyIndex(context.family)
     .positionsOf(value.id)
     .filter((position) => context.isOffered(position));
 
-function unpairedFinding(context: CheckContext, axis: TargetAxis, value: Value, list: PairingList): Finding {
-  const near = suggestPairing(axis.role, value, list);
+function unpairedFinding(
+  context: CheckContext,
+  { role, axisId, list }: Omit<ListedAxis, 'values'>,
+  value: Value,
+): Finding {
+  const word = context.rulebook.registry.word(role, value.label);
+  const near = proposePairing(role, value, list, word ? [word.label, ...word.synonyms] : []);
   const { channel, name } = context.account;
-  const pairing = { channel, role: axis.role, value: foldForPairing(value.label), to: near?.to ?? '' };
+  const pairing = { channel, role: role, value: foldForPairing(value.label), to: near?.to ?? '' };
   return makeFinding(context, {
     code: 'pairing.missing',
     params: { account: name, value: value.label },
     severity: 'stops',
     key: 'pairing',
-    place: { level: 'value', axisId: axis.from[0]!, valueId: value.id },
+    place: { level: 'value', axisId, valueId: value.id },
     members: offeredWith(context, value),
-    rule: `axes.roles.${axis.role}.list`,
-    remedies: near ? [{ kind: 'pairing', pairing, reason: near }] : [],
+    rule: `axes.roles.${role}.list`,
+    remedies: near ? [{ kind: 'pairing', pairing, reason: near, confidence: near.confidence }] : [],
   });
 }
 

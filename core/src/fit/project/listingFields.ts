@@ -52,8 +52,10 @@ function putFixedValues(
     ...category.rules.settings.map((setting) => foldLabel(setting.key)),
   ]);
   for (const axisId of [...plan.split, ...plan.pinned]) {
-    const { label } = axisById.get(axisId)!;
+    const { label, role } = axisById.get(axisId)!;
     const value = valueById.get(woven[positions[0]!]!.at[axisId]!)!;
-    fields[taken.has(foldLabel(label)) ? `${label} (option)` : label] = labelIn(value, scopes);
+    const showsList = category.rules.axes.roles[role]?.shows === 'list';
+    const shown = (showsList ? context.pairingOf(role, value.label) : undefined) ?? labelIn(value, scopes);
+    fields[taken.has(foldLabel(label)) ? `${label} (option)` : label] = shown;
   }
 }

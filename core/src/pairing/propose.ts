@@ -1,0 +1,118 @@
+/**
+ * Which of a channel's values a family's value is most likely: by its label, its other spellings, its size, its colour. Name and
+ * swatch speak together, and what is far off says so.
+ */
+import { foldForPairing } from '../catalogue/pairings';
+import { colourDifference } from '../colour/name';
+import { basicColourOfName, basicColourOfSwatch, BESIDE, type BasicColour } from '../colour/terms';
+import type { Role, Value } from '../family/shape';
+import type { ListedValue, PairingList } from './list';
+import { isSameSize, liesIn, sizeMeaning } from './sizes';
+
+/** `sure`: another way to write it. `likely`: mended in passing. `doubtful`: asked about. */
+export const CONFIDENCES = ['sure', 'likely', 'doubtful'] as const;
+export type Confidence = (typeof CONFIDENCES)[number];
+
+/** Why a value of the channel is proposed. */
+export type PairingReason =
+  | { why: 'label' | 'spelling' | 'word' | 'size' | 'range' }
+  /** The nearest colour: CIEDE2000, rounded; null where the channel's value has no swatch. */
+  | { why: 'colour'; difference: number | null };
+export type PairingProposal = { to: string; confidence: Confidence } & PairingReason;
+
+type Wanted = Pick<Value, 'label' | 'swatch'>;
+
+/** A colour that lies no farther than this is taken for one of the same name (CIEDE2000; common practice). */
+const NEAR = 12;
+/** One that lies farther is doubtful, unless name and swatch say the same. */
+const FAR = 40;
+
+/**
+ * The likeliest of the channel's values; null where none is likely at all.
+ * @param spellings how the seller's dictionary writes the value besides
+ */
+export function proposePairing(
+  role: Role,
+  value: Wanted,
+  list: PairingList,
+  spellings: readonly string[] = [],
+): PairingProposal | null {
+  const same = list.byWord.get(foldForPairing(value.label));
+  if (same !== undefined) return { to: same, why: 'label', confidence: 'sure' };
+  const spelled = spellings.map((one) => list.byWord.get(foldForPairing(one))).find((one) => one !== undefined);
+  if (spelled !== undefined) return { to: spelled, why: 'spelling', confidence: 'sure' };
+  return role === 'colour' ? proposeColour(value, list) : (proposeSize(value, list) ?? proposeByWord(value, list));
+}
+
+function proposeSize({ label }: Wanted, { entries }: PairingList): PairingProposal | null {
+  const size = sizeMeaning(label);
+  if (!size) return null;
+  const same = entries.find((entry) => entry.size && isSameSize(entry.size, size));
+  if (same) return { to: same.label, why: 'size', confidence: 'sure' };
+  const inCentimetres =
+    size.kind === 'number' && !size.isRange && size.figures.length > 1 ? sizeMeaning(`${label} cm`) : null;
+  const measured = inCentimetres && entries.find((entry) => entry.size && isSameSize(entry.size, inCentimetres));
+  if (measured) return { to: measured.label, why: 'size', confidence: 'likely' };
+  const around = entries.filter((entry) => entry.size && liesIn(size, entry.size));
+  return around.length === 1 ? { to: around[0]!.label, why: 'range', confidence: 'likely' } : null;
+}
+
+/** A value of the channel whose whole label stands in the family's: "Waxed cotton" holds "Cotton". */
+function proposeByWord(value: Wanted, list: PairingList): PairingProposal | null {
+  const held = heldIn(value.label, list.entries);
+  return held && { to: held.label, why: 'word', confidence: 'likely' };
+}
+
+/** The entry whose label stands in this one; the longest, and among those the last. Single letters are no words. */
+function heldIn(label: string, entries: readonly ListedValue[]): ListedValue | null {
+  const text = ` ${foldForPairing(label)} `;
+  const held = entries.filter(({ word }) => word.length > 2 && text.includes(` ${word} `));
+  const rank = ({ word }: ListedValue) => word.length * 1000 + text.lastIndexOf(` ${word} `);
+  return held.sort((a, b) => rank(b) - rank(a))[0] ?? null;
+}
+
+function proposeColour(value: Wanted, list: PairingList): PairingProposal | null {
+  const held = heldIn(value.label, list.entries);
+  const said = basicColourOfName(value.label);
+  // "Blue grey" holds "Blue", but is a grey.
+  const seen = value.swatch ? basicColourOfSwatch(value.swatch) : null;
+  // A light blue may be far from the channel's blue; one whose swatch is no blue is asked about.
+  const isOdd = (difference: number | null, colour: BasicColour) =>
+    difference !== null && difference > FAR && (said === null || seen?.colour !== colour);
+  if (held && (said === null || held.colour === said)) {
+    const odd = held.colour !== null && isOdd(differenceTo(value, held), held.colour);
+    return { to: held.label, why: 'word', confidence: odd ? 'doubtful' : 'likely' };
+  }
+  const colour = said ?? seen?.colour;
+  if (!colour) return null;
+  const isClear = said !== null || (seen !== null && seen.difference <= NEAR);
+  const own = nearest(value, list, [colour]);
+  if (own) return { ...own, confidence: isClear && !isOdd(own.difference, colour) ? 'likely' : 'doubtful' };
+  for (const beside of BESIDE[colour]) {
+    const other = nearest(value, list, [beside]);
+    if (other) return { ...other, confidence: (other.difference ?? FAR) <= NEAR ? 'likely' : 'doubtful' };
+  }
+  const any = nearest(value, list, null);
+  return any && { ...any, confidence: 'doubtful' };
+}
+
+interface Near {
+  to: string;
+  why: 'colour';
+  difference: number | null;
+}
+
+/** The nearest entry of some basic colours; of all with a swatch where none are named. */
+function nearest(value: Wanted, list: PairingList, colours: readonly BasicColour[] | null): Near | null {
+  const among = list.entries.filter((entry) =>
+    colours ? entry.colour !== null && colours.includes(entry.colour) : entry.swatch !== undefined,
+  );
+  const measured = among.map((entry): Near => {
+    const difference = differenceTo(value, entry);
+    return { to: entry.label, why: 'colour', difference: difference === null ? null : Math.round(difference) };
+  });
+  return measured.sort((a, b) => (a.difference ?? 1000) - (b.difference ?? 1000))[0] ?? null;
+}
+
+const differenceTo = (value: Wanted, entry: ListedValue): number | null =>
+  value.swatch && entry.swatch ? colourDifference(value.swatch, entry.swatch) : null;

@@ -1,0 +1,87 @@
+/** Which of a channel's values a family's value is proposed to be, and how sure that is. */
+import { describe, expect, it } from 'vitest';
+import { computeFit, guessSwatch, openPairingLists, proposePairing } from '../src/index';
+import { fitInput, rulebook } from './sample';
+import { run, wholeJacket } from './whole';
+
+const lists = openPairingLists(rulebook('quayside').rules.axes.roles);
+const colour = (label: string, swatch = guessSwatch(label) ?? undefined) =>
+  proposePairing('colour', swatch ? { label, swatch } : { label }, lists.get('colour')!);
+const size = (label: string) => proposePairing('size', { label }, lists.get('size')!);
+
+describe('colours', () => {
+  // What sellers call their colours; the swatches are those of CSS Color Module Level 4 or of the trade.
+  const expected: Record<string, string[]> = {
+    White: ['Off white', 'Ivory', 'Chalk', 'Pearl'],
+    Beige: ['Cream', 'Ecru', 'Sand', 'Oat', 'Stone'],
+    Grey: ['Slate', 'Silver', 'Charcoal', 'Anthracite', 'Heather grey', 'Blue grey', 'Graphite'],
+    Red: ['Bright red', 'Burgundy', 'Wine', 'Maroon', 'Crimson', 'Bordeaux'],
+    Orange: ['Rust', 'Coral', 'Terracotta', 'Apricot', 'Signal'],
+    Yellow: ['Mustard', 'Gold', 'Ochre', 'Lemon'],
+    Green: ['Mint', 'Olive', 'Forest green', 'Lime', 'Sage', 'Khaki', 'Emerald', 'Spruce', 'Kelp'],
+    Turquoise: ['Teal', 'Petrol', 'Lagoon', 'Aqua'],
+    Blue: ['Sky', 'Light blue', 'Royal blue', 'Cobalt', 'Denim', 'Kingfisher'],
+    'Navy blue': ['Navy', 'Dark navy', 'Midnight'],
+    Purple: ['Lilac', 'Lavender', 'Plum', 'Aubergine'],
+    Pink: ['Fuchsia', 'Blush', 'Rose', 'Hot pink', 'Magenta', 'Salmon'],
+    Brown: ['Camel', 'Taupe', 'Chocolate', 'Espresso'],
+    'Many-coloured': ['Multicolour'],
+  };
+  it.each(Object.entries(expected))('are %s: %j', (to, names) => {
+    for (const name of names) expect([name, colour(name)?.to]).toEqual([name, to]);
+  });
+  it('of a name nobody knows are told by the swatch, with a doubt where that is far from all', () => {
+    expect(colour('Ember', '#C8442B')).toMatchObject({ to: 'Red', confidence: 'likely' });
+    expect(colour('Buoy', '#F0552B')).toMatchObject({ to: 'Orange' });
+    expect(colour('Foam', '#EAF2F0')).toMatchObject({ to: 'White' });
+    expect(colour('Brine', '#7FA8A3')).toMatchObject({ confidence: 'doubtful' });
+    expect(colour('Quibble')).toBeNull();
+  });
+  it('whose name and swatch contradict each other are asked about', () => {
+    expect(colour('Green', '#2F6B45')).toMatchObject({ to: 'Green', why: 'label', confidence: 'sure' });
+    expect(colour('Bright green', '#B3272D')).toMatchObject({ to: 'Green', confidence: 'doubtful' });
+  });
+  it('are what the seller writes them as besides', () => {
+    const list = lists.get('colour')!;
+    expect(proposePairing('colour', { label: 'Haar', swatch: '#FF0000' }, list, ['Haar', 'grey'])).toEqual({
+      to: 'Grey',
+      why: 'spelling',
+      confidence: 'sure',
+    });
+  });
+});
+
+describe('a value that holds for a whole listing', () => {
+  it('is of the channel’s list as well: an unknown colour is told where it is a plain fact, and where it is split', () => {
+    const { family, ...given } = wholeJacket();
+    const [colour] = family.axes;
+    const one = run(family, {
+      do: 'removeValues',
+      axisId: colour!.id,
+      valueIds: colour!.values.slice(1).map((value) => value.id),
+    });
+    const unpaired = (some: typeof family) =>
+      computeFit(fitInput(some, 'quayside', { ...given, pairings: {} })).findings.filter(
+        (finding) => finding.code === 'pairing.missing',
+      );
+    expect(unpaired(one).map((finding) => finding.params)).toEqual([{ account: 'Quayside', value: 'Rust' }]);
+    const chosen = `${family.axes[1]!.id};split=${colour!.id}+${family.axes[2]!.id};pin=`;
+    const wish = { apart: [], whole: [], leaveOut: [], offered: true, chosen };
+    expect(unpaired(run(family, { do: 'setWish', account: 'quayside', wish }))).toHaveLength(4);
+  });
+});
+
+describe('sizes', () => {
+  it.each([
+    ['350 mm', '35 cm', 'sure'],
+    ['1.50 x 2.00 m', '150 × 200 cm', 'sure'],
+    ['130x170', '130 × 170 cm', 'likely'],
+    ['2XL', 'XXL', 'sure'],
+    ['X-Large', 'XL', 'sure'],
+    ['extra small', 'XS', 'sure'],
+    ['37', '35-38', 'likely'],
+    ['92', '86/92', 'likely'],
+  ])('%s is %s', (label, to, confidence) => expect(size(label)).toMatchObject({ to, confidence }));
+  // Thirteen decimetres are no medium, and thirteen inches no shoe.
+  it.each(['1.3 m', '13 in', '12 m', '47', 'Giant'])('%s is none of them', (label) => expect(size(label)).toBeNull());
+});
