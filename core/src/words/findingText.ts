@@ -45,8 +45,8 @@ export function remedyText(remedy: Remedy): string {
       return changeText(remedy.label);
     case 'pairing':
       return remedy.confidence === 'doubtful'
-        ? `Pair with ${remedy.pairing.to}? (${reasonText(remedy.reason)}; far off)`
-        : `Pair with ${remedy.pairing.to} (${reasonText(remedy.reason)})`;
+        ? `Pair with ${remedy.pairing.to}? (${pairingReasonText(remedy.reason)}; far off)`
+        : `Pair with ${remedy.pairing.to} (${pairingReasonText(remedy.reason)})`;
     case 'categoryMap':
       return `Such goods go to ${remedy.label}`;
     case 'numbers':
@@ -87,7 +87,8 @@ function changeText(label: RemedyLabel): string {
   }
 }
 
-function reasonText(reason: PairingReason): string {
+/** Why a value of the channel is proposed. */
+export function pairingReasonText(reason: PairingReason): string {
   switch (reason.why) {
     case 'colour':
       return reason.difference === null

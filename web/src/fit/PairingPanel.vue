@@ -5,10 +5,15 @@ import {
   familyIndex,
   foldForPairing,
   pairingLookup,
+  pairingReasonText,
+  proposePairing,
   type Account,
   type Fit,
+  type PairingLists,
+  type PairingProposal,
   type Plan,
   type Role,
+  type Value,
 } from '@loom-kin/core';
 import { say } from '../api';
 import { useFamily } from '../stores/family';
@@ -35,11 +40,22 @@ const groups = computed(() => {
         role: axis.role,
         list: rules.list,
         listShown,
-        values: values.map((value) => ({ value, to: lookup(axis.role, value.label) ?? '' })),
+        // What is not settled comes first.
+        values: values
+          .map((value) => ({ value, to: lookup(axis.role, value.label) ?? '' }))
+          .map((one) => ({ ...one, proposal: one.to === '' ? proposed(axis.role, one.value, lists) : null }))
+          .toSorted((a, b) => Number(a.to !== '') - Number(b.to !== '')),
       },
     ];
   });
 });
+
+/** What an unpaired value most likely is. */
+function proposed(role: Role, value: Value, lists: PairingLists): PairingProposal | null {
+  const list = lists.get(role);
+  const word = setup.registry.word(role, value.label);
+  return list ? proposePairing(role, value, list, word ? [word.label, ...word.synonyms] : []) : null;
+}
 
 async function pair(role: Role, label: string, to: string): Promise<void> {
   const pairing = { channel: props.account.channel, role, value: foldForPairing(label), to };
@@ -81,6 +97,15 @@ async function pair(role: Role, label: string, to: string): Promise<void> {
             :class="{ none: !group.list.find((entry) => entry.label === one.to)?.swatch }"
             :style="{ background: group.list.find((entry) => entry.label === one.to)?.swatch }"
           />
+          <button
+            v-if="one.proposal"
+            class="link take"
+            :data-test="`take-${one.value.label}`"
+            @click="pair(group.role, one.value.label, one.proposal.to)"
+          >
+            {{ one.proposal.to }}{{ one.proposal.confidence === 'doubtful' ? '?' : '' }}
+            <span class="soft">{{ pairingReasonText(one.proposal) }}</span>
+          </button>
         </div>
       </div>
     </div>
@@ -101,11 +126,14 @@ async function pair(role: Role, label: string, to: string): Promise<void> {
 }
 .pair {
   display: grid;
-  grid-template-columns: 14px 110px 16px 150px 14px;
+  grid-template-columns: 14px 110px 16px 150px 14px auto;
   gap: 6px;
   align-items: center;
   padding: 2px 0;
   font-size: 13px;
+}
+.take {
+  text-align: left;
 }
 select {
   font: inherit;

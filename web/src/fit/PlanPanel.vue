@@ -58,9 +58,11 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
           :aria-pressed="one.signature === plan.signature"
           @click="choose(one)"
         >
-          <strong>{{ planText(family, one) }}</strong><span class="soft">{{ planCost(one, currency) }}</span>
+          <strong>{{ planText(family, one) }}</strong>
           <span class="soft">{{
-            number === 0 ? 'what the program would choose' : `against the best: ${difference(one)}`
+            number === 0
+              ? `what the program would choose: ${planCost(one, currency)}`
+              : `against the best: ${difference(one)}`
           }}</span>
         </button>
         <Wishes :account="account" :fit="fit" />
