@@ -7,7 +7,7 @@ const only = (name, from, to, comment) => ({ name, severity: 'error', comment, f
 module.exports = {
   forbidden: [
     only('no-circles', {}, { circular: true }, 'Two files that need each other are one file, or hide a third.'),
-    only('core-is-alone', { path: '^core/src' }, { path: '^(contract|server|web|channels|demo|e2e|bench)/' }),
+    only('core-is-alone', { path: '^core/src' }, { path: '^(contract|server|web|channels|demo|e2e|bench|cli)/' }),
     only('core-does-no-io', { path: '^core/src' }, { dependencyTypes: ['core'] }, 'Nothing of Node in the core.'),
     only(
       'core-has-few-libraries',
@@ -24,6 +24,11 @@ module.exports = {
       "The stand-ins check by their own code, so that the product's verdict is tested against somebody else's.",
     ),
     only('demo-through-the-api', { path: '^demo/src' }, { path: '^(server|web|channels|e2e|bench)/' }),
+    only(
+      'command-line-on-core-alone',
+      { path: '^cli/src' },
+      { path: '^(contract|server|web|channels|demo|e2e|bench)/' },
+    ),
     only('nobody-imports-tests', { path: '/src/' }, { path: '/test/' }),
   ],
   options: {

@@ -1,6 +1,6 @@
 /** What comes in: sheets, family files, pictures. */
 import { z } from 'zod';
-import { FamilySchema, PictureFactsSchema } from '@loom-kin/core';
+import { FamilyFileSchema, PictureFactsSchema } from '@loom-kin/core';
 import { define, withId } from './endpoint';
 import { JobSchema } from './jobs';
 
@@ -29,17 +29,6 @@ const Rows = z.object({
   from: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(1000).default(500),
 });
-
-/** A family as a file: everything but revision and listings. Stock by child; files of version 1 have it by SKU. */
-export const FamilyFileSchema = z.object({
-  format: z.literal('loom-kin/family'),
-  version: z.union([z.literal(1), z.literal(2)]),
-  family: FamilySchema.omit({ revision: true }),
-  stock: z
-    .record(z.string(), z.number().int().min(0).max(999_999_999))
-    .describe('Version 1: SKU → pieces; version 2: child → pieces'),
-});
-export type FamilyFile = z.infer<typeof FamilyFileSchema>;
 
 const Files = z.array(
   z.object({ fileName: z.string(), picture: PictureFactsSchema.nullable(), problem: z.string().nullable() }),

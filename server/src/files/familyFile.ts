@@ -1,6 +1,15 @@
 /** A family as a file of its own: written, and read against what is there. */
-import { allPictures, checkFamily, everyChild, FamilySchema, Refusal, replaceWith, type Family } from '@loom-kin/core';
-import { FamilyFileSchema, type FamilyFile } from '@loom-kin/contract';
+import {
+  allPictures,
+  checkFamily,
+  everyChild,
+  FamilyFileSchema,
+  FamilySchema,
+  Refusal,
+  replaceWith,
+  type Family,
+  type FamilyFile,
+} from '@loom-kin/core';
 import type { Catalogue } from '../catalogue/readCatalogue';
 import { hasFamily, loadFamily } from '../families/load';
 import { readInput } from '../http/readInput';

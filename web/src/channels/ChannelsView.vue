@@ -1,14 +1,14 @@
 <script setup lang="ts">
 /** The channels with the seller's accounts on them: what is set up, their rules in words, and where categories go. */
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton } from 'element-plus';
+import { ruleSections } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import AccountSettings from './AccountSettings.vue';
 import CategoryMapTable from './CategoryMapTable.vue';
-import { rulesInWords } from './rulesInWords';
 
 const setup = useSetup();
 const route = useRoute();
@@ -17,7 +17,14 @@ const busy = ref(false);
 onMounted(() => void setup.ensure());
 const account = computed(() => setup.account(String(route.query.account ?? '')) ?? setup.accounts[0]);
 const channel = computed(() => account.value && setup.channelOf(account.value));
-const words = computed(() => (channel.value ? rulesInWords(channel.value.rulebook.rules) : []));
+/** The category whose rules are read; empty for those that hold for all. */
+const categoryId = ref('');
+watch(account, () => (categoryId.value = ''));
+const words = computed(() => {
+  if (!channel.value) return [];
+  const ofCategory = setup.rulebooks.get(channel.value.channel)?.category(categoryId.value)?.rules;
+  return ruleSections(ofCategory ?? channel.value.rulebook.rules);
+});
 const accountsOn = (one: Channel) => setup.accounts.filter((each) => each.channel === one.channel);
 const choose = (id: string) => router.replace({ query: { account: id } });
 
@@ -94,11 +101,20 @@ async function refresh(): Promise<void> {
           The rules of {{ channel.rulebook.name }} <span class="soft">version {{ channel.rulebook.version }}</span>
           <ElButton size="small" :loading="busy" @click="refresh">Fetch anew</ElButton>
         </h2>
+        <label class="soft"
+          >For
+          <select v-model="categoryId" data-test="rules-category">
+            <option value="">all categories</option>
+            <option v-for="one in channel.rulebook.categories" :key="one.id" :value="one.id">{{ one.label }}</option>
+          </select></label
+        >
         <table id="account-rules" class="lines">
           <tbody>
-            <tr v-for="[what, text] in words" :key="what">
-              <td style="width: 110px" class="soft">{{ what }}</td>
-              <td>{{ text }}</td>
+            <tr v-for="{ title, sentences } in words" :key="title">
+              <td style="width: 110px" class="soft">{{ title }}</td>
+              <td>
+                <p v-for="sentence in sentences" :key="sentence">{{ sentence }}</p>
+              </td>
             </tr>
           </tbody>
         </table>

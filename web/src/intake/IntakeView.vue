@@ -3,7 +3,8 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElOption, ElProgress, ElSelect } from 'element-plus';
-import { FamilyFileSchema, Refused, type FamilySummary, type IntakeReport, type Job } from '@loom-kin/contract';
+import { FamilyFileSchema } from '@loom-kin/core';
+import { Refused, type FamilySummary, type IntakeReport, type Job } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { useJobs } from '../stores/jobs';
 import SheetReport from './SheetReport.vue';

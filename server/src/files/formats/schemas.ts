@@ -1,7 +1,6 @@
 /** The file formats as JSON Schema, made from the same Zod schemas that read them. */
 import { z } from 'zod';
-import { ListingMessageSchema, RulebookSchema } from '@loom-kin/core';
-import { FamilyFileSchema } from '@loom-kin/contract';
+import { FamilyFileSchema, FitReportSchema, ListingMessageSchema, RulebookSchema } from '@loom-kin/core';
 
 /** file name → JSON Schema (draft 2020-12). */
 export function publishedSchemas(): Record<string, unknown> {
@@ -9,6 +8,7 @@ export function publishedSchemas(): Record<string, unknown> {
   return {
     family: of('Loom Kin family file', FamilyFileSchema),
     rulebook: of('Loom Kin rulebook', RulebookSchema),
+    fit: of('Loom Kin fit', FitReportSchema),
     'listing-message': of('Loom Kin listing message', ListingMessageSchema),
   };
 }

@@ -1,0 +1,136 @@
+/** A channel's rules as plain sentences, a section each. */
+import { decimalsOf } from '../money/currency';
+import { showAmount } from '../money/amount';
+import { ROLE_LABELS } from '../registry/roles';
+import type { FieldRule, RoleRules, Rules } from '../rulebook/shape';
+import type { Role } from '../family/shape';
+import { children, count, listed } from './counts';
+
+export interface RuleSection {
+  title: string;
+  sentences: string[];
+}
+
+/** What the rules of a channel, or of one of its categories, say; sections without anything to say are left out. */
+export function ruleSections(rules: Rules): RuleSection[] {
+  const sections: RuleSection[] = [
+    { title: 'Axes', sentences: axisSentences(rules) },
+    { title: 'Own lists', sentences: listSentences(rules) },
+    { title: 'Identifiers', sentences: identifierSentences(rules) },
+    { title: 'Pictures', sentences: pictureSentences(rules) },
+    { title: 'Prices', sentences: priceSentences(rules) },
+    { title: 'Stock', sentences: [`From ${number(rules.stock.least)} to ${number(rules.stock.most)} pieces a child.`] },
+    { title: 'Fees', sentences: feeSentences(rules) },
+    { title: 'Words', sentences: wordingSentences(rules) },
+    { title: 'Fields', sentences: rules.fields.map(fieldSentence) },
+    {
+      title: 'Setting up',
+      sentences: rules.settings.map(({ label, help }) => `${label} has to be chosen.${help ? ` ${help}` : ''}`),
+    },
+  ];
+  return sections.filter((section) => section.sentences.length > 0);
+}
+
+const number = (figure: number): string => figure.toLocaleString('en');
+const roleLabel = (role: Role): string => ROLE_LABELS[role].toLowerCase();
+
+function axisSentences({ axes, children: { atMost } }: Rules): string[] {
+  const sets = axes.sets?.map((set) => listed(set.map(roleLabel)));
+  return [
+    axes.atMost === 0 ? 'A listing has no options.' : `A listing has ${count(axes.atMost, 'axis', 'axes')} at most.`,
+    ...(sets
+      ? [`Only these together: ${sets.join('; ')}.`]
+      : axes.atMost > 0
+        ? ['Any axes, named by the seller.']
+        : []),
+    `An axis has ${count(axes.valuesAtMost, 'value')} at most, a listing ${children(atMost)}.`,
+    `Labels have ${axes.labelAtMost} characters at most${axes.labelForbids ? `, and none of ${[...axes.labelForbids].join(' ')}` : ''}.`,
+    ...(axes.alwaysSplit.length > 0
+      ? [`Each ${listed(axes.alwaysSplit.map(roleLabel))} has a listing of its own.`]
+      : []),
+    ...(axes.order.length > 0 ? [`The axes stand in this order: ${axes.order.map(roleLabel).join(', ')}.`] : []),
+    ...Object.entries(axes.roles).flatMap(([role, rule]) => roleSentences(role as Role, rule)),
+  ];
+}
+
+function roleSentences(role: Role, rule: RoleRules | undefined): string[] {
+  const limits = [
+    ...(rule?.labelAtMost === undefined ? [] : [`labels of ${rule.labelAtMost} characters`]),
+    ...(rule?.valuesAtMost === undefined ? [] : [count(rule.valuesAtMost, 'value')]),
+  ];
+  return limits.length > 0 ? [`For ${roleLabel(role)}: ${listed(limits)} at most.`] : [];
+}
+
+function listSentences({ axes }: Rules): string[] {
+  return Object.entries(axes.roles).flatMap(([role, rule]) => {
+    if (!rule?.list) return [];
+    const values = rule.list.map((entry) => entry.label).join(', ');
+    const seen =
+      rule.shows === 'list' ? 'which the buyer reads' : 'beside the seller’s own label, which the buyer reads';
+    return [`Every ${roleLabel(role as Role)} is one of the channel’s own, ${seen}: ${values}.`];
+  });
+}
+
+function identifierSentences({ identifiers }: Rules): string[] {
+  const gtin = {
+    required: 'Every child has a GTIN.',
+    exemptible: 'Every child has a GTIN, unless the brand is exempt.',
+    optional: 'GTINs are not asked for.',
+  }[identifiers.gtin];
+  return [gtin, `SKUs have ${identifiers.skuAtMost} characters at most.`];
+}
+
+function pictureSentences({ pictures, axes }: Rules): string[] {
+  const tied = { child: 'each child', axis: 'the values of one axis', listing: 'the listing alone' }[axes.pictures];
+  return [
+    `${pictures.atLeast} to ${count(pictures.atMost, 'picture')}, tied to ${tied}.`,
+    ...(pictures.leastPixels > 0 ? [`The shorter side has ${number(pictures.leastPixels)} pixels at least.`] : []),
+    ...(pictures.whiteMain ? ['The main picture stands on white.'] : []),
+  ];
+}
+
+function priceSentences({ price }: Rules): string[] {
+  const show = (amount: string) => showAmount(amount, price.currency);
+  return [
+    `Prices are in ${price.currency} ${price.taxIncluded ? 'with' : 'without'} tax, with ${count(decimalsOf(price.currency), 'decimal')}.`,
+    ...(price.least ? [`None is below ${show(price.least)}.`] : []),
+    ...(price.most ? [`None is above ${show(price.most)}.`] : []),
+    ...(price.listAbovePrice ? ['The list price is above the price.'] : []),
+    ...(price.spreadAtMost
+      ? [`The dearest child of a listing costs at most ${price.spreadAtMost} times the cheapest.`]
+      : []),
+  ];
+}
+
+function feeSentences({ fees, price }: Rules): string[] {
+  const show = (amount: string) => showAmount(amount, price.currency);
+  const each = [
+    ...(Number(fees.perListing) > 0 ? [`${show(fees.perListing)} for a listing`] : []),
+    ...(Number(fees.perChild) > 0 ? [`${show(fees.perChild)} for each child of it`] : []),
+    ...(Number(fees.perValue) > 0 ? [`${show(fees.perValue)} for each option shown`] : []),
+  ];
+  const commission = Number(fees.commissionPercent) > 0 ? [`${fees.commissionPercent} % of each sale.`] : [];
+  return [each.length > 0 ? `${capital(listed(each))}.` : 'Nothing for a listing.', ...commission];
+}
+
+function wordingSentences({ wording }: Rules): string[] {
+  return [
+    ...(wording.optionValuesInName ? [] : ['The name holds no option values.']),
+    ...(wording.links ? [] : ['Texts hold no links.']),
+  ];
+}
+
+function fieldSentence(rule: FieldRule): string {
+  const need = { required: 'is required', recommended: 'is recommended', optional: 'may be given' }[rule.need];
+  const limits = [
+    ...(rule.atLeast === undefined ? [] : [`at least ${rule.atLeast}`]),
+    ...(rule.atMost === undefined ? [] : [`at most ${rule.atMost}`]),
+    ...(rule.entryAtMost === undefined ? [] : [`entries of ${rule.entryAtMost} characters`]),
+    ...(rule.unit ? [`in ${rule.unit}${rule.decimals > 0 ? ` with ${count(rule.decimals, 'decimal')}` : ''}`] : []),
+    ...(rule.pattern ? [rule.patternText ?? `written as ${rule.pattern}`] : []),
+  ];
+  const who = rule.level === 'child' ? ' for each child' : '';
+  return `${rule.name} ${need}${who}${limits.length > 0 ? `: ${limits.join(', ')}` : ''}.`;
+}
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
