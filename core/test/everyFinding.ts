@@ -168,6 +168,22 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
   'field.too-long': () => asking('description', { atLeast: 1, atMost: 5 }, 'Long enough.'),
   'field.form': () => asking('searchTitle', { pattern: '[0-9]+', patternText: 'digits' }, 'Letters'),
   'field.zero': () => asking('weight', { decimals: 0 }, 100),
+  'field.unknown': () =>
+    under('own-shop', ({ fields }) =>
+      fields.push({
+        key: 'washing',
+        name: 'Washing',
+        need: 'required',
+        level: 'listing',
+        decimals: 0,
+        yesNo: false,
+        numberOnly: false,
+      }),
+    ),
+  'field.choice': () => asking('searchTitle', { choices: ['Man', 'Woman'] }, 'man'),
+  'field.yes-no': () => asking('searchTitle', { yesNo: true }, 'perhaps'),
+  'field.not-number': () => asking('searchTitle', { numberOnly: true }, '28 in'),
+  'field.bounds': () => asking('weight', { least: '2', most: '30', unit: 'kg', decimals: 1 }, 900),
   'field.differs': () =>
     asking('composition', { level: 'listing' }, '100 % wool', {
       level: 'value',

@@ -49,6 +49,7 @@ function pricer({ account, seller }: FitInput, { rules }: CategoryRules): (amoun
   const how: ChannelPricing = {
     currency: rules.price.currency,
     taxIncluded: rules.price.taxIncluded,
+    multipleOf: rules.price.multipleOf,
     rate: account.settings.rate,
     taxPercent: seller.taxPercent,
   };

@@ -3,6 +3,7 @@ import type { Pairing } from '../catalogue/pairings';
 import type { Confidence, PairingReason } from '../pairing/propose';
 import type { SingleCommand } from '../change/commands';
 import type { Place } from '../family/shape';
+import type { Fact } from '../registry/shape';
 
 /** What a remedy does, in a word; `words` makes its label of it. */
 export type RemedyLabel =
@@ -10,6 +11,7 @@ export type RemedyLabel =
   /** What another field says is proposed for one that is empty. */
   | { do: 'takeFrom'; field: string; text: string }
   | { do: 'keepFirst'; most: number }
+  | { do: 'setChoice'; value: string }
   | { do: 'rename'; name: string }
   | { do: 'giveBack'; field: string }
   | { do: 'markExempt' }
@@ -24,6 +26,8 @@ export type Remedy =
   | { kind: 'pairing'; pairing: Pairing; reason: PairingReason; confidence: Confidence }
   /** Where goods of one of the seller's categories go on a channel, for this family and all like it. */
   | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string; isLikely: boolean }
+  /** A field that the channel asks for and the seller has not: added to the seller's facts. */
+  | { kind: 'fact'; fact: Fact }
   /** The next free GTINs for these children. */
   | { kind: 'numbers'; childIds: string[] }
   /** SKUs by the family's pattern for these children. */
@@ -36,6 +40,7 @@ export interface Mend {
   commands: SingleCommand[];
   pairings: Pairing[];
   categories: { channel: string; category: string; to: string }[];
+  facts: Fact[];
   /** Children that are to take the next free GTINs. */
   numbersFor: string[];
   /** Children that are to get SKUs by the pattern. */
@@ -53,12 +58,16 @@ export const isReady = (remedy: Remedy): boolean =>
 export function addRemedy(mend: Mend, remedy: Remedy): void {
   if (remedy.kind === 'pairing') mend.pairings.push(remedy.pairing);
   else if (remedy.kind === 'categoryMap') mend.categories.push(remedy);
+  else if (remedy.kind === 'fact') mend.facts.push(remedy.fact);
   else if (remedy.kind === 'numbers') mend.numbersFor.push(...remedy.childIds);
   else if (remedy.kind === 'skus') mend.skusFor.push(...remedy.childIds);
   else if (remedy.kind === 'change') for (const command of remedy.commands) addCommand(mend.commands, command);
 }
 
-export const emptyMend = (): Mend => ({ commands: [], pairings: [], categories: [], numbersFor: [], skusFor: [] });
+export const emptyMend = (): Mend => ({
+  ...{ commands: [], pairings: [], categories: [], facts: [] },
+  ...{ numbersFor: [], skusFor: [] },
+});
 
 function addCommand(commands: SingleCommand[], command: SingleCommand): void {
   const last = commands.at(-1);

@@ -23,7 +23,10 @@ export function uploadSheet(messages: readonly ListingMessage[], rules: Rules): 
     name: rule?.name ?? role,
     listed: rule?.list !== undefined,
   }));
-  const pictures = Array.from({ length: rules.pictures.atMost }, (_, at) => `Picture ${at + 1}`);
+  const pictures = Array.from(
+    { length: Math.max(rules.pictures.atMost, mostIn(messages)) },
+    (_, at) => `Picture ${at + 1}`,
+  );
   const childFields = rules.fields.filter((field) => field.level === 'child').map((field) => field.name);
   const listingFields = [
     ...new Set([
@@ -121,4 +124,16 @@ export function uploadSheet(messages: readonly ListingMessage[], rules: Rules): 
 function cellOf(figure: string | number | boolean | string[]): Cell {
   if (Array.isArray(figure)) return figure.join('\n');
   return typeof figure === 'boolean' ? (figure ? 'yes' : 'no') : figure;
+}
+
+/** The most pictures that one of the messages has; a rulebook may allow more than its own number, by values. */
+function mostIn(messages: readonly ListingMessage[]): number {
+  const counts = messages.map((message) =>
+    message.action === 'list'
+      ? message.listing.pictures.length
+      : message.action === 'revise'
+        ? (message.changes.pictures?.length ?? 0)
+        : 0,
+  );
+  return Math.max(0, ...counts);
 }

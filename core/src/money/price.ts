@@ -9,6 +9,8 @@ export interface ChannelPricing {
   taxIncluded: boolean;
   /** Units of the channel's currency for one unit of the seller's, as a decimal string. */
   rate: string;
+  /** Prices are multiples of this, as a decimal string. */
+  multipleOf?: string | undefined;
   /** The seller's tax in percent. The seller's own prices contain it. */
   taxPercent: string;
 }
@@ -17,7 +19,13 @@ export interface ChannelPricing {
 export function channelPrice(price: string, how: ChannelPricing): string {
   let exact = new Big(price).times(how.rate);
   if (!how.taxIncluded) exact = withoutTax(exact.toString(), how.taxPercent);
-  return toCurrency(exact, how.currency);
+  return toCurrency(how.multipleOf ? nearestMultiple(exact, how.multipleOf) : exact, how.currency);
+}
+
+/** The multiple that is nearest, half up; never zero for a price that is above it. */
+function nearestMultiple(exact: Big, of: string): Big {
+  const steps = exact.div(of).round(0, Big.roundHalfUp);
+  return steps.eq(0) && exact.gt(0) ? new Big(of) : steps.times(of);
 }
 
 /** amount + tax: 300 plus 10 % is 330. */

@@ -74,6 +74,8 @@ function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
     if (keys.has(rule.key)) say(`${place}.key`, `${rule.key} stands twice.`);
     keys.add(rule.key);
     least(`${place}.atLeast`, rule.atLeast, rule.atMost);
+    least(`${place}.least`, numberOf(rule.least), numberOf(rule.most));
+    if (rule.choices?.length === 0) say(`${place}.choices`, 'A list without an entry lets nothing pass.');
     for (const problem of fieldProblems(rule, registry)) say(`${place}.${problem.place}`, problem.text);
   });
   return found;
@@ -92,6 +94,7 @@ function* fieldProblems(rule: FieldRule, registry: Registry): Iterable<RulebookP
   if (rule.unit && field && !units?.includes(rule.unit)) {
     yield { place: 'unit', text: `${field.label} is not measured in ${rule.unit}.` };
   }
+  if (rule.yesNo && rule.choices) yield { place: 'choices', text: 'Yes or no needs no list.' };
   if (rule.pattern === undefined) return;
   const compiled = compilePattern(rule.pattern);
   if (!compiled.ok) yield { place: 'pattern', text: `This pattern cannot be run: ${compiled.why}.` };

@@ -57,6 +57,15 @@ export const FieldRuleSchema = z.strictObject({
   patternText: z.string().optional().describe('The pattern in words.'),
   unit: z.enum(['g', 'kg', 'oz', 'lb', 'mm', 'cm', 'm', 'in', 'ft']).optional(),
   decimals: z.number().int().min(0).max(4).default(0),
+  choices: z
+    .array(z.string().min(1).max(120))
+    .max(500)
+    .optional()
+    .describe('The closed list of what may be said; every entry of a list has to be one of them.'),
+  yesNo: z.boolean().default(false).describe('Only yes or no may be said.'),
+  numberOnly: z.boolean().default(false).describe('A number alone, without any unit or word.'),
+  least: Decimal.optional().describe("For numbers and measures, in the channel's unit."),
+  most: Decimal.optional().describe("For numbers and measures, in the channel's unit."),
 });
 export type FieldRule = z.infer<typeof FieldRuleSchema>;
 
@@ -71,7 +80,9 @@ export const RulesSchema = z.strictObject({
     atLeast: Count.default(0),
     atMost: z.number().int().min(1),
     leastPixels: Count.default(0).describe('The shorter side of every picture.'),
+    perValue: Count.default(0).describe('So many more for each value of the axis that carries pictures.'),
     whiteMain: z.boolean().default(false),
+    allWhite: z.boolean().default(false).describe('Every picture stands on white.'),
   }),
   fields: z.array(FieldRuleSchema).default([]),
   wording: z
@@ -83,6 +94,7 @@ export const RulesSchema = z.strictObject({
     least: Decimal.optional(),
     most: Decimal.optional(),
     listAbovePrice: z.boolean().default(false),
+    multipleOf: Decimal.optional().describe('Prices are rounded to the nearest multiple of this, such as 10.'),
     spreadAtMost: Decimal.optional().describe('The dearest child is at most this many times the cheapest.'),
   }),
   stock: z.strictObject({ least: Count.default(0), most: Count.default(1_000_000) }).prefault({}),

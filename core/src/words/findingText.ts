@@ -49,6 +49,8 @@ export function remedyText(remedy: Remedy): string {
         : `Pair with ${remedy.pairing.to} (${pairingReasonText(remedy.reason)})`;
     case 'categoryMap':
       return `Such goods go to ${remedy.label}`;
+    case 'fact':
+      return `Add ${remedy.fact.label} to your facts`;
     case 'numbers':
       return remedy.childIds.length === 1
         ? 'Take the next free number'
@@ -70,6 +72,8 @@ function changeText(label: RemedyLabel): string {
       return `As the ${label.field.toLowerCase()}: “${label.text.length > 40 ? `${label.text.slice(0, 39)}…` : label.text}”`;
     case 'keepFirst':
       return `Keep the first ${label.most}`;
+    case 'setChoice':
+      return `Write "${label.value}"`;
     case 'rename':
       return `Rename to "${label.name}"`;
     case 'giveBack':

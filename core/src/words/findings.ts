@@ -112,6 +112,15 @@ export const FINDINGS = {
   'field.form': (p: OfField & { form: string }) => `${p.field} has to be ${p.form}.`,
   'field.zero': (p: OnAccount & OfField & { unit: string }) =>
     `${p.field} is 0 ${p.unit} when rounded to what ${p.account} takes.`,
+  'field.unknown': (p: OnAccount & OfField & { need: 'required' | 'recommended' }) =>
+    `${p.account} ${p.need === 'required' ? 'requires' : 'recommends'} ${p.field}, which your goods have no field for yet.`,
+  'field.choice': (p: OnAccount & OfField & { value: string; choices: string }) =>
+    `${p.field}: "${p.value}" is none of what ${p.account} takes: ${p.choices}.`,
+  'field.yes-no': (p: OnAccount & OfField) => `${p.field} has to be yes or no on ${p.account}.`,
+  'field.not-number': (p: OnAccount & OfField & { value: string }) =>
+    `${p.field}: "${p.value}" is no plain number; ${p.account} takes nothing else.`,
+  'field.bounds': (p: OnAccount & OfField & { shown: string; bounds: string }) =>
+    `${p.field} is ${p.shown}; ${p.account} takes ${p.bounds}.`,
   'field.differs': (p: OnAccount & OfField) =>
     `${p.field} ${/[^s]s$/.test(p.field) ? 'differ' : 'differs'} between children; ${p.account} has one for the whole listing.`,
 

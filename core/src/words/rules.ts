@@ -84,8 +84,15 @@ function pictureSentences({ pictures, axes }: Rules): string[] {
   const tied = { child: 'each child', axis: 'the values of one axis', listing: 'the listing alone' }[axes.pictures];
   return [
     `${pictures.atLeast} to ${count(pictures.atMost, 'picture')}, tied to ${tied}.`,
+    ...(pictures.perValue > 0
+      ? [`${capital(count(pictures.perValue, 'more picture'))} for each value that pictures are tied to.`]
+      : []),
     ...(pictures.leastPixels > 0 ? [`The shorter side has ${number(pictures.leastPixels)} pixels at least.`] : []),
-    ...(pictures.whiteMain ? ['The main picture stands on white.'] : []),
+    ...(pictures.allWhite
+      ? ['Every picture stands on white.']
+      : pictures.whiteMain
+        ? ['The main picture stands on white.']
+        : []),
   ];
 }
 
@@ -93,6 +100,7 @@ function priceSentences({ price }: Rules): string[] {
   const show = (amount: string) => showAmount(amount, price.currency);
   return [
     `Prices are in ${price.currency} ${price.taxIncluded ? 'with' : 'without'} tax, with ${count(decimalsOf(price.currency), 'decimal')}.`,
+    ...(price.multipleOf ? [`They are rounded to multiples of ${show(price.multipleOf)}.`] : []),
     ...(price.least ? [`None is below ${show(price.least)}.`] : []),
     ...(price.most ? [`None is above ${show(price.most)}.`] : []),
     ...(price.listAbovePrice ? ['The list price is above the price.'] : []),
@@ -127,6 +135,11 @@ function fieldSentence(rule: FieldRule): string {
     ...(rule.atMost === undefined ? [] : [`at most ${rule.atMost}`]),
     ...(rule.entryAtMost === undefined ? [] : [`entries of ${rule.entryAtMost} characters`]),
     ...(rule.unit ? [`in ${rule.unit}${rule.decimals > 0 ? ` with ${count(rule.decimals, 'decimal')}` : ''}`] : []),
+    ...(rule.yesNo ? ['yes or no'] : []),
+    ...(rule.numberOnly ? ['a number alone'] : []),
+    ...(rule.least === undefined ? [] : [`${rule.least} at least`]),
+    ...(rule.most === undefined ? [] : [`${rule.most} at most`]),
+    ...(rule.choices ? [`one of ${rule.choices.join(', ')}`] : []),
     ...(rule.pattern ? [rule.patternText ?? `written as ${rule.pattern}`] : []),
   ];
   const who = rule.level === 'child' ? ' for each child' : '';

@@ -32,7 +32,8 @@ export function useGoThere(): (there: There & { account: string; scope?: Scope }
     store.selected = selected;
     if (only) store.only = only.length > 0 ? new Set(only) : null;
     const params = { id: store.family!.id, ...(page === 'fit' ? { account } : {}) };
-    await router.push(page === 'channels' ? { name: page, query: { account } } : { name: page, params });
+    if (page === 'setup') await router.push({ name: page });
+    else await router.push(page === 'channels' ? { name: page, query: { account } } : { name: page, params });
     const [firstChild] = selected.level === 'child' ? [selected.childId] : (only ?? []);
     if (focus.includes('children-grid') && firstChild) store.aim = { childId: firstChild, columnId: there.key };
     await focusOn(focus);

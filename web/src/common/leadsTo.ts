@@ -3,7 +3,7 @@ import type { Field, Place, Registry } from '@loom-kin/core';
 
 /** What is gone to. */
 export interface There {
-  /** Field key, or one of `plan`, `pairing`, `setting`, `label`, `categoryMap`, `rulebook`. */
+  /** Field key, or one of `plan`, `pairing`, `setting`, `label`, `categoryMap`, `rulebook`, `fact`. */
   key: string;
   place: Place;
   /** Children the grid is to show, where there is no single place. */
@@ -12,7 +12,7 @@ export interface There {
 
 export interface Destination {
   /** Name of the route. */
-  page: 'channels' | 'fit' | 'pictures' | 'words' | 'family';
+  page: 'channels' | 'setup' | 'fit' | 'pictures' | 'words' | 'family';
   /** Ids of elements to focus: the first that is there. */
   focus: readonly string[];
   /** What is selected in weave, grid and inspector. */
@@ -31,6 +31,7 @@ const PARTS: Record<string, Pick<Destination, 'page' | 'focus'>> = {
   rulebook: { page: 'channels', focus: ['account-rules'] },
   categoryMap: { page: 'channels', focus: ['account-categories'] },
   pairing: { page: 'fit', focus: ['pairings'] },
+  fact: { page: 'setup', focus: ['facts'] },
   plan: { page: 'fit', focus: ['plans', 'left-out'] },
 };
 /** Fields that are typed in the grid, whatever their place. */

@@ -109,7 +109,7 @@ const retire = (fact: Fact) =>
 </script>
 
 <template>
-  <div class="sheet part" data-test="facts">
+  <div id="facts" tabindex="-1" class="sheet part" data-test="facts">
     <h2>Facts</h2>
     <p class="soft">
       Fields of your own beside those every seller has. They stand in forms, grid, sheets and rules alike.

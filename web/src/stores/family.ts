@@ -263,11 +263,14 @@ export const useFamily = defineStore('family', () => {
     return makeMend(mend, 1);
   };
 
-  async function makeMend({ commands, pairings, categories, numbersFor, skusFor }: Mend, count: number): Promise<void> {
+  async function makeMend(
+    { commands, pairings, categories, facts, numbersFor, skusFor }: Mend,
+    count: number,
+  ): Promise<void> {
     const title = count === 1 ? undefined : `Mend ${count} findings`;
     const command: Command | undefined =
       commands.length < 2 ? commands[0] : { do: 'batch', title: title ?? 'Mend a finding', commands };
-    if (pairings.length + categories.length + numbersFor.length + skusFor.length === 0) {
+    if (pairings.length + categories.length + facts.length + numbersFor.length + skusFor.length === 0) {
       if (command) run(command);
       return;
     }
@@ -280,6 +283,7 @@ export const useFamily = defineStore('family', () => {
           channel,
           map: { [category]: to },
         })),
+        ...facts.map((fact) => ({ on: 'registry' as const, command: { do: 'setFact' as const, fact } })),
         ...(skusFor.length > 0 ? [{ on: 'skus' as const, familyId: now.id, childIds: skusFor }] : []),
         ...(numbersFor.length > 0 ? [{ on: 'numbers' as const, familyId: now.id, childIds: numbersFor }] : []),
       ],

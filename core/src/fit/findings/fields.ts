@@ -4,12 +4,13 @@ import { EVERYWHERE, languageScope } from '../../family/scope';
 import type { Figure, Place } from '../../family/shape';
 import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { FieldRule } from '../../rulebook/shape';
-import type { FindingCode, FindingParams } from '../../words/findings';
 import type { CheckContext } from '../context';
 import type { Finding, Severity } from '../finding';
 import { inChannelUnit } from '../project/channelUnit';
 import { sharedGroup } from '../project/sharedFigure';
 import type { Remedy } from '../remedy';
+import { boundsProblem, closedProblem, unknownField } from './closedFields';
+import type { Problem } from './problem';
 import { concernedBy, FAMILY, homeOf, makeFinding, typeHere } from './report';
 
 export function fieldFindings(context: CheckContext): Finding[] {
@@ -61,6 +62,7 @@ function checkGroup(
   members: readonly number[],
 ): Finding[] {
   const { rule, field } = check;
+  if (!field) return unknownField(context, check);
   const about = { key: rule.key, rule: `fields.${rule.key}`, members };
   if (isEmpty(group.figure) || !group.place) {
     const severity = SEVERITY[rule.need];
@@ -117,18 +119,20 @@ function untranslated(context: CheckContext, { field, label, rule }: FieldCheck,
   };
 }
 
-type Problem = { [C in FindingCode]: { code: C; params: FindingParams<C>; remedies?: Remedy[] } }[FindingCode];
-
 function problemOf(context: CheckContext, check: FieldCheck, group: ColumnGroup): Problem | null {
   const { figure } = group;
+  const closed = closedProblem(context, check, group);
+  if (closed) return closed;
   if (Array.isArray(figure)) return listProblem(context, check, group, figure);
   if (typeof figure === 'string') return textProblem(context, check, group, figure);
   const { rule, label, field } = check;
-  if (typeof figure !== 'number' || inChannelUnit(check, figure) !== 0) return null;
-  return {
-    code: 'field.zero',
-    params: { account: context.account.name, field: label, unit: rule.unit ?? field?.unit ?? '' },
-  };
+  if (typeof figure !== 'number') return null;
+  const there = inChannelUnit(check, figure);
+  if (there === 0 && rule.least === undefined) {
+    const unit = rule.unit ?? field?.unit ?? '';
+    return { code: 'field.zero', params: { account: context.account.name, field: label, unit } };
+  }
+  return typeof there === 'number' ? boundsProblem(context, check, there) : null;
 }
 
 /** Puts another figure in the place of the one at fault. */

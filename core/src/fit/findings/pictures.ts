@@ -46,6 +46,7 @@ function ofChildren(context: CheckContext): Finding[] {
             context,
             more.map((one) => one.at),
             Math.max(...more.map((one) => one.ids.length)),
+            atMost,
           ),
         ]
       : []),
@@ -77,7 +78,7 @@ function byCause(context: CheckContext, members: readonly number[]): { place: Pl
 
 /** Channels that tie pictures to an axis or the listing: each listing's. */
 function ofListings(context: CheckContext, plan: Plan): Finding[] {
-  const { atLeast, atMost } = context.category.rules.pictures;
+  const { atLeast } = context.category.rules.pictures;
   const chosen = chosenOptions(context, plan);
   const listings = context.listings.map((positions) => ({
     positions,
@@ -90,7 +91,7 @@ function ofListings(context: CheckContext, plan: Plan): Finding[] {
     if (wanted.length === 0 && atLeast > 0) return [missing(context, place, members)];
     return [
       ...(wanted.length < atLeast ? [tooFew(context, place, members, wanted.length)] : []),
-      ...(wanted.length > atMost ? [tooMany(context, members, wanted.length)] : []),
+      ...(wanted.length > sent.length ? [tooMany(context, members, wanted.length, sent.length)] : []),
       ...bareOptions(context, plan, pictures),
       ...flaws(context, [{ ids: sent, members }]),
     ];
@@ -143,11 +144,11 @@ function tooFew(context: CheckContext, place: Place, members: readonly number[],
   });
 }
 
-function tooMany(context: CheckContext, members: readonly number[], count: number): Finding {
-  const { axes, pictures } = context.category.rules;
+function tooMany(context: CheckContext, members: readonly number[], count: number, most: number): Finding {
+  const { axes } = context.category.rules;
   return makeFinding(context, {
     code: 'picture.more',
-    params: { account: context.account.name, most: pictures.atMost, count },
+    params: { account: context.account.name, most, count },
     severity: axes.pictures === 'child' ? 'advises' : 'warns',
     ...{ key: 'pictures', rule: 'pictures.atMost', members },
   });
@@ -175,10 +176,11 @@ function flaws(
 }
 
 function flawOf(context: CheckContext, facts: PictureFacts | undefined, isMain: boolean): Flaw | null {
-  const { leastPixels, whiteMain } = context.category.rules.pictures;
+  const { leastPixels, whiteMain, allWhite } = context.category.rules.pictures;
   if (!facts) return 'gone';
   if (Math.min(facts.width, facts.height) < leastPixels) return 'small';
-  return isMain && whiteMain && !facts.whiteBackground ? 'not-white' : null;
+  const isWhiteWanted = allWhite || (isMain && whiteMain);
+  return isWhiteWanted && !facts.whiteBackground ? 'not-white' : null;
 }
 
 function flawFinding(

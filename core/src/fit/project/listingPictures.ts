@@ -3,6 +3,7 @@
  */
 import { familyIndex } from '../../family/weave';
 import { picturesAt } from '../../pictures/picturesOf';
+import type { Rules } from '../../rulebook/shape';
 import type { CheckContext } from '../context';
 import type { Plan, TargetAxis } from '../planner';
 import type { ChosenOptions } from './chosenOptions';
@@ -15,6 +16,10 @@ export interface ListingPictures {
   /** Option place on the axis that carries pictures → all its pictures. Empty where none does. */
   ofOptions: ReadonlyMap<number, readonly string[]>;
 }
+
+/** So many pictures a listing may have whose picture axis shows so many values. */
+export const mostPictures = ({ pictures }: Rules, values: number): number =>
+  pictures.atMost + pictures.perValue * values;
 
 /** The pictures of the listing whose children stand at these positions. */
 export function listingPictures(
@@ -37,7 +42,7 @@ export function listingPictures(
   // The main picture leads, whether the family's or an option's.
   const main = general[0];
   const wanted = main === undefined ? inOrder : [main, ...inOrder.filter((id) => id !== main)];
-  return { sent: wanted.slice(0, rules.pictures.atMost), wanted, ofOptions };
+  return { sent: wanted.slice(0, mostPictures(rules, ofOptions.size)), wanted, ofOptions };
 }
 
 function optionPictures(
