@@ -76,7 +76,7 @@ function codesOf(task: PlanTask, axes: readonly number[], sizes: readonly number
 }
 
 /** Axis number → child number → place of the child's value. */
-function columnsOf({ known, axes, children }: PlanTask): readonly Int32Array[] {
+export function columnsOf({ known, axes, children }: PlanTask): readonly Int32Array[] {
   known.columns ??= axes.map((_, axis) => Int32Array.from(children, (child) => child.at[axis]!));
   return known.columns;
 }

@@ -7,12 +7,12 @@ import { billOrder, compareOrders } from './bill';
 import { leastBill } from './bound';
 import { combinationsOf } from './combinations';
 import type { Budget } from './cut/search';
-import type { Plan, PlanTask } from './shape';
+import type { Bill, Plan, PlanTask } from './shape';
 import { planShapes, setTaker, signatureOf, type Shape } from './shapes';
 import { spinOut } from './spinOut';
 
 /** What one question may take: about a tenth of a second, however large the family is and whatever the rules are. */
-const newBudget = (): Budget => ({ steps: 20_000, children: 80_000 });
+const newBudget = (): Budget => ({ steps: 10_000, children: 80_000 });
 /** Where so many times as much is used, no further shape is worked out. */
 const OVERDRAWN = 5;
 
@@ -41,6 +41,7 @@ function rememberedPlans(task: PlanTask): Map<string, readonly Plan[]> {
 
 interface Candidate {
   shape: Shape;
+  least: Bill;
   bound: number[];
 }
 
@@ -54,19 +55,22 @@ function findBest(task: PlanTask, most: number): Plan[] {
   const plain = most === 1 ? plainCarry(task, budget) : null;
   if (plain) return [plain];
   const candidates = planShapes(task)
-    .map((shape): Candidate => ({ shape, bound: billOrder(leastBill(task, shape), task.objective) }))
+    .map((shape): Candidate => {
+      const least = leastBill(task, shape);
+      return { shape, least, bound: billOrder(least, task.objective) };
+    })
     .sort((a, b) => compareOrders(a.bound, b.bound));
   const found: Found[] = [];
   /** Listings that shapes whose cutting was stopped may come down to. */
   const stopped = { least: Infinity };
-  for (const { shape, bound } of candidates) {
+  for (const { shape, least, bound } of candidates) {
     const worst = found[most - 1]?.order;
     if (worst && compareOrders(bound, worst) > 0) break;
     if (budget.children < -OVERDRAWN * newBudget().children && found.length > 0) {
-      stopped.least = Math.min(stopped.least, leastBill(task, shape).listings);
+      stopped.least = Math.min(stopped.least, least.listings);
       break;
     }
-    const plan = spinOut(task, shape, { budget, worst, stopped });
+    const plan = spinOut(task, shape, { budget, bound: least, worst, stopped });
     if (plan) keep(found, { plan, order: billOrder(plan.bill, task.objective) }, most);
   }
   return withSurplus(found, stopped.least);

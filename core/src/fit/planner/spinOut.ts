@@ -14,17 +14,20 @@ import { axisIds, joinsOf, signatureOf, type Shape } from './shapes';
 /** Why a shape is worked out: `worst` is the bill of the worst plan that is kept, where enough are kept already. */
 export interface SpinOrder {
   budget: Budget;
+  /** What it costs at the very least, where that is known. */
+  bound?: Bill | undefined;
   worst?: readonly number[] | undefined;
   /** Told the fewest listings that a shape may come down to whose cutting was stopped. */
   stopped?: { least: number } | undefined;
 }
 
 /** Null where labels do not fit, where cutting does not help, or where it is worse than the worst plan kept. */
-export function spinOut(task: PlanTask, shape: Shape, { budget, worst, stopped }: SpinOrder): Plan | null {
+export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | null {
+  const { budget, worst, stopped } = order;
   const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
   const sets = childSets(task, shape);
   const isWorse = (bill: Bill) => worst !== undefined && compareOrders(billOrder(bill, task.objective), worst) > 0;
-  const bound = leastBill(task, shape);
+  const bound = order.bound ?? leastBill(task, shape);
   if (isWorse({ ...bound, listings: leastOf(sets) })) return null;
   // Cutting goes on only as long as it can still be kept.
   const made = listingsOf(task, shape, {

@@ -2,10 +2,11 @@
  * Cutting what is too large for one listing into the fewest there can be: along values of one axis where that is as good, in their
  * order and evenly, and never through an axis that is wished whole.
  */
+import { columnsOf } from '../combinations';
 import { keepingLive } from './keepLive';
 import type { CutOrder } from './order';
-import { evenly, inOrder, largestFirst } from './packing';
-import { byValue, fits, valuesCutThrough, type Piece } from './piece';
+import { evenly, inOrder, largestFirst, startsInOrder } from './packing';
+import { byValue, fits, inValueOrder, numbersOf, valuesCutThrough, type Piece } from './piece';
 import { fewestParts } from './search';
 
 export interface Cut {
@@ -26,20 +27,25 @@ const FITTED = 3000;
 export function cutListing(order: CutOrder): Cut | null {
   const { numbers, least, limits, pieceOf, budget } = order;
   if (fits(pieceOf(numbers), limits)) return { parts: [[...numbers]], through: 0, least: 1 };
+  if (limits.children < 1 || limits.values.some((most) => most < 1)) return null;
   budget.children -= numbers.length * order.along.length;
-  const atoms = atomsOf(order);
-  if (atoms.some((atom) => !fits(atom, limits))) return null;
+  const atoms = lazily(() => atomsOf(order));
+  if (order.whole.length > 0 && atoms().some((atom) => !fits(atom, limits))) return null;
   const fresh = fewest(order, atoms);
-  const kept = order.live.length > 0 ? keepingLive(order, atoms) : null;
+  const kept = order.live.length > 0 ? keepingLive(order, atoms()) : null;
   const { parts, through, isExact } = kept && kept.parts.length <= fresh.parts.length ? { ...fresh, ...kept } : fresh;
   return { parts: inWeaveOrder(parts), through, least: isExact ? parts.length : least };
 }
 
+/** Thousands of pieces are made only where somebody asks for them. */
+function lazily<T>(make: () => T): () => T {
+  let made: T | undefined;
+  return () => (made ??= make());
+}
+
 /** Children by listing, each in the order of the weave, and so the listings. Tables sort numbers faster than lists do. */
 const inWeaveOrder = (parts: readonly Piece[][]): number[][] =>
-  parts
-    .map((part) => [...Int32Array.from(part.flatMap((piece) => piece.numbers)).sort()])
-    .sort((a, b) => a[0]! - b[0]!);
+  parts.map((part) => [...Int32Array.from(numbersOf(part)).sort()]).sort((a, b) => a[0]! - b[0]!);
 
 /** The smallest pieces: single children, or all that only axes wished whole tell apart. */
 function atomsOf({ task, numbers, pieceOf, along, whole }: CutOrder): Piece[] {
@@ -57,30 +63,39 @@ interface Packed {
   isExact: boolean;
 }
 
-function fewest(order: CutOrder, atoms: readonly Piece[]): Packed {
-  const { task, least, limits, counts, budget } = order;
+function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
+  const { task, numbers, least, limits, counts, budget } = order;
   const axes = order.along.filter((axis) => !order.whole.includes(axis));
-  // Without any axis to cut along there is one atom, and that fits.
-  let best: Omit<Packed, 'isExact'> = { parts: atoms.map((atom) => [atom]), through: Infinity };
+  const packed: { best: Omit<Packed, 'isExact'> | null } = { best: null };
   const offer = (parts: Piece[][] | null, axis: number | undefined): void => {
-    if (!parts || parts.length > best.parts.length) return;
+    const { best } = packed;
+    if (!parts || (best && parts.length > best.parts.length)) return;
     const through = axis === undefined ? 0 : valuesCutThrough(task, parts, axis);
-    if (parts.length < best.parts.length || through < best.through) best = { parts, through };
+    if (!best || parts.length < best.parts.length || through < best.through) packed.best = { parts, through };
   };
+  const count = () => packed.best?.parts.length ?? Infinity;
   for (const axis of axes) {
-    if (budget.children < 0 && best.through < Infinity) return { ...best, isExact: best.parts.length === least };
+    if (budget.children < 0 && packed.best) break;
     offer(alongValues(order, axis), axis);
-    if (best.parts.length === least && best.through === 0) return { ...best, isExact: true };
+    if (count() === least && packed.best!.through === 0) return { ...packed.best!, isExact: true };
   }
-  if (best.parts.length > least) {
-    for (const axis of axes) offer(inOrder(byAxis(order, atoms, axis), limits, counts), axis);
-  }
-  if (best.parts.length > least && atoms.length <= FITTED) offer(largestFirst(atoms, limits, counts), axes[0]);
-  if (best.parts.length > least && atoms.length <= SEARCHED) {
-    offer(fewestParts(atoms, limits, { below: best.parts.length, least, budget }), axes[0]);
-    return { ...best, isExact: budget.steps > 0 };
-  }
-  return { ...best, isExact: best.parts.length === least };
+  if (count() > least) for (const axis of axes) offer(alongChildren(order, atoms, axis, count()), axis);
+  if (count() > least && numbers.length <= FITTED) offer(largestFirst(atoms(), limits, counts), axes[0]);
+  // Without any axis to cut along there is one piece, and that fits.
+  const best = packed.best ?? { parts: atoms().map((atom) => [atom]), through: 0 };
+  if (best.parts.length === least || atoms().length > SEARCHED)
+    return { ...best, isExact: best.parts.length === least };
+  offer(fewestParts(atoms(), limits, { below: best.parts.length, least, budget }), axes[0]);
+  return { ...(packed.best ?? best), isExact: budget.steps > 0 };
+}
+
+/** The smallest pieces in the order of one axis, where that takes fewer listings than are found already. */
+function alongChildren(order: CutOrder, atoms: () => readonly Piece[], axis: number, below: number): Piece[][] | null {
+  const { task, numbers, options, limits, counts, pieceOf, whole } = order;
+  if (whole.length > 0) return inOrder(byAxis(order, atoms(), axis), limits, counts);
+  const sorted = inValueOrder(task, numbers, axis);
+  const starts = startsInOrder(sorted, options, limits, below);
+  return starts && starts.map((start, at) => [pieceOf(sorted.slice(start, starts[at + 1]))]);
 }
 
 /** Whole values of an axis to a listing: in order where that is as good, else as they go in best. */
@@ -106,14 +121,15 @@ function slabs(order: CutOrder, numbers: readonly number[], along: readonly numb
   if (fits(whole, order.limits)) return [whole];
   for (const axis of along) {
     const parts = inOrder(byValue(order.task, numbers, axis).map(order.pieceOf), order.limits, order.counts);
-    if (parts) return parts.map((part) => order.pieceOf(part.flatMap((piece) => piece.numbers)));
+    if (parts) return parts.map((part) => order.pieceOf(numbersOf(part)));
   }
   return [whole];
 }
 
 /** Atoms in the order of one axis, those of a value in the order of the weave. */
-function byAxis({ task: { axes, children } }: CutOrder, atoms: readonly Piece[], axis: number): Piece[] {
-  const groups: Piece[][] = axes[axis]!.values.map(() => []);
-  for (const atom of atoms) groups[children[atom.numbers[0]!]!.at[axis]!]!.push(atom);
+function byAxis({ task }: CutOrder, atoms: readonly Piece[], axis: number): Piece[] {
+  const column = columnsOf(task)[axis]!;
+  const groups: Piece[][] = task.axes[axis]!.values.map(() => []);
+  for (const atom of atoms) groups[column[atom.numbers[0]!]!]!.push(atom);
   return groups.flat();
 }

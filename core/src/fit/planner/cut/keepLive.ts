@@ -1,7 +1,7 @@
 /** A cut in which live listings keep their children, and what is new goes into them or into new ones. */
 import type { CutOrder } from './order';
 import { emptyFilling, evenly, hasRoom, inOrder, put, type Filling } from './packing';
-import { byValue, valuesCutThrough, type Piece } from './piece';
+import { byValue, numbersOf, valuesCutThrough, type Piece } from './piece';
 
 /** The packing, or null where what stands in a live listing is too much for one by now. */
 export function keepingLive(order: CutOrder, atoms: readonly Piece[]): { parts: Piece[][]; through: number } | null {
@@ -31,7 +31,7 @@ export function keepingLive(order: CutOrder, atoms: readonly Piece[]): { parts: 
 /** What is new, value by value of the axis that is cut along. */
 function blocksOf({ task, pieceOf }: CutOrder, fresh: readonly Piece[], axis: number | undefined): Piece[] {
   if (axis === undefined || fresh.length === 0) return [...fresh];
-  const numbers = fresh.flatMap((piece) => piece.numbers);
+  const numbers = numbersOf(fresh);
   return byValue(task, numbers, axis).map(pieceOf);
 }
 

@@ -1,5 +1,5 @@
 /** Packing pieces into listings: in order, evenly, and the largest first. */
-import { fits, type Limits, type Piece } from './piece';
+import { fits, type Limits, type Options, type Piece } from './piece';
 
 /** A listing that is being filled. */
 export interface Filling {
@@ -83,6 +83,39 @@ function goesIn(piece: Piece, last: readonly Int32Array[], free: readonly number
     for (const place of piece.options[axis]!) if (last[axis]![place] !== listing && --left < 0) return false;
   }
   return true;
+}
+
+/** The same for single children, without making pieces of them: where each listing begins. Null where it takes as many as `below`. */
+export function startsInOrder(
+  numbers: readonly number[],
+  options: readonly Options[],
+  limits: Limits,
+  below: number,
+): number[] | null {
+  const last = options.map(({ count }) => new Int32Array(count));
+  const free = limits.values.map(() => 0);
+  const starts: number[] = [];
+  let children = Infinity;
+  for (let at = 0; at < numbers.length; at++) {
+    const number = numbers[at]!;
+    let goes = children < limits.children;
+    for (let axis = 0; goes && axis < free.length; axis++) {
+      goes = free[axis]! > 0 || last[axis]![options[axis]!.placeOf[number]!] === starts.length;
+    }
+    if (!goes) {
+      if (starts.push(at) >= below) return null;
+      children = 0;
+      for (let axis = 0; axis < free.length; axis++) free[axis] = limits.values[axis]!;
+    }
+    children += 1;
+    for (let axis = 0; axis < free.length; axis++) {
+      const place = options[axis]!.placeOf[number]!;
+      if (last[axis]![place] === starts.length) continue;
+      last[axis]![place] = starts.length;
+      free[axis]! -= 1;
+    }
+  }
+  return starts;
 }
 
 /** The same in no more than so many listings, the largest as small as can be. */

@@ -1,4 +1,5 @@
 /** What is packed when a listing is cut: children that stay together, and the options they bring along. */
+import { columnsOf } from '../combinations';
 import type { PlanTask } from '../shape';
 
 export interface Piece {
@@ -48,24 +49,44 @@ export const fits = ({ numbers, options }: Piece, limits: Limits): boolean =>
   numbers.length <= limits.children && options.every((places, axis) => places.length <= limits.values[axis]!);
 
 /** Children by their value on an axis of the family, values in their order; those of a value as they stand. */
-export function byValue({ axes, children }: PlanTask, numbers: readonly number[], axis: number): number[][] {
-  const groups: number[][] = axes[axis]!.values.map(() => []);
-  for (const number of numbers) groups[children[number]!.at[axis]!]!.push(number);
+export function byValue(task: PlanTask, numbers: readonly number[], axis: number): number[][] {
+  const column = columnsOf(task)[axis]!;
+  const groups: number[][] = task.axes[axis]!.values.map(() => []);
+  for (const number of numbers) groups[column[number]!]!.push(number);
   return groups.filter((group) => group.length > 0);
 }
 
+/** Children in the order of their values on an axis; those of a value as they stand. */
+export function inValueOrder(task: PlanTask, numbers: readonly number[], axis: number): number[] {
+  const column = columnsOf(task)[axis]!;
+  const starts = new Int32Array(task.axes[axis]!.values.length + 1);
+  for (const number of numbers) starts[column[number]! + 1]! += 1;
+  for (let value = 1; value < starts.length; value++) starts[value]! += starts[value - 1]!;
+  const sorted = new Array<number>(numbers.length);
+  for (const number of numbers) sorted[starts[column[number]!]!++] = number;
+  return sorted;
+}
+
+/** The children of some pieces, one piece after the other. A loop: flattening lists takes ten times as long. */
+export function numbersOf(pieces: readonly Piece[]): number[] {
+  const numbers: number[] = [];
+  for (const piece of pieces) for (const number of piece.numbers) numbers.push(number);
+  return numbers;
+}
+
 /** Values of an axis whose children stand in more than one listing. */
-export function valuesCutThrough({ axes, children }: PlanTask, parts: readonly Piece[][], axis: number): number {
-  const first = new Int32Array(axes[axis]!.values.length).fill(-1);
+export function valuesCutThrough(task: PlanTask, parts: readonly Piece[][], axis: number): number {
+  const column = columnsOf(task)[axis]!;
+  const first = new Int32Array(task.axes[axis]!.values.length).fill(-1);
   const cut = new Set<number>();
-  parts.forEach((part, listing) => {
-    for (const { numbers } of part) {
+  for (let listing = 0; listing < parts.length; listing++) {
+    for (const { numbers } of parts[listing]!) {
       for (const number of numbers) {
-        const value = children[number]!.at[axis]!;
+        const value = column[number]!;
         if (first[value] === -1) first[value] = listing;
         else if (first[value] !== listing) cut.add(value);
       }
     }
-  });
+  }
   return cut.size;
 }
