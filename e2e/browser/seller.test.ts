@@ -8,6 +8,7 @@ import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import sharp from 'sharp';
 import { launchBrowser, sellerPage } from './launch';
+import { endpoints } from '@loom-kin/contract';
 import { startWorld, until, type World } from '../world';
 
 let world: World;
@@ -350,6 +351,13 @@ describe('a seller', () => {
       () => test('finding').allInnerTexts(),
       (texts) => texts.some((text) => text.includes('Kelp is not among the values of Quayside')),
     );
+    // What each most likely is stands beside it, and is taken with one press.
+    expect(await test('take-Kelp').innerText()).toMatch(/^Green the nearest colour, \d+ away by CIEDE2000$/);
+    await test('take-Kelp').click();
+    await until(
+      () => world.call(endpoints.setup),
+      ({ pairings }) => pairings.quayside?.colour?.kelp === 'Green',
+    );
     await test('remedy').first().click();
     await test('remedy-all').click();
     await until(
@@ -374,6 +382,18 @@ describe('a seller', () => {
     );
     const plans = await test('plan').count();
     expect(plans).toBeGreaterThan(2);
+    // Another plan says what it costs against the best; chosen it is in force until the best is wanted again.
+    const [best, second] = await test('plan').locator('strong').allInnerTexts();
+    expect(await test('plan').nth(1).innerText()).toMatch(/against the best: .*(more|fewer|shorter|longer)/);
+    const inForce = (text: string) =>
+      until(
+        () => test('plan-in-force').innerText(),
+        (now) => now === text,
+      );
+    await test('plan').nth(1).click();
+    await inForce(second!);
+    await test('plan').nth(0).click();
+    await inForce(best!);
   });
 
   it('agrees to the total, sends to all three, and buyers see the planned axes', async () => {
