@@ -277,7 +277,9 @@ describe('the verdict of the product and of the stand-ins', () => {
               settings: {
                 rate: played.account.rate,
                 exemptBrands: played.account.exemptBrands,
-                answers: goods.profile ? { 'Delivery profile': goods.profile } : {},
+                answers: goods.profile
+                  ? { 'Delivery profile': goods.profile, Certification: 'Nothing to certify', 'Return fee': 'Free' }
+                  : {},
                 objective: 'listings',
               },
             },

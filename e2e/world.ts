@@ -77,10 +77,22 @@ export interface World {
 
 const portOf = (url: string) => new URL(url).port;
 
-/** Starts the world. With `demo` the demo seller is loaded; else there is the seller alone, and with `bare` nothing at all. */
-export async function startWorld(options: { demo?: boolean; bare?: boolean; delay?: number } = {}): Promise<World> {
+/** Three channels of different kinds are enough for most tests, and every family is checked on each. */
+const FEW = 'quayside,fernpost,own-shop';
+
+/**
+ * Starts the world. With `demo` the demo seller is loaded; else there is the seller alone, and with `bare` nothing at all. Three channels are
+ * played, with `every` all of them.
+ */
+export async function startWorld(
+  options: { demo?: boolean; bare?: boolean; every?: boolean; delay?: number } = {},
+): Promise<World> {
   const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
-  const env = { LOOM_KIN_DATA: folder, LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30) };
+  const env = {
+    LOOM_KIN_DATA: folder,
+    LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30),
+    LOOM_KIN_CHANNELS_ONLY: options.every ? '' : FEW,
+  };
   let channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
   const serverEnv = {
     ...env,

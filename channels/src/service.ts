@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import express, { type Request, type Response } from 'express';
 import multer from 'multer';
 import { z } from 'zod';
-import { PLAYED, type PlayedChannel } from './checks';
+import { playedOf, type PlayedChannel } from './checks';
 import { Counter } from './counter';
 import { MessageSchema } from './goods';
 import { PictureDesk } from './look';
@@ -33,6 +33,8 @@ export interface ServiceOptions {
   file: string | null;
   /** Milliseconds a submission waits. */
   delay: number;
+  /** Ids of the channels that are played, with commas between them; all where it is left out. */
+  only?: string | undefined;
 }
 
 export interface RunningService {
@@ -41,10 +43,11 @@ export interface RunningService {
 }
 
 export async function startChannels(options: ServiceOptions): Promise<RunningService> {
+  const onStage = playedOf(options.only);
   const shelves = new Shelves(options.file);
   const desk = new PictureDesk();
   const state = new Map(
-    PLAYED.map((channel) => [
+    onStage.map((channel) => [
       channel.id,
       { mood: 'well' as (typeof MOODS)[number], times: Infinity, delay: options.delay },
     ]),
@@ -72,7 +75,7 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
       .filter((owner) => owner.channel === channel)
       .flatMap(({ name, account }) => Object.values(shelves.of(name).held).map((held) => ({ ...held, account })));
   const played = (request: Request): PlayedChannel => {
-    const channel = PLAYED.find((one) => one.id === request.params.channel);
+    const channel = onStage.find((one) => one.id === request.params.channel);
     if (!channel) throw new NotThere();
     const account = AccountSchema.safeParse(request.query.account);
     return account.success && account.data ? { ...channel, forAccount: account.data } : channel;
@@ -88,7 +91,7 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     return mood === 'busy' || mood === 'ill' || mood === 'cut';
   };
 
-  app.get('/channels', (_request, response) => void response.json(PLAYED.map((channel) => channel.id)));
+  app.get('/channels', (_request, response) => void response.json(onStage.map((channel) => channel.id)));
   app.get(
     '/:channel/rulebook',
     (request, response) =>
@@ -173,7 +176,7 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
   app.get('/', (_request, response) => {
     response.type('html').send(
       frontPage(
-        PLAYED.map((channel) => ({
+        onStage.map((channel) => ({
           id: channel.id,
           name: channel.name,
           mood: state.get(channel.id)!.mood,
@@ -203,7 +206,7 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     );
   });
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-  counter.resume(PLAYED);
+  counter.resume(onStage);
   return {
     url,
     close: async () => {

@@ -4,11 +4,15 @@ import { RegistryDataSchema } from '@loom-kin/core';
 import registry from '../data/registry.json' with { type: 'json' };
 import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
 
-/** Seller, registry, where goods go on every channel, and what Fernpost wants to know. */
+/** Account → what its channel wants to know. */
+const ANSWERS: Record<string, Record<string, string>> = {
+  fernpost: { 'Delivery profile': 'Small parcel, tracked' },
+  'norang-hall': { Certification: 'Nothing to certify', 'Return fee': '5000 won' },
+};
+
+/** Seller, registry, where goods go on every channel, and what channels want to know. */
 export async function setUpSeller(call: Client): Promise<void> {
   const { accounts, channels } = await call(api.setup);
-  const fernpost = accounts.find((account) => account.id === 'fernpost');
-  const answers = { 'Delivery profile': 'Small parcel, tracked' };
   const steps: StepInput[] = [
     { on: 'seller', seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20' } },
     { on: 'registry', command: { do: 'takeRegistry', registry: RegistryDataSchema.partial().parse(registry) } },
@@ -16,9 +20,10 @@ export async function setUpSeller(call: Client): Promise<void> {
       const map = (categoryMaps as Record<string, Record<string, string>>)[channel];
       return map ? [{ on: 'categoryMap', channel, map }] : [];
     }),
-    ...(fernpost
-      ? [{ on: 'account' as const, account: { ...fernpost, settings: { ...fernpost.settings, answers } } }]
-      : []),
+    ...accounts.flatMap((account): StepInput[] => {
+      const answers = ANSWERS[account.id];
+      return answers ? [{ on: 'account', account: { ...account, settings: { ...account.settings, answers } } }] : [];
+    }),
   ];
   await makeChange(call, steps, { title: 'Set the demo seller up' });
 }

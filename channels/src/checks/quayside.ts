@@ -71,6 +71,14 @@ export async function checkQuayside(goods: Goods, lookAt: LookAt): Promise<Reaso
   if (!sets) reasons.push(say(`There is no category ${goods.category}.`));
   else if (set !== '' && !sets.includes(set))
     reasons.push(say(`Children of this category may not vary by ${set.replace('+', ' and ')}.`, 'Options'));
+  for (const [name, list] of [
+    ['Colour group', COLOURS],
+    ['Size group', SIZES],
+  ] as const) {
+    const said = goods.fields[name];
+    if (said !== undefined && !list.includes(String(said)))
+      reasons.push(say(`${String(said)} is none of the channel's own values.`, name));
+  }
   for (const axis of goods.axes) {
     const list = axis.role === 'colour' ? COLOURS : axis.role === 'size' ? SIZES : null;
     for (const option of axis.options) {

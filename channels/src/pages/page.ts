@@ -27,6 +27,8 @@ const LOOKS: Record<string, [string, string]> = {
   quayside: ['#0d4f5c', '#f4f7f7'],
   fernpost: ['#57633a', '#faf8f1'],
   'own-shop': ['#24323a', '#ffffff'],
+  'tallow-gate': ['#6b3d20', '#fbf6ee'],
+  'norang-hall': ['#8a6d00', '#fffdf2'],
 };
 
 /** Runs in the buyer's browser. Plain, since it is the channel's and not the product's. */

@@ -44,7 +44,7 @@ function axisSentences({ axes, children: { atMost } }: Rules): string[] {
         ? ['Any axes, named by the seller.']
         : []),
     `An axis has ${count(axes.valuesAtMost, 'value')} at most, a listing ${children(atMost)}.`,
-    `Labels have ${axes.labelAtMost} characters at most${axes.labelForbids ? `, and none of ${[...axes.labelForbids].join(' ')}` : ''}.`,
+    `Labels have ${axes.labelAtMost} characters at most${axes.labelForbids ? `, without ${[...axes.labelForbids].map((mark) => `“${mark}”`).join(' ')}` : ''}.`,
     ...(axes.alwaysSplit.length > 0
       ? [`Each ${listed(axes.alwaysSplit.map(roleLabel))} has a listing of its own.`]
       : []),
@@ -99,7 +99,7 @@ function pictureSentences({ pictures, axes }: Rules): string[] {
 function priceSentences({ price }: Rules): string[] {
   const show = (amount: string) => showAmount(amount, price.currency);
   return [
-    `Prices are in ${price.currency} ${price.taxIncluded ? 'with' : 'without'} tax, with ${count(decimalsOf(price.currency), 'decimal')}.`,
+    `Prices are in ${price.currency} ${price.taxIncluded ? 'with' : 'without'} tax, ${decimalsOf(price.currency) === 0 ? 'without decimals' : `with ${count(decimalsOf(price.currency), 'decimal')}`}.`,
     ...(price.multipleOf ? [`They are rounded to multiples of ${show(price.multipleOf)}.`] : []),
     ...(price.least ? [`None is below ${show(price.least)}.`] : []),
     ...(price.most ? [`None is above ${show(price.most)}.`] : []),

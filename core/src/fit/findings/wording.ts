@@ -1,8 +1,9 @@
 /** Findings about wording: option values in the name, links in texts. */
 import { familyFigure } from '../../family/level';
 import { hasLink, optionValuesIn, withoutWords } from '../../wording/findWords';
+import type { Axis } from '../../family/shape';
 import type { CheckContext } from '../context';
-import type { Finding } from '../finding';
+import type { Finding, Severity } from '../finding';
 import { FAMILY, makeFinding } from './report';
 
 export function wordingFindings(context: CheckContext): Finding[] {
@@ -10,14 +11,23 @@ export function wordingFindings(context: CheckContext): Finding[] {
   return [...(wording.optionValuesInName ? [] : optionsInName(context)), ...(wording.links ? [] : links(context))];
 }
 
+/** Values that buyers choose from may not stand in the name. One that holds for a whole listing is told, where there are others. */
 function optionsInName(context: CheckContext): Finding[] {
+  const { family, plan } = context;
+  const isShown = (axis: Axis) => !plan || plan.axes.some((one) => one.from.includes(axis.id));
+  const isSplit = (axis: Axis) => plan?.split.includes(axis.id) ?? false;
+  return [
+    ...valuesInName(context, family.axes.filter(isShown), 'stops'),
+    ...valuesInName(context, family.axes.filter(isSplit), 'warns'),
+  ];
+}
+
+function valuesInName(context: CheckContext, axes: readonly Axis[], severity: Severity): Finding[] {
   const { account, family, scopes } = context;
   const origin = context.groups('name')[0];
   const name = String(familyFigure(family, 'name', scopes) ?? '');
-  const values = optionValuesIn(
-    name,
-    family.axes.flatMap((axis) => axis.values.map((value) => value.label)),
-  );
+  const labels = axes.flatMap((axis) => axis.values.map((value) => value.label));
+  const values = optionValuesIn(name, labels);
   if (values.length === 0) return [];
   const bare = withoutWords(name, values);
   const scope = origin?.scope ?? 'everywhere';
@@ -26,7 +36,7 @@ function optionsInName(context: CheckContext): Finding[] {
     makeFinding(context, {
       code: 'name.option-values',
       params: { account: account.name, values: values.join(', '), several: values.length > 1 },
-      ...{ severity: 'stops', key: 'name', rule: 'wording.optionValuesInName', scope },
+      ...{ severity, key: 'name', rule: 'wording.optionValuesInName', scope, about: severity },
       remedies: bare
         ? [{ kind: 'change', label: { do: 'rename', name: bare }, commands: [{ do: 'setFigures', changes: [rename] }] }]
         : [],

@@ -54,8 +54,11 @@ function putFixedValues(
   for (const axisId of [...plan.split, ...plan.pinned]) {
     const { label, role } = axisById.get(axisId)!;
     const value = valueById.get(woven[positions[0]!]!.at[axisId]!)!;
-    const showsList = category.rules.axes.roles[role]?.shows === 'list';
-    const shown = (showsList ? context.pairingOf(role, value.label) : undefined) ?? labelIn(value, scopes);
+    const rules = category.rules.axes.roles[role];
+    const paired = context.pairingOf(role, value.label);
+    const shown = (rules?.shows === 'list' ? paired : undefined) ?? labelIn(value, scopes);
     fields[taken.has(foldLabel(label)) ? `${label} (option)` : label] = shown;
+    // Beside the seller's own word the channel is told which of its own values that is; a finding stops one that is none.
+    if (rules?.list) fields[`${rules.name ?? role} group`] = paired ?? shown;
   }
 }
