@@ -54,7 +54,7 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
   },
   'setting.missing': () => fit('fernpost', whole, { settings: { answers: {} } }),
   'plan.nothing-offered': () => fit('own-shop', run(whole, setFamily('onSale', false))),
-  'plan.none': () => {
+  'plan.wishes': () => {
     const all = whole.axes.map((axis) => axis.id);
     const family = run(whole, wish('own-shop', { apart: all, whole: all }));
     return under('own-shop', ({ axes }) => Object.assign(axes, { atMost: 1 }), family);

@@ -147,6 +147,6 @@ it('lead to every part of the product', () => {
     'measure.odd': 'i-weight',
     'plan.nothing-offered': 'i-onSale',
     'setting.missing': 'account-name',
-    'plan.none': 'plans',
+    'plan.wishes': 'plans',
   });
 });

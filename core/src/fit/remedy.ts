@@ -16,6 +16,7 @@ export type RemedyLabel =
   | { do: 'giveBack'; field: string }
   | { do: 'markExempt' }
   | { do: 'liftWishes' }
+  | { do: 'liftWish'; axis: string; wish: 'apart' | 'whole' }
   | { do: 'keepBestPlan' }
   | { do: 'leaveOut'; account: string; children: number }
   | { do: 'offerAgain'; children: number };

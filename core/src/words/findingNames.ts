@@ -8,7 +8,7 @@ const NAMES: Record<FindingCode, (field: string) => string> = {
   'fit.broken': () => 'cannot be worked out',
   'setting.missing': () => 'account not set up',
   'plan.nothing-offered': () => 'no child for sale',
-  'plan.none': () => 'no plan',
+  'plan.wishes': () => 'wishes that cannot be kept',
   'plan.chosen-gone': () => 'chosen plan gone',
   'plan.wish-broken': () => 'wished whole, but cut',
   'plan.search-stopped': () => 'perhaps more listings than needed',

@@ -80,6 +80,8 @@ function changeText(label: RemedyLabel): string {
       return `Give the ${label.field.toLowerCase()} back`;
     case 'markExempt':
       return 'Mark as exempt';
+    case 'liftWish':
+      return `Let ${label.axis} be ${label.wish === 'apart' ? 'joined' : 'split'}`;
     case 'liftWishes':
       return 'Lift the wishes';
     case 'keepBestPlan':

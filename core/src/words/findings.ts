@@ -1,5 +1,5 @@
 /** What every finding says: code → sentence made from its parameters and from whom it is about. */
-import { children, count } from './counts';
+import { children, count, listed } from './counts';
 import { languageName } from './languageName';
 
 /** Whom a sentence is about: "Rust · XL has", "24 children have". */
@@ -33,10 +33,8 @@ export const FINDINGS = {
     p.leftOut > 0
       ? `No child of this family is offered here: ${children(p.leftOut)} ${p.leftOut === 1 ? 'is' : 'are'} left out.`
       : 'No child of this family is for sale here.',
-  'plan.none': (p: { axes: number; label: number; wished: boolean }) =>
-    p.wished
-      ? 'Your wishes leave no way to carry the axes over. Lift one of them.'
-      : `No way to carry these axes over fits: at most ${count(p.axes, 'axis', 'axes')}, labels of ${p.label} characters. Shorten value labels or their codes.`,
+  'plan.wishes': (p: { wishes: readonly string[] }) =>
+    `Your wishes leave no way to carry the axes over: ${listed(p.wishes)}. Lift one of them.`,
   'plan.chosen-gone': (_p: None) => 'The plan you chose no longer fits the family; the best one is used instead.',
   'plan.wish-broken': (p: { axes: string; most: number }) =>
     `${p.axes} cannot stay whole: a listing takes ${children(p.most)} at most, and so many values.`,

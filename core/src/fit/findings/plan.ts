@@ -1,16 +1,13 @@
 /** Findings about the plan: that there is one, what it leaves out, shortens and hides. */
 import { figureIn, languageScope } from '../../family/scope';
 import { familyIndex } from '../../family/weave';
-import type { Wish } from '../../family/shape';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import type { Plan } from '../planner';
 import { ROLE_LABELS } from '../../registry/roles';
 import { listed } from '../../words/counts';
+import { noPlan, wishOf } from './noPlan';
 import { makeFinding } from './report';
-
-const NO_WISH: Wish = { apart: [], whole: [], leaveOut: [], offered: true };
-const wishOf = (context: CheckContext): Wish => context.family.wishes[context.account.id] ?? NO_WISH;
 
 /** No child is offered: none is for sale, or all are left out by wish, which can be taken back. */
 export function nothingOffered(context: CheckContext, leftOut: readonly string[]): Finding {
@@ -41,21 +38,6 @@ export function planFindings(context: CheckContext): Finding[] {
     ...untranslated(context, plan),
     ...picturesLost(context, plan),
   ];
-}
-
-function noPlan(context: CheckContext): Finding {
-  const wish = wishOf(context);
-  const wished = wish.apart.length + wish.whole.length > 0;
-  const { atMost, labelAtMost } = context.category.rules.axes;
-  const lifted = { do: 'setWish' as const, account: context.account.id, wish: { ...wish, apart: [], whole: [] } };
-  return makeFinding(context, {
-    code: 'plan.none',
-    params: { axes: atMost, label: labelAtMost, wished },
-    severity: 'stops',
-    key: 'plan',
-    rule: 'axes',
-    remedies: wished ? [{ kind: 'change', label: { do: 'liftWishes' }, commands: [lifted] }] : [],
-  });
 }
 
 /** Axes wished whole that are cut all the same. */
