@@ -5,6 +5,7 @@ import {
   bestPlans,
   billOrder,
   fewestParts,
+  leaveOutOffers,
   optionLabels,
   planNamed,
   planTask,
@@ -279,6 +280,21 @@ describe('what is live', () => {
     const wider = run(plain, { do: 'addValues', axisId: colour!.id, values: [{ label: 'Kelp' }] });
     const [grown] = bestPlans(planTask(wider, rules({ atMost: 3 }), { live: liveOf(pinned!) }));
     expect([grown!.listings.map((listing) => listing.key), grown!.bill.remade]).toEqual([['all'], 0]);
+  });
+});
+
+describe('leaving out', () => {
+  it('is offered where one value less needs a listing less, and never where it does not', () => {
+    const limits = rules({ atMost: 1, valuesAtMost: 20 });
+    const task = planTask(family([['colour', 41]]), limits);
+    const [best] = bestPlans(task);
+    expect([best!.bill.listings, best!.bill.leftOut]).toEqual([3, 0]);
+    const offers = leaveOutOffers(task, best!);
+    expect(offers.map(({ childIds, plan }) => [childIds.length, plan.bill.listings, plan.bill.leftOut])).toEqual(
+      Array(3).fill([1, 2, 1]),
+    );
+    const twenty = planTask(family([['colour', 20]]), limits);
+    expect(leaveOutOffers(twenty, bestPlans(twenty)[0]!)).toEqual([]);
   });
 });
 

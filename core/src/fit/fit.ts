@@ -9,7 +9,7 @@ import { checkContext } from './checkContext';
 import type { CheckContext, Fit, FitInput, FitState } from './context';
 import { SEVERITIES, type Finding, type Severity } from './finding';
 import { checkAll } from './findings';
-import { bestPlans, planNamed, planTask, type PlanTask } from './planner';
+import { bestPlans, leaveOutOffers, planNamed, planTask, type LeaveOutOffer, type PlanTask } from './planner';
 import { plannerKey } from './project/listingKey';
 import type { Remedy } from './remedy';
 
@@ -43,6 +43,15 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
     fees: plan?.bill.fees ?? '0',
   };
   return { fit, context };
+}
+
+/** What could be left out so that fewer listings are enough; not part of a fit, since nobody asks often. */
+export function leaveOutsFor(input: FitInput): LeaveOutOffer[] {
+  const { rulebook, family } = input;
+  const category = rulebook.category(mappedCategory(rulebook.registry, input.categories, family.fields.category));
+  if (!category) return [];
+  const { task, plans } = planFor(input, category);
+  return plans[0] ? leaveOutOffers(task, plans[0]) : [];
 }
 
 /** The plans under a category's rules and the one in force. */

@@ -6,6 +6,7 @@ import { useFamily } from '../stores/family';
 import Threads from './Threads.vue';
 import Weave from '../weave/Weave.vue';
 import Term from '../common/Term.vue';
+import FewerListings from './FewerListings.vue';
 import Wishes from './Wishes.vue';
 import { useWish } from './useWish';
 
@@ -65,6 +66,13 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
               : `against the best: ${difference(one)}`
           }}</span>
         </button>
+        <FewerListings
+          v-if="plan.bill.listings > 1 && plan.signature === fit.plans[0]?.signature"
+          :key="plan.signature"
+          :account="account"
+          :fit="fit"
+          :plan="plan"
+        />
         <Wishes :account="account" :fit="fit" />
       </div>
     </div>

@@ -57,7 +57,7 @@ export const useFamily = defineStore('family', () => {
   /** The family asked for last: an older answer that comes late is not shown. */
   let wanted = '';
 
-  const { fits, listings, forget } = createFits({ family, stock, pictures, live });
+  const { fits, listings, leaveOuts, forget } = createFits({ family, stock, pictures, live });
 
   const outbox = createOutbox({
     namer: () => setup.namer,
@@ -318,7 +318,7 @@ export const useFamily = defineStore('family', () => {
       chosenIn,
     },
     ...{ waiting: outbox.waiting, serverSilent: outbox.serverSilent, aside: outbox.aside, unkept: outbox.unkept },
-    ...{ choose, open, run, count, ask, takeNumbers, mend, apply, addFacts, listings },
+    ...{ choose, open, run, count, ask, takeNumbers, mend, apply, addFacts, listings, leaveOuts },
     undo: () => stepBack('undo'),
     redo: () => stepBack('redo'),
     settled: outbox.settled,

@@ -1,7 +1,7 @@
 /** The fits of the open family: computed in a worker, after what was typed is on the screen, one after another however fast changes come. */
 import { wrap, type Remote } from 'comlink';
 import { shallowRef, watch, type ShallowRef } from 'vue';
-import type { Family, Fit, Listing, PictureFacts } from '@loom-kin/core';
+import type { Family, Fit, LeaveOutOffer, Listing, PictureFacts } from '@loom-kin/core';
 import type { LiveListingRow } from '@loom-kin/contract';
 import type { FitsTask, FitsWorker } from '../workers/fits.worker';
 import { useSetup } from './setup';
@@ -83,6 +83,9 @@ export function createFits({ family, stock, pictures, live }: FitsGround) {
     /** What would go out to an account. */
     listings: (accountId: string): Promise<Listing[]> =>
       family.value ? worker().listings(task(family.value), accountId) : Promise.resolve([]),
+    /** What could be left out on an account so that fewer listings are enough. */
+    leaveOuts: (accountId: string): Promise<LeaveOutOffer[]> =>
+      family.value ? worker().leaveOuts(task(family.value), accountId) : Promise.resolve([]),
     forget: () => (fits.value = {}),
   };
 }

@@ -6,6 +6,7 @@ import {
   computeWithContext,
   createPlannerMemory,
   freeze,
+  leaveOutsFor,
   openRegistry,
   openRulebook,
   projectListings,
@@ -13,6 +14,7 @@ import {
   type Family,
   type Fit,
   type FitInput,
+  type LeaveOutOffer,
   type Listing,
   type OpenRulebook,
   type PictureFacts,
@@ -68,6 +70,12 @@ const fits = {
         return fit;
       }
     });
+  },
+  /** What could be left out on an account so that fewer listings are enough. */
+  leaveOuts(task: FitsTask, accountId: string): LeaveOutOffer[] {
+    const account = setup?.accounts.find((one) => one.id === accountId);
+    const input = account && inputFor(account, { ...task, family: freeze(task.family, true) });
+    return input ? leaveOutsFor(input) : [];
   },
   /** The listings that would go out to one account. */
   listings(task: FitsTask, accountId: string): Listing[] {

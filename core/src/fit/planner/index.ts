@@ -7,3 +7,4 @@ export { isSameListing } from './live';
 export { fewestParts, type Budget } from './cut/search';
 export type { Limits, Piece } from './cut/piece';
 export { optionLabels } from './labels';
+export { leaveOutOffers, type LeaveOutOffer } from './leaveOut';
