@@ -116,6 +116,13 @@ describe('a word of the dictionary that is renamed', () => {
       ['Rust', 'Spruce'],
     ]);
     await change([{ on: 'pairings', pairings: [{ ...paired[0]!, to: '' }] }]);
+    // Written in capitals everywhere: a family that has it so already is neither renamed nor still to do.
+    const [first] = one.family.axes;
+    const capitals = { do: 'editValue' as const, axisId: first!.id, valueId: first!.values[0]!.id, label: 'RUST' };
+    await run(await fresh(one), capitals);
+    const again = await change([{ on: 'renameValue', role: 'colour', from: 'Rust', to: 'RUST' }]);
+    expect([again.notices, await labels(two)]).toEqual([[], ['RUST', 'Spruce']]);
+    await undo(two.family.id);
   });
 });
 

@@ -8,6 +8,7 @@ import {
   openRulebook,
   readRulebook,
   RegistryDataSchema,
+  schemaProblemText,
   type OpenRulebook,
   type Registry,
   type Rulebook,
@@ -52,7 +53,7 @@ export function checkAs<S extends z.ZodType>(path: string, data: unknown, schema
   if (read.success) return read.data;
   const problems = read.error.issues
     .slice(0, 10)
-    .map((issue) => `  ${issue.path.join('.') || 'the file'}: ${issue.message}`);
+    .map((issue) => `  ${issue.path.join('.') || 'the file'}: ${schemaProblemText(issue, data)}`);
   throw new BadInput(`${path} is not what it should be:\n${problems.join('\n')}`);
 }
 

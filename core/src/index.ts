@@ -88,4 +88,5 @@ export * from './words/counts';
 export * from './words/languageName';
 export * from './words/plans';
 export * from './words/rules';
+export * from './words/schemaProblems';
 export * from './fit/fitReport';

@@ -28,6 +28,16 @@ describe('a rulebook', () => {
     ['a pattern that looks behind', field({ pattern: '(?<=a)b' }), /^rules\.fields\.\d+\.pattern: .*cannot be run/],
     ['kilograms on a length', withUnit('packageLength', 'kg'), /Pack length is not measured in kg/],
     ['a field twice', field({ key: 'name' }), /^rules\.fields\.\d+\.key: name stands twice/],
+    [
+      'a rule that is missing',
+      (book) => void delete book.rules.children!.atMost,
+      /^rules\.children\.atMost: It is missing\.$/,
+    ],
+    [
+      'a word for a number',
+      (book) => void (book.rules.children!.atMost = 'many'),
+      /^rules\.children\.atMost: It has to be a number\.$/,
+    ],
     ['a misspelt rule', (book) => void (book.rules.axes!.atMots = 3), /^rules\.axes\.atMots: .*misspelt/],
     [
       'a set larger than may be shown',

@@ -4,6 +4,8 @@
  */
 import { z } from 'zod';
 import type { Registry } from '../registry/openRegistry';
+import { capital } from '../words/counts';
+import { schemaProblemText } from '../words/schemaProblems';
 import { mergedRules } from './mergedRules';
 import { compilePattern } from './pattern';
 import { RulebookSchema, RulesSchema, type FieldRule, type Rulebook, type Rules } from './shape';
@@ -19,7 +21,7 @@ export type ReadRulebook = { ok: true; rulebook: Rulebook } | { ok: false; probl
 /** Reads a rulebook. Every problem names its place, such as `categories.wear.pictures.atMost`. */
 export function readRulebook(data: unknown, registry: Registry): ReadRulebook {
   const read = RulebookSchema.safeParse(data);
-  if (!read.success) return { ok: false, problems: problemsOf(read.error, '') };
+  if (!read.success) return { ok: false, problems: problemsOf(read.error, data) };
   const rulebook = read.data;
   const problems = contradictions(rulebook.rules, registry).map((one) => ({ ...one, place: `rules.${one.place}` }));
   const ids = new Set<string>();
@@ -27,8 +29,9 @@ export function readRulebook(data: unknown, registry: Registry): ReadRulebook {
     const place = `categories.${category.id}`;
     if (ids.has(category.id)) problems.push({ place, text: 'This category stands twice.' });
     ids.add(category.id);
-    const merged = RulesSchema.safeParse(mergedRules(rulebook, category));
-    const wrong = merged.success ? contradictions(merged.data, registry) : problemsOf(merged.error, '');
+    const rules = mergedRules(rulebook, category);
+    const merged = RulesSchema.safeParse(rules);
+    const wrong = merged.success ? contradictions(merged.data, registry) : problemsOf(merged.error, rules);
     // What is wrong in the channel's own rules is told there.
     for (const one of wrong) {
       if (!problems.some((there) => there.place === `rules.${one.place}`))
@@ -38,10 +41,10 @@ export function readRulebook(data: unknown, registry: Registry): ReadRulebook {
   return problems.length > 0 ? { ok: false, problems } : { ok: true, rulebook };
 }
 
-const problemsOf = (error: z.ZodError, before: string): RulebookProblem[] =>
+const problemsOf = (error: z.ZodError, data: unknown): RulebookProblem[] =>
   error.issues.flatMap((issue) => {
-    const place = before + (issue.path.join('.') || 'the file');
-    if (issue.code !== 'unrecognized_keys') return [{ place, text: issue.message }];
+    const place = issue.path.join('.') || 'the file';
+    if (issue.code !== 'unrecognized_keys') return [{ place, text: capital(schemaProblemText(issue, data)) }];
     return issue.keys.map((key) => ({
       place: [...issue.path, key].join('.'),
       text: 'There is no such rule; is it misspelt?',

@@ -13,3 +13,6 @@ export const children = (number: number): string => count(number, 'child', 'chil
 export function listed(words: readonly string[]): string {
   return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
 }
+
+/** The text as a sentence begins. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

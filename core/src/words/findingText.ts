@@ -4,7 +4,7 @@ import type { Family } from '../family/shape';
 import { childLabels, placeLabel } from '../family/weave';
 import type { Finding } from '../fit/finding';
 import type { Remedy, RemedyLabel } from '../fit/remedy';
-import { children } from './counts';
+import { capital, children } from './counts';
 import { FINDINGS, WHOLE, type Subject } from './findings';
 
 /** Whom a finding is about. */
@@ -18,8 +18,6 @@ export function subjectOf(finding: Finding, family: Family): Subject {
   if (!child) return { text: place.level === 'family' ? WHOLE : capital(placeLabel(family, place)), many: false };
   return { text: childLabels(family, child).join(' · ') || 'The only child', many: false };
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** The sentence of a finding. */
 export function findingText(finding: Finding, family: Family): string {

@@ -3,7 +3,7 @@ import Big from 'big.js';
 import type { Bill, Plan } from '../fit/planner';
 import type { Family } from '../family/shape';
 import { showAmount } from '../money/amount';
-import { listed } from './counts';
+import { capital, listed } from './counts';
 
 /** "Colour + Lining as one option, Size as an option of its own". */
 export function planText(family: Family, plan: Plan): string {
@@ -19,7 +19,7 @@ export function planText(family: Family, plan: Plan): string {
     ...(plan.pinned.length > 0 ? [`${listed(plan.pinned.map(labelOf))} as a plain fact`] : []),
   ];
   const text = parts.join(', ');
-  return text ? text.charAt(0).toUpperCase() + text.slice(1) : 'A single product';
+  return text ? capital(text) : 'A single product';
 }
 
 /** Lines of a bill that count something, in their order of importance: what one and what several are called. */

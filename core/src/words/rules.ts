@@ -4,7 +4,7 @@ import { showAmount } from '../money/amount';
 import { ROLE_LABELS } from '../registry/roles';
 import type { FieldRule, RoleRules, Rules } from '../rulebook/shape';
 import type { Role } from '../family/shape';
-import { children, count, listed } from './counts';
+import { capital, children, count, listed } from './counts';
 
 export interface RuleSection {
   title: string;
@@ -145,5 +145,3 @@ function fieldSentence(rule: FieldRule): string {
   const who = rule.level === 'child' ? ' for each child' : '';
   return `${rule.name} ${need}${who}${limits.length > 0 ? `: ${limits.join(', ')}` : ''}.`;
 }
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

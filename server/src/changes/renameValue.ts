@@ -17,8 +17,12 @@ export function renameValue(work: Work, { role, from, to }: RenameValue): void {
   const { registry } = work.store.catalogue();
   const left: string[] = [];
   let renamed = 0;
-  for (const { id, name } of uses) {
-    if (renamed === AT_ONCE) break;
+  let more = 0;
+  for (const [at, { id, name }] of uses.entries()) {
+    if (renamed === AT_ONCE) {
+      more = uses.length - at;
+      break;
+    }
     const before = familyIn(work, id);
     const { commands, taken } = renamesOf(before, role, from, to);
     if (taken) left.push(name);
@@ -28,7 +32,6 @@ export function renameValue(work: Work, { role, from, to }: RenameValue): void {
     renamed += 1;
   }
   if (renamed > 0) keepPairings(work, { role, from, to });
-  const more = uses.length - renamed - left.length;
   if (left.length > 0) work.notices.push(leftText(left, to));
   if (more > 0) work.notices.push(`${count(more, 'family', 'families')} still to do: rename again.`);
   work.titles.push(`Rename ${from} to ${to} in ${count(renamed, 'family', 'families')}`);

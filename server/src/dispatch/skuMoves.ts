@@ -28,6 +28,7 @@ export function withoutWaiting(database: Database, lines: readonly LineRow[], un
       return holder !== undefined && holder !== line.key && onTheWay.has(holder);
     });
   const going = lines.filter((line) => !waits(line));
-  const isStuck = going.length === 0 && underWay.length === lines.length;
+  // Nothing that was sent can let go any more; what is queued behind these cannot go before them.
+  const isStuck = going.length === 0 && !underWay.some((line) => line.state === 'sent');
   return isStuck ? [...lines] : going;
 }
