@@ -1,23 +1,26 @@
 /** The storm jacket on every channel that is played: what each makes of it, taken by all, and seen by buyers. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex, type Role } from '@loom-kin/core';
 import { endpoints as api } from '@loom-kin/contract';
 import { sellerIn } from './shop';
 import { startWorld, until, type World } from './world';
 
 let world: World;
 let id: string;
-const { change, send, ended } = sellerIn(() => world);
+/** The seller's colours in Loftline's words. */
+let theirs: Record<string, string>;
+const { change, send, ended, startFamily, run, count, takeWhitePicture } = sellerIn(() => world);
 beforeAll(async () => {
   world = await startWorld({ demo: true, every: true });
   id = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;
   const colours = { Rust: 'Orange', Spruce: 'Green', Midnight: 'Navy blue', Ochre: 'Yellow' };
-  const pairings = Object.entries(colours).map(([value, to]) => ({
-    ...{ channel: 'quayside', role: 'colour' as const, value, to },
-  }));
-  await change([{ on: 'pairings', pairings }]);
+  theirs = { Rust: 'Rust', Spruce: 'Green', Midnight: 'Navy', Ochre: 'Mustard' };
+  await change([{ on: 'pairings', pairings: [...pairingsOf('quayside', colours), ...pairingsOf('loftline', theirs)] }]);
 }, 120_000);
 afterAll(() => world?.end());
+
+const pairingsOf = (channel: string, colours: Record<string, string>) =>
+  Object.entries(colours).map(([value, to]) => ({ channel, role: 'colour' as const, value, to }));
 
 /** Channel → axes of the listing, its options joined or not. */
 const EXPECTED: Record<string, string[]> = {
@@ -26,7 +29,11 @@ const EXPECTED: Record<string, string[]> = {
   'own-shop': ['Colour', 'Size', 'Lining'],
   'tallow-gate': ['Colour', 'Size', 'Lining'],
   'norang-hall': ['Colour', 'Size', 'Lining'],
+  palmway: ['Colour', 'Size / Lining'],
+  loftline: ['Size'],
 };
+/** Loftline has a listing for each of four colours in each of two linings. */
+const listingsOn = (account: string) => (account === 'loftline' ? 8 : 1);
 
 describe('the storm jacket', () => {
   it('is taken by every channel with all of its children, each with the axes that its rules allow', async () => {
@@ -36,15 +43,21 @@ describe('the storm jacket', () => {
       (strip) => accounts.every((account) => strip[account] && strip[account].state !== 'stopped'),
     );
     const { lines } = await ended((await send([id], accounts)).id);
-    expect(lines.map((line) => [line.account, line.outcome]).toSorted()).toEqual(
-      accounts.toSorted().map((account) => [account, 'listed']),
+    expect(lines.map((line) => [line.account, line.outcome, line.reasons]).toSorted()).toEqual(
+      accounts
+        .flatMap((account) => Array<string>(listingsOn(account)).fill(account))
+        .toSorted()
+        .map((account) => [account, 'listed', []]),
     );
     const { family } = await world.call(api.family, { params: { id } });
     const skus = familyIndex(family).woven.map((child) => child.fields.sku);
     for (const [account, axes] of Object.entries(EXPECTED)) {
       const held = (await world.held(account)).filter((one) => one.goods.key.startsWith(id));
-      expect([account, held.map((one) => one.goods.axes.map((axis) => axis.name))]).toEqual([account, [axes]]);
-      expect(held[0]!.goods.offers.map((offer) => offer.sku).toSorted()).toEqual(skus.toSorted());
+      expect([account, held.map((one) => one.goods.axes.map((axis) => axis.name))]).toEqual([
+        account,
+        Array(listingsOn(account)).fill(axes),
+      ]);
+      expect(held.flatMap((one) => one.goods.offers.map((offer) => offer.sku)).toSorted()).toEqual(skus.toSorted());
     }
   });
   it('costs won in tens and without decimals, and pounds with pence', async () => {
@@ -57,8 +70,110 @@ describe('the storm jacket', () => {
   });
   it('has a page for buyers on each', async () => {
     for (const account of Object.keys(EXPECTED)) {
-      const page = await fetch(`${world.channelsUrl}/${account}/pages/${id}`);
+      const { key } = (await world.held(account)).find((one) => one.goods.key.startsWith(id))!.goods;
+      const page = await fetch(`${world.channelsUrl}/${account}/pages/${key}`);
       expect([account, page.status, (await page.text()).includes('Skerry storm jacket')]).toEqual([account, 200, true]);
+    }
+  });
+  it('is told in labels that a phone has room for, and in the words of a portal', async () => {
+    const [onPhones] = (await world.held('palmway')).filter((one) => one.goods.key.startsWith(id));
+    const labels = onPhones!.goods.axes.flatMap((axis) => axis.options.map((option) => option.label));
+    expect(Math.max(...labels.map((label) => label.length))).toBeLessThanOrEqual(14);
+    expect(labels).toContain('XXL / Fleece.');
+    const portal = (await world.held('loftline')).filter((one) => one.goods.key.startsWith(id));
+    expect(new Set(portal.map((one) => one.goods.fields.Colour))).toEqual(new Set(Object.values(theirs)));
+    // 189.00 EUR at 92 rupees are 17,388: above 2,500 the tax is 12 %.
+    expect(portal[0]!.goods.offers[0]).toMatchObject({ price: '17388.00', taxPercent: '12' });
+    expect(portal[0]!.goods.fields).toMatchObject({ Department: 'Unisex', 'Tax code': '62014010' });
+  });
+  it('goes on by rows of what differs, where a sheet has no row for the family', async () => {
+    const { family } = await world.call(api.family, { params: { id } });
+    const [first] = familyIndex(family).woven;
+    const at = { level: 'child' as const, childId: first!.id };
+    await change([
+      {
+        on: 'family',
+        familyId: id,
+        revision: family.revision,
+        command: {
+          do: 'batch',
+          title: 'A dearer child, and another text',
+          commands: [
+            { do: 'setFigures', changes: [{ place: at, key: 'price', figure: '199.00' }] },
+            {
+              do: 'setFigures',
+              changes: [{ place: { level: 'family' }, key: 'madeIn', figure: 'Sundhavn' }],
+            },
+          ],
+        },
+      },
+    ]);
+    const { lines } = await ended((await send([id], ['palmway', 'loftline'])).id);
+    expect(new Set(lines.map((line) => line.outcome))).toEqual(new Set(['revised']));
+    const [onPhones] = (await world.held('palmway')).filter((one) => one.goods.key.startsWith(id));
+    const offer = onPhones!.goods.offers.find((one) => one.sku === first!.fields.sku)!;
+    // 199.00 EUR at 1.45 Singapore dollars.
+    expect(offer.price).toBe('288.55');
+    expect(onPhones!.goods.offers.filter((one) => one.price === '288.55')).toHaveLength(1);
+    expect(onPhones!.goods.fields['Country of making']).toBe('Sundhavn');
+    const again = await ended((await send([id], ['palmway', 'loftline'])).id);
+    expect(new Set(again.lines.map((line) => line.outcome))).toEqual(new Set(['nothing to send']));
+  });
+});
+
+describe('a blanket of six axes', () => {
+  it('is taken by every channel, each child once', async () => {
+    const axis = (role: Role, label: string, ...values: string[]) => ({
+      ...{ role, label },
+      values: values.map((value) => ({ label: value })),
+    });
+    const made = await startFamily({
+      fields: {
+        ...{ name: 'Hearth blanket of lambswool', styleCode: 'HBL', brand: 'Skerry Supply', category: 'home/blankets' },
+        ...{ price: '140.00', weight: 1500, packageLength: 40, packageWidth: 30, packageHeight: 12 },
+        ...{ composition: '100 % lambswool', care: 'Wash by hand', madeIn: 'Norrhavn', taxCode: '63012010' },
+        ...{ wearer: 'home', condition: 'new', gtinExempt: true, collections: ['The home'] },
+        highlights: ['Lambswool', 'Woven', 'Bound by hand', 'Two backings', 'Made for draughts'],
+        description: 'A blanket bound by hand, for chairs that stand where the draught comes in from the sea.',
+      },
+      axes: [
+        axis('pattern', 'Pattern', 'Squall', 'Haar', 'Swell'),
+        axis('size', 'Size', '130 × 170 cm', '150 × 200 cm'),
+        axis('colour', 'Edge', 'Rust', 'Spruce'),
+        axis('material', 'Backing', 'None', 'Fleece'),
+        axis('pack', 'Pack', 'Single', 'Pair'),
+        axis('other', 'Fringe', 'Plain', 'Knotted'),
+      ],
+      off: [],
+    });
+    const { family } = made;
+    const woven = familyIndex(family).woven;
+    const pictures = [];
+    for (let number = 0; number < 4; number++) pictures.push(await takeWhitePicture(number));
+    await run(made, {
+      do: 'batch',
+      title: 'Fill',
+      commands: [
+        { do: 'setPictures', place: { level: 'family' }, pictures },
+        {
+          do: 'setFigures',
+          changes: woven.map((child, at) => ({
+            ...{ place: { level: 'child' as const, childId: child.id }, key: 'sku', figure: `HBL-${at}` },
+          })),
+        },
+      ],
+    });
+    await count(
+      made,
+      woven.map((child) => ({ childId: child.id, pieces: 3 })),
+    );
+    const accounts = Object.keys(EXPECTED);
+    const { lines } = await ended((await send([family.id], accounts)).id);
+    expect(lines.filter((line) => line.outcome !== 'listed').map((line) => [line.account, line.reasons])).toEqual([]);
+    for (const account of accounts) {
+      const held = (await world.held(account)).filter((one) => one.goods.key.startsWith(family.id));
+      const skus = held.flatMap((one) => one.goods.offers.map((offer) => offer.sku));
+      expect([account, skus.toSorted()]).toEqual([account, woven.map((_, at) => `HBL-${at}`).toSorted()]);
     }
   });
 });

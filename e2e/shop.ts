@@ -94,8 +94,10 @@ export function sellerIn(world: () => World) {
       children.map((child) => ({ childId: child.id, pieces: 5 })),
     );
   }
-  async function takeWhitePicture(): Promise<string> {
-    const png = await sharp({ create: { width: 1000, height: 1000, channels: 3, background: '#ffffff' } })
+  /** A white picture; others where other numbers are given. */
+  async function takeWhitePicture(other = 0): Promise<string> {
+    const size = 1000 + other;
+    const png = await sharp({ create: { width: size, height: size, channels: 3, background: '#ffffff' } })
       .png()
       .toBuffer();
     const form = new FormData();
@@ -152,6 +154,7 @@ export function sellerIn(world: () => World) {
     undo,
     redo,
     shopFamily,
+    takeWhitePicture,
     fresh,
     setPrice,
     send,

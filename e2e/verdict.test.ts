@@ -3,6 +3,7 @@
  * product lets go may be refused, and what a stand-in refuses the product must have stopped. Listings travel as they
  * really do: messages as JSON, upload sheets as XLSX written by one library call and read back by the stand-in.
  */
+import { stringify } from 'csv-stringify/sync';
 import ExcelJs from 'exceljs';
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
@@ -31,10 +32,10 @@ import {
   type PictureFacts,
   type Rulebook,
   type SingleCommand,
+  type UploadSheet,
 } from '@loom-kin/core';
 import { PLAYED } from '../channels/src/checks';
 import { GoodsSchema, type Goods, type LookAt } from '../channels/src/goods';
-import { readUploadSheet } from '../channels/src/sheet';
 
 const json = (path: string): unknown => JSON.parse(readFileSync(new URL(`../${path}`, import.meta.url), 'utf8'));
 const registry = openRegistry(RegistryDataSchema.parse(json('demo/data/registry.json')));
@@ -111,6 +112,15 @@ const anyGoods = fc.record({
     searchTitle: often(text(10, 70)),
     searchDescription: often(text(20, 170)),
     wearer: often(fc.constant('anyone')),
+    care: often(text(5, 100)),
+    madeIn: often(fc.constant('Norrhavn')),
+    condition: often(fc.constantFrom('new', 'used')),
+    taxCode: often(
+      fc.oneof({ arbitrary: fc.constant('62014010'), weight: 12 }, { arbitrary: fc.constant('6201'), weight: 1 }),
+    ),
+    garmentLength: often(
+      fc.oneof({ arbitrary: fc.constantFrom(66, 71), weight: 12 }, { arbitrary: fc.constant(3), weight: 1 }),
+    ),
     collections: often(words(1, 3, 8)),
     composition: often(fc.constant('100 % cotton')),
     price: often(amount),
@@ -212,37 +222,41 @@ function build(goods: AnyGoods): {
   const stock = Object.fromEntries(
     children.map((child) => [child.id, dice() < 98 ? 1 + dice() * 3 : dice() < 50 ? 0 : 2000]),
   );
-  const pairings =
-    goods.pairAll === 0
-      ? []
-      : family.axes.flatMap((axis) =>
-          axis.values.flatMap((value): Pairing[] => {
-            const list = rulebooks[0]!.rules.axes.roles[axis.role]?.list;
-            return list
-              ? [
-                  {
-                    channel: 'quayside',
-                    role: axis.role,
-                    value: value.label,
-                    to: list[dice() % list.length]!.label,
-                  },
-                ]
-              : [];
-          }),
-        );
+  const pairings = goods.pairAll === 0 ? [] : rulebooks.flatMap((rulebook) => pairingsFor(rulebook, family, dice));
   return { family, stock, pictures, pairings };
+}
+
+/** Every value paired to some entry of the channel's lists, and the department to the right one. */
+function pairingsFor({ channel, rules }: Rulebook, family: Family, dice: () => number): Pairing[] {
+  const department = { channel, role: 'field:wearer', value: 'anyone', to: 'Unisex' };
+  const state = { channel, role: 'field:condition', value: 'new', to: 'Brand new' };
+  const ofAxes = family.axes.flatMap(({ role, values }) => {
+    const list = rules.axes.roles[role]?.list ?? [];
+    const next = dice();
+    return values.flatMap(({ label }, at): Pairing[] =>
+      list.length > 0 ? [{ channel, role, value: label, to: list[(next + at) % list.length]!.label }] : [],
+    );
+  });
+  return [...ofAxes, department, state];
+}
+
+async function fileOf({ headers, rows }: UploadSheet, { sheet }: Rulebook): Promise<Buffer> {
+  if (sheet.format === 'csv') return Buffer.from(stringify([headers, ...rows]));
+  const book = new ExcelJs.Workbook();
+  const page = book.addWorksheet('Upload');
+  page.addRow(headers);
+  rows.forEach((row) => page.addRow(row));
+  return Buffer.from(await book.xlsx.writeBuffer());
 }
 
 /** The goods as the stand-in gets them. */
 async function delivered(rulebook: Rulebook, listing: Listing): Promise<Goods> {
   const message = listingMessage(undefined, listing)!;
   if (rulebook.transport === 'json') return GoodsSchema.parse(JSON.parse(JSON.stringify(listing)));
-  const sheet = uploadSheet([message], rulesForSheet(rulebook));
-  const book = new ExcelJs.Workbook();
-  const page = book.addWorksheet('Upload');
-  page.addRow(sheet.headers);
-  sheet.rows.forEach((row) => page.addRow(row));
-  const [read] = await readUploadSheet(Buffer.from(await book.xlsx.writeBuffer()));
+  const sheet = uploadSheet([message], rulesForSheet(rulebook), rulebook.sheet);
+  // A listing without children has no rows where there are none for the family.
+  if (sheet.rows.length === 0) return GoodsSchema.parse(listing);
+  const [read] = await PLAYED.find((one) => one.id === rulebook.channel)!.readSheet!(await fileOf(sheet, rulebook));
   expect(read!.reasons).toEqual([]);
   if (read!.message.action !== 'list') throw new Error('not a listing');
   return read!.message.listing;
@@ -277,8 +291,9 @@ describe('the verdict of the product and of the stand-ins', () => {
               settings: {
                 rate: played.account.rate,
                 exemptBrands: played.account.exemptBrands,
+                ...(played.account.exemptOnlyIn ? { exemptOnlyIn: played.account.exemptOnlyIn } : {}),
                 answers: goods.profile
-                  ? { 'Delivery profile': goods.profile, Certification: 'Nothing to certify', 'Return fee': 'Free' }
+                  ? { 'Delivery profile': goods.profile, Certification: 'Nothing to certify', 'Return fee': '3000' }
                   : {},
                 objective: 'listings',
               },

@@ -63,7 +63,8 @@ export interface World {
       goods: {
         key: string;
         axes: { name: string; options: { label: string }[] }[];
-        offers: { sku: string; price: string; stock: number; options: string[] }[];
+        fields: Record<string, unknown>;
+        offers: { sku: string; price: string; taxPercent?: string; stock: number; options: string[] }[];
       };
       draft: boolean;
     }[]

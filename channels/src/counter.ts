@@ -1,6 +1,7 @@
 /** The counter of a channel: takes submissions, lets them wait, works them, writes receipts. */
 import { randomUUID } from 'node:crypto';
 import { revise, type Goods, type LookAt, type Message, type Reason } from './goods';
+import { isLetIn } from './approvals';
 import type { PlayedChannel } from './checks';
 import { shelfName, shelfOwner, type ReceiptLine, type Shelves, type Submission } from './shelves';
 
@@ -11,6 +12,8 @@ export interface CounterOptions {
   lookAt: LookAt;
   /** Milliseconds a submission waits, by channel. */
   delayOf: (channel: string) => number;
+  /** The edition of a channel's rules that is in force. */
+  editionOf: (channel: string) => number;
   pageOf: (channel: PlayedChannel, key: string) => string;
 }
 
@@ -105,7 +108,13 @@ export class Counter {
       return refuse([{ text: 'There is no such listing to revise.', sku: null, field: null }]);
     const { goods, reasons } =
       message.action === 'list' ? { goods: message.listing, reasons: [] } : revise(there!.goods, message);
-    const found = [...reasons, ...this.elsewhere(channel, goods), ...(await channel.check(goods, this.options.lookAt))];
+    const { lookAt, editionOf } = this.options;
+    const found = [
+      ...reasons,
+      ...this.notLetIn(channel, goods),
+      ...this.elsewhere(channel, goods),
+      ...(await channel.check(goods, lookAt, editionOf(channel.id))),
+    ];
     if (found.length > 0) return refuse(found);
     const outcome = !there
       ? 'listed'
@@ -114,6 +123,18 @@ export class Counter {
         : 'revised';
     held[key] = { goods, draft: message.draft };
     return { key, outcome, page: this.options.pageOf(channel, key), reasons: [] };
+  }
+
+  private notLetIn(channel: PlayedChannel, goods: Goods): Reason[] {
+    const { shelves, delayOf } = this.options;
+    const isIn = isLetIn(
+      shelves.of(shelfOf(channel)),
+      channel.closed ?? [],
+      goods.category,
+      Date.now(),
+      delayOf(channel.id),
+    );
+    return isIn ? [] : [{ text: `You have not been let into ${goods.category}.`, sku: null, field: null }];
   }
 
   /** An SKU stands in one listing of a channel only. */

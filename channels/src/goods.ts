@@ -13,6 +13,7 @@ export const OfferSchema = z.object({
   salePrice: z.string().max(40).optional(),
   saleFrom: z.string().max(40).optional(),
   saleUntil: z.string().max(40).optional(),
+  taxPercent: z.string().max(10).optional(),
   stock: z.number(),
   fields: z.record(z.string(), Figure),
   pictures: z.array(z.string().max(500)).max(200).optional(),

@@ -11,8 +11,9 @@ import { Counter } from './counter';
 import { MessageSchema } from './goods';
 import { PictureDesk } from './look';
 import { buyersPage, frontPage } from './pages/page';
+import { titleOf } from './pages/words';
+import { approvalStates } from './approvals';
 import { shelfName, shelfOwner, Shelves } from './shelves';
-import { readUploadSheet } from './sheet';
 
 /**
  * How a channel may feel: well; slow to work; busy (429); ill (500); cut off before it can answer, though it took the
@@ -25,6 +26,10 @@ const ControlSchema = z.object({
   /** For how many requests; for ever when left out. */
   times: z.coerce.number().int().min(1).optional(),
   delay: z.coerce.number().int().min(0).max(3_600_000).optional(),
+  /** Publishes an edition of its rules. */
+  edition: z.coerce.number().int().min(1).max(9).optional(),
+  /** Sellers who ask to be let in are refused from now on. */
+  refuses: z.boolean().optional(),
 });
 
 export interface ServiceOptions {
@@ -49,13 +54,14 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
   const state = new Map(
     onStage.map((channel) => [
       channel.id,
-      { mood: 'well' as (typeof MOODS)[number], times: Infinity, delay: options.delay },
+      { mood: 'well' as (typeof MOODS)[number], times: Infinity, delay: options.delay, refuses: false },
     ]),
   );
   let url = '';
   const counter = new Counter({
     shelves,
     lookAt: desk.lookAt,
+    editionOf: (channel) => editionOf(channel),
     delayOf: (channel) => state.get(channel)!.delay + (state.get(channel)!.mood === 'slow' ? 10_000 : 0),
     pageOf: (channel, key) =>
       `${url}/${channel.id}/pages/${encodeURIComponent(key)}${accountQuery(channel.forAccount)}`,
@@ -67,6 +73,7 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
   const sheet = multer({ storage: multer.memoryStorage(), limits: { fileSize: 30_000_000, files: 1 } }).single('file');
 
   const shelfOf = (channel: PlayedChannel) => shelves.of(shelfName(channel.id, channel.forAccount));
+  const editionOf = (channel: string) => shelves.of(channel).edition ?? 1;
   /** What all accounts hold on a channel. */
   const shelfEntries = (channel: string) =>
     shelves
@@ -97,9 +104,24 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     (request, response) =>
       void response
         .type('json')
-        .send(readFileSync(new URL(`../rulebooks/${played(request).id}.json`, import.meta.url), 'utf8')),
+        .send(readFileSync(rulebookFile(played(request).id, editionOf(played(request).id)), 'utf8')),
   );
-  app.get('/:channel/account', (request, response) => void response.json(played(request).account));
+  app.get('/:channel/account', (request, response) => {
+    const channel = played(request);
+    const approvals = approvalStates(shelfOf(channel), Date.now(), state.get(channel.id)!.delay);
+    response.json({ ...channel.account, approvals });
+  });
+  app.post('/:channel/approvals', (request, response) => {
+    const channel = played(request);
+    const { category } = z.object({ category: z.string().max(200) }).parse(request.body);
+    if (moody(channel, response)) return;
+    if (!channel.closed?.includes(category))
+      return void response.status(400).json({ text: 'Nobody has to ask there.' });
+    const { refuses } = state.get(channel.id)!;
+    (shelfOf(channel).approvals ??= {})[category] = { asked: Date.now(), ...(refuses ? { refused: true } : {}) };
+    shelves.keep();
+    response.status(202).json({ state: 'waiting' });
+  });
 
   app.post('/:channel/submissions', (request, response) => {
     const channel = played(request);
@@ -128,12 +150,12 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
       .min(1)
       .max(300)
       .safeParse((request.body as { key?: unknown }).key);
-    if (!request.file || !key.success)
+    if (!request.file || !key.success || !channel.readSheet)
       return void response.status(400).json({ text: 'An upload needs a file and a key.' });
     const { mood } = state.get(channel.id)!;
     let receipt = '';
     if (mood !== 'busy' && mood !== 'ill')
-      receipt = counter.take(channel, key.data, await readUploadSheet(request.file.buffer));
+      receipt = counter.take(channel, key.data, await channel.readSheet(request.file.buffer));
     if (!moody(channel, response)) response.status(202).json({ receipt });
   });
   app.get('/:channel/receipts/:id', (request, response) => {
@@ -166,13 +188,20 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     response.type('png').send(copy);
   });
   app.post('/control', (request, response) => {
-    const { channel, mood, times, delay } = ControlSchema.parse(request.body);
+    const { channel, mood, times, delay, edition, refuses } = ControlSchema.parse(request.body);
     const now = state.get(channel);
     if (!now) throw new NotThere();
-    Object.assign(now, { mood, times: times ?? Infinity, delay: delay ?? now.delay });
+    Object.assign(now, { mood, times: times ?? Infinity, delay: delay ?? now.delay, refuses: refuses ?? now.refuses });
+    if (edition) publish(channel, edition);
     if (request.is('urlencoded')) response.redirect('/');
     else response.json({ ok: true });
   });
+  function publish(channel: string, edition: number): void {
+    const { editions = 1 } = onStage.find((one) => one.id === channel)!;
+    if (edition > editions) throw new NotThere();
+    shelves.of(channel).edition = edition;
+    shelves.keep();
+  }
   app.get('/', (_request, response) => {
     response.type('html').send(
       frontPage(
@@ -180,10 +209,12 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
           id: channel.id,
           name: channel.name,
           mood: state.get(channel.id)!.mood,
+          edition: editionOf(channel.id),
+          editions: channel.editions ?? 1,
           listings: shelfEntries(channel.id).map(({ goods, draft, account }) => ({
             account,
             key: goods.key,
-            title: String(goods.fields.Title ?? goods.fields.Name ?? goods.key),
+            title: titleOf(goods),
             children: goods.offers.length,
             draft,
           })),
@@ -218,6 +249,10 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
 }
 
 class NotThere extends Error {}
+
+/** Where an edition of a channel's rules stands. */
+const rulebookFile = (channel: string, edition: number) =>
+  new URL(`../rulebooks/${channel}${edition > 1 ? `.${edition}` : ''}.json`, import.meta.url);
 
 const AccountSchema = z.string().regex(/^[a-z][a-z0-9-]{0,59}$/);
 const accountQuery = (account: string | undefined) => (account ? `?account=${account}` : '');

@@ -25,6 +25,10 @@ export interface Submission {
 }
 
 export interface Shelf {
+  /** Which edition of the channel's rules is in force; the first where nothing is said. */
+  edition?: number;
+  /** Category → when the account asked to be let in, and what was answered by hand. */
+  approvals?: Record<string, { asked: number; refused?: boolean }>;
   held: Record<string, Held>;
   submissions: Record<string, Submission>;
 }

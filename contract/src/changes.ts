@@ -2,11 +2,14 @@
 import { z } from 'zod';
 import {
   AccountSchema,
+  CollectionsSchema,
   CommandSchema,
   CreateFamilySchema,
   PairingSchema,
   RegistryCommandSchema,
   RoleSchema,
+  RoutesSchema,
+  RulebookSchema,
   SellerSchema,
 } from '@loom-kin/core';
 import { define, Id, Key } from './endpoint';
@@ -58,6 +61,15 @@ export const StepSchema = z.discriminatedUnion('on', [
   z.object({ on: z.literal('removeAccount'), id: Id }),
   /** Where the seller's categories go on a channel; empty takes one away. */
   z.object({ on: z.literal('categoryMap'), channel: Id, map: z.record(z.string().max(80), z.string().max(80)) }),
+  /** The routes of an account, all of them in their order. */
+  z.object({ on: z.literal('routes'), account: Id, routes: RoutesSchema }),
+  /** Collections that fill themselves, all of them. */
+  z.object({ on: z.literal('collections'), collections: CollectionsSchema }),
+  /** Puts an edition of a channel's rules in force: a newer one it has published, or one from before. */
+  z.object({ on: z.literal('adoptRules'), channel: Id, version: z.number().int().min(1) }),
+  /** Rules the seller wrote: for a channel of the seller's own. */
+  z.object({ on: z.literal('ownRules'), rulebook: RulebookSchema }),
+  z.object({ on: z.literal('removeOwnRules'), channel: Id }),
 ]);
 export type Step = z.infer<typeof StepSchema>;
 export type StepInput = z.input<typeof StepSchema>;

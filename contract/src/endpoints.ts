@@ -1,5 +1,6 @@
 /** Every endpoint of the HTTP API, a file a subject. */
 import { changeEndpoints } from './changes';
+import { conditionEndpoints } from './conditions';
 import { dispatchEndpoints } from './dispatches';
 import { familyEndpoints } from './families';
 import { intakeEndpoints } from './intake';
@@ -11,6 +12,7 @@ export const endpoints = {
   ...setupEndpoints,
   ...familyEndpoints,
   ...changeEndpoints,
+  ...conditionEndpoints,
   ...intakeEndpoints,
   ...dispatchEndpoints,
   ...jobEndpoints,

@@ -3,6 +3,7 @@ export * from './endpoint';
 export * from './problem';
 export * from './families';
 export * from './changes';
+export * from './conditions';
 export * from './setup';
 export * from './intake';
 export * from './jobs';

@@ -3,21 +3,32 @@ import { z } from 'zod';
 import {
   AccountSchema,
   CategoryMapSchema,
+  CollectionsSchema,
   NumberBlockSchema,
   PairingTableSchema,
   RegistryDataSchema,
   RoleSchema,
+  RoutesSchema,
   RulebookSchema,
   SellerSchema,
+  SEVERITIES,
+  STATES,
 } from '@loom-kin/core';
 import { define, done, withId } from './endpoint';
 
 export const ChannelSchema = z.object({
   channel: z.string(),
+  /** The rules in force. */
   rulebook: RulebookSchema,
+  /** Other rules that the channel has published since. */
+  offered: RulebookSchema.nullable(),
+  /** Versions of its rules that can be put in force. */
+  versions: z.array(z.number()),
   /** What the channel says of the seller's account: choices for its settings. */
   choices: z.record(z.string(), z.array(z.string())),
   reachable: z.boolean(),
+  /** The seller wrote its rules; nothing can be sent there by itself. */
+  isOwn: z.boolean(),
 });
 export type Channel = z.infer<typeof ChannelSchema>;
 
@@ -38,9 +49,42 @@ export const SetupSchema = z.object({
   pairings: z.record(z.string(), PairingTableSchema),
   /** Channel → where the seller's categories go. */
   categoryMaps: z.record(z.string(), CategoryMapSchema),
+  /** Account → its routes. */
+  routes: z.record(z.string(), RoutesSchema),
+  collections: CollectionsSchema,
   blocks: z.array(BlockStateSchema),
 });
 export type Setup = z.infer<typeof SetupSchema>;
+
+/** What other rules would mean for the families of the accounts on a channel. */
+export const RulesMeaningSchema = z.object({
+  /** So many families were looked at. */
+  families: z.number(),
+  /** Families that stand otherwise under them. */
+  changes: z.array(
+    z.object({
+      familyId: z.string(),
+      name: z.string(),
+      account: z.string(),
+      before: z.enum(STATES),
+      after: z.enum(STATES),
+      text: z.string(),
+    }),
+  ),
+  /** Findings that they would bring. */
+  findings: z.array(
+    z.object({
+      code: z.string(),
+      key: z.string(),
+      severity: z.enum(SEVERITIES),
+      families: z.number(),
+      children: z.number(),
+    }),
+  ),
+  /** Live listings that would be made anew. */
+  remade: z.number(),
+});
+export type RulesMeaning = z.infer<typeof RulesMeaningSchema>;
 
 export const setupEndpoints = {
   health: define('get', '/api/health', 'Whether the server works', {
@@ -62,5 +106,24 @@ export const setupEndpoints = {
   refreshChannel: define('post', '/api/channels/:id/refresh', 'Fetch the rulebook and account of a channel anew', {
     params: withId,
     response: ChannelSchema,
+  }),
+  rulebookFile: define('get', '/api/channels/:id/rulebook.json', "A channel's rules that are in force, as a file", {
+    params: withId,
+    response: z.unknown(),
+    download: ['application/json'],
+  }),
+  rulesMeaning: define(
+    'get',
+    '/api/channels/:id/rules/:version/meaning',
+    'What an edition of the rules of a channel would mean for the families, before it is adopted',
+    {
+      params: withId.extend({ version: z.coerce.number().int().min(1) }),
+      response: RulesMeaningSchema,
+    },
+  ),
+  askApproval: define('post', '/api/accounts/:id/approvals', 'Ask the channel to let an account into a category', {
+    params: withId,
+    body: z.object({ category: z.string().min(1).max(80) }),
+    response: done,
   }),
 };

@@ -45,14 +45,35 @@ const withPictures = (family: Family, at: core.Place, pictures: string[]) =>
   run(family, { do: 'setPictures', place: at, pictures });
 const many = Array.from({ length: 12 }, (_, at) => `m-${at}`);
 
+/** An account with one route: for families whose name holds a word. */
+const routed = (word: string, offers: boolean) => {
+  const when = { match: 'all' as const, of: [{ key: 'name', is: 'contains' as const, value: word }] };
+  return fit('own-shop', whole, { routes: [{ id: 'r1', name: '', when, category: null, offers }] });
+};
+/** A channel that has to let sellers in, and how the seller stands there. */
+const closed = (stands: core.Approval | undefined) =>
+  under(
+    'own-shop',
+    (rules) => {
+      rules.approval.needed = true;
+    },
+    whole,
+    { settings: stands ? { approvals: { all: stands } } : {} },
+  );
+
 export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
   'category.choose': () => fit('quayside', run(whole, setFamily('category', null))),
   'category.none': () => fit('quayside', whole, { categories: {} }),
+  'route.none': () => routed('Mugs', false),
+  'route.waits': () => routed('Skerry', false),
   'fit.broken': () => {
     const broken = core.brokenFit(fitInput(whole, 'quayside'), 'it has a fault');
     return { ...broken, listings: [], texts: broken.findings.map((one) => core.findingText(one, whole)) };
   },
   'setting.missing': () => fit('fernpost', whole, { settings: { answers: {} } }),
+  'approval.needed': () => closed(undefined),
+  'approval.waiting': () => closed('waiting'),
+  'approval.refused': () => closed('refused'),
   'plan.nothing-offered': () => fit('own-shop', run(whole, setFamily('onSale', false))),
   'plan.wishes': () => {
     const all = whole.axes.map((axis) => axis.id);
@@ -142,6 +163,11 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
       },
       run(whole, setChild(first.id, 'price', '500.00')),
     ),
+  // 189.00 with 12 % tax leaves 168.75; 180.00 with 5 % leaves 171.43.
+  'price.slab': () =>
+    under('own-shop', ({ price }) => {
+      price.taxSlabs = [{ upTo: '180', percent: '5' }, { percent: '12' }];
+    }),
   'stock.too-low': () => fit('fernpost', whole, { stock: { ...given.stock, [first.id]: 0 } }),
   'stock.capped': () => fit('fernpost', whole, { stock: { ...given.stock, [first.id]: 5000 } }),
   'picture.gone': () => fit('own-shop', whole, { pictures: {} }),
@@ -180,7 +206,7 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
         numberOnly: false,
       }),
     ),
-  'field.choice': () => asking('searchTitle', { choices: ['Man', 'Woman'] }, 'man'),
+  'field.choice': () => asking('searchTitle', { choices: ['Man', 'Woman'] }, 'person'),
   'field.yes-no': () => asking('searchTitle', { yesNo: true }, 'perhaps'),
   'field.not-number': () => asking('searchTitle', { numberOnly: true }, '28 in'),
   'field.bounds': () => asking('weight', { least: '2', most: '30', unit: 'kg', decimals: 1 }, 900),

@@ -4,7 +4,7 @@ import { computeFit, guessSwatch, openPairingLists, proposePairing } from '../sr
 import { fitInput, rulebook } from './sample';
 import { run, wholeJacket } from './whole';
 
-const lists = openPairingLists(rulebook('quayside').rules.axes.roles);
+const lists = openPairingLists(rulebook('quayside').rules);
 const colour = (label: string, swatch = guessSwatch(label) ?? undefined) =>
   proposePairing('colour', swatch ? { label, swatch } : { label }, lists.get('colour')!);
 const size = (label: string) => proposePairing('size', { label }, lists.get('size')!);

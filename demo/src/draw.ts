@@ -37,13 +37,23 @@ const FIGURES: Record<Figure, (colour: string, dark: string, light: string, back
     `<path d="M330 320 H800 V860 Q800 920 740 920 H390 Q330 920 330 860 Z" fill="${c}"/><path d="M800 430 Q960 430 960 580 Q960 740 800 740" fill="none" stroke="${c}" stroke-width="50"/><ellipse cx="565" cy="320" rx="235" ry="46" fill="${d}"/><ellipse cx="565" cy="320" rx="235" ry="46" fill="none" stroke="${l}" stroke-width="12"/>`,
 };
 
+/** How goods are turned for the camera: the first two everywhere, the others where a channel wants more. */
+export const VIEWS = ['front', 'back', 'near', 'laid'] as const;
+export type View = (typeof VIEWS)[number];
+
+const TURNS: Record<View, string> = {
+  front: '',
+  back: ' transform="translate(1200 0) scale(-1 1)"',
+  near: ' transform="translate(-150 -150) scale(1.25)"',
+  laid: ' transform="rotate(-14 600 600) translate(90 90) scale(0.85)"',
+};
+
 /** A picture of 1200 × 1200 pixels as PNG. */
-export async function draw(figure: Figure, colour: string, view: 'front' | 'back' = 'front'): Promise<Buffer> {
+export async function draw(figure: Figure, colour: string, view: View = 'front'): Promise<Buffer> {
   const mark = FIGURES[figure](colour, shade(colour, 0.72), shade(colour, 1.35), view === 'back');
-  const turned = view === 'back' ? ' transform="translate(1200 0) scale(-1 1)"' : '';
   return sharp(
     Buffer.from(
-      `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="1200"><rect width="1200" height="1200" fill="#FFFFFF"/><g${turned}>${mark}</g></svg>`,
+      `<svg xmlns="http://www.w3.org/2000/svg" width="1200" height="1200"><rect width="1200" height="1200" fill="#FFFFFF"/><g${TURNS[view]}>${mark}</g></svg>`,
     ),
   )
     .png()

@@ -9,6 +9,8 @@ export interface DemoFamily {
   off?: string[][];
   /** Figures on values: value label → field → figure. */
   onValues?: Record<string, Record<string, string | number>>;
+  /** Figures for one account alone. */
+  onAccounts?: Record<string, Record<string, string>>;
   /** Values that get no picture, to show what is missing. */
   withoutPicture?: string[];
   gtins: boolean;
@@ -40,6 +42,13 @@ const colours = (...values: (keyof typeof C)[]) => ({
   values: values.map((key) => C[key]),
 });
 const base = { brand: 'Skerry Supply', maker: 'Skerry Supply', condition: 'new', madeIn: 'Norrhavn' };
+/** Size → centimetres from collar to hem, as figures on values. */
+const garmentLengths = (bySize: Record<string, number>) =>
+  Object.fromEntries(Object.entries(bySize).map(([size, cm]) => [size, { garmentLength: cm }]));
+const withLengths = (bySize: Record<string, number>, others: Record<string, Record<string, string | number>>) =>
+  Object.fromEntries(
+    Object.entries(garmentLengths(bySize)).map(([size, length]) => [size, { ...length, ...others[size] }]),
+  );
 const points = (...list: string[]) => list;
 
 export const DEMO: readonly DemoFamily[] = [
@@ -93,7 +102,11 @@ export const DEMO: readonly DemoFamily[] = [
       },
     ],
     off: ['Rust', 'Spruce', 'Midnight', 'Ochre'].map((colour) => [colour, 'XS', 'Fleece-lined']),
-    onValues: { 'Fleece-lined': { price: '219.00', listPrice: '259.00', weight: 1180, cost: '84.10' } },
+    onValues: {
+      'Fleece-lined': { price: '219.00', listPrice: '259.00', weight: 1180, cost: '84.10' },
+      ...garmentLengths({ XS: 66, S: 68, M: 71, L: 74, XL: 76, XXL: 78 }),
+    },
+    onAccounts: { palmway: { name: 'Skerry storm jacket, waxed cotton' } },
   },
   {
     figure: 'smock',
@@ -103,6 +116,7 @@ export const DEMO: readonly DemoFamily[] = [
       ...base,
       name: 'Deck smock',
       styleCode: 'DSM',
+      taxCode: '62113290',
       category: 'outerwear/smocks',
       price: '94.00',
       cost: '36.20',
@@ -128,7 +142,8 @@ export const DEMO: readonly DemoFamily[] = [
       collections: points('Work by the water'),
     },
     axes: [colours('midnight', 'rust', 'chalk'), sizes('S', 'M', 'L', 'XL', 'XXL')],
-    onValues: { XXL: { price: '98.00' } },
+    onValues: withLengths({ S: 66, M: 69, L: 72, XL: 74, XXL: 76 }, { XXL: { price: '98.00' } }),
+    onAccounts: { palmway: { name: 'Deck smock in heavy canvas' } },
   },
   {
     figure: 'trousers',
@@ -138,6 +153,8 @@ export const DEMO: readonly DemoFamily[] = [
       ...base,
       name: 'Harbour trousers',
       styleCode: 'HTR',
+      taxCode: '62034235',
+      care: 'Wash at 40 °C, inside out',
       category: 'outerwear/trousers',
       price: '109.00',
       cost: '41.00',
@@ -164,6 +181,7 @@ export const DEMO: readonly DemoFamily[] = [
         ],
       },
     ],
+    onAccounts: { palmway: { name: 'Harbour trousers with doubled knees' } },
     off: [
       ['Granite', '30', 'Long'],
       ['Kelp', '30', 'Long'],
@@ -177,6 +195,8 @@ export const DEMO: readonly DemoFamily[] = [
       ...base,
       name: 'Merino harbour socks',
       styleCode: 'MHS',
+      taxCode: '61159400',
+      care: 'Wash at 30 °C',
       category: 'knitwear/socks',
       gtinExempt: true,
       price: '16.50',
@@ -211,6 +231,7 @@ export const DEMO: readonly DemoFamily[] = [
         ],
       },
     ],
+    onAccounts: { palmway: { name: 'Merino harbour socks, knitted thick' } },
     onValues: { '3 pairs': { price: '42.00', cost: '14.40', weight: 260 } },
   },
   {
@@ -221,6 +242,8 @@ export const DEMO: readonly DemoFamily[] = [
       ...base,
       name: 'Puddle suit',
       styleCode: 'PUD',
+      taxCode: '62029300',
+      care: 'Wipe clean',
       category: 'children/rainwear',
       price: '59.00',
       listPrice: '59.00',
@@ -243,6 +266,8 @@ export const DEMO: readonly DemoFamily[] = [
       collections: points('Foul weather', 'Small people'),
     },
     axes: [sizes('86/92', '98/104', '110/116', '122/128', '134/140'), colours('signal', 'kingfisher', 'ochre')],
+    onValues: garmentLengths({ '86/92': 68, '98/104': 78, '110/116': 88, '122/128': 98, '134/140': 108 }),
+    onAccounts: { palmway: { name: 'Puddle suit for wet days out' } },
     withoutPicture: ['Ochre'],
   },
   {
@@ -281,6 +306,7 @@ export const DEMO: readonly DemoFamily[] = [
       },
     ],
     onValues: { '50 cm': { price: '52.00' }, '60 cm': { price: '56.00' } },
+    onAccounts: { palmway: { name: 'Dog storm coat, waxed and warm' } },
   },
   {
     figure: 'blanket',
@@ -290,6 +316,9 @@ export const DEMO: readonly DemoFamily[] = [
       ...base,
       name: 'Island blanket',
       styleCode: 'ISB',
+      taxCode: '63012010',
+      care: 'Wash by hand, dry lying flat',
+      wearer: 'home',
       category: 'home/blankets',
       gtinExempt: true,
       price: '128.00',
@@ -317,6 +346,7 @@ export const DEMO: readonly DemoFamily[] = [
       },
     ],
     onValues: { '150 × 200 cm': { price: '158.00', weight: 1950 }, '220 × 240 cm': { price: '236.00', weight: 3300 } },
+    onAccounts: { palmway: { name: 'Island blanket of lambswool' } },
   },
   {
     figure: 'mug',
@@ -351,6 +381,7 @@ export const DEMO: readonly DemoFamily[] = [
       },
     ],
     onValues: { '500 ml': { price: '17.00', weight: 330 } },
+    onAccounts: { palmway: { name: 'Galley mug, enamel on steel' } },
   },
 ];
 

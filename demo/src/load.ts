@@ -9,7 +9,8 @@ import {
 } from '@loom-kin/contract';
 import { familyIndex, proposeSkus, type SingleCommand } from '@loom-kin/core';
 import { DEMO, PATTERN_COLOURS, type DemoFamily } from './goods';
-import { draw } from './draw';
+import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
+import { draw, VIEWS, type View } from './draw';
 import { setUpSeller } from './setUp';
 
 /** Loads everything; `say` is told of each family. Run again after it was broken off it goes on, and makes nothing twice. */
@@ -56,11 +57,20 @@ async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail
 /** SKUs by the pattern, figures on values, pictures. */
 async function fillingOf(call: Client, goods: DemoFamily, family: FamilyDetail['family']): Promise<SingleCommand[]> {
   const bare = familyIndex(family).woven.filter((child) => child.fields.sku === undefined);
+  const { accounts } = await call(api.setup);
+  const isThere = (id: string) => accounts.some((account) => account.id === id);
   const proposals = proposeSkus(family, bare, family.skuPattern, new Set());
   const commands: SingleCommand[] = proposals.map(({ childId, sku }) => ({
     do: 'setFigures',
     changes: [{ place: { level: 'child', childId }, key: 'sku', figure: sku }],
   }));
+  for (const [account, figures] of Object.entries(goods.onAccounts ?? {})) {
+    if (!isThere(account)) continue;
+    const changes = Object.entries(figures).map(([key, figure]) => ({
+      ...{ place: { level: 'family' as const }, key, figure, scope: `account:${account}` as const },
+    }));
+    commands.push({ do: 'setFigures', changes });
+  }
   for (const axis of family.axes) {
     for (const value of axis.values) {
       const place = { level: 'value' as const, axisId: axis.id, valueId: value.id };
@@ -70,16 +80,30 @@ async function fillingOf(call: Client, goods: DemoFamily, family: FamilyDetail['
       }
       const colour = axis.role === 'colour' ? value.swatch : PATTERN_COLOURS[value.label];
       if (!colour || goods.withoutPicture?.includes(value.label)) continue;
-      commands.push({ do: 'setPictures', place, pictures: await upload(call, goods, value.label, colour) });
+      const inStudio = isThere(MORE_PICTURES) && takesMore(String(goods.fields.category));
+      const pictures = await upload(call, goods, { label: value.label, colour, views: inStudio ? VIEWS : FEW_VIEWS });
+      commands.push({ do: 'setPictures', place, pictures: pictures.slice(0, FEW_VIEWS.length) });
+      if (inStudio) commands.push({ do: 'setPictures', place, pictures, scope: `account:${MORE_PICTURES}` });
     }
   }
   return commands;
 }
 
-async function upload(call: Client, goods: DemoFamily, label: string, colour: string): Promise<string[]> {
+/** The account of a channel that wants four pictures; others are sent two. */
+const MORE_PICTURES = 'loftline';
+const FEW_VIEWS = VIEWS.slice(0, 2);
+const takesMore = (category: string) => category in categoryMaps[MORE_PICTURES];
+
+interface Shoot {
+  label: string;
+  colour: string;
+  views: readonly View[];
+}
+
+async function upload(call: Client, goods: DemoFamily, { label, colour, views }: Shoot): Promise<string[]> {
   const form = new FormData();
   const stem = `${String(goods.fields.styleCode)}_${label.replace(/\s+/g, '-')}`.toLowerCase();
-  for (const view of ['front', 'back'] as const) {
+  for (const view of views) {
     const png = new Uint8Array(await draw(goods.figure, colour, view));
     form.append('files', new Blob([png], { type: 'image/png' }), `${stem}_${view}.png`);
   }

@@ -2,6 +2,7 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
+import { createApprovals } from './catalogue/approvals';
 import { fetchChannels } from './catalogue/channels';
 import { createRunner, type Runner } from './dispatch/runner';
 import { createIntakes } from './files/intakes';
@@ -44,7 +45,7 @@ const HOUR = 3_600_000;
  * `DataInUse` where another server works on the data.
  */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {
-  const { dataFolder, channelsUrl, webFolder = WEB } = options;
+  const { dataFolder, channelsUrl, webFolder = WEB, pollEvery = 700 } = options;
   const log = options.log ?? pino({ level: process.env.LOOM_KIN_LOG ?? 'warn' });
   const lock = lockData(dataFolder);
   const store = openStore(dataFolder);
@@ -56,14 +57,15 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   let url = '';
   const runner = createRunner(store, pool, {
     ...{ channelsUrl, log, pictureAddress: (id) => `${url}/pictures/${id}.png` },
-    pollEvery: options.pollEvery ?? 700,
+    pollEvery,
     waits: options.waits ?? WAITS,
     receiptPatience: options.receiptPatience ?? HOUR,
   });
   const files = createFilePool(store);
   const intakes = createIntakes(store, files, log);
   const desk = createDesk(store, { keeper, intakes, runner });
-  const app = createApp({ store, pool, files, intakes, runner, desk, log, webFolder, channelsUrl });
+  const approvals = createApprovals(store, channelsUrl, pollEvery, log);
+  const app = createApp({ store, pool, files, intakes, runner, desk, approvals, log, webFolder, channelsUrl });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
       error ? reject(error) : resolve(listening),
@@ -78,6 +80,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   return {
     ...{ url, store, runner },
     close: async () => {
+      approvals.close();
       await keeper.close();
       await runner.stop();
       await intakes.close();

@@ -33,6 +33,7 @@ const pool: FitPool = {
       );
       answer = () => resolve(familyIds.map((familyId) => ({ familyId, turn: turns.get(familyId)!, standings: [] })));
     }),
+  meaning: () => Promise.reject(new Error('not asked')),
   offerings: () => Promise.reject(new Error('not asked for')),
   close: () => Promise.resolve(),
 };

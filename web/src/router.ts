@@ -35,6 +35,12 @@ export const router = createRouter({
       component: () => import('./channels/ChannelsView.vue'),
       meta: { title: 'Channels' },
     },
+    {
+      path: '/rules/:channel?',
+      name: 'rulebook',
+      component: () => import('./rulebook/RulebookView.vue'),
+      meta: { title: 'Rules' },
+    },
     { path: '/intake', name: 'intake', component: () => import('./intake/IntakeView.vue'), meta: { title: 'Intake' } },
     {
       path: '/dispatch',

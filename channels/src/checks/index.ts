@@ -1,9 +1,13 @@
 /** Every channel the service plays: its check, and what it says of the seller's account. */
 import type { Goods, LookAt, Reason } from '../goods';
+import { readRowSheet } from '../rowSheet';
+import { readUploadSheet, type SheetMessage } from '../sheet';
 import { checkFernpost, PROFILES } from './fernpost';
-import { CERTIFICATES, checkNorangHall, RETURN_FEES } from './norang-hall';
+import { checkLoftline, CLOSED_CATEGORIES, LOFTLINE_SHEET } from './loftline';
+import { CERTIFICATES, checkNorangHall } from './norang-hall';
 import { checkOwnShop } from './own-shop';
-import { checkQuayside, EXEMPT_BRANDS } from './quayside';
+import { checkPalmway, PALMWAY_SHEET } from './palmway';
+import { checkQuayside, EXEMPT_BRANDS, EXEMPT_ONLY_IN } from './quayside';
 import { checkTallowGate, UNNUMBERED_BRANDS } from './tallow-gate';
 
 export interface PlayedChannel {
@@ -11,8 +15,20 @@ export interface PlayedChannel {
   /** The account that is served: each has shelves of its own. The first has none of its name. */
   forAccount?: string;
   name: string;
-  check: (goods: Goods, lookAt: LookAt) => Promise<Reason[]>;
-  account: { exemptBrands: string[]; choices: Record<string, string[]>; rate: string };
+  /** Reasons to refuse; later editions of the rules may want more. */
+  check: (goods: Goods, lookAt: LookAt, edition?: number) => Promise<Reason[]>;
+  /** How its upload sheets are read, where it takes sheets. */
+  readSheet?: (bytes: Buffer) => Promise<SheetMessage[]>;
+  /** Editions of its rules that can be published; one where nothing is said. */
+  editions?: number;
+  /** Categories that sellers have to be let into. */
+  closed?: readonly string[];
+  account: {
+    exemptBrands: string[];
+    exemptOnlyIn?: Record<string, string[]>;
+    choices: Record<string, string[]>;
+    rate: string;
+  };
 }
 
 export const PLAYED: readonly PlayedChannel[] = [
@@ -20,7 +36,8 @@ export const PLAYED: readonly PlayedChannel[] = [
     id: 'quayside',
     name: 'Quayside',
     check: checkQuayside,
-    account: { exemptBrands: EXEMPT_BRANDS, choices: {}, rate: '1' },
+    readSheet: readUploadSheet,
+    account: { exemptBrands: EXEMPT_BRANDS, exemptOnlyIn: EXEMPT_ONLY_IN, choices: {}, rate: '1' },
   },
   {
     id: 'fernpost',
@@ -41,9 +58,25 @@ export const PLAYED: readonly PlayedChannel[] = [
     check: checkNorangHall,
     account: {
       exemptBrands: [],
-      choices: { Certification: CERTIFICATES, 'Return fee': RETURN_FEES },
+      choices: { Certification: CERTIFICATES },
       rate: '1480',
     },
+  },
+  {
+    id: 'palmway',
+    name: 'Palmway',
+    check: checkPalmway,
+    readSheet: (bytes) => readRowSheet(bytes, PALMWAY_SHEET),
+    editions: 2,
+    account: { exemptBrands: [], choices: {}, rate: '1.45' },
+  },
+  {
+    id: 'loftline',
+    name: 'Loftline',
+    check: checkLoftline,
+    readSheet: (bytes) => readRowSheet(bytes, LOFTLINE_SHEET),
+    closed: CLOSED_CATEGORIES,
+    account: { exemptBrands: [], choices: {}, rate: '92' },
   },
 ];
 

@@ -3,7 +3,6 @@ import type { Goods, LookAt, Reason } from '../goods';
 import { noLinks, pictures, pieces, prices, say, shape, texts } from './common';
 
 export const CERTIFICATES = ['Nothing to certify', 'Safety certified', 'Supplier’s declaration'];
-export const RETURN_FEES = ['Free', '3000 won', '5000 won'];
 
 const CATEGORIES = ['outer', 'knit', 'kids', 'pet', 'living'];
 const OF_CLOTH = ['outer', 'knit', 'kids'];
@@ -15,8 +14,9 @@ export async function checkNorangHall(goods: Goods, lookAt: LookAt): Promise<Rea
     if (label.includes(',')) reasons.push(say(`"${label}" has a comma.`, 'Options'));
   if (!CERTIFICATES.includes(String(goods.fields.Certification ?? '')))
     reasons.push(say('Certification is not declared.', 'Certification'));
-  if (!RETURN_FEES.includes(String(goods.fields['Return fee'] ?? '')))
-    reasons.push(say('The return fee is not declared.', 'Return fee'));
+  const fee = String(goods.fields['Return fee'] ?? '');
+  if (!/^\d+$/.test(fee) || Number(fee) > 20_000 || Number(fee) % 100 !== 0)
+    reasons.push(say('The return fee is 0 to 20,000 won, in hundreds.', 'Return fee'));
   reasons.push(
     ...texts(goods.fields, [
       { name: 'Name of goods', required: true, from: 2, to: 100 },

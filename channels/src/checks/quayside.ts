@@ -60,6 +60,12 @@ const SIZES = [
 const MATERIAL = ['clothing-outer', 'clothing-knit', 'home-textile'];
 const WEARER = ['clothing-outer', 'clothing-knit'];
 export const EXEMPT_BRANDS = ['Skerry Supply'];
+/** Brand → the categories its exemption holds for. */
+export const EXEMPT_ONLY_IN = { 'Skerry Supply': ['clothing-outer', 'clothing-knit', 'home-textile', 'pets-coats'] };
+const isExempt = (goods: Goods) =>
+  Object.entries(EXEMPT_ONLY_IN).some(
+    ([brand, categories]) => goods.fields.Brand === brand && categories.includes(goods.category),
+  );
 
 export async function checkQuayside(goods: Goods, lookAt: LookAt): Promise<Reason[]> {
   const reasons = shape(goods, { axes: 2, perAxis: 60, children: 200, label: 50, sku: 40 });
@@ -130,8 +136,8 @@ export async function checkQuayside(goods: Goods, lookAt: LookAt): Promise<Reaso
       if (numbers.has(offer.gtin)) reasons.push(say(`${offer.gtin} stands twice.`, 'GTIN', offer.sku));
       numbers.add(offer.gtin);
     } else if (!offer.gtinExempt) reasons.push(say('No GTIN, and not marked as going without.', 'GTIN', offer.sku));
-    else if (!EXEMPT_BRANDS.includes(String(goods.fields.Brand)))
-      reasons.push(say(`${String(goods.fields.Brand)} has no exemption from GTINs.`, 'GTIN', offer.sku));
+    else if (!isExempt(goods))
+      reasons.push(say(`${String(goods.fields.Brand)} has no exemption from GTINs here.`, 'GTIN', offer.sku));
     reasons.push(
       ...(await pictures(
         offer.pictures ?? [],

@@ -1,19 +1,18 @@
 /** A listing as schema.org data: a ProductGroup with its variants (https://schema.org/ProductGroup). */
 import type { Goods, Offer } from '../goods';
+import { textOf, titleOf } from './words';
 
 const PROPERTY: Record<string, string> = { colour: 'color', size: 'size', material: 'material', pattern: 'pattern' };
 
 export function productGroup(goods: Goods, page: string): Record<string, unknown> {
-  const text = (...names: string[]) =>
-    names.map((name) => goods.fields[name]).find((figure) => typeof figure === 'string');
   return {
     '@context': 'https://schema.org',
     '@type': 'ProductGroup',
     productGroupID: goods.key,
     url: page,
-    name: text('Name', 'Title'),
-    description: text('Text', 'Story'),
-    ...(text('Brand') ? { brand: { '@type': 'Brand', name: text('Brand') } } : {}),
+    name: titleOf(goods),
+    description: textOf(goods),
+    ...(goods.fields.Brand ? { brand: { '@type': 'Brand', name: goods.fields.Brand } } : {}),
     variesBy: goods.axes.flatMap((axis) => (PROPERTY[axis.role] ? [`https://schema.org/${PROPERTY[axis.role]}`] : [])),
     hasVariant: goods.offers.map((offer) => variant(goods, offer)),
   };
@@ -26,7 +25,7 @@ function variant(goods: Goods, offer: Offer): Record<string, unknown> {
   return {
     '@type': 'Product',
     sku: offer.sku,
-    name: `${String(goods.fields.Name ?? goods.fields.Title ?? '')} ${offer.options.join(', ')}`.trim(),
+    name: `${titleOf(goods)} ${offer.options.join(', ')}`.trim(),
     ...Object.fromEntries(facts),
     ...(offer.gtin ? { gtin: offer.gtin } : {}),
     offers: {

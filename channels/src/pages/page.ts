@@ -2,6 +2,7 @@
 import type { Held } from '../shelves';
 import { PictureDesk } from '../look';
 import { productGroup } from './data';
+import { textOf, titleOf } from './words';
 
 const escape = (text: unknown) =>
   String(text ?? '').replace(
@@ -29,6 +30,8 @@ const LOOKS: Record<string, [string, string]> = {
   'own-shop': ['#24323a', '#ffffff'],
   'tallow-gate': ['#6b3d20', '#fbf6ee'],
   'norang-hall': ['#8a6d00', '#fffdf2'],
+  palmway: ['#1f6b4a', '#f3faf5'],
+  loftline: ['#5b2a4f', '#fbf7fa'],
 };
 
 /** Runs in the buyer's browser. Plain, since it is the channel's and not the product's. */
@@ -80,7 +83,7 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
       : Math.min(...prices) === Math.max(...prices)
         ? money(prices[0]!)
         : `${money(Math.min(...prices))} – ${money(Math.max(...prices))}`;
-  const title = goods.fields.Title ?? goods.fields.Name;
+  const title = titleOf(goods);
   const [band, ground] = LOOKS[channel.id] ?? ['#333', '#fff'];
   const highlights = goods.fields.Highlights;
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escape(title)} · ${escape(channel.name)}</title><link rel="icon" href="data:,">
@@ -92,7 +95,7 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
 ${goods.axes.map((axis, at) => `<fieldset><legend>${escape(axis.name)}</legend>${axis.options.map((option) => `<button type="button" class="option" data-axis="${at}" data-label="${escape(option.label)}">${escape(option.label)}</button>`).join('')}</fieldset>`).join('')}
 <div id="stock" class="stock"></div><div id="sku" class="sku"></div>
 ${Array.isArray(highlights) ? `<ul>${highlights.map((one) => `<li>${escape(one)}</li>`).join('')}</ul>` : ''}
-<div class="text">${escape(goods.fields.Text ?? goods.fields.Story)}</div></div></main>
+<div class="text">${escape(textOf(goods))}</div></div></main>
 <script type="application/json" id="goods">${inScript(data)}</script><script>${SCRIPT}</script></body></html>`;
 }
 
@@ -102,6 +105,8 @@ export function frontPage(
     id: string;
     name: string;
     mood: string;
+    edition: number;
+    editions: number;
     listings: { key: string; account?: string | undefined; title: string; children: number; draft: boolean }[];
   }[],
   moods: readonly string[],
@@ -111,7 +116,7 @@ export function frontPage(
 ${channels
   .map(
     (channel) => `<h2>${escape(channel.name)}</h2><form method="post" action="/control">Today it is
-<input type="hidden" name="channel" value="${escape(channel.id)}"><select name="mood">${moods.map((mood) => `<option${mood === channel.mood ? ' selected' : ''}>${mood}</option>`).join('')}</select> <button>Set</button></form>
+<input type="hidden" name="channel" value="${escape(channel.id)}"><select name="mood">${moods.map((mood) => `<option${mood === channel.mood ? ' selected' : ''}>${mood}</option>`).join('')}</select>${channel.editions > 1 ? ` under edition <select name="edition">${Array.from({ length: channel.editions }, (_, at) => `<option${at + 1 === channel.edition ? ' selected' : ''}>${at + 1}</option>`).join('')}</select> of its rules` : ''} <button>Set</button></form>
 <table>${channel.listings.map((one) => `<tr><td><a href="/${channel.id}/pages/${encodeURIComponent(one.key)}${one.account ? `?account=${one.account}` : ''}">${escape(one.title)}</a></td><td>${one.children} children</td><td>${one.draft ? 'draft' : 'live'}</td><td class="sku">${escape(one.key)}</td></tr>`).join('') || '<tr><td>Nothing listed.</td></tr>'}</table>`,
   )
   .join('')}

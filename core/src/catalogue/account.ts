@@ -11,6 +11,10 @@ export const SellerSchema = z.object({
 });
 export type Seller = z.infer<typeof SellerSchema>;
 
+/** Asked of the channel and waiting for its answer, or answered. */
+export const ApprovalSchema = z.enum(['waiting', 'granted', 'refused']);
+export type Approval = z.infer<typeof ApprovalSchema>;
+
 /** What the seller has set up for an account. */
 export const AccountSettingsSchema = z.object({
   /** Units of the channel's currency for one of the seller's. */
@@ -20,6 +24,10 @@ export const AccountSettingsSchema = z.object({
     .refine((text) => Number(text) > 0, 'The rate is above zero.'),
   /** Brands the channel lets go without GTINs. */
   exemptBrands: z.array(z.string().min(1).max(80)).max(200),
+  /** Brand → the only categories of the channel its exemption holds for; in all where it is not named here. */
+  exemptOnlyIn: z.record(z.string(), z.array(z.string())).optional(),
+  /** How the seller stands in categories that the channel has to let sellers into. */
+  approvals: z.record(z.string(), ApprovalSchema).optional(),
   /** Answers to the rulebook's `settings`. */
   answers: z.record(z.string(), z.string().max(200)),
   objective: z.enum(['listings', 'fees']),

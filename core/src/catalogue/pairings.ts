@@ -1,18 +1,28 @@
 /** Pairings: the family's values ↔ the channel's own, remembered per channel for every family. */
 import { z } from 'zod';
-import { RoleSchema, type Role } from '../family/shape';
+import { RoleSchema } from '../family/shape';
 
-/** One pairing; `to` empty takes it away. `value` is the family's label as `foldForPairing` has it. */
+/** What values belong to that are paired: axes of a role, or a field the channel has a closed list for. */
+export const PairedSchema = z.union([RoleSchema, z.string().regex(/^field:[A-Za-z]\w{0,59}$/)]);
+
+/** How a field is named in pairings. */
+export const pairedField = (key: string): string => `field:${key}`;
+
+/** The field of a paired thing; null where it is a role. */
+export const fieldOfPaired = (paired: string): string | null =>
+  paired.startsWith('field:') ? paired.slice('field:'.length) : null;
+
+/** One pairing; `to` empty takes it away. `value` is the seller's word as `foldForPairing` has it. */
 export const PairingSchema = z.object({
   channel: z.string().max(80),
-  role: RoleSchema,
-  value: z.string().min(1).max(80),
-  to: z.string().max(80),
+  role: PairedSchema,
+  value: z.string().min(1).max(120),
+  to: z.string().max(120),
 });
 export type Pairing = z.infer<typeof PairingSchema>;
 
-/** The pairings of one channel: role → folded label → the channel's value. */
-export const PairingTableSchema = z.partialRecord(RoleSchema, z.record(z.string(), z.string()));
+/** The pairings of one channel: role or field → folded label → the channel's value. */
+export const PairingTableSchema = z.record(PairedSchema, z.record(z.string(), z.string()));
 export type PairingTable = z.infer<typeof PairingTableSchema>;
 
 /** How a label is kept in a pairing: neither case nor hyphens, underlines and blanks between words count. */
@@ -49,7 +59,7 @@ export function pairingLookup(
     const words = lists.get(role)?.byWord;
     if (!words) return undefined;
     const folded = foldForPairing(label);
-    const chosen = table[role as Role]?.[folded];
+    const chosen = table[role]?.[folded];
     return (chosen === undefined ? undefined : words.get(foldForPairing(chosen))) ?? words.get(folded);
   };
 }

@@ -50,6 +50,7 @@ function pricer({ account, seller }: FitInput, { rules }: CategoryRules): (amoun
     currency: rules.price.currency,
     taxIncluded: rules.price.taxIncluded,
     multipleOf: rules.price.multipleOf,
+    endings: rules.price.endings,
     rate: account.settings.rate,
     taxPercent: seller.taxPercent,
   };

@@ -1,6 +1,7 @@
 /** What a fit is computed from, and the shape of its result. */
 import type { Account, Seller } from '../catalogue/account';
 import type { CategoryMap } from '../catalogue/categoryMap';
+import type { Routes } from '../catalogue/routes';
 import type { PairingLookup, PairingTable } from '../catalogue/pairings';
 import type { Column, ColumnGroup } from '../family/columnShape';
 import type { Scopes } from '../family/scope';
@@ -30,6 +31,8 @@ export interface FitInput {
   pairings: PairingTable;
   /** Where the seller's categories go on the account's channel. */
   categories: CategoryMap;
+  /** The routes of the account, where it has any. */
+  routes?: Routes;
   seller: Seller;
   live: readonly LiveListing[];
   /** Who needs only the plan in force wants one. */

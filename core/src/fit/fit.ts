@@ -1,6 +1,6 @@
 /** The fit of a family to an account: plan, findings and the state of every child. */
-import { mappedCategory } from '../catalogue/categoryMap';
-import { proposeCategories } from '../catalogue/proposeCategories';
+import { sortedOf } from '../catalogue/conditions';
+import { destinationOf, type Destination } from '../catalogue/routes';
 import { EVERYWHERE, scopesOf } from '../family/scope';
 import { familyIndex } from '../family/weave';
 import { identifierOwners, identityOf } from '../identifiers/sameness';
@@ -9,9 +9,9 @@ import { checkContext } from './checkContext';
 import type { CheckContext, Fit, FitInput, FitState } from './context';
 import { SEVERITIES, type Finding, type Severity } from './finding';
 import { checkAll } from './findings';
+import { whyAbsent } from './findings/absent';
 import { bestPlans, leaveOutOffers, planNamed, planTask, type LeaveOutOffer, type PlanTask } from './planner';
 import { plannerKey } from './project/listingKey';
-import type { Remedy } from './remedy';
 
 /** As many plans are found to choose from, unless fewer are wanted. */
 const PLANS = 6;
@@ -27,9 +27,10 @@ export function computeFit(input: FitInput): Fit {
 /** The fit, and the context it was found in: null where the family is not offered. */
 export function computeWithContext(input: FitInput): { fit: Fit; context: CheckContext | null } {
   const { family, account, rulebook } = input;
-  const category = rulebook.category(mappedCategory(rulebook.registry, input.categories, family.fields.category));
-  const wish = family.wishes[account.id];
-  if (!category || wish?.offered === false || family.retired) return { fit: absentFit(input, category), context: null };
+  const destination = destinationFor(input);
+  const category = rulebook.category(destination.category);
+  if (!category || destination.notOffered || family.retired)
+    return { fit: absentFit(input, category, destination), context: null };
   const { task, plans, plan, isChosenGone } = planFor(input, category);
   const inForce = { plan, isChosenGone };
   const context = checkContext(input, category, inForce, new Set(task.children.map((child) => child.id)));
@@ -47,11 +48,16 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
 
 /** What could be left out so that fewer listings are enough; not part of a fit, since nobody asks often. */
 export function leaveOutsFor(input: FitInput): LeaveOutOffer[] {
-  const { rulebook, family } = input;
-  const category = rulebook.category(mappedCategory(rulebook.registry, input.categories, family.fields.category));
+  const category = input.rulebook.category(destinationFor(input).category);
   if (!category) return [];
   const { task, plans } = planFor(input, category);
   return plans[0] ? leaveOutOffers(task, plans[0]) : [];
+}
+
+/** Where the family goes on the account. */
+function destinationFor({ family, account, rulebook, categories, routes = [], stock }: FitInput): Destination {
+  const sorted = () => sortedOf(family, stock);
+  return destinationOf({ family, accountId: account.id, sorted }, { routes, categories, registry: rulebook.registry });
 }
 
 /** The plans under a category's rules and the one in force. */
@@ -87,39 +93,16 @@ function liveFor(family: FitInput['family'], live: FitInput['live']): PlanTask['
   });
 }
 
-function absentFit(input: FitInput, category: CategoryRules | null): Fit {
+function absentFit(input: FitInput, category: CategoryRules | null, destination: Destination): Fit {
   const { family, account } = input;
   const { woven } = familyIndex(family);
   return {
     account: account.id,
     channel: account.channel,
     ...{ state: 'absent', category, plans: [], plan: null, fees: '0' },
-    findings: category || family.retired ? [] : [noCategory(input)],
+    findings: family.retired ? [] : [...whyAbsent(input, category, destination)],
     childStates: Object.fromEntries(woven.map((child) => [child.id, 'absent' as const])),
   };
-}
-
-function noCategory({
-  family,
-  account: { name: account, channel },
-  rulebook: { registry, rulebook },
-}: FitInput): Finding {
-  const sellerCategory = family.fields.category;
-  const about = {
-    severity: 'advises',
-    childIds: [],
-    place: { level: 'family' },
-    scope: EVERYWHERE,
-    rule: 'categories',
-    remedies: [],
-  } as const;
-  const label = registry.pathLabel(sellerCategory);
-  const base = { ...about, childIds: [], remedies: [] };
-  if (!label) return { ...base, code: 'category.choose', key: 'category', params: { account } };
-  const remedies = proposeCategories(registry, sellerCategory, rulebook).map((one): Remedy => {
-    return { kind: 'categoryMap', channel, category: String(sellerCategory), ...one };
-  });
-  return { ...base, remedies, code: 'category.none', key: 'categoryMap', params: { account, category: label } };
 }
 
 /** What is said where a fit cannot be worked out at all: the account stops, nothing else does. */

@@ -11,7 +11,6 @@ export type RemedyLabel =
   /** What another field says is proposed for one that is empty. */
   | { do: 'takeFrom'; field: string; text: string }
   | { do: 'keepFirst'; most: number }
-  | { do: 'setChoice'; value: string }
   | { do: 'rename'; name: string }
   | { do: 'giveBack'; field: string }
   | { do: 'markExempt' }
@@ -19,12 +18,17 @@ export type RemedyLabel =
   | { do: 'liftWish'; axis: string; wish: 'apart' | 'whole' }
   | { do: 'keepBestPlan' }
   | { do: 'leaveOut'; account: string; children: number }
-  | { do: 'offerAgain'; children: number };
+  | { do: 'offerAgain'; children: number }
+  | { do: 'offer'; account: string };
 
 export type Remedy =
   /** Commands on the family, ready to be run. */
   | { kind: 'change'; label: RemedyLabel; commands: SingleCommand[] }
   | { kind: 'pairing'; pairing: Pairing; reason: PairingReason; confidence: Confidence }
+  /** A pairing that the seller chooses. */
+  | { kind: 'pair'; pairing: Pairing; choices: readonly string[] }
+  /** The channel is asked to let the account into one of its categories. */
+  | { kind: 'approval'; account: string; category: string }
   /** Where goods of one of the seller's categories go on a channel, for this family and all like it. */
   | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string; isLikely: boolean }
   /** A field that the channel asks for and the seller has not: added to the seller's facts. */
@@ -51,6 +55,8 @@ export interface Mend {
 /** Whether a remedy can be applied without asking anything. Taking children off an account is never done in passing. */
 export const isReady = (remedy: Remedy): boolean =>
   remedy.kind !== 'figure' &&
+  remedy.kind !== 'pair' &&
+  remedy.kind !== 'approval' &&
   !(remedy.kind === 'change' && remedy.label.do === 'leaveOut') &&
   !(remedy.kind === 'pairing' && remedy.confidence === 'doubtful') &&
   !(remedy.kind === 'categoryMap' && !remedy.isLikely);

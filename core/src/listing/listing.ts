@@ -14,6 +14,8 @@ export const ListingOfferSchema = z.object({
   salePrice: Text.optional(),
   saleFrom: Text.optional(),
   saleUntil: Text.optional(),
+  /** Where the channel's tax goes by price. */
+  taxPercent: Text.optional(),
   stock: z.number().int(),
   fields: z.record(Text, z.union([Text, z.number(), z.array(Text), z.boolean()])),
   /** Addresses, main one first; only where the channel ties pictures to children. */

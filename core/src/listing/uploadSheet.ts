@@ -1,10 +1,10 @@
 /**
- * The upload sheet of a channel that takes sheets: a family row, then its child rows, each pointing to the family
- * row's key. The family row leaves price, pieces, GTIN and options empty. In a revision an empty cell means "as
- * before".
+ * The upload sheet of a channel that takes sheets: a family row and then its child rows, each pointing to the family
+ * row's key; or, where the channel has no family rows, child rows alone, each with all that holds for the listing. In a
+ * revision an empty cell means "as before".
  */
-import type { ListingOffer, ListingMessage } from './listing';
-import type { Rules } from '../rulebook/shape';
+import type { Listing, ListingMessage, RevisedOffer } from './listing';
+import type { Rulebook, Rules } from '../rulebook/shape';
 
 export type Cell = string | number;
 
@@ -16,124 +16,187 @@ export interface UploadSheet {
   rows: Cell[][];
 }
 
-/** Rows for messages, all under one set of columns. */
-export function uploadSheet(messages: readonly ListingMessage[], rules: Rules): UploadSheet {
-  const roles = Object.entries(rules.axes.roles).map(([role, rule]) => ({
-    role,
-    name: rule?.name ?? role,
-    listed: rule?.list !== undefined,
-  }));
-  const pictures = Array.from(
-    { length: Math.max(rules.pictures.atMost, mostIn(messages)) },
-    (_, at) => `Picture ${at + 1}`,
-  );
-  const childFields = rules.fields.filter((field) => field.level === 'child').map((field) => field.name);
-  const listingFields = [
-    ...new Set([
-      ...rules.fields.filter((field) => field.level === 'listing').map((field) => field.name),
-      ...messages.flatMap((message) =>
-        Object.keys(
-          (message.action === 'list'
-            ? message.listing.fields
-            : message.action === 'revise'
-              ? message.changes.fields
-              : undefined) ?? {},
-        ),
-      ),
-    ]),
-  ];
-  const headers = [
-    'Row',
-    'Do',
-    'Key',
-    'Of family',
-    'Style',
-    'Category',
-    'Varies by',
-    ...listingFields,
-    ...roles.flatMap(({ name, listed }) => (listed ? [`${name} shown`, `${name} group`] : [`${name} shown`])),
-    'GTIN',
-    'Without GTIN',
-    `Price ${rules.price.currency}`,
-    `List price ${rules.price.currency}`,
-    `Sale price ${rules.price.currency}`,
-    'Sale from',
-    'Sale until',
-    'Pieces',
-    ...childFields,
-    ...pictures,
-    'Plan',
-  ];
-  const rows: Cell[][] = [];
-  const put = (cells: Record<string, Cell | undefined>) => rows.push(headers.map((header) => cells[header] ?? ''));
+type Cells = Record<string, Cell | undefined>;
 
-  for (const message of messages) {
-    if (message.action === 'takeDown') {
-      put({ Row: 'family', Do: 'take down', Key: message.key });
-      continue;
-    }
-    const shared = message.action === 'list' ? message.listing : message.changes;
-    const action = message.action === 'list' ? 'list' : 'revise';
-    put({
-      Row: 'family',
-      Do: action,
-      Key: message.key,
-      Style: shared.styleCode,
-      Category: shared.category,
-      Plan: shared.structure,
-      'Varies by': shared.axes?.map((axis) => axis.role).join(', '),
-      ...Object.fromEntries(Object.entries(shared.fields ?? {}).map(([name, figure]) => [name, cellOf(figure)])),
-    });
-    const offers: (Partial<ListingOffer> & { sku: string; cleared?: string[] | undefined })[] =
-      message.action === 'list' ? message.listing.offers : message.offers;
-    for (const offer of offers) {
-      const axes = shared.axes ?? [];
-      const options = Object.fromEntries(
-        (offer.options ?? []).flatMap((label, at) => {
-          const axis = axes[at];
-          const role = roles.find((one) => one.role === axis?.role);
-          const paired = axis?.options.find((option) => option.label === label)?.paired;
-          return role ? [[`${role.name} shown`, label], ...(paired ? [[`${role.name} group`, paired]] : [])] : [];
-        }),
-      ) as Record<string, Cell>;
-      const cleared = (name: string) => (offer.cleared?.includes(name) ? CLEARED : undefined);
-      put({
-        Row: 'child',
-        Do: action,
-        Key: offer.sku,
-        'Of family': message.key,
-        ...options,
-        GTIN: offer.gtin ?? cleared('gtin'),
-        'Without GTIN': offer.gtinExempt ? 'yes' : cleared('gtinExempt'),
-        [`Price ${rules.price.currency}`]: offer.price,
-        [`List price ${rules.price.currency}`]: offer.listPrice ?? cleared('listPrice'),
-        [`Sale price ${rules.price.currency}`]: offer.salePrice ?? cleared('salePrice'),
-        'Sale from': offer.saleFrom ?? cleared('saleFrom'),
-        'Sale until': offer.saleUntil ?? cleared('saleUntil'),
-        Pieces: offer.stock,
-        ...Object.fromEntries(Object.entries(offer.fields ?? {}).map(([name, figure]) => [name, cellOf(figure)])),
-        ...Object.fromEntries((offer.pictures ?? []).map((address, at) => [`Picture ${at + 1}`, address])),
-      });
-    }
-    if (message.action === 'revise')
-      for (const sku of message.gone) put({ Row: 'child', Do: 'take down', Key: sku, 'Of family': message.key });
-  }
+/** What a row of a listing says, by column. */
+interface Columns {
+  rules: Rules;
+  options: OptionColumns;
+  /** Whether pictures stand on the rows of children as their own. */
+  picturesOfChildren: boolean;
+}
+
+/** Rows for messages, all under one set of columns. */
+export function uploadSheet(
+  messages: readonly ListingMessage[],
+  rules: Rules,
+  { familyRow }: Pick<Rulebook['sheet'], 'familyRow'> = { familyRow: true },
+): UploadSheet {
+  const options = rules.axes.sets ? columnsByRole(rules) : columnsByNumber(rules);
+  const columns: Columns = { rules, options, picturesOfChildren: rules.axes.pictures === 'child' };
+  const headers = headersFor(messages, columns, familyRow);
+  const rows = messages
+    .flatMap((message) => (familyRow ? familyAndChildren(message, columns) : childrenAlone(message, columns)))
+    .map((cells) => headers.map((header) => cells[header] ?? ''));
   return { headers, rows };
 }
+
+function headersFor(messages: readonly ListingMessage[], { rules, options }: Columns, familyRow: boolean): string[] {
+  const { currency, taxSlabs } = rules.price;
+  const byLevel = (level: 'listing' | 'child') =>
+    rules.fields.filter((field) => field.level === level).map((field) => field.name);
+  const besides = messages.flatMap((message) => Object.keys(sharedOf(message).fields ?? {}));
+  const pictures = Array.from(
+    { length: Math.max(rules.pictures.atMost, ...messages.map((message) => sharedOf(message).pictures?.length ?? 0)) },
+    (_, at) => `Picture ${at + 1}`,
+  );
+  return [
+    ...(familyRow ? ['Row'] : []),
+    ...['Do', 'Key', 'Of family', 'Style', 'Category', 'Varies by'],
+    ...new Set([...byLevel('listing'), ...besides]),
+    ...options.headers,
+    ...['GTIN', 'Without GTIN', `Price ${currency}`, `List price ${currency}`, `Sale price ${currency}`],
+    ...['Sale from', 'Sale until', ...(taxSlabs ? ['Tax %'] : []), 'Pieces'],
+    ...byLevel('child'),
+    ...pictures,
+    ...(isTiedToOptions(rules) ? [OPTION_PICTURE] : []),
+    'Plan',
+  ];
+}
+
+const OPTION_PICTURE = 'Option picture';
+
+const isTiedToOptions = ({ axes }: Rules): boolean => axes.pictures === 'axis' || axes.pictures === 'firstAxis';
+
+/** What a message says of the listing as a whole. */
+function sharedOf(message: ListingMessage): Partial<Omit<Listing, 'key' | 'offers'>> {
+  if (message.action === 'takeDown') return {};
+  return message.action === 'list' ? message.listing : message.changes;
+}
+
+const offersOf = (message: ListingMessage): readonly RevisedOffer[] =>
+  message.action === 'takeDown' ? [] : message.action === 'list' ? message.listing.offers : message.offers;
+
+function familyAndChildren(message: ListingMessage, columns: Columns): Cells[] {
+  const { key, action } = message;
+  if (action === 'takeDown') return [{ Row: 'family', Do: 'take down', Key: key }];
+  const mine = { Row: 'child', Do: action, 'Of family': key };
+  const gone = action === 'revise' ? message.gone : [];
+  return [
+    { Row: 'family', Do: action, Key: key, ...familyCells(message, columns) },
+    ...offersOf(message).map((offer) => ({ ...mine, ...childCells(message, offer, columns) })),
+    ...gone.map((sku) => ({ ...mine, Do: 'take down', Key: sku })),
+  ];
+}
+
+/** A row without a key is for the whole listing: it goes as a whole, or changes where no child of it does. */
+function childrenAlone(message: ListingMessage, columns: Columns): Cells[] {
+  const { key, action } = message;
+  const mine = { Do: action, 'Of family': key };
+  if (action === 'takeDown') return [{ ...mine, Do: 'take down' }];
+  const shared = familyCells(message, columns);
+  const gone = action === 'revise' ? message.gone : [];
+  const rows = [
+    ...offersOf(message).map((offer) => ({ ...mine, ...shared, ...childCells(message, offer, columns) })),
+    ...gone.map((sku) => ({ ...mine, Do: 'take down', Key: sku })),
+  ];
+  const told = offersOf(message).length > 0;
+  return [...rows, ...(action === 'revise' && !told ? wholeRows(message, shared, columns, mine) : [])];
+}
+
+/** Changes of a listing none of whose children change: once, or once for each option whose picture is told. */
+function wholeRows(message: ListingMessage, shared: Cells, { options }: Columns, mine: Cells): Cells[] {
+  const axes = sharedOf(message).axes ?? [];
+  const ofOptions = axes.flatMap((axis, at) =>
+    axis.options.map((option) => ({
+      ...mine,
+      ...shared,
+      ...options.cells(axes, at, option.label),
+      ...pictureCell(option),
+    })),
+  );
+  return ofOptions.length > 0 ? ofOptions : [{ ...mine, ...shared }];
+}
+
+function familyCells(message: ListingMessage, { picturesOfChildren }: Columns): Cells {
+  const { styleCode, category, structure, axes, fields, pictures = [] } = sharedOf(message);
+  return {
+    Style: styleCode,
+    Category: category,
+    Plan: structure,
+    'Varies by': axes?.map((axis) => axis.role).join(', '),
+    ...asCells(fields),
+    ...(picturesOfChildren ? {} : pictureCells(pictures)),
+  };
+}
+
+function childCells(message: ListingMessage, offer: RevisedOffer, { rules, options }: Columns): Cells {
+  const { currency } = rules.price;
+  const { axes = [] } = sharedOf(message);
+  const cleared = (name: string) => (offer.cleared?.includes(name) ? CLEARED : undefined);
+  const chosen = (offer.options ?? []).map((label, at) => ({
+    at,
+    option: axes[at]?.options.find((one) => one.label === label) ?? { label },
+  }));
+  return {
+    Key: offer.sku,
+    ...Object.assign({}, ...chosen.map(({ at, option }) => options.cells(axes, at, option.label))),
+    ...Object.assign({}, ...chosen.map(({ option }) => pictureCell(option))),
+    GTIN: offer.gtin ?? cleared('gtin'),
+    'Without GTIN': offer.gtinExempt ? 'yes' : cleared('gtinExempt'),
+    [`Price ${currency}`]: offer.price,
+    [`List price ${currency}`]: offer.listPrice ?? cleared('listPrice'),
+    [`Sale price ${currency}`]: offer.salePrice ?? cleared('salePrice'),
+    'Sale from': offer.saleFrom ?? cleared('saleFrom'),
+    'Sale until': offer.saleUntil ?? cleared('saleUntil'),
+    'Tax %': offer.taxPercent,
+    Pieces: offer.stock,
+    ...asCells(offer.fields),
+    ...pictureCells(offer.pictures ?? []),
+  };
+}
+
+const pictureCells = (addresses: readonly string[]): Cells =>
+  Object.fromEntries(addresses.map((address, at) => [`Picture ${at + 1}`, address]));
+
+const pictureCell = ({ pictures }: { pictures?: string[] | undefined }): Cells =>
+  pictures?.[0] === undefined ? {} : { [OPTION_PICTURE]: pictures[0] };
+
+const asCells = (fields: Listing['fields'] = {}): Cells =>
+  Object.fromEntries(Object.entries(fields).map(([name, figure]) => [name, cellOf(figure)]));
 
 function cellOf(figure: string | number | boolean | string[]): Cell {
   if (Array.isArray(figure)) return figure.join('\n');
   return typeof figure === 'boolean' ? (figure ? 'yes' : 'no') : figure;
 }
 
-/** The most pictures that one of the messages has; a rulebook may allow more than its own number, by values. */
-function mostIn(messages: readonly ListingMessage[]): number {
-  const counts = messages.map((message) =>
-    message.action === 'list'
-      ? message.listing.pictures.length
-      : message.action === 'revise'
-        ? (message.changes.pictures?.length ?? 0)
-        : 0,
-  );
-  return Math.max(0, ...counts);
+/** How the options of a child are written. */
+interface OptionColumns {
+  headers: string[];
+  cells(axes: Listing['axes'], at: number, label: string): Cells;
+}
+
+const pairedOf = (axis: Listing['axes'][number] | undefined, label: string) =>
+  axis?.options.find((option) => option.label === label)?.paired;
+
+/** A column for each role that the channel knows. */
+function columnsByRole({ axes: { roles } }: Rules): OptionColumns {
+  const known = Object.entries(roles).map(([role, rule]) => ({ role, name: rule?.name ?? role, listed: !!rule?.list }));
+  return {
+    headers: known.flatMap(({ name, listed }) => (listed ? [`${name} shown`, `${name} group`] : [`${name} shown`])),
+    cells(axes, at, label) {
+      const role = known.find((one) => one.role === axes[at]?.role);
+      const paired = pairedOf(axes[at], label);
+      return role ? { [`${role.name} shown`]: label, ...(paired ? { [`${role.name} group`]: paired } : {}) } : {};
+    },
+  };
+}
+
+/** Columns in turn, each axis with the name the seller gave it. */
+function columnsByNumber({ axes: { atMost } }: Rules): OptionColumns {
+  const numbers = Array.from({ length: atMost }, (_, at) => at + 1);
+  return {
+    headers: numbers.flatMap((number) => [`Axis ${number}`, `Option ${number}`]),
+    cells: (axes, at, label) => ({ [`Axis ${at + 1}`]: axes[at]?.name, [`Option ${at + 1}`]: label }),
+  };
 }

@@ -1,6 +1,7 @@
 /** From the seller's price to the price a channel shows, and what is left of it. All exact. */
 import Big from 'big.js';
 import { toCurrency } from './amount';
+import { decimalsOf } from './currency';
 
 export interface ChannelPricing {
   /** ISO 4217 code of the channel. */
@@ -11,6 +12,8 @@ export interface ChannelPricing {
   rate: string;
   /** Prices are multiples of this, as a decimal string. */
   multipleOf?: string | undefined;
+  /** The last digits a price may have; see the rulebook. */
+  endings?: readonly string[] | undefined;
   /** The seller's tax in percent. The seller's own prices contain it. */
   taxPercent: string;
 }
@@ -19,7 +22,22 @@ export interface ChannelPricing {
 export function channelPrice(price: string, how: ChannelPricing): string {
   let exact = new Big(price).times(how.rate);
   if (!how.taxIncluded) exact = withoutTax(exact.toString(), how.taxPercent);
+  if (how.endings) return toCurrency(nearestEnding(exact, how.endings, decimalsOf(how.currency)), how.currency);
   return toCurrency(how.multipleOf ? nearestMultiple(exact, how.multipleOf) : exact, how.currency);
+}
+
+/** The amount above zero that ends with one of these digits and is nearest; of two as near the higher. */
+function nearestEnding(exact: Big, endings: readonly string[], decimals: number): Big {
+  const minor = exact.times(new Big(10).pow(decimals));
+  const candidates = endings.map((ending) => {
+    const step = new Big(10).pow(ending.length);
+    const steps = minor.minus(ending).div(step).round(0, Big.roundHalfUp);
+    const least = Number(ending) === 0 ? 1 : 0;
+    return step.times(steps.lt(least) ? least : steps).plus(ending);
+  });
+  const away = (one: Big) => one.minus(minor).abs();
+  const [nearest] = candidates.sort((a, b) => away(a).cmp(away(b)) || b.cmp(a));
+  return nearest!.div(new Big(10).pow(decimals));
 }
 
 /** The multiple that is nearest, half up; never zero for a price that is above it. */

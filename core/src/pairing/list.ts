@@ -1,8 +1,7 @@
 /** A channel's own values on axes of one role, made ready for finding the one that a family's value is. */
-import { foldForPairing } from '../catalogue/pairings';
+import { foldForPairing, pairedField } from '../catalogue/pairings';
 import { basicColourOfName, basicColourOfSwatch, type BasicColour } from '../colour/terms';
-import type { Role } from '../family/shape';
-import type { RoleRules } from '../rulebook/shape';
+import type { FieldRule, RoleRules, Rules } from '../rulebook/shape';
 import { sizeMeaning, type SizeMeaning } from './sizes';
 
 export interface ListedValue {
@@ -22,16 +21,22 @@ export interface PairingList {
 }
 export type PairingLists = ReadonlyMap<string, PairingList>;
 
-/** The closed lists of a rulebook's roles, each made ready once. */
-export function openPairingLists(roles: Partial<Record<Role, RoleRules>>): PairingLists {
-  return new Map(
-    Object.entries(roles).flatMap(([role, rules]) =>
-      rules?.list ? [[role, openList(role as Role, rules.list)] as const] : [],
-    ),
+/** The closed lists of a category's roles and fields, each made ready once. */
+export function openPairingLists({ axes, fields }: Pick<Rules, 'axes' | 'fields'>): PairingLists {
+  const ofRoles = Object.entries(axes.roles).flatMap(([role, rules]) =>
+    rules?.list ? [[role, openList(role, rules.list)] as const] : [],
   );
+  const ofFields = fields.flatMap((rule) => (rule.choices ? [[pairedField(rule.key), choicesOf(rule)] as const] : []));
+  return new Map([...ofRoles, ...ofFields]);
 }
 
-function openList(role: Role, list: NonNullable<RoleRules['list']>): PairingList {
+const choicesOf = ({ key, choices = [] }: FieldRule): PairingList =>
+  openList(
+    pairedField(key),
+    choices.map((label) => ({ label })),
+  );
+
+function openList(role: string, list: NonNullable<RoleRules['list']>): PairingList {
   const entries = list.map(({ label, swatch }): ListedValue => {
     const word = foldForPairing(label);
     const colour = role === 'colour' ? colourOf(label, swatch) : null;

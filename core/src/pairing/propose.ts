@@ -5,7 +5,7 @@
 import { foldForPairing } from '../catalogue/pairings';
 import { colourDifference } from '../colour/name';
 import { basicColourOfName, basicColourOfSwatch, BESIDE, type BasicColour } from '../colour/terms';
-import type { Role, Value } from '../family/shape';
+import type { Value } from '../family/shape';
 import type { ListedValue, PairingList } from './list';
 import { isSameSize, liesIn, sizeMeaning } from './sizes';
 
@@ -29,10 +29,11 @@ const FAR = 40;
 
 /**
  * The likeliest of the channel's values; null where none is likely at all.
+ * @param role the role of the axis, or the field (`pairedField`)
  * @param spellings how the seller's dictionary writes the value besides
  */
 export function proposePairing(
-  role: Role,
+  role: string,
   value: Wanted,
   list: PairingList,
   spellings: readonly string[] = [],

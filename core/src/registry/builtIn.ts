@@ -157,5 +157,10 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
   }),
   field('madeIn', 'Made in', 'text', FAMILY, 'facts', { most: 60 }),
   field('collections', 'Collections', 'list', FAMILY, 'facts', { most: 12 }),
+  field('tags', 'Tags', 'list', FAMILY, 'facts', {
+    ...ONE_FOR_ALL,
+    most: 30,
+    help: 'Words of your own to sort families by; no channel sees them.',
+  }),
   field('pictures', 'Pictures', 'pictures', ALL, 'pictures', { help: 'The first is the main one.' }),
 ];

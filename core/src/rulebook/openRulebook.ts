@@ -24,7 +24,7 @@ export interface CategoryRules {
   rules: Rules;
   /** The rules about fields, in the rulebook's order. */
   fieldChecks: readonly FieldCheck[];
-  /** The closed lists of its roles. */
+  /** The closed lists of its roles and fields. */
   lists: PairingLists;
 }
 
@@ -51,7 +51,7 @@ export function openRulebook(rulebook: Rulebook, registry: Registry, compile: Pa
       if (!known) {
         const rules = RulesSchema.parse(mergedRules(rulebook, entry));
         const fieldChecks = rules.fields.map((rule) => fieldCheck(rule, registry, compile));
-        const lists = openPairingLists(rules.axes.roles);
+        const lists = openPairingLists(rules);
         known = Object.freeze({ id: entry.id, label: entry.label, rules, fieldChecks, lists });
         compiled.set(entry.id, known);
       }

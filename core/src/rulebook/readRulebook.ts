@@ -71,6 +71,9 @@ function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
   least('pictures.atLeast', pictures.atLeast, pictures.atMost);
   least('stock.least', stock.least, stock.most);
   least('price.least', numberOf(price.least), numberOf(price.most));
+  for (const problem of priceProblems(price)) say(`price.${problem.place}`, problem.text);
+  if (pictures.perValue > 0 && (axes.pictures === 'child' || axes.pictures === 'listing'))
+    say('pictures.perValue', 'Pictures are not tied to values here.');
   const keys = new Set<string>();
   rules.fields.forEach((rule, at) => {
     const place = `fields.${at}`;
@@ -82,6 +85,17 @@ function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
     for (const problem of fieldProblems(rule, registry)) say(`${place}.${problem.place}`, problem.text);
   });
   return found;
+}
+
+function* priceProblems({ multipleOf, endings, taxSlabs = [] }: Rules['price']): Iterable<RulebookProblem> {
+  if (multipleOf && endings)
+    yield { place: 'endings', text: 'Prices are multiples already; endings do not go with that.' };
+  if (endings?.length === 0) yield { place: 'endings', text: 'A list without an entry lets nothing pass.' };
+  const ends = taxSlabs.map((slab) => numberOf(slab.upTo) ?? Infinity);
+  if (taxSlabs.length > 0 && ends.at(-1) !== Infinity)
+    yield { place: `taxSlabs.${taxSlabs.length - 1}.upTo`, text: 'The last rate has to hold for all prices above.' };
+  const wrong = ends.findIndex((end, at) => at > 0 && end <= ends[at - 1]!);
+  if (wrong > 0) yield { place: `taxSlabs.${wrong}.upTo`, text: 'The prices have to rise from rate to rate.' };
 }
 
 const numberOf = (text: string | undefined) => (text === undefined ? undefined : Number(text));

@@ -40,9 +40,11 @@ export const AxisRulesSchema = z.strictObject({
   alwaysSplit: z.array(RoleSchema).default([]).describe('Roles of which each value has a listing of its own.'),
   order: z.array(RoleSchema).default([]).describe('The order that the axes have to stand in.'),
   pictures: z
-    .enum(['child', 'axis', 'listing'])
+    .enum(['child', 'axis', 'firstAxis', 'listing'])
     .default('child')
-    .describe('What pictures are tied to: each child, the values of one axis, or the listing alone.'),
+    .describe(
+      'What pictures are tied to: each child, the values of one axis, those of the first, or the listing alone.',
+    ),
 });
 
 export const FieldRuleSchema = z.strictObject({
@@ -95,7 +97,15 @@ export const RulesSchema = z.strictObject({
     most: Decimal.optional(),
     listAbovePrice: z.boolean().default(false),
     multipleOf: Decimal.optional().describe('Prices are rounded to the nearest multiple of this, such as 10.'),
+    endings: z
+      .array(z.string().regex(/^\d{1,6}$/))
+      .optional()
+      .describe('The last digits a price may have, such as 90 for 12.90; prices go to the nearest of them.'),
     spreadAtMost: Decimal.optional().describe('The dearest child is at most this many times the cheapest.'),
+    taxSlabs: z
+      .array(z.strictObject({ upTo: Decimal.optional(), percent: Decimal }))
+      .optional()
+      .describe('The tax by price: each rate holds up to and with its price, the last for all above.'),
   }),
   stock: z.strictObject({ least: Count.default(0), most: Count.default(1_000_000) }).prefault({}),
   fees: z
@@ -106,8 +116,24 @@ export const RulesSchema = z.strictObject({
       commissionPercent: Decimal.default('0'),
     })
     .prefault({}),
+  approval: z
+    .strictObject({ needed: z.boolean().default(false), about: z.string().optional() })
+    .prefault({})
+    .describe('Whether the channel has to let the seller in first.'),
   settings: z
-    .array(z.strictObject({ key: z.string(), label: z.string(), help: z.string().optional() }))
+    .array(
+      z.strictObject({
+        key: z.string(),
+        label: z.string(),
+        help: z.string().optional(),
+        kind: z
+          .enum(['choice', 'money'])
+          .default('choice')
+          .describe("choice: one of what the channel offers; money: an amount in the channel's currency."),
+        most: Decimal.optional().describe('The largest amount.'),
+        multipleOf: Decimal.optional().describe('Amounts are multiples of this.'),
+      }),
+    )
     .default([])
     .describe('What the seller has to have set up on the channel first.'),
 });
@@ -130,6 +156,13 @@ export const RulebookSchema = z.strictObject({
   version: z.number().int().min(1),
   about: z.string(),
   transport: z.enum(['sheet', 'json']),
+  sheet: z
+    .strictObject({
+      format: z.enum(['xlsx', 'csv']).default('xlsx'),
+      familyRow: z.boolean().default(true).describe('A row for the listing stands above those of its children.'),
+    })
+    .prefault({})
+    .describe('How the upload sheet is made, where the channel takes sheets.'),
   drafts: z.boolean().default(false).describe('Listings can be sent as drafts, not seen by buyers.'),
   rules: RulesSchema,
   categories: z.array(CategoryEntrySchema).min(1),

@@ -9,9 +9,9 @@ export function count(number: number, one: string, many = `${one}s`): string {
 
 export const children = (number: number): string => count(number, 'child', 'children');
 
-/** "Rust", "Rust and Spruce", "Rust, Spruce and Ochre". */
-export function listed(words: readonly string[]): string {
-  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+/** "Rust", "Rust and Spruce", "Rust, Spruce and Ochre"; with another word than "and" where one is given. */
+export function listed(words: readonly string[], before = 'and'): string {
+  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} ${before} ${words.at(-1)}`;
 }
 
 /** The text as a sentence begins. */

@@ -59,6 +59,10 @@ export function remedyText(remedy: Remedy): string {
         : `Make ${remedy.childIds.length} SKUs by the pattern`;
     case 'figure':
       return 'Type it here';
+    case 'pair':
+      return 'Choose what it is there';
+    case 'approval':
+      return 'Ask to be let in';
   }
 }
 
@@ -70,8 +74,6 @@ function changeText(label: RemedyLabel): string {
       return `As the ${label.field.toLowerCase()}: “${label.text.length > 40 ? `${label.text.slice(0, 39)}…` : label.text}”`;
     case 'keepFirst':
       return `Keep the first ${label.most}`;
-    case 'setChoice':
-      return `Write "${label.value}"`;
     case 'rename':
       return `Rename to "${label.name}"`;
     case 'giveBack':
@@ -88,6 +90,8 @@ function changeText(label: RemedyLabel): string {
       return `Leave ${label.children === 1 ? 'it' : 'them'} out on ${label.account}`;
     case 'offerAgain':
       return `Offer ${children(label.children)} again`;
+    case 'offer':
+      return `Offer it on ${label.account}`;
   }
 }
 

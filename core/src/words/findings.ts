@@ -24,10 +24,19 @@ const isAre = (label: string) => (/[^s]s$/.test(label) ? 'are' : 'is');
 export const FINDINGS = {
   'category.choose': (p: OnAccount) => `Choose a category: it decides where on ${p.account} the family goes.`,
   'category.none': (p: OnAccount & { category: string }) => `${p.account} has no place yet for ${p.category}.`,
+  'route.none': (p: OnAccount) => `No route leads this family to ${p.account}.`,
+  'route.waits': (p: OnAccount & { route: string }) =>
+    `The route ${p.route} leads this family to ${p.account}; it is offered there when you say so.`,
   'fit.broken': (p: OnAccount & { why: string }) =>
     `How the family goes onto ${p.account} cannot be worked out: ${p.why}. Other accounts are not touched by it.`,
   'setting.missing': (p: OnAccount & { setting: string }) =>
-    `${p.account} needs ${article(p.setting)} ${p.setting.toLowerCase()}. Choose it under Channels.`,
+    `${p.account} needs ${article(p.setting)} ${p.setting.toLowerCase()}. Set it under Channels.`,
+  'approval.needed': (p: OnAccount & { category: string }) =>
+    `${p.account} lets only sellers into ${p.category} whom it has let in. Ask for it.`,
+  'approval.waiting': (p: OnAccount & { category: string }) =>
+    `${p.account} has been asked to let you into ${p.category} and has not answered yet.`,
+  'approval.refused': (p: OnAccount & { category: string }) =>
+    `${p.account} has refused to let you into ${p.category}.`,
 
   'plan.nothing-offered': (p: { leftOut: number }) =>
     p.leftOut > 0
@@ -59,8 +68,8 @@ export const FINDINGS = {
   'gtin.missing': (p: { mayBeExempt: boolean }, who: Subject) =>
     `${has(who)} no GTIN${p.mayBeExempt ? `, and ${who.many ? 'are' : 'is'} not marked exempt` : ''}.`,
   'gtin.wrong': (_p: None, who: Subject) => `${has(who)} a GTIN that is none.`,
-  'gtin.not-exempt': (p: OnAccount & { brand: string }, who: Subject) =>
-    `${has(who)} no GTIN: ${p.account} has granted ${p.brand || 'this brand'} no exemption.`,
+  'gtin.not-exempt': (p: OnAccount & { brand: string; category: string }, who: Subject) =>
+    `${has(who)} no GTIN: ${p.account} has granted ${p.brand || 'this brand'} no exemption in ${p.category}.`,
 
   'price.missing': (_p: None, who: Subject) => `${has(who)} no price.`,
   'price.too-low': (p: OnAccount & { price: string; least: string }) =>
@@ -72,6 +81,8 @@ export const FINDINGS = {
   'price.sale-half': (_p: None) => 'The sale needs a price, a start and an end. It is not sent.',
   'price.spread': (p: { times: string; dearest: string; cheapest: string }, who: Subject) =>
     `${who.text} ${who.many ? 'cost' : 'costs'} up to ${p.dearest}, more than ${p.times} times the cheapest child of the listing (${p.cheapest}).`,
+  'price.slab': (p: OnAccount & { price: string; edge: string; lower: string; higher: string; more: string }) =>
+    `${p.price} is just above ${p.edge}, where the tax on ${p.account} rises from ${p.lower} % to ${p.higher} %: at ${p.edge} you would keep ${p.more} more.`,
 
   'stock.too-low': (p: OnAccount & { least: number }, who: Subject) =>
     `${has(who)} fewer pieces than the ${p.least} ${p.account} takes at least.`,

@@ -11,6 +11,17 @@ interface Cell {
 }
 
 export const REFUSALS = {
+  'condition.list': (p: { field: string }) =>
+    `"is one of" goes with a list of values, other comparisons of ${p.field} with one.`,
+  'condition.no-number': (p: { field: string }) => `${p.field} is no number: it is neither above nor below anything.`,
+  'route.twice': () => 'Two routes have the same id.',
+  'collection.all': (p: Named) => `${p.label} has no condition: every family would be in it. Say which are.`,
+  'collection.twice': (p: Named) => `There is a collection ${p.label} already.`,
+  'rulebook.unknown': (p: { version: number }) => `No rules of version ${p.version} were ever met. Fetch them first.`,
+  'rulebook.not-own': (p: { channel: string }) =>
+    `${p.channel} publishes its own rules. Give yours another channel id, such as ${p.channel}-own.`,
+  'channel.own': (p: Named) =>
+    `${p.label} has rules of your own and no connection: download its upload sheet in the family's fit instead.`,
   'family.unknown': () => 'There is no such family.',
   'family.no-name': () => 'A family needs a name.',
   'family.too-large': (p: { crossings: number; most: number }) =>

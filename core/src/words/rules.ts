@@ -25,7 +25,14 @@ export function ruleSections(rules: Rules): RuleSection[] {
     { title: 'Fields', sentences: rules.fields.map(fieldSentence) },
     {
       title: 'Setting up',
-      sentences: rules.settings.map(({ label, help }) => `${label} has to be chosen.${help ? ` ${help}` : ''}`),
+      sentences: [
+        ...rules.settings.map(({ label, help, kind }) =>
+          [`${label} has to be ${kind === 'money' ? 'given' : 'chosen'}.`, help].filter(Boolean).join(' '),
+        ),
+        ...(rules.approval.needed
+          ? [['The channel has to let the seller in first.', rules.approval.about].filter(Boolean).join(' ')]
+          : []),
+      ],
     },
   ];
   return sections.filter((section) => section.sentences.length > 0);
@@ -81,7 +88,10 @@ function identifierSentences({ identifiers }: Rules): string[] {
 }
 
 function pictureSentences({ pictures, axes }: Rules): string[] {
-  const tied = { child: 'each child', axis: 'the values of one axis', listing: 'the listing alone' }[axes.pictures];
+  const tied = {
+    ...{ child: 'each child', axis: 'the values of one axis', firstAxis: 'the values of the first axis' },
+    listing: 'the listing alone',
+  }[axes.pictures];
   return [
     `${pictures.atLeast} to ${count(pictures.atMost, 'picture')}, tied to ${tied}.`,
     ...(pictures.perValue > 0
@@ -101,6 +111,8 @@ function priceSentences({ price }: Rules): string[] {
   return [
     `Prices are in ${price.currency} ${price.taxIncluded ? 'with' : 'without'} tax, ${decimalsOf(price.currency) === 0 ? 'without decimals' : `with ${count(decimalsOf(price.currency), 'decimal')}`}.`,
     ...(price.multipleOf ? [`They are rounded to multiples of ${show(price.multipleOf)}.`] : []),
+    ...(price.endings ? [`They end in ${price.endings.join(' or ')}.`] : []),
+    ...taxSentences(price),
     ...(price.least ? [`None is below ${show(price.least)}.`] : []),
     ...(price.most ? [`None is above ${show(price.most)}.`] : []),
     ...(price.listAbovePrice ? ['The list price is above the price.'] : []),
@@ -108,6 +120,14 @@ function priceSentences({ price }: Rules): string[] {
       ? [`The dearest child of a listing costs at most ${price.spreadAtMost} times the cheapest.`]
       : []),
   ];
+}
+
+function taxSentences({ taxSlabs = [], currency }: Rules['price']): string[] {
+  if (taxSlabs.length === 0) return [];
+  const rates = taxSlabs.map(({ upTo, percent }) =>
+    upTo === undefined ? `${percent} % above` : `${percent} % up to ${showAmount(upTo, currency)}`,
+  );
+  return [`The tax goes by the price: ${listed(rates)}.`];
 }
 
 function feeSentences({ fees, price }: Rules): string[] {

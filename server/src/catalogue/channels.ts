@@ -1,14 +1,27 @@
 /** Channels: their rulebooks and what they say of the seller's accounts, as last fetched. */
 import { eq } from 'drizzle-orm';
-import { AccountSchema, readRulebook, Refusal, type Account } from '@loom-kin/core';
+import { dequal } from 'dequal';
+import {
+  AccountSchema,
+  ApprovalSchema,
+  readRulebook,
+  Refusal,
+  RulebookSchema,
+  type Account,
+  type Rulebook,
+} from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
 import { z } from 'zod';
 import { readDocument, writeDocument } from '../store/documents';
-import { channels } from '../store/schema';
+import { addressOf } from '../dispatch/transports/channelClient';
+import { inTransaction } from '../store/database';
+import { channels, editions } from '../store/schema';
 import type { Store } from '../store/store';
 
 const SaidSchema = z.object({
   exemptBrands: z.array(z.string()),
+  exemptOnlyIn: z.record(z.string(), z.array(z.string())).optional(),
+  approvals: z.record(z.string(), ApprovalSchema).optional(),
   choices: z.record(z.string(), z.array(z.string())),
   rate: z.string(),
 });
@@ -28,7 +41,10 @@ async function fetchJson(address: string): Promise<unknown> {
   return JSON.parse(text);
 }
 
-/** Fetches what a channel says of itself and of the seller's accounts. What the seller set up is kept. */
+/**
+ * Fetches what a channel says of itself and of the seller's accounts. What the seller set up is kept, and so are the rules in
+ * force: others that the channel has published wait until they are adopted.
+ */
 export async function fetchChannel(store: Store, base: string, id: string, place: number): Promise<Channel> {
   const read = readRulebook(await fetchJson(`${base}/${id}/rulebook`), store.catalogue().registry);
   if (!read.ok) {
@@ -36,38 +52,69 @@ export async function fetchChannel(store: Store, base: string, id: string, place
     const problem = `${first!.place}: ${first!.text}`;
     throw new Refusal('rulebook.wrong', { channel: id, problem }, { detail: read.problems });
   }
-  const said = SaidSchema.parse(await fetchJson(`${base}/${id}/account`));
-  const row = { rulebook: read.rulebook, choices: said.choices, reachable: true };
-  store.database
-    .insert(channels)
-    .values({ channel: id, place, ...row })
-    .onConflictDoUpdate({ target: channels.channel, set: { ...row, place } })
-    .run();
-  takeSaid(store, id, read.rulebook.name, said);
+  const here = accountsOn(store, id, read.rulebook.name);
+  const said = await Promise.all(here.map((account) => saidOf(base, account)));
+  const row = { rulebook: read.rulebook, choices: said[0]!.choices, reachable: true };
+  inTransaction(store.database, () => {
+    store.database
+      .insert(channels)
+      .values({ channel: id, place, ...row })
+      .onConflictDoUpdate({ target: channels.channel, set: { ...row, place } })
+      .run();
+    keepEdition(store, read.rulebook);
+    if (!readDocument(store.database, RulebookSchema, 'rulebook', id))
+      writeDocument(store.database, 'rulebook', id, read.rulebook);
+    here.forEach((account, at) => takeSaid(store, account, said[at]!));
+  });
   store.forgetCatalogue();
-  return { channel: id, ...row };
+  return store.catalogue().channels.find((one) => one.channel === id)!;
 }
 
-/** What the channel granted holds for every account there; where there is none yet, one is begun under the channel's name. */
-function takeSaid(store: Store, channel: string, name: string, said: Said): void {
+const saidOf = async (base: string, account: Account): Promise<Said> =>
+  SaidSchema.parse(await fetchJson(addressOf(base, account, 'account')));
+
+/** Every edition of the rules is kept as it was met last. */
+function keepEdition({ database }: Store, rulebook: Rulebook): void {
+  const at = new Date().toISOString();
+  const { channel, version } = rulebook;
+  database
+    .insert(editions)
+    .values({ channel, version, rulebook, at })
+    .onConflictDoUpdate({ target: [editions.channel, editions.version], set: { rulebook } })
+    .run();
+}
+
+/** The accounts on a channel; where there is none yet, one is begun under the channel's name. */
+function accountsOn(store: Store, channel: string, name: string): Account[] {
   const { accounts, registry } = store.catalogue();
   const here = accounts.filter((account) => account.channel === channel);
-  for (const account of here) {
-    const settings = { ...account.settings, exemptBrands: said.exemptBrands };
-    if (JSON.stringify(settings) !== JSON.stringify(account.settings)) {
-      writeDocument(store.database, 'account', account.id, { ...account, settings });
-    }
-  }
-  if (here.length > 0 || readDocument(store.database, AccountSchema, 'account', channel)) return;
-  const first: Account = {
-    id: channel,
-    channel,
-    name,
-    language: registry.firstLanguage,
-    at: accounts.length,
-    settings: { rate: said.rate, exemptBrands: said.exemptBrands, answers: {}, objective: 'listings' },
+  if (here.length > 0) return here;
+  const settings = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const };
+  return [{ id: channel, channel, name, language: registry.firstLanguage, at: accounts.length, settings }];
+}
+
+/** What the channel granted an account, and a rate to begin with where the account is new. Returns whether anything differs. */
+function takeSaid(store: Store, account: Account, said: Said): boolean {
+  const there = readDocument(store.database, AccountSchema, 'account', account.id);
+  const { exemptBrands, exemptOnlyIn, approvals } = said;
+  const settings = {
+    ...(there ?? account).settings,
+    ...(there ? {} : { rate: said.rate }),
+    exemptBrands,
+    ...(exemptOnlyIn ? { exemptOnlyIn } : {}),
+    ...(approvals ? { approvals } : {}),
   };
-  writeDocument(store.database, 'account', channel, first);
+  if (there && dequal(settings, there.settings)) return false;
+  writeDocument(store.database, 'account', account.id, { ...(there ?? account), settings });
+  return true;
+}
+
+/** Asks again how an account stands with its channel; whether anything differs. */
+export async function fetchAccount(store: Store, base: string, account: Account): Promise<boolean> {
+  const said = await saidOf(base, account);
+  const isOther = inTransaction(store.database, () => takeSaid(store, account, said));
+  if (isOther) store.forgetCatalogue();
+  return isOther;
 }
 
 /** Fetches all channels the service plays. Those that do not answer, or whose rules cannot be read, are marked so and keep what was known. */

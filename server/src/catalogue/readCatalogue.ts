@@ -1,8 +1,10 @@
 /** What holds for every family: registry, seller, accounts, channels with their rules, pairings, category maps. */
+import { dequal } from 'dequal';
 import { asc } from 'drizzle-orm';
 import {
   AccountSchema,
   CategoryMapSchema,
+  CollectionsSchema,
   compilePattern,
   emptyRegistry,
   openRegistry,
@@ -10,19 +12,23 @@ import {
   PairingTableSchema,
   Refusal,
   RegistryDataSchema,
+  RoutesSchema,
+  RulebookSchema,
   SellerSchema,
   type Account,
   type CategoryMap,
+  type Collection,
   type Namer,
   type OpenRulebook,
   type PairingTable,
   type Registry,
+  type Routes,
   type Seller,
 } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
 import type { Database } from '../store/database';
 import { readDocument, readDocuments } from '../store/documents';
-import { channels } from '../store/schema';
+import { channels, editions } from '../store/schema';
 
 export interface Catalogue {
   registry: Registry;
@@ -34,6 +40,9 @@ export interface Catalogue {
   rulebooks: ReadonlyMap<string, OpenRulebook>;
   pairings: Readonly<Record<string, PairingTable>>;
   categoryMaps: Readonly<Record<string, CategoryMap>>;
+  /** Account → its routes. */
+  routes: Readonly<Record<string, Routes>>;
+  collections: readonly Collection[];
   /** How accounts are called in the journal. */
   namer: Namer;
 }
@@ -43,19 +52,44 @@ const FIRST_SELLER: Seller = { name: 'My shop', currency: 'EUR', taxPercent: '20
 export function readCatalogue(database: Database): Catalogue {
   const registry = openRegistry(readDocument(database, RegistryDataSchema, 'registry') ?? emptyRegistry());
   const accounts = Object.values(readDocuments(database, AccountSchema, 'account')).toSorted((a, b) => a.at - b.at);
-  const known = database.select().from(channels).orderBy(asc(channels.place)).all();
+  const known = readChannels(database);
   return Object.freeze({
     registry,
     seller: readDocument(database, SellerSchema, 'seller') ?? FIRST_SELLER,
     accounts,
-    channels: known.map(({ channel, rulebook, choices, reachable }) => ({ channel, rulebook, choices, reachable })),
+    channels: known,
     rulebooks: new Map(
       known.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry, compilePattern)]),
     ),
     pairings: readDocuments(database, PairingTableSchema, 'pairings'),
     categoryMaps: readDocuments(database, CategoryMapSchema, 'categoryMap'),
+    routes: readDocuments(database, RoutesSchema, 'routes'),
+    collections: readDocument(database, CollectionsSchema, 'collections') ?? [],
     namer: { registry, account: (id: string) => accounts.find((one) => one.id === id)?.name ?? id },
   });
+}
+
+/** Channels as they are played, then those the seller wrote the rules of; each with the rulebook that is in force. */
+function readChannels(database: Database): Channel[] {
+  const inForce = readDocuments(database, RulebookSchema, 'rulebook');
+  const versions = new Map<string, number[]>();
+  for (const row of database.select().from(editions).orderBy(asc(editions.version)).all())
+    versions.set(row.channel, [...(versions.get(row.channel) ?? []), row.version]);
+  const rows = database.select().from(channels).orderBy(asc(channels.place)).all();
+  const played = rows.flatMap(({ channel, rulebook: published, choices, reachable }): Channel[] => {
+    const rulebook = inForce[channel];
+    if (!rulebook) return [];
+    const offered = dequal(RulebookSchema.parse(published), rulebook) ? null : RulebookSchema.parse(published);
+    return [{ channel, rulebook, offered, versions: versions.get(channel) ?? [], choices, reachable, isOwn: false }];
+  });
+  const names = new Set(rows.map((row) => row.channel));
+  const own = Object.entries(inForce).filter(([channel]) => !names.has(channel));
+  return [
+    ...played,
+    ...own.map(([channel, rulebook]): Channel => {
+      return { channel, rulebook, offered: null, versions: [], choices: {}, reachable: false, isOwn: true };
+    }),
+  ];
 }
 
 /** An account by its id, or a Refusal. */

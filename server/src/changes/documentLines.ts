@@ -20,8 +20,15 @@ function wordsFor(store: Store, thing: Thing, steps: readonly string[]): { where
   if (thing === 'categoryMap') return { where: 'Categories', what: registry.pathLabel(steps[0]) || (steps[0] ?? '') };
   if (thing === 'registry')
     return { where: REGISTRY_PARTS[steps[0] ?? ''] ?? 'Registry', what: steps.slice(1).join(' › ') };
-  return { where: thing === 'seller' ? 'Seller' : 'Account', what: steps.join(' › ') || 'all of it' };
+  return { where: WHERE[thing] ?? 'Account', what: steps.join(' › ') || 'all of it' };
 }
+
+const WHERE: Partial<Record<Thing, string>> = {
+  seller: 'Seller',
+  rulebook: 'Rules',
+  routes: 'Routes',
+  collections: 'Collections',
+};
 
 const REGISTRY_PARTS: Record<string, string> = {
   categories: 'Categories',

@@ -233,6 +233,9 @@ function thingName(store: Store, thing: Thing, id: string): string {
     account: namer.account(id),
     pairings: `Pairings on ${channel}`,
     categoryMap: `Categories on ${channel}`,
+    rulebook: `Rules of ${channel}`,
+    routes: `Routes to ${namer.account(id)}`,
+    collections: 'Collections',
   };
   return names[thing];
 }

@@ -33,6 +33,8 @@ import { childrenWithout, givenSkus } from '../families/identifiers';
 import { mindPictures } from '../pictures/pictureFacts';
 import { heldListings } from '../store/schema';
 import { renameValue } from './renameValue';
+import { ROUTE_STEPS } from './routeSteps';
+import { RULE_STEPS } from './ruleSteps';
 import { countPieces } from './countPieces';
 import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
 import { lastDone } from './journal';
@@ -164,6 +166,8 @@ const STEPS: Steps = {
     putDocument(work, 'categoryMap', channel, before, next);
     work.titles.push(`Change where goods go on ${rulebook.rulebook.name}`);
   },
+  ...RULE_STEPS,
+  ...ROUTE_STEPS,
 };
 
 const REGISTRY_TITLES = {

@@ -32,6 +32,7 @@ export async function makeDispatch(
   pool: FitPool,
   order: BodyOf<typeof endpoints.startDispatch>,
 ): Promise<Dispatch> {
+  mindConnections(store, order.accounts);
   for (let tries = 0; ; tries++) {
     const there = dispatchOfKey(store, order.key);
     if (there) return there;
@@ -43,6 +44,16 @@ export async function makeDispatch(
     if (made) return made;
     if (tries >= TRIES) throw new Refusal('dispatch.total-changed', {}, { detail: totalsOf(composed.lines) });
   }
+}
+
+/** Where the seller wrote the rules there is nobody to send to. */
+function mindConnections(store: Store, accountIds: readonly string[]): void {
+  const { channels, accounts } = store.catalogue();
+  const own = accounts.find(
+    (account) =>
+      accountIds.includes(account.id) && channels.some((one) => one.isOwn && one.channel === account.channel),
+  );
+  if (own) throw new Refusal('channel.own', { label: own.name });
 }
 
 function dispatchOfKey(store: Store, key: string): Dispatch | undefined {

@@ -4,7 +4,9 @@ import {
   computeWithContext,
   createPlannerMemory,
   findingText,
+  inItsCollections,
   projectListings,
+  sortedOf,
   type Account,
   type Family,
   type Finding,
@@ -51,10 +53,13 @@ type World = Omit<FitInput, 'rulebook' | 'account' | 'pairings' | 'categories' |
   held: ReturnType<typeof heldOf>;
 };
 
-function worldOf(database: Database, catalogue: Catalogue, family: Family): World {
+/** What all fits of a family read. */
+export function worldOf(database: Database, catalogue: Catalogue, family: Family): World {
+  const stock = loadStock(database, family.id);
+  const { registry, collections } = catalogue;
   return {
-    family,
-    stock: loadStock(database, family.id),
+    family: inItsCollections(family, collections, () => sortedOf(family, stock), registry),
+    stock,
     pictures: picturesIn(database, family),
     held: heldOf(database, family.id),
     seller: catalogue.seller,
@@ -63,7 +68,8 @@ function worldOf(database: Database, catalogue: Catalogue, family: Family): Worl
   };
 }
 
-function fitOn(
+/** The fit of a family to one account; a fault stops that account alone. */
+export function fitOn(
   catalogue: Catalogue,
   { held, ...world }: World,
   account: Account,
@@ -76,6 +82,7 @@ function fitOn(
       ...{ account, rulebook },
       pairings: catalogue.pairings[account.channel] ?? {},
       categories: catalogue.categoryMaps[account.channel] ?? {},
+      routes: catalogue.routes[account.id] ?? [],
       live: held.filter((one) => one.account === account.id),
     });
   } catch (error) {

@@ -1,6 +1,6 @@
 /** Which families have to be looked at anew after a change: what it can touch, not everything. */
 import { eq, inArray, sql } from 'drizzle-orm';
-import { pathOf } from '@loom-kin/core';
+import { fieldOfPaired, pathOf } from '@loom-kin/core';
 import type { Part } from '../changes/journal';
 import type { Database } from '../store/database';
 import { due, families, familyValues } from '../store/schema';
@@ -33,6 +33,7 @@ export function dueAfter(store: Store, parts: readonly Pick<Part, 'thing' | 'thi
   for (const { thing, thingId, forward = [] } of parts) {
     const places = forward.map((step) => pathOf(step.path).slice(1));
     if (thing === 'family' || thing === 'stock') markDue(database, [thingId]);
+    else if (thing === 'pairings' && places.some(([paired]) => fieldOfPaired(paired!) !== null)) markAllDue(database);
     else if (thing === 'pairings') markDue(database, familiesWithWords(database, places));
     else if (thing === 'categoryMap')
       markDue(

@@ -1,6 +1,8 @@
 /** Worker threads for fits, so that no request waits for a planner. */
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
+import type { RulesMeaning } from '@loom-kin/contract';
+import type { Rulebook } from '@loom-kin/core';
 import { Piscina } from 'piscina';
 import { FIT_WORKER } from '../folders';
 import type { Store } from '../store/store';
@@ -9,6 +11,8 @@ import type { FamilyOfferings, FamilyStandings, Task, WorkerSettings } from './w
 export interface FitPool {
   standings(familyIds: string[]): Promise<FamilyStandings[]>;
   offerings(familyId: string, accountIds: string[]): Promise<FamilyOfferings>;
+  /** What other rules of a channel would mean for families. */
+  meaning(familyIds: string[], rulebook: Rulebook): Promise<RulesMeaning>;
   close(): Promise<void>;
 }
 
@@ -27,6 +31,8 @@ export function createFitPool(store: Store): FitPool {
       run({ do: 'standings', familyIds, version: store.version() }) as Promise<FamilyStandings[]>,
     offerings: (familyId, accountIds) =>
       run({ do: 'offerings', familyId, accountIds, version: store.version() }) as Promise<FamilyOfferings>,
+    meaning: (familyIds, rulebook) =>
+      run({ do: 'meaning', familyIds, rulebook, version: store.version() }) as Promise<RulesMeaning>,
     close: () => pool.destroy(),
   };
 }

@@ -1,9 +1,12 @@
 /** A worker thread that computes fits: it reads the database beside the server and never writes it. */
 import { eq } from 'drizzle-orm';
+import type { RulesMeaning } from '@loom-kin/contract';
+import type { Rulebook } from '@loom-kin/core';
 import { workerData } from 'piscina';
 import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
 import { readDatabase } from '../store/database';
 import { due } from '../store/schema';
+import { meaningOf } from './meaning';
 import { offeringsOf, standingsOf, type Offering, type Standing } from './compute';
 
 export interface WorkerSettings {
@@ -13,7 +16,8 @@ export interface WorkerSettings {
 /** `version` counts the changes of what holds for all families: a new one is read anew. */
 export type Task =
   | { do: 'standings'; familyIds: string[]; version: number }
-  | { do: 'offerings'; familyId: string; accountIds: string[]; version: number };
+  | { do: 'offerings'; familyId: string; accountIds: string[]; version: number }
+  | { do: 'meaning'; familyIds: string[]; rulebook: Rulebook; version: number };
 
 export interface FamilyStandings {
   familyId: string;
@@ -34,10 +38,11 @@ function catalogueAt(version: number): Catalogue {
   return known.catalogue;
 }
 
-export default function work(task: Task): FamilyStandings[] | FamilyOfferings {
+export default function work(task: Task): FamilyStandings[] | FamilyOfferings | RulesMeaning {
   const catalogue = catalogueAt(task.version);
   // One picture of the data for the whole task.
-  return database.transaction((): FamilyStandings[] | FamilyOfferings => {
+  return database.transaction((): FamilyStandings[] | FamilyOfferings | RulesMeaning => {
+    if (task.do === 'meaning') return meaningOf(database, catalogue, task.familyIds, task.rulebook);
     if (task.do === 'offerings') return offeringsOf(database, catalogue, task.familyId, task.accountIds);
     return task.familyIds.flatMap((familyId) => {
       const turn = database.select({ turn: due.turn }).from(due).where(eq(due.familyId, familyId)).get()?.turn;

@@ -1,5 +1,6 @@
 /** What routes work with. */
 import type { Logger } from 'pino';
+import type { Approvals } from '../catalogue/approvals';
 import type { Runner } from '../dispatch/runner';
 import type { Intakes } from '../files/intakes';
 import type { FilePool } from '../files/pool';
@@ -14,6 +15,7 @@ export interface Parts {
   intakes: Intakes;
   runner: Runner;
   desk: Desk;
+  approvals: Approvals;
   log: Logger;
   /** The built web pages; without them only the API is there. */
   webFolder: string;

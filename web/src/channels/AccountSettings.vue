@@ -2,9 +2,17 @@
 /** What the seller has set up for one account. */
 import { computed } from 'vue';
 import { ElButton, ElMessage, ElMessageBox, ElOption, ElSelect } from 'element-plus';
-import { AccountSchema, isLanguageTag, languageName, type Account, type AccountSettings } from '@loom-kin/core';
+import {
+  AccountSchema,
+  isAnswered,
+  isLanguageTag,
+  languageName,
+  listed,
+  type Account,
+  type AccountSettings,
+} from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
-import { say } from '../api';
+import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 
@@ -25,6 +33,41 @@ function write(tag: string): void {
   if (isLanguageTag(language)) void change({ language: Intl.getCanonicalLocales(language)[0]! });
   else ElMessage({ type: 'error', message: `"${language}" is no language tag, such as en, de or pt-BR.` });
 }
+
+type Setting = Channel['rulebook']['rules']['settings'][number];
+function answer(setting: Setting, text: string): void {
+  const amount = text.trim().replace(',', '.');
+  if (isAnswered(setting, amount)) void set({ answers: { ...props.account.settings.answers, [setting.key]: amount } });
+  else ElMessage({ type: 'error', message: `"${text}" is no amount for this. ${setting.help ?? ''}` });
+}
+
+/** Categories that the channel has to let sellers into, and how the account stands there. */
+const closed = computed(() =>
+  props.channel.rulebook.categories.flatMap(({ id, label }) => {
+    const category = setup.rulebooks.get(props.channel.channel)?.category(id);
+    const { needed, about } = category?.rules.approval ?? {};
+    return needed
+      ? [{ id, label, about, stands: props.account.settings.approvals?.[id] ?? ('not asked' as const) }]
+      : [];
+  }),
+);
+const APPROVALS = { 'not asked': 'not let in', waiting: 'asked; no answer yet', granted: 'let in', refused: 'refused' };
+async function letIn(category: string): Promise<void> {
+  try {
+    await call(api.askApproval, { params: { id: props.account.id }, body: { category } });
+    await setup.reload();
+    say(`${props.account.name} has been asked.`);
+  } catch (error) {
+    tell(error);
+  }
+}
+
+/** The only categories that an exemption holds for. */
+const onlyIn = computed(() => {
+  const only = Object.values(props.account.settings.exemptOnlyIn ?? {}).flat();
+  const names = props.channel.rulebook.categories.filter((one) => only.includes(one.id)).map((one) => one.label);
+  return names.length > 0 ? `, in ${listed(names)}` : '';
+});
 
 async function remove(): Promise<void> {
   const { id, name } = props.account;
@@ -65,7 +108,17 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value;
     </div>
     <div v-for="setting in rules.settings" :key="setting.key" class="line">
       <label>{{ setting.label }}</label>
+      <template v-if="setting.kind === 'money'">
+        <Entry
+          :value="account.settings.answers[setting.key] ?? ''"
+          :aria-label="setting.label"
+          :data-test="`answer-${setting.key}`"
+          @commit="(amount) => answer(setting, amount)"
+        />
+        {{ rules.price.currency }}
+      </template>
       <ElSelect
+        v-else
         :model-value="account.settings.answers[setting.key] ?? ''"
         placeholder="Choose one"
         :aria-label="setting.label"
@@ -91,7 +144,20 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value;
     </div>
     <div v-if="rules.identifiers.gtin === 'exemptible'" class="line">
       <label>Exempt from GTINs</label><span>{{ account.settings.exemptBrands.join(', ') || 'no brand' }}</span
-      ><span class="soft">granted by {{ channel.rulebook.name }}</span>
+      ><span class="soft">granted by {{ channel.rulebook.name }}{{ onlyIn }}</span>
+    </div>
+    <div v-for="one in closed" :key="one.id" class="line">
+      <label>{{ one.label }}</label><span
+        :class="{ stops: one.stands === 'refused' }"
+        :data-test="`approval-${one.id}`"
+        >{{ APPROVALS[one.stands] }}</span
+      ><ElButton
+        v-if="one.stands === 'not asked' || one.stands === 'refused'"
+        size="small"
+        :data-test="`ask-${one.id}`"
+        @click="letIn(one.id)"
+        >Ask to be let in</ElButton
+      ><span class="soft">{{ one.about }}</span>
     </div>
     <div v-if="siblings.length > 1" class="line">
       <label />

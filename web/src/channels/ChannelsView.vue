@@ -1,32 +1,33 @@
 <script setup lang="ts">
-/** The channels with the seller's accounts on them: what is set up, their rules in words, and where categories go. */
-import { computed, onMounted, ref, watch } from 'vue';
+/** The channels with the seller's accounts on them, a part at a time: what is set up, rules, routes, pairings, categories. */
+import { computed, onMounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { ElButton } from 'element-plus';
-import { ruleSections } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import AccountSettings from './AccountSettings.vue';
 import CategoryMapTable from './CategoryMapTable.vue';
+import ChannelRules from './ChannelRules.vue';
+import PairingsPanel from './PairingsPanel.vue';
+import RoutesPanel from './RoutesPanel.vue';
+
+const PARTS = [
+  { id: 'setup', label: 'Set up' },
+  { id: 'rules', label: 'Rules' },
+  { id: 'categories', label: 'Categories' },
+  { id: 'routes', label: 'Routes' },
+  { id: 'pairings', label: 'Pairings' },
+] as const;
 
 const setup = useSetup();
 const route = useRoute();
 const router = useRouter();
-const busy = ref(false);
 onMounted(() => void setup.ensure());
 const account = computed(() => setup.account(String(route.query.account ?? '')) ?? setup.accounts[0]);
 const channel = computed(() => account.value && setup.channelOf(account.value));
-/** The category whose rules are read; empty for those that hold for all. */
-const categoryId = ref('');
-watch(account, () => (categoryId.value = ''));
-const words = computed(() => {
-  if (!channel.value) return [];
-  const ofCategory = setup.rulebooks.get(channel.value.channel)?.category(categoryId.value)?.rules;
-  return ruleSections(ofCategory ?? channel.value.rulebook.rules);
-});
+const part = computed(() => PARTS.find((one) => one.id === route.query.part)?.id ?? 'setup');
 const accountsOn = (one: Channel) => setup.accounts.filter((each) => each.channel === one.channel);
-const choose = (id: string) => router.replace({ query: { account: id } });
+const choose = (id: string) => router.replace({ query: { account: id, part: part.value } });
+const turnTo = (id: string) => router.replace({ query: { account: account.value!.id, part: id } });
 
 /** A second account on a channel is a column of its own everywhere. */
 async function addAccount(on: Channel): Promise<void> {
@@ -44,18 +45,6 @@ async function addAccount(on: Channel): Promise<void> {
   };
   if (await setup.change([{ on: 'account', account: added }])) await choose(added.id);
 }
-async function refresh(): Promise<void> {
-  busy.value = true;
-  try {
-    const fresh = await call(api.refreshChannel, { params: { id: channel.value!.channel } });
-    await setup.reload();
-    say(`${fresh.rulebook.name}: rules of version ${fresh.rulebook.version}.`);
-  } catch (error) {
-    tell(error);
-  } finally {
-    busy.value = false;
-  }
-}
 </script>
 
 <template>
@@ -71,7 +60,9 @@ async function refresh(): Promise<void> {
         <template v-for="one in setup.channels" :key="one.channel">
           <div class="channel">
             <strong>{{ one.rulebook.name }}</strong><span class="soft">{{ one.rulebook.about }}</span
-            ><span v-if="!one.reachable" class="stops">does not answer</span>
+            ><span v-if="one.isOwn" class="soft">your own rules</span
+            ><span v-else-if="!one.reachable" class="stops">does not answer</span
+            ><span v-if="one.offered" class="warns">has published other rules</span>
           </div>
           <button
             v-for="each in accountsOn(one)"
@@ -87,48 +78,39 @@ async function refresh(): Promise<void> {
             add an account
           </button>
         </template>
+        <RouterLink class="own" :to="{ name: 'rulebook' }" data-test="new-rules">Write rules of your own</RouterLink>
       </nav>
       <div class="sheet body">
         <h1>{{ account.name }}</h1>
-        <h2>Set up here</h2>
+        <div class="parts" role="tablist" aria-label="Parts of the account">
+          <button
+            v-for="one in PARTS"
+            :key="one.id"
+            class="plain"
+            role="tab"
+            :aria-selected="part === one.id"
+            :data-test="`part-${one.id}`"
+            @click="turnTo(one.id)"
+          >
+            {{ one.label }}
+          </button>
+        </div>
         <AccountSettings
+          v-if="part === 'setup'"
           :key="account.id"
           :account="account"
           :channel="channel"
           @removed="router.replace({ query: {} })"
         />
-        <h2>
-          The rules of {{ channel.rulebook.name }} <span class="soft">version {{ channel.rulebook.version }}</span>
-          <ElButton size="small" :loading="busy" @click="refresh">Fetch anew</ElButton>
-        </h2>
-        <label class="soft"
-          >For
-          <select v-model="categoryId" data-test="rules-category">
-            <option value="">all categories</option>
-            <option v-for="one in channel.rulebook.categories" :key="one.id" :value="one.id">{{ one.label }}</option>
-          </select></label
-        >
-        <table id="account-rules" class="lines">
-          <tbody>
-            <tr v-for="{ title, sentences } in words" :key="title">
-              <td style="width: 110px" class="soft">{{ title }}</td>
-              <td>
-                <p v-for="sentence in sentences" :key="sentence">{{ sentence }}</p>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <h2>Where your categories go</h2>
-        <CategoryMapTable :channel="channel" />
-        <h2>What its categories ask for besides</h2>
-        <table class="lines">
-          <tbody>
-            <tr v-for="category in channel.rulebook.categories" :key="category.id">
-              <td style="width: 180px">{{ category.label }}</td>
-              <td class="soft">{{ category.fields.map((field) => field.name).join(', ') || 'nothing' }}</td>
-            </tr>
-          </tbody>
-        </table>
+        <ChannelRules v-else-if="part === 'rules'" :key="channel.channel" :channel="channel" />
+        <CategoryMapTable v-else-if="part === 'categories'" :channel="channel" />
+        <RoutesPanel
+          v-else-if="part === 'routes'"
+          :key="`routes ${account.id}`"
+          :account="account"
+          :channel="channel"
+        />
+        <PairingsPanel v-else :key="`pairings ${channel.channel}`" :channel="channel" />
       </div>
     </div>
   </section>
@@ -158,6 +140,12 @@ async function refresh(): Promise<void> {
   margin: 3px 15px 8px;
   font-size: 12px;
 }
+.own {
+  display: block;
+  padding: 12px;
+  border-top: 1px solid var(--line);
+  font-size: 12.5px;
+}
 .list {
   overflow: auto;
 }
@@ -169,12 +157,21 @@ async function refresh(): Promise<void> {
   overflow: auto;
   display: flex;
   flex-direction: column;
-  gap: 8px;
-}
-h2 {
-  margin-top: 10px;
-  display: flex;
   gap: 10px;
-  align-items: center;
+}
+.parts {
+  display: flex;
+  gap: 2px;
+  border-bottom: 1px solid var(--line);
+  flex: none;
+}
+.parts button {
+  padding: 5px 12px;
+  border-bottom: 2px solid transparent;
+  margin-bottom: -1px;
+}
+.parts button[aria-selected='true'] {
+  border-bottom-color: var(--weld);
+  font-weight: 600;
 }
 </style>

@@ -27,13 +27,16 @@ export function useGoThere(): (there: There & { account: string; scope?: Scope }
   const store = useFamily();
   const setup = useSetup();
   return async ({ account, scope = EVERYWHERE, ...there }) => {
-    const { page, focus, selected, only } = leadsTo(setup.registry, there);
+    const { page, part, focus, selected, only } = leadsTo(setup.registry, there);
     store.scope = scope;
     store.selected = selected;
     if (only) store.only = only.length > 0 ? new Set(only) : null;
     const params = { id: store.family!.id, ...(page === 'fit' ? { account } : {}) };
     if (page === 'setup') await router.push({ name: page });
-    else await router.push(page === 'channels' ? { name: page, query: { account } } : { name: page, params });
+    else
+      await router.push(
+        page === 'channels' ? { name: page, query: { account, ...(part ? { part } : {}) } } : { name: page, params },
+      );
     const [firstChild] = selected.level === 'child' ? [selected.childId] : (only ?? []);
     if (focus.includes('children-grid') && firstChild) store.aim = { childId: firstChild, columnId: there.key };
     await focusOn(focus);

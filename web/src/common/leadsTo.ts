@@ -13,6 +13,8 @@ export interface There {
 export interface Destination {
   /** Name of the route. */
   page: 'channels' | 'setup' | 'fit' | 'pictures' | 'words' | 'family';
+  /** The part of the page, where it has several. */
+  part?: string;
   /** Ids of elements to focus: the first that is there. */
   focus: readonly string[];
   /** What is selected in weave, grid and inspector. */
@@ -26,10 +28,11 @@ export const isOnWordsPage = (field: Field, place: Place): boolean =>
   place.level === 'family' && ['identity', 'wording', 'facts'].includes(field.group);
 
 /** Parts of a family or account that are no fields. */
-const PARTS: Record<string, Pick<Destination, 'page' | 'focus'>> = {
-  setting: { page: 'channels', focus: ['account-answers'] },
-  rulebook: { page: 'channels', focus: ['account-rules'] },
-  categoryMap: { page: 'channels', focus: ['account-categories'] },
+const PARTS: Record<string, Pick<Destination, 'page' | 'part' | 'focus'>> = {
+  setting: { page: 'channels', part: 'setup', focus: ['account-answers'] },
+  rulebook: { page: 'channels', part: 'rules', focus: ['account-rules'] },
+  categoryMap: { page: 'channels', part: 'categories', focus: ['account-categories'] },
+  route: { page: 'channels', part: 'routes', focus: ['account-routes'] },
   pairing: { page: 'fit', focus: ['pairings'] },
   fact: { page: 'setup', focus: ['facts'] },
   plan: { page: 'fit', focus: ['plans', 'left-out'] },

@@ -19,6 +19,7 @@ import { useFamily } from '../stores/family';
 import { useGoThere } from '../common/goThere';
 import { useKeys } from '../shell/keys';
 import FindingFigure from './FindingFigure.vue';
+import FindingPair from './FindingPair.vue';
 
 /** Of many alike so many are shown, until somebody wants all. */
 const FEW = 4;
@@ -152,6 +153,7 @@ useKeys({
           <span class="grow" />
           <template v-for="(remedy, nth) in finding.remedies" :key="nth">
             <FindingFigure v-if="isTyped(remedy)" :remedy="remedy" :scope="finding.scope" />
+            <FindingPair v-else-if="remedy.kind === 'pair'" :remedy="remedy" :account="account" />
             <ElButton v-else size="small" data-test="remedy" @click.stop="store.apply(remedy)">{{
               remedyText(remedy)
             }}</ElButton>

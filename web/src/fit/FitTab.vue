@@ -59,7 +59,7 @@ const { wish, setWish } = useWish(() => id.value);
       </header>
       <template v-if="fit.plan">
         <PlanPanel :account="account" :fit="fit" :plan="fit.plan" />
-        <PairingPanel :account="account" :fit="fit" :plan="fit.plan" />
+        <PairingPanel :account="account" :fit="fit" />
       </template>
       <section v-else-if="fit.category && fit.state !== 'absent'" id="plans" class="sheet none">
         <h2>No plan</h2>

@@ -1,63 +1,22 @@
 <script setup lang="ts">
 /** Which of the channel's own values each of the family's values is: remembered per channel, for every family. */
 import { computed } from 'vue';
-import {
-  familyIndex,
-  foldForPairing,
-  pairingLookup,
-  pairingReasonText,
-  proposePairing,
-  type Account,
-  type Fit,
-  type PairingLists,
-  type PairingProposal,
-  type Plan,
-  type Role,
-  type Value,
-} from '@loom-kin/core';
+import { foldForPairing, pairingReasonText, type Account, type Fit } from '@loom-kin/core';
 import { say } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
+import { pairingGroups } from './pairingGroups';
 
-const props = defineProps<{ account: Account; fit: Fit; plan: Plan }>();
+const props = defineProps<{ account: Account; fit: Fit }>();
 const store = useFamily();
 const setup = useSetup();
 const name = computed(() => props.account.name);
 
-const groups = computed(() => {
-  const { rules: category, lists } = props.fit.category!;
-  const { roles } = category.axes;
-  const lookup = pairingLookup(setup.setup?.pairings[props.account.channel] ?? {}, lists);
-  const { valueById } = familyIndex(store.family!);
-  return props.plan.axes.flatMap((axis) => {
-    const rules = roles[axis.role];
-    if (!rules?.list) return [];
-    const values = [...new Set(axis.options.map((option) => valueById.get(option.valueIds[0]!)!))];
-    const listShown = rules.shows === 'list';
-    return [
-      {
-        axis: axis.name,
-        role: axis.role,
-        list: rules.list,
-        listShown,
-        // What is not settled comes first.
-        values: values
-          .map((value) => ({ value, to: lookup(axis.role, value.label) ?? '' }))
-          .map((one) => ({ ...one, proposal: one.to === '' ? proposed(axis.role, one.value, lists) : null }))
-          .toSorted((a, b) => Number(a.to !== '') - Number(b.to !== '')),
-      },
-    ];
-  });
-});
+/** What may be paired: the shown and the fixed axes with a list of the channel's, and its fields with a closed list. */
+const groups = computed(() => pairingGroups(store.family!, props.fit, setup.registry, table.value));
+const table = computed(() => setup.setup?.pairings[props.account.channel] ?? {});
 
-/** What an unpaired value most likely is. */
-function proposed(role: Role, value: Value, lists: PairingLists): PairingProposal | null {
-  const list = lists.get(role);
-  const word = setup.registry.word(role, value.label);
-  return list ? proposePairing(role, value, list, word ? [word.label, ...word.synonyms] : []) : null;
-}
-
-async function pair(role: Role, label: string, to: string): Promise<void> {
+async function pair(role: string, label: string, to: string): Promise<void> {
   const pairing = { channel: props.account.channel, role, value: foldForPairing(label), to };
   if (await store.ask(() => [{ on: 'pairings', pairings: [pairing] }])) {
     say(`${label} is paired with ${to} on ${name.value}, for every family.`);
@@ -72,22 +31,24 @@ async function pair(role: Role, label: string, to: string): Promise<void> {
       Remembered for every family.
       {{
         groups.some((group) => group.listShown)
-          ? `The buyer reads ${name}'s value.`
+          ? `Where it says so the buyer reads ${name}'s value; else your own label, and ${name} sorts and filters by its own.`
           : `The buyer reads your own label; ${name} sorts and filters by its own.`
       }}
     </p>
     <div class="groups">
-      <div v-for="group in groups" :key="group.axis">
-        <h3>{{ group.axis }}</h3>
-        <div v-for="one in group.values" :key="one.value.id" class="pair">
-          <i class="swatch" :class="{ none: !one.value.swatch }" :style="{ background: one.value.swatch }" />
-          <span>{{ one.value.label }}</span><span class="soft">↔</span>
+      <div v-for="group in groups" :key="group.role">
+        <h3>
+          {{ group.axis }} <span v-if="group.listShown" class="soft">buyers read {{ name }}'s</span>
+        </h3>
+        <div v-for="one in group.values" :key="one.label" class="pair">
+          <i class="swatch" :class="{ none: !one.swatch }" :style="{ background: one.swatch }" />
+          <span>{{ one.label }}</span><span class="soft">↔</span>
           <select
             :value="one.to"
             :class="{ missing: !one.to }"
-            :aria-label="`${one.value.label} on ${name}`"
-            :data-test="`pair-${one.value.label}`"
-            @change="pair(group.role, one.value.label, ($event.target as HTMLSelectElement).value)"
+            :aria-label="`${one.label} on ${name}`"
+            :data-test="`pair-${one.label}`"
+            @change="pair(group.role, one.said, ($event.target as HTMLSelectElement).value)"
           >
             <option value="" disabled>not paired</option>
             <option v-for="entry in group.list" :key="entry.label" :value="entry.label">{{ entry.label }}</option>
@@ -100,8 +61,8 @@ async function pair(role: Role, label: string, to: string): Promise<void> {
           <button
             v-if="one.proposal"
             class="link take"
-            :data-test="`take-${one.value.label}`"
-            @click="pair(group.role, one.value.label, one.proposal.to)"
+            :data-test="`take-${one.label}`"
+            @click="pair(group.role, one.said, one.proposal.to)"
           >
             {{ one.proposal.to }}{{ one.proposal.confidence === 'doubtful' ? '?' : '' }}
             <span class="soft">{{ pairingReasonText(one.proposal) }}</span>

@@ -258,10 +258,22 @@ export const useFamily = defineStore('family', () => {
 
   /** Applies one remedy the seller chose. */
   const apply = (remedy: Remedy) => {
+    if (remedy.kind === 'approval') return askToBeLetIn(remedy);
     const mend = emptyMend();
     addRemedy(mend, remedy);
     return makeMend(mend, 1);
   };
+
+  /** The channel is asked; its answer comes when it comes. */
+  async function askToBeLetIn({ account, category }: Remedy & { kind: 'approval' }): Promise<void> {
+    try {
+      await call(api.askApproval, { params: { id: account }, body: { category } });
+      await setup.reload();
+      say(`${setup.accountName(account)} has been asked.`);
+    } catch (error) {
+      tell(error);
+    }
+  }
 
   async function makeMend(
     { commands, pairings, categories, facts, numbersFor, skusFor }: Mend,

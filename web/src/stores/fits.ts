@@ -3,7 +3,7 @@ import { wrap, type Remote } from 'comlink';
 import { shallowRef, watch, type ShallowRef } from 'vue';
 import type { Family, Fit, LeaveOutOffer, Listing, PictureFacts } from '@loom-kin/core';
 import type { LiveListingRow } from '@loom-kin/contract';
-import type { FitsTask, FitsWorker } from '../workers/fits.worker';
+import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';
 import { useSetup } from './setup';
 
 /** account → fit, as last computed. */
@@ -34,10 +34,7 @@ export function createFits({ family, stock, pictures, live }: FitsGround) {
     pictures: pictures.value,
     live: live.value,
   });
-  function categoryOf(accountId: string, now: Family) {
-    const account = setup.account(accountId);
-    return account ? setup.categoryFor(account, now) : null;
-  }
+  const categoryOf = ({ channel, categoryId }: SentFit) => setup.rulebooks.get(channel)?.category(categoryId) ?? null;
 
   let isRunning = false;
   let isDue = false;
@@ -65,7 +62,7 @@ export function createFits({ family, stock, pictures, live }: FitsGround) {
     if (!now || !setup.setup) return;
     const all = await worker().compute(task(now));
     if (family.value?.id !== now.id) return;
-    const withRules = all.map((fit) => [fit.account, { ...fit, category: categoryOf(fit.account, now) }] as const);
+    const withRules = all.map((fit) => [fit.account, { ...fit, category: categoryOf(fit) }] as const);
     fits.value = Object.fromEntries(withRules);
   }
 

@@ -1,15 +1,7 @@
 /** What holds for all families: registry, seller, accounts, channels, pairings. Read once, read again when somebody changed it. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import {
-  emptyRegistry,
-  openRegistry,
-  openRulebook,
-  type Account,
-  type CategoryRules,
-  type Family,
-  mappedCategory,
-} from '@loom-kin/core';
+import { emptyRegistry, openRegistry, openRulebook, type Account } from '@loom-kin/core';
 import { makeChange, type Setup, type StepInput } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 
@@ -44,13 +36,6 @@ export const useSetup = defineStore('setup', () => {
   const channelOf = (one: Account) => channels.value.find((channel) => channel.channel === one.channel);
   const namer = computed(() => ({ registry: registry.value, account: accountName }));
 
-  /** The rules a family comes under on an account; null where its goods have no place there. */
-  function categoryFor(one: Account, family: Family): CategoryRules | null {
-    const map = setup.value?.categoryMaps[one.channel] ?? {};
-    const id = mappedCategory(registry.value, map, family.fields.category);
-    return rulebooks.value.get(one.channel)?.category(id) ?? null;
-  }
-
   /** Changes something that holds for all families. False where it could not be done; the reason was told. */
   async function change(steps: StepInput[], title?: string): Promise<boolean> {
     try {
@@ -65,6 +50,6 @@ export const useSetup = defineStore('setup', () => {
 
   return {
     ...{ setup, problem, registry, accounts, channels, currency, rulebooks, namer },
-    ...{ account, accountName, channelOf, categoryFor, ensure, reload, change },
+    ...{ account, accountName, channelOf, ensure, reload, change },
   };
 });

@@ -51,7 +51,7 @@ const before = (field: Field) =>
 /** What every account with a place for these goods asks for. */
 const accounts = computed(() =>
   setup.accounts.flatMap((account) => {
-    const category = setup.categoryFor(account, family.value);
+    const category = store.fits[account.id]?.category;
     if (!category) return [];
     const filled = completeness(family.value, category, accountScopes(account, setup.registry.firstLanguage));
     return [{ account, category, ...filled }];

@@ -5,11 +5,14 @@ import {
   compilePattern,
   computeWithContext,
   createPlannerMemory,
+  emptyRegistry,
   freeze,
+  inItsCollections,
   leaveOutsFor,
   openRegistry,
   openRulebook,
   projectListings,
+  sortedOf,
   type Account,
   type Family,
   type Fit,
@@ -29,9 +32,11 @@ export interface FitsTask {
 }
 
 /** A fit as it travels: the rules of its category are known on both sides. */
-export type SentFit = Omit<Fit, 'category'>;
+export type SentFit = Omit<Fit, 'category'> & { categoryId: string | null };
+const sent = ({ category, ...fit }: Fit): SentFit => ({ ...fit, categoryId: category?.id ?? null });
 
 let setup: Setup | null = null;
+let registry = openRegistry(emptyRegistry());
 let rulebooks = new Map<string, OpenRulebook>();
 const memory = createPlannerMemory();
 
@@ -43,44 +48,49 @@ function inputFor(account: Account, task: FitsTask): FitInput | null {
     ...{ account, rulebook, memory, seller: setup.seller },
     pairings: setup.pairings[account.channel] ?? {},
     categories: setup.categoryMaps[account.channel] ?? {},
+    routes: setup.routes[account.id] ?? [],
     live: task.live.filter((one) => one.account === account.id),
   };
+}
+
+/** The family as channels see it: in the collections that take it, too. */
+function asSeen({ family, stock }: FitsTask): Family {
+  const frozen = freeze(family, true);
+  return inItsCollections(frozen, setup?.collections ?? [], () => sortedOf(frozen, stock), registry);
 }
 
 const fits = {
   /** What holds for every family: sent once, kept here. */
   setUp(given: Setup): void {
     setup = given;
-    const registry = openRegistry(given.registry);
+    registry = openRegistry(given.registry);
     rulebooks = new Map(
       given.channels.map(({ channel, rulebook }) => [channel, openRulebook(rulebook, registry, compilePattern)]),
     );
   },
   compute(task: FitsTask): SentFit[] {
-    const family = freeze(task.family, true);
+    const family = asSeen(task);
     return (setup?.accounts ?? []).map((account) => {
       const input = inputFor(account, { ...task, family });
       try {
         if (!input) throw new Error('its channel is gone');
-        const { category: _category, ...fit } = computeWithContext(input).fit;
-        return fit;
+        return sent(computeWithContext(input).fit);
       } catch (error) {
         const why = error instanceof Error ? error.message : 'something went wrong';
-        const { category: _category, ...fit } = brokenFit({ family, account }, why);
-        return fit;
+        return sent(brokenFit({ family, account }, why));
       }
     });
   },
   /** What could be left out on an account so that fewer listings are enough. */
   leaveOuts(task: FitsTask, accountId: string): LeaveOutOffer[] {
     const account = setup?.accounts.find((one) => one.id === accountId);
-    const input = account && inputFor(account, { ...task, family: freeze(task.family, true) });
+    const input = account && inputFor(account, { ...task, family: asSeen(task) });
     return input ? leaveOutsFor(input) : [];
   },
   /** The listings that would go out to one account. */
   listings(task: FitsTask, accountId: string): Listing[] {
     const account = setup?.accounts.find((one) => one.id === accountId);
-    const input = account && inputFor(account, { ...task, family: freeze(task.family, true) });
+    const input = account && inputFor(account, { ...task, family: asSeen(task) });
     const context = input && computeWithContext(input).context;
     return context ? projectListings(context) : [];
   },

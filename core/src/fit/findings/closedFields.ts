@@ -1,7 +1,7 @@
 /** Findings about what may be said in a field at all: fields nobody has, closed lists, yes or no, plain numbers, bounds. */
+import { foldForPairing, pairedField } from '../../catalogue/pairings';
 import type { ColumnGroup } from '../../family/columnShape';
-import { EVERYWHERE } from '../../family/scope';
-import { foldLabel } from '../../family/foldLabel';
+import { proposePairing } from '../../pairing/propose';
 import { FactSchema, type Fact } from '../../registry/shape';
 import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { FieldRule } from '../../rulebook/shape';
@@ -60,8 +60,9 @@ export function closedProblem(context: CheckContext, check: FieldCheck, group: C
   if (rule.yesNo && typeof figure !== 'boolean') return { code: 'field.yes-no', params: { account, field } };
   if (rule.choices) {
     const said = Array.isArray(figure) ? figure : [figure];
-    const wrong = said.find((one) => typeof one === 'string' && !rule.choices!.includes(one));
-    if (typeof wrong === 'string') return choiceProblem(context, check, group, wrong);
+    const paired = pairedField(rule.key);
+    const wrong = said.find((one) => typeof one === 'string' && context.pairingOf(paired, one) === undefined);
+    if (typeof wrong === 'string') return choiceProblem(context, check, wrong);
   }
   if (rule.numberOnly && typeof figure === 'string') {
     if (!/^-?\d+(\.\d+)?$/.test(figure)) return { code: 'field.not-number', params: { account, field, value: figure } };
@@ -73,23 +74,19 @@ export function closedProblem(context: CheckContext, check: FieldCheck, group: C
 /** So many entries of a list are said. */
 const NAMED = 6;
 
-function choiceProblem(context: CheckContext, check: FieldCheck, group: ColumnGroup, value: string): Problem {
-  const { rule, label: field } = check;
+function choiceProblem(context: CheckContext, { rule, label, field }: FieldCheck, value: string): Problem {
   const choices = rule.choices!;
   const named =
     choices.slice(0, NAMED).join(', ') + (choices.length > NAMED ? ` and ${choices.length - NAMED} more` : '');
-  const meant = choices.find((one) => foldLabel(one) === foldLabel(value));
-  const remedies = meant !== undefined && typeof group.figure === 'string' ? [write(check, group, meant)] : [];
-  return { code: 'field.choice', params: { account: context.account.name, field, value, choices: named }, remedies };
-}
-
-function write(check: FieldCheck, { place, scope }: ColumnGroup, value: string): Remedy {
-  const change = { place: place!, key: check.rule.key, figure: value, ...(scope === EVERYWHERE ? {} : { scope }) };
-  return {
-    kind: 'change',
-    label: { do: 'setChoice', value },
-    commands: [{ do: 'setFigures', changes: [change] }],
-  };
+  const { channel, name: account } = context.account;
+  const role = pairedField(rule.key);
+  const shown = field?.choices?.find((one) => one.value === value)?.label ?? value;
+  const near = proposePairing(role, { label: shown }, context.category.lists.get(role)!, [value]);
+  const pairing = { channel, role, value: foldForPairing(value), to: near?.to ?? '' };
+  const remedies: Remedy[] = near
+    ? [{ kind: 'pairing', pairing, reason: near, confidence: near.confidence }]
+    : [{ kind: 'pair', pairing, choices }];
+  return { code: 'field.choice', params: { account, field: label, value: shown, choices: named }, remedies };
 }
 
 /** A number, in the channel's unit, that is below the least or above the most. */

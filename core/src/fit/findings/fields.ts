@@ -6,7 +6,7 @@ import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { FieldRule } from '../../rulebook/shape';
 import type { CheckContext } from '../context';
 import type { Finding, Severity } from '../finding';
-import { inChannelUnit } from '../project/channelUnit';
+import { inChannelUnit } from '../project/channelFigure';
 import { sharedGroup } from '../project/sharedFigure';
 import type { Remedy } from '../remedy';
 import { boundsProblem, closedProblem, unknownField } from './closedFields';

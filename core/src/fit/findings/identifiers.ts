@@ -1,4 +1,5 @@
 /** Findings about SKUs and GTINs. */
+import type { AccountSettings } from '../../catalogue/account';
 import { isGtin } from '../../identifiers/gtin';
 import { familyIndex } from '../../family/weave';
 import type { CheckContext } from '../context';
@@ -44,13 +45,16 @@ function gtinFindings(context: CheckContext): Finding[] {
   });
 }
 
+/** Whether a channel lets a brand go without GTINs in one of its categories. It compares brands letter by letter. */
+const isExempt = ({ exemptBrands, exemptOnlyIn }: AccountSettings, brand: string, category: string): boolean =>
+  exemptBrands.includes(brand) && exemptOnlyIn?.[brand]?.includes(category) !== false;
+
 /** Children without a GTIN where the channel wants one: exempt by right, exempt without it, or simply without. */
 function withoutGtin(context: CheckContext, members: readonly number[]): Finding[] {
   const { account, category, family, rulebook } = context;
   const mayExempt = category.rules.identifiers.gtin === 'exemptible';
   const brand = String(family.fields.brand ?? '');
-  // The channel compares brands letter by letter.
-  const granted = account.settings.exemptBrands.includes(brand);
+  const granted = isExempt(account.settings, brand, category.id);
   const exempt = context.column('gtinExempt');
   const marked = mayExempt ? members.filter((position) => exempt.at(position) === true) : [];
   const bare = mayExempt ? members.filter((position) => exempt.at(position) !== true) : members;
@@ -60,7 +64,7 @@ function withoutGtin(context: CheckContext, members: readonly number[]): Finding
     found.push(
       makeFinding(context, {
         code: 'gtin.not-exempt',
-        params: { account: account.name, brand },
+        params: { account: account.name, brand, category: category.label },
         ...{ severity: 'stops', key: 'gtinExempt', rule: 'identifiers.gtin', members: marked },
         place: origin.place ?? FAMILY,
         scope: origin.scope,

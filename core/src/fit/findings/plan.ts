@@ -73,8 +73,9 @@ function searchStopped(context: CheckContext, plan: Plan): Finding[] {
 
 /** Axes that are split because the category takes no option of their role. */
 function notTaken(context: CheckContext, plan: Plan): Finding[] {
-  const { sets } = context.category.rules.axes;
-  const taken = new Set((sets ?? []).flat());
+  const { sets, alwaysSplit } = context.category.rules.axes;
+  // What the channel has a listing each for anyway surprises nobody.
+  const taken = new Set([...(sets ?? []).flat(), ...alwaysSplit]);
   return context.family.axes
     .filter((axis) => sets && plan.split.includes(axis.id) && !taken.has(axis.role))
     .map((axis) =>

@@ -4,13 +4,44 @@
  */
 import Big from 'big.js';
 import type { ColumnGroup } from '../../family/columnShape';
-import { compareAmounts, showAmount } from '../../money/amount';
+import { compareAmounts, showAmount, toCurrency } from '../../money/amount';
+import { withoutTax, type TaxSlab } from '../../money/price';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import { FAMILY, homeOf, makeFinding, typeHere } from './report';
 
 export function priceFindings(context: CheckContext): Finding[] {
-  return [...bounds(context), ...listPrices(context), ...sales(context), ...spread(context)];
+  return [...bounds(context), ...listPrices(context), ...sales(context), ...spread(context), ...slabs(context)];
+}
+
+/** Prices just above a tax slab: at its edge more would be left. */
+function slabs(context: CheckContext): Finding[] {
+  const { taxSlabs, currency } = context.category.rules.price;
+  if (!taxSlabs) return [];
+  return context.groups('price').flatMap(({ figure, place, scope, members }) => {
+    if (typeof figure !== 'string') return [];
+    const price = context.priceOf(figure);
+    const better = betterEdge(taxSlabs, price);
+    if (!better) return [];
+    const { edge, lower, higher, more } = better;
+    return makeFinding(context, {
+      code: 'price.slab',
+      params: {
+        ...{ account: context.account.name, price: showAmount(price, currency), edge: showAmount(edge, currency) },
+        ...{ lower, higher, more: showAmount(toCurrency(more, currency), currency) },
+      },
+      ...{ severity: 'advises', key: 'price', rule: 'price.taxSlabs', members, place: place ?? FAMILY, scope },
+    });
+  });
+}
+
+/** The edge of the slab below a price at which more is left than at the price itself. */
+function betterEdge(slabs: readonly TaxSlab[], price: string) {
+  const at = slabs.findIndex((slab) => slab.upTo === undefined || compareAmounts(price, slab.upTo) <= 0);
+  const below = slabs[at - 1];
+  if (below?.upTo === undefined) return null;
+  const more = withoutTax(below.upTo, below.percent).minus(withoutTax(price, slabs[at]!.percent));
+  return more.gt(0) ? { edge: below.upTo, lower: below.percent, higher: slabs[at]!.percent, more } : null;
 }
 
 function bounds(context: CheckContext): Finding[] {

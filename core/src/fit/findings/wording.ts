@@ -17,16 +17,28 @@ function optionsInName(context: CheckContext): Finding[] {
   const isShown = (axis: Axis) => !plan || plan.axes.some((one) => one.from.includes(axis.id));
   const isSplit = (axis: Axis) => plan?.split.includes(axis.id) ?? false;
   return [
-    ...valuesInName(context, family.axes.filter(isShown), 'stops'),
+    ...valuesInName(context, family.axes.filter(isShown), 'stops', shownParts(context)),
     ...valuesInName(context, family.axes.filter(isSplit), 'warns'),
   ];
 }
 
-function valuesInName(context: CheckContext, axes: readonly Axis[], severity: Severity): Finding[] {
+/** What buyers read of options that are shortened, without what joins them. */
+function shownParts({ plan }: CheckContext): string[] {
+  const shortened = plan?.axes.filter((axis) => axis.shortened) ?? [];
+  const parts = shortened.flatMap((axis) => axis.options.flatMap((option) => option.label.split(/ ?\/ ?| · /)));
+  return [...new Set(parts)].filter((part) => part !== '');
+}
+
+function valuesInName(
+  context: CheckContext,
+  axes: readonly Axis[],
+  severity: Severity,
+  shown: readonly string[] = [],
+): Finding[] {
   const { account, family, scopes } = context;
   const origin = context.groups('name')[0];
   const name = String(familyFigure(family, 'name', scopes) ?? '');
-  const labels = axes.flatMap((axis) => axis.values.map((value) => value.label));
+  const labels = [...new Set([...axes.flatMap((axis) => axis.values.map((value) => value.label)), ...shown])];
   const values = optionValuesIn(name, labels);
   if (values.length === 0) return [];
   const bare = withoutWords(name, values);

@@ -1,4 +1,4 @@
-/** Which listing axis carries the pictures, and how many pictures would then not show. */
+/** Which listing axis carries the pictures, and how many pictures would then not show. Null where none carries any. */
 import type { PlanTask } from './shape';
 import type { Shape } from './shapes';
 
@@ -13,6 +13,7 @@ export function picturesShown(task: PlanTask, shape: Shape): { pictureAxis: numb
   };
   if (task.rules.axes.pictures === 'listing' || shape.groups.length === 0)
     return { pictureAxis: null, lost: lostWith([]) };
+  if (task.rules.axes.pictures === 'firstAxis') return { pictureAxis: 0, lost: lostWith(shape.groups[0]!) };
   const wished = shape.groups.findIndex((group) => group.some((axis) => task.axes[axis]!.id === task.wish.pictureAxis));
   const best = shape.groups
     .map((group, at) => ({ at, lost: lostWith(group) }))

@@ -39,7 +39,8 @@ export function planShapes(task: PlanTask): Shape[] {
 
   const place = (axis: number, pinned: number[], split: number[], groups: number[][]): void => {
     if (axis === axes.length) {
-      for (const led of leads(task, groups, roles, liveLeads)) shapes.push({ pinned, split, groups: led });
+      for (const led of leads(task, groups, roles, liveLeads))
+        for (const ordered of firstAxes(task, led)) shapes.push({ pinned, split, groups: ordered });
       return;
     }
     if (isSingle[axis]) place(axis + 1, [...pinned, axis], split, groups);
@@ -55,6 +56,14 @@ export function planShapes(task: PlanTask): Shape[] {
   };
   place(0, [], [], []);
   return shapes;
+}
+
+/** Where the first axis carries the pictures each may be the first, unless the channel has an order of its own. */
+function firstAxes({ rules: { axes: rules }, wish, axes }: PlanTask, groups: number[][]): number[][][] {
+  if (rules.pictures !== 'firstAxis' || rules.order.length > 0 || groups.length < 2) return [groups];
+  const wished = groups.find((group) => group.some((axis) => axes[axis]!.id === wish.pictureAxis));
+  const firsts = wished ? [wished] : groups;
+  return firsts.map((first) => [first, ...groups.filter((group) => group !== first)]);
 }
 
 /** The groups with every choice of leading axes that makes a difference, and a set of roles that the channel takes. */

@@ -4,7 +4,7 @@ import { foldLabel } from '../../family/foldLabel';
 import type { Listing } from '../../listing/listing';
 import type { CheckContext } from '../context';
 import type { Plan } from '../planner';
-import { inChannelUnit } from './channelUnit';
+import { channelFigure } from './channelFigure';
 import { sharedGroup } from './sharedFigure';
 
 export function listingFields(context: CheckContext, plan: Plan, positions: readonly number[]): Listing['fields'] {
@@ -14,7 +14,7 @@ export function listingFields(context: CheckContext, plan: Plan, positions: read
     if (check.rule.level !== 'listing') continue;
     const figure = sharedGroup(context, check, positions)?.figure;
     if (figure === undefined) continue;
-    fields[check.rule.name] = inChannelUnit(check, figure);
+    fields[check.rule.name] = channelFigure(context, check, figure);
     if (check.rule.key === 'name')
       fields[check.rule.name] = withSuffix(context, String(figure), positions, check.rule.atMost);
   }
@@ -57,7 +57,8 @@ function putFixedValues(
     const rules = category.rules.axes.roles[role];
     const paired = context.pairingOf(role, value.label);
     const shown = (rules?.shows === 'list' ? paired : undefined) ?? labelIn(value, scopes);
-    fields[taken.has(foldLabel(label)) ? `${label} (option)` : label] = shown;
+    const name = rules?.name !== undefined && fields[rules.name] === undefined ? rules.name : label;
+    fields[taken.has(foldLabel(name)) ? `${name} (option)` : name] = shown;
     // Beside the seller's own word the channel is told which of its own values that is; a finding stops one that is none.
     if (rules?.list) fields[`${rules.name ?? role} group`] = paired ?? shown;
   }

@@ -4,10 +4,11 @@ import type { Child } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
 import { pictureMark } from '../../listing/pictureAddress';
 import type { ListingOffer } from '../../listing/listing';
+import { slabRate } from '../../money/price';
 import { picturesOf } from '../../pictures/picturesOf';
 import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { CheckContext } from '../context';
-import { inChannelUnit } from './channelUnit';
+import { channelFigure } from './channelFigure';
 
 const KEYS = [
   'sku',
@@ -42,8 +43,10 @@ export function offerMaker(context: CheckContext): (position: number, options: s
       options,
       price: context.priceOf(price),
       stock: stockSent(context, child, columns.counting.at(position)),
-      fields: fieldsOf(ofChildren, position),
+      fields: fieldsOf(context, ofChildren, position),
     };
+    const { taxSlabs } = rules.price;
+    if (taxSlabs) offer.taxPercent = slabRate(taxSlabs, offer.price);
     const gtin = columns.gtin.at(position);
     if (typeof gtin === 'string') offer.gtin = gtin;
     else if (columns.gtinExempt.at(position) === true) offer.gtinExempt = true;
@@ -64,11 +67,15 @@ function stockSent(context: CheckContext, child: Child, counting: unknown): numb
   return (counting ?? 'counted') === 'counted' ? Math.min(context.stock[child.id] ?? 0, most) : most;
 }
 
-function fieldsOf(checks: readonly { check: FieldCheck; column: Column }[], position: number): ListingOffer['fields'] {
+function fieldsOf(
+  context: CheckContext,
+  checks: readonly { check: FieldCheck; column: Column }[],
+  position: number,
+): ListingOffer['fields'] {
   const fields: ListingOffer['fields'] = {};
   for (const { check, column } of checks) {
     const figure = column.at(position);
-    if (figure !== undefined) fields[check.rule.name] = inChannelUnit(check, figure);
+    if (figure !== undefined) fields[check.rule.name] = channelFigure(context, check, figure);
   }
   return fields;
 }

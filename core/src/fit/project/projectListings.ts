@@ -69,7 +69,7 @@ function listingAxis(context: CheckContext, plan: Plan, axis: number, parts: Axi
   const rules = context.category.rules.axes;
   const present = new Set(parts.positions.map((position) => parts.chosen[axis]![position]!));
   const sent = new Set(parts.pictures.sent);
-  const carriesPictures = rules.pictures === 'axis' && axis === plan.pictureAxis;
+  const carriesPictures = axis === plan.pictureAxis;
   const shown = (at: number) =>
     parts.pictures.ofOptions
       .get(at)

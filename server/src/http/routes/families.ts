@@ -8,8 +8,11 @@ import { familyDetail } from '../../families/detail';
 import { likeFamilies } from '../../families/likeness';
 import { findingCounts, listFamilies } from '../../families/list';
 import { loadFamily } from '../../families/load';
+import { tryConditions } from '../../families/tryConditions';
 import { usualFigures } from '../../families/usual';
+import { wordsInUse } from '../../families/wordsInUse';
 import { FAMILY_FILES } from '../../files/kinds';
+import { writeCsv } from '../../files/csv';
 import { writeXlsx } from '../../files/xlsx';
 import type { Store } from '../../store/store';
 import type { Parts } from '../parts';
@@ -24,6 +27,8 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query.name, query.styleCode));
   mount(app, api.usualFigures, ({ query }) => usualFigures(store.database, query.category));
   mount(app, api.family, ({ params }) => familyDetail(store, params.id));
+  mount(app, api.tryConditions, ({ body }) => tryConditions(store, body.sets));
+  mount(app, api.wordsInUse, ({ params }) => wordsInUse(store, params.id));
   mountDownload(app, api.familySheet, async ({ params: { id, kind: asked } }, response) => {
     const kind = FAMILY_FILES.find((one) => one === asked);
     if (!kind) throw new Refusal('file.unknown', {});
@@ -36,9 +41,17 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
     if (!rulebook) throw new Refusal('channel.unknown', {});
     const { lines } = await composeLines(store, pool, { familyIds: [params.id], accounts: [account.id], draft: false });
     const messages = lines.flatMap((line) => line.message ?? []);
-    const { headers, rows } = uploadSheet(messages, rulesForSheet(rulebook.rulebook));
-    response.attachment(`${fileNameFor(store, params.id)}-${account.id}.xlsx`);
-    response.type(XLSX).send(await writeXlsx('Upload', headers, rows));
+    const { sheet } = rulebook.rulebook;
+    const { headers, rows } = uploadSheet(messages, rulesForSheet(rulebook.rulebook), sheet);
+    response.attachment(`${fileNameFor(store, params.id)}-${account.id}.${sheet.format}`).type(TYPES[sheet.format]);
+    response.send(
+      sheet.format === 'csv'
+        ? writeCsv(
+            headers,
+            rows.map((row) => row.map(String)),
+          )
+        : await writeXlsx('Upload', headers, rows),
+    );
   });
 }
 

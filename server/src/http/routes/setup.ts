@@ -5,16 +5,17 @@ import { endpoints as api, openApiDocument } from '@loom-kin/contract';
 import { Refusal, SellerSchema } from '@loom-kin/core';
 import { addBlock, blockStates, removeBlock } from '../../catalogue/blocks';
 import { fetchChannel } from '../../catalogue/channels';
+import { rulesMeaning } from '../../catalogue/rulesMeaning';
 import { familiesWithValue } from '../../families/valueUses';
 import { markAllDue } from '../../fits/due';
 import { readDocument } from '../../store/documents';
 import { families } from '../../store/schema';
 import type { Parts } from '../parts';
-import { mount } from '../mount';
+import { mount, mountDownload } from '../mount';
 
 const ok = { ok: true } as const;
 
-export function mountSetup(app: Express, { store, channelsUrl }: Parts): void {
+export function mountSetup(app: Express, { store, pool, channelsUrl, approvals }: Parts): void {
   const { database } = store;
   mount(app, api.health, () => {
     const row = database
@@ -25,7 +26,7 @@ export function mountSetup(app: Express, { store, channelsUrl }: Parts): void {
   });
   app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument()));
   mount(app, api.setup, () => {
-    const { seller, registry, accounts, channels, pairings, categoryMaps } = store.catalogue();
+    const { seller, registry, accounts, channels, pairings, categoryMaps, routes, collections } = store.catalogue();
     return {
       seller,
       begun: readDocument(database, SellerSchema, 'seller') !== undefined,
@@ -34,6 +35,8 @@ export function mountSetup(app: Express, { store, channelsUrl }: Parts): void {
       channels: [...channels],
       pairings,
       categoryMaps,
+      routes,
+      collections: [...collections],
       blocks: blockStates(database),
     };
   });
@@ -49,6 +52,17 @@ export function mountSetup(app: Express, { store, channelsUrl }: Parts): void {
   mount(app, api.removeBlock, ({ params }) => {
     removeBlock(database, params.id);
     store.bell.ring({ setup: true });
+    return ok;
+  });
+  mountDownload(app, api.rulebookFile, ({ params }, response) => {
+    const rulebook = store.catalogue().rulebooks.get(params.id)?.rulebook;
+    if (!rulebook) throw new Refusal('channel.unknown', {});
+    response.attachment(`${rulebook.channel}-rulebook-${rulebook.version}.json`).type('application/json');
+    response.send(JSON.stringify(rulebook, null, 2));
+  });
+  mount(app, api.rulesMeaning, ({ params }) => rulesMeaning(store, pool, params.id, params.version));
+  mount(app, api.askApproval, async ({ params, body }) => {
+    await approvals.ask(params.id, body.category);
     return ok;
   });
   mount(app, api.refreshChannel, async ({ params }) => {

@@ -3,7 +3,7 @@ import { integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm
 import type { PictureFacts, Rulebook } from '@loom-kin/core';
 import { THINGS } from './changes';
 
-/** Documents of which there are few: registry, seller, pairings and category maps of channels. */
+/** Documents of which there are few: registry, seller; rulebooks in force, pairings and category maps of channels; routes of accounts. */
 export const documents = sqliteTable(
   'documents',
   {
@@ -21,7 +21,7 @@ export const pictures = sqliteTable('pictures', {
   at: text().notNull(),
 });
 
-/** Kinds of places to sell at: their rulebooks as last fetched. */
+/** Kinds of places to sell at: their rulebooks as last published there. Which are in force stands in the documents. */
 export const channels = sqliteTable('channels', {
   channel: text().primaryKey(),
   place: integer().notNull(),
@@ -30,6 +30,18 @@ export const channels = sqliteTable('channels', {
   choices: text({ mode: 'json' }).$type<Record<string, string[]>>().notNull(),
   reachable: integer({ mode: 'boolean' }).notNull(),
 });
+
+/** Every edition of a channel's rulebook that was met, so that one can go back. */
+export const editions = sqliteTable(
+  'editions',
+  {
+    channel: text().notNull(),
+    version: integer().notNull(),
+    rulebook: text({ mode: 'json' }).$type<Rulebook>().notNull(),
+    at: text().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.channel, table.version] })],
+);
 
 export const blocks = sqliteTable(
   'blocks',

@@ -23,7 +23,10 @@ export const changes = sqliteTable(
   (table) => [uniqueIndex('changes_by_key').on(table.key)],
 );
 
-export const THINGS = ['family', 'registry', 'seller', 'account', 'pairings', 'categoryMap', 'stock'] as const;
+export const THINGS = [
+  ...(['family', 'registry', 'seller', 'account', 'pairings', 'categoryMap', 'stock'] as const),
+  ...(['rulebook', 'routes', 'collections'] as const),
+] as const;
 
 export type Thing = (typeof THINGS)[number];
 

@@ -1,7 +1,9 @@
-/** Measures in the unit and decimals a channel asks for. */
+/** A figure as a channel takes it: measures in its unit and decimals, choices in its own words. */
+import { pairedField } from '../../catalogue/pairings';
 import type { Figure } from '../../family/shape';
 import { lengthIn, weightIn, type LengthUnit, type WeightUnit } from '../../measure/units';
 import type { FieldCheck } from '../../rulebook/openRulebook';
+import type { CheckContext } from '../context';
 
 /** So many different measures are remembered for a rule. */
 const REMEMBERED = 5000;
@@ -20,4 +22,13 @@ function convert({ rule, field }: FieldCheck, figure: number): number {
   if (field?.type === 'weight') return Number(weightIn(figure, (rule.unit ?? 'g') as WeightUnit, rule.decimals));
   if (field?.type === 'length') return Number(lengthIn(figure, (rule.unit ?? 'cm') as LengthUnit, rule.decimals));
   return figure;
+}
+
+/** The figure that is sent: what the channel has a closed list for goes out in the channel's words. */
+export function channelFigure({ pairingOf }: CheckContext, check: FieldCheck, figure: Figure): Figure {
+  if (!check.rule.choices) return inChannelUnit(check, figure);
+  const paired = pairedField(check.rule.key);
+  const inItsWords = (said: string) => pairingOf(paired, said) ?? said;
+  if (Array.isArray(figure)) return figure.map(inItsWords);
+  return typeof figure === 'string' ? inItsWords(figure) : figure;
 }

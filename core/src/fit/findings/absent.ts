@@ -1,0 +1,43 @@
+/** Why a family is not offered on an account, where the seller may want to know. */
+import { proposeCategories } from '../../catalogue/proposeCategories';
+import type { Destination } from '../../catalogue/routes';
+import { EVERYWHERE } from '../../family/scope';
+import type { Wish } from '../../family/shape';
+import type { CategoryRules } from '../../rulebook/openRulebook';
+import type { FitInput } from '../context';
+import type { Finding } from '../finding';
+import type { Remedy } from '../remedy';
+
+const ABOUT = { severity: 'advises', place: { level: 'family' }, scope: EVERYWHERE } as const;
+
+export function whyAbsent(
+  input: FitInput,
+  category: CategoryRules | null,
+  { notOffered, route }: Destination,
+): Finding[] {
+  const account = input.account.name;
+  const base = { ...ABOUT, childIds: [], remedies: [], key: 'route', rule: 'routes' };
+  if (notOffered === 'noRoute') return [{ ...base, code: 'route.none', params: { account } }];
+  if (!category) return [noCategory(input)];
+  if (notOffered !== 'waits') return [];
+  const params = { account, route: route!.name || category.label };
+  return [{ ...base, code: 'route.waits', params, remedies: [offerIt(input)] }];
+}
+
+function offerIt({ account }: FitInput): Remedy {
+  const wish: Wish = { apart: [], whole: [], leaveOut: [], offered: true };
+  const label = { do: 'offer' as const, account: account.name };
+  return { kind: 'change', label, commands: [{ do: 'setWish', account: account.id, wish }] };
+}
+
+function noCategory({ family, account, rulebook: { registry, rulebook } }: FitInput): Finding {
+  const { channel, name } = account;
+  const sellerCategory = family.fields.category;
+  const label = registry.pathLabel(sellerCategory);
+  const base = { ...ABOUT, childIds: [], remedies: [], rule: 'categories' };
+  if (!label) return { ...base, code: 'category.choose', key: 'category', params: { account: name } };
+  const remedies = proposeCategories(registry, sellerCategory, rulebook).map((one): Remedy => {
+    return { kind: 'categoryMap', channel, category: String(sellerCategory), ...one };
+  });
+  return { ...base, remedies, code: 'category.none', key: 'categoryMap', params: { account: name, category: label } };
+}

@@ -1,0 +1,40 @@
+/** Steps about routes, and about collections that fill themselves. */
+import { CollectionsSchema, conditionProblem, Refusal, RoutesSchema, type Conditions } from '@loom-kin/core';
+import type { Step } from '@loom-kin/contract';
+import { accountOf } from '../catalogue/readCatalogue';
+import { documentIn, putDocument, type Work } from './work';
+
+type StepOn<On extends Step['on']> = Extract<Step, { on: On }>;
+
+export const ROUTE_STEPS = {
+  routes(work: Work, { account: id, routes }: StepOn<'routes'>): void {
+    const { rulebooks, ...catalogue } = work.store.catalogue();
+    const account = accountOf({ rulebooks, ...catalogue }, id);
+    const rulebook = rulebooks.get(account.channel);
+    for (const { when, category } of routes) {
+      mindConditions(work, when);
+      if (category !== null && !rulebook?.category(category))
+        throw new Refusal('channel.no-category', { id: category });
+    }
+    if (new Set(routes.map((route) => route.id)).size < routes.length) throw new Refusal('route.twice', {});
+    const before = documentIn(work, RoutesSchema, 'routes', id) ?? [];
+    putDocument(work, 'routes', id, before, routes);
+    work.titles.push(`Change the routes to ${account.name}`);
+  },
+  collections(work: Work, { collections }: StepOn<'collections'>): void {
+    for (const { name, when } of collections) {
+      if (when.of.length === 0) throw new Refusal('collection.all', { label: name });
+      mindConditions(work, when);
+    }
+    const names = collections.map(({ name }) => name.toLowerCase());
+    const twice = collections.find(({ name }, at) => names.indexOf(name.toLowerCase()) < at);
+    if (twice) throw new Refusal('collection.twice', { label: twice.name });
+    putDocument(work, 'collections', '', documentIn(work, CollectionsSchema, 'collections') ?? [], collections);
+    work.titles.push('Change which collections fill themselves');
+  },
+};
+
+function mindConditions(work: Work, when: Conditions): void {
+  const problem = conditionProblem(when, work.store.catalogue().registry);
+  if (problem) throw new Refusal(problem.code, problem.params as never);
+}
