@@ -7,8 +7,8 @@ import { family } from './core';
 import { timed, type Figure } from './measure';
 
 export function listFigures(folder: string): Figure[] {
-  const { database } = storeOf(openDatabase(join(folder, 'bench.db'), 'server/migrations'), folder);
-  const client = database.$client;
+  const store = storeOf(openDatabase(join(folder, 'bench.db'), 'server/migrations'), folder);
+  const client = store.database.$client;
   const doc = JSON.stringify(
     family('LIST', [
       ['colour', 4],
@@ -55,7 +55,7 @@ export function listFigures(folder: string): Figure[] {
     }
   })();
   const ask = (more: object) =>
-    listFamilies(database, { q: '', retired: 'no', sort: 'name', offset: 0, limit: 60, ...more });
+    listFamilies(store, { q: '', retired: 'no', sort: 'name', offset: 0, limit: 60, ...more });
   const base = timed(100, () => client.prepare('SELECT id FROM families LIMIT 60').all());
   const baseline = 'reading 60 ids bare';
   const line = (what: string, more: (at: number) => object): Figure => {

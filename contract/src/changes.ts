@@ -65,6 +65,13 @@ export const StepSchema = z.discriminatedUnion('on', [
   z.object({ on: z.literal('routes'), account: Id, routes: RoutesSchema }),
   /** Collections that fill themselves, all of them. */
   z.object({ on: z.literal('collections'), collections: CollectionsSchema }),
+  /** Offers families on an account, or no longer. */
+  z.object({
+    on: z.literal('offer'),
+    account: Id,
+    familyIds: z.array(Id).min(1).max(5000),
+    offered: z.boolean(),
+  }),
   /** Puts an edition of a channel's rules in force: a newer one it has published, or one from before. */
   z.object({ on: z.literal('adoptRules'), channel: Id, version: z.number().int().min(1) }),
   /** Rules the seller wrote: for a channel of the seller's own. */

@@ -1,4 +1,5 @@
 /** Every endpoint of the HTTP API, a file a subject. */
+import { boardEndpoints } from './board';
 import { changeEndpoints } from './changes';
 import { conditionEndpoints } from './conditions';
 import { dispatchEndpoints } from './dispatches';
@@ -11,6 +12,7 @@ import { setupEndpoints } from './setup';
 export const endpoints = {
   ...setupEndpoints,
   ...familyEndpoints,
+  ...boardEndpoints,
   ...changeEndpoints,
   ...conditionEndpoints,
   ...intakeEndpoints,

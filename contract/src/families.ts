@@ -56,13 +56,22 @@ export const FamilyDetailSchema = z.object({
 });
 export type FamilyDetail = z.infer<typeof FamilyDetailSchema>;
 
-const ListQuery = z.object({
+/** Which families are meant, of lists and of the fit board. */
+export const FamilyFilterSchema = z.object({
   q: z.string().max(200).default(''),
+  /** The seller's category, with those below it. */
+  category: z.string().max(80).optional(),
   account: z.string().max(80).optional(),
   state: StateSchema.optional(),
   /** Code and field of a finding that families have on the account, parted by a bar. */
   finding: z.string().max(120).optional(),
+  /** The route of the account that they take. */
+  route: z.string().max(20).optional(),
   retired: z.enum(['yes', 'no']).default('no'),
+});
+export type FamilyFilter = z.infer<typeof FamilyFilterSchema>;
+
+const ListQuery = FamilyFilterSchema.extend({
   sort: z.enum(['name', 'changed', 'price', 'stock', 'children']).default('name'),
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(200).default(60),

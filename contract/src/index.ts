@@ -2,6 +2,7 @@
 export * from './endpoint';
 export * from './problem';
 export * from './families';
+export * from './board';
 export * from './changes';
 export * from './conditions';
 export * from './setup';

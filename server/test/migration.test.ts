@@ -26,7 +26,7 @@ afterAll(() => {
   rmSync(folder, { recursive: true });
 });
 
-const all = () => listFamilies(store.database, { q: '', retired: 'no', sort: 'name', offset: 0, limit: 60 }).families;
+const all = () => listFamilies(store, { q: '', retired: 'no', sort: 'name', offset: 0, limit: 60 }).families;
 const held = (sql: string) => before.prepare(sql).pluck().all();
 
 describe('a database of the version before', () => {
@@ -61,7 +61,7 @@ describe('a database of the version before', () => {
     expect(pairings.quayside).toEqual({ colour: { spruce: 'Green' } });
     for (const one of all()) expect(registry.category(one.category)?.label).toBeTruthy();
     expect(Object.keys(categoryMaps).sort()).toEqual(['fernpost', 'own-shop', 'quayside']);
-    const found = listFamilies(store.database, { q: 'SKJ', retired: 'no', sort: 'name', offset: 0, limit: 60 });
+    const found = listFamilies(store, { q: 'SKJ', retired: 'no', sort: 'name', offset: 0, limit: 60 });
     expect(found.families).toHaveLength(1);
   });
   it('keeps the journal, and takes back a change that the version before made', () => {

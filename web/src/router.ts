@@ -29,6 +29,7 @@ export const router = createRouter({
         { path: 'journal', name: 'family-journal', component: () => import('./journal/JournalView.vue') },
       ],
     },
+    { path: '/board', name: 'board', component: () => import('./board/BoardView.vue'), meta: { title: 'Fit board' } },
     {
       path: '/channels',
       name: 'channels',

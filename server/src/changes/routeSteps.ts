@@ -1,12 +1,35 @@
-/** Steps about routes, and about collections that fill themselves. */
-import { CollectionsSchema, conditionProblem, Refusal, RoutesSchema, type Conditions } from '@loom-kin/core';
+/** Steps about where families go: routes, being offered at all, collections that fill themselves. */
+import {
+  CollectionsSchema,
+  conditionProblem,
+  count,
+  Refusal,
+  RoutesSchema,
+  runCommand,
+  type Conditions,
+} from '@loom-kin/core';
 import type { Step } from '@loom-kin/contract';
 import { accountOf } from '../catalogue/readCatalogue';
-import { documentIn, putDocument, type Work } from './work';
+import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
 
 type StepOn<On extends Step['on']> = Extract<Step, { on: On }>;
 
+const NO_WISH = { apart: [], whole: [], leaveOut: [], offered: true };
+
 export const ROUTE_STEPS = {
+  offer(work: Work, { account: id, familyIds, offered }: StepOn<'offer'>): void {
+    const { registry, ...catalogue } = work.store.catalogue();
+    const { name } = accountOf({ registry, ...catalogue }, id);
+    for (const familyId of new Set(familyIds)) {
+      const family = familyIn(work, familyId);
+      const before = family.wishes[id];
+      if (before?.offered === offered) continue;
+      const command = { do: 'setWish' as const, account: id, wish: { ...NO_WISH, ...before, offered } };
+      putFamily(work, runCommand(registry, family, command).family);
+    }
+    const families = count(new Set(familyIds).size, 'family', 'families');
+    work.titles.push(offered ? `Offer ${families} on ${name}` : `Do not offer ${families} on ${name}`);
+  },
   routes(work: Work, { account: id, routes }: StepOn<'routes'>): void {
     const { rulebooks, ...catalogue } = work.store.catalogue();
     const account = accountOf({ rulebooks, ...catalogue }, id);

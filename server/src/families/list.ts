@@ -1,32 +1,18 @@
-/** Lists of families, with search and filters. */
-import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import { gtin14, SEVERITIES } from '@loom-kin/core';
-import type { endpoints, FamilySummary, FindingCount, Strip } from '@loom-kin/contract';
+/** Lists of families: a page of those that are meant, with how they stand. */
+import { asc, desc, inArray, sql } from 'drizzle-orm';
+import type { endpoints, FamilySummary, Strip } from '@loom-kin/contract';
 import type { z } from 'zod';
 import type { Database } from '../store/database';
-import { families, findings, heldListings, standings } from '../store/schema';
-import { matchesPhrase } from './searchWords';
+import { families, heldListings, standings } from '../store/schema';
+import type { Store } from '../store/store';
+import { familiesMeant } from './filter';
 
 type ListQuery = z.infer<typeof endpoints.listFamilies.query>;
 
 /** Families that match, a page of them. */
-export function listFamilies(database: Database, query: ListQuery): { total: number; families: FamilySummary[] } {
-  const where: SQL[] = [eq(families.retired, query.retired === 'yes')];
-  // Signs that no word has would end the search's own syntax.
-  // eslint-disable-next-line no-control-regex
-  const words = query.q.replace(/[\u0000-\u001f]/g, ' ').trim();
-  if (words) where.push(matches(words));
-  if (query.account && query.state) {
-    where.push(
-      sql`${families.id} IN (SELECT family_id FROM standings WHERE account = ${query.account} AND state = ${query.state})`,
-    );
-  }
-  if (query.account && query.finding) {
-    const [code = '', key = ''] = query.finding.split('|');
-    where.push(
-      sql`${families.id} IN (SELECT family_id FROM findings WHERE account = ${query.account} AND code = ${code} AND key = ${key})`,
-    );
-  }
+export function listFamilies(store: Store, query: ListQuery): { total: number; families: FamilySummary[] } {
+  const condition = familiesMeant(store, query);
+  const { database } = store;
   const order = {
     name: [asc(sql`${families.name} COLLATE NOCASE`)],
     changed: [desc(families.changedAt)],
@@ -34,7 +20,6 @@ export function listFamilies(database: Database, query: ListQuery): { total: num
     stock: [asc(families.stock)],
     children: [desc(families.children)],
   }[query.sort];
-  const condition = and(...where);
   const total = database
     .select({ count: sql<number>`count(*)` })
     .from(families)
@@ -67,47 +52,6 @@ export function listFamilies(database: Database, query: ListQuery): { total: num
   );
   return { total, families: rows.map((row) => ({ ...row, strip: strips.get(row.id) ?? {} })) };
 }
-
-/** How many families that are not retired have which findings on an account: what stops first, then by how many have it. */
-export function findingCounts(database: Database, account: string): FindingCount[] {
-  const rows = database
-    .select({
-      code: findings.code,
-      key: findings.key,
-      severity: findings.severity,
-      families: sql<number>`count(*)`,
-      children: sql<number>`sum(${findings.children})`,
-    })
-    .from(findings)
-    .innerJoin(families, and(eq(families.id, findings.familyId), eq(families.retired, false)))
-    .where(eq(findings.account, account))
-    .groupBy(findings.code, findings.key, findings.severity)
-    .all();
-  return rows.toSorted(
-    (a, b) => SEVERITIES.indexOf(a.severity) - SEVERITIES.indexOf(b.severity) || b.families - a.families,
-  );
-}
-
-/** Three characters and more are found anywhere by trigrams; fewer at the start of a word. */
-function matches(words: string): SQL {
-  const terms = words.split(/\s+/).slice(0, 6);
-  const long = terms.filter((term) => term.length >= 3);
-  const short = terms.filter((term) => term.length < 3);
-  const found: SQL[] = short.map(
-    (term) =>
-      sql`(${families.name} LIKE ${`${escapeLike(term)}%`} ESCAPE '!' OR ${families.name} LIKE ${`% ${escapeLike(term)}%`} ESCAPE '!' OR ${families.styleCode} LIKE ${`${escapeLike(term)}%`} ESCAPE '!')`,
-  );
-  if (long.length > 0) {
-    const phrase = long.map((term) => `"${term.replaceAll('"', '""')}"`).join(' ');
-    found.push(matchesPhrase(phrase));
-  }
-  // A GTIN is found in whatever form it is kept.
-  if (/^\d{8,14}$/.test(words))
-    return sql`(${and(...found)} OR ${families.id} IN (SELECT family_id FROM identifiers WHERE kind = 'gtin' AND value = ${gtin14(words)}))`;
-  return and(...found)!;
-}
-
-const escapeLike = (text: string) => text.replace(/[!%_]/g, '!$&');
 
 function stripsOf(database: Database, ids: string[]): Map<string, Strip> {
   const strips = new Map<string, Strip>(ids.map((id) => [id, {}]));

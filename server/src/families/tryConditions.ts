@@ -56,3 +56,13 @@ const found = (rows: readonly Row[]): FoundFamilies => ({
   count: rows.length,
   families: rows.slice(0, NAMED).map(({ id, name }) => ({ id, name })),
 });
+
+/** The families that take a route of an account: those it is the first to hold for. */
+export function familiesOnRoute(store: Store, account: string, routeId: string): string[] {
+  const { registry, routes } = store.catalogue();
+  const ofAccount = routes[account] ?? [];
+  return everyFamily(store).flatMap((row) => {
+    const first = ofAccount.find((route) => holds(route.when, row, registry));
+    return first?.id === routeId ? [row.id] : [];
+  });
+}

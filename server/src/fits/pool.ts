@@ -1,11 +1,12 @@
 /** Worker threads for fits, so that no request waits for a planner. */
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import type { RulesMeaning } from '@loom-kin/contract';
+import type { Remedies, RulesMeaning } from '@loom-kin/contract';
 import type { Rulebook } from '@loom-kin/core';
 import { Piscina } from 'piscina';
 import { FIT_WORKER } from '../folders';
 import type { Store } from '../store/store';
+import type { Kind } from './remedies';
 import type { FamilyOfferings, FamilyStandings, Task, WorkerSettings } from './worker';
 
 export interface FitPool {
@@ -13,6 +14,8 @@ export interface FitPool {
   offerings(familyId: string, accountIds: string[]): Promise<FamilyOfferings>;
   /** What other rules of a channel would mean for families. */
   meaning(familyIds: string[], rulebook: Rulebook): Promise<RulesMeaning>;
+  /** What would mend a kind of finding in families. */
+  remedies(familyIds: string[], kind: Kind): Promise<Remedies>;
   close(): Promise<void>;
 }
 
@@ -33,6 +36,8 @@ export function createFitPool(store: Store): FitPool {
       run({ do: 'offerings', familyId, accountIds, version: store.version() }) as Promise<FamilyOfferings>,
     meaning: (familyIds, rulebook) =>
       run({ do: 'meaning', familyIds, rulebook, version: store.version() }) as Promise<RulesMeaning>,
+    remedies: (familyIds, kind) =>
+      run({ do: 'remedies', familyIds, kind, version: store.version() }) as Promise<Remedies>,
     close: () => pool.destroy(),
   };
 }

@@ -1,12 +1,13 @@
 /** A worker thread that computes fits: it reads the database beside the server and never writes it. */
 import { eq } from 'drizzle-orm';
-import type { RulesMeaning } from '@loom-kin/contract';
+import type { Remedies, RulesMeaning } from '@loom-kin/contract';
 import type { Rulebook } from '@loom-kin/core';
 import { workerData } from 'piscina';
 import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
 import { readDatabase } from '../store/database';
 import { due } from '../store/schema';
 import { meaningOf } from './meaning';
+import { remediesOf, type Kind } from './remedies';
 import { offeringsOf, standingsOf, type Offering, type Standing } from './compute';
 
 export interface WorkerSettings {
@@ -17,6 +18,7 @@ export interface WorkerSettings {
 export type Task =
   | { do: 'standings'; familyIds: string[]; version: number }
   | { do: 'offerings'; familyId: string; accountIds: string[]; version: number }
+  | { do: 'remedies'; familyIds: string[]; kind: Kind; version: number }
   | { do: 'meaning'; familyIds: string[]; rulebook: Rulebook; version: number };
 
 export interface FamilyStandings {
@@ -38,10 +40,13 @@ function catalogueAt(version: number): Catalogue {
   return known.catalogue;
 }
 
-export default function work(task: Task): FamilyStandings[] | FamilyOfferings | RulesMeaning {
+type Answer = FamilyStandings[] | FamilyOfferings | RulesMeaning | Remedies;
+
+export default function work(task: Task): Answer {
   const catalogue = catalogueAt(task.version);
   // One picture of the data for the whole task.
-  return database.transaction((): FamilyStandings[] | FamilyOfferings | RulesMeaning => {
+  return database.transaction((): Answer => {
+    if (task.do === 'remedies') return remediesOf(database, catalogue, task.familyIds, task.kind);
     if (task.do === 'meaning') return meaningOf(database, catalogue, task.familyIds, task.rulebook);
     if (task.do === 'offerings') return offeringsOf(database, catalogue, task.familyId, task.accountIds);
     return task.familyIds.flatMap((familyId) => {

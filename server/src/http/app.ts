@@ -8,6 +8,7 @@ import { mountEvents } from './events';
 import { guard } from './guard';
 import type { Parts } from './parts';
 import { problems } from './problems';
+import { mountBoard } from './routes/board';
 import { mountChanges } from './routes/changes';
 import { mountDispatches } from './routes/dispatches';
 import { mountFamilies } from './routes/families';
@@ -40,6 +41,7 @@ export function createApp(parts: Parts): Express {
   app.use('/api', express.json({ limit: '20mb', inflate: false }));
   mountSetup(app, parts);
   mountFamilies(app, parts);
+  mountBoard(app, parts);
   mountChanges(app, parts);
   mountIntake(app, parts);
   mountDispatches(app, parts);

@@ -78,7 +78,7 @@ const others = computed(() => props.channel.versions.filter((version) => version
     <div v-if="meaning" class="meaning" data-test="rules-meaning">
       <p>
         <strong>Under version {{ meaning.version }}: {{ told }}</strong>
-        <span class="soft"> {{ meaning.what.families.toLocaleString('en') }} families were looked at.</span>
+        <span class="soft">&#32;{{ meaning.what.families.toLocaleString('en') }} families were looked at.</span>
       </p>
       <table v-if="meaning.what.changes.length" class="lines">
         <tbody>
@@ -95,7 +95,7 @@ const others = computed(() => props.channel.versions.filter((version) => version
         </tbody>
       </table>
       <ElButton
-        v-if="meaning.version !== channel.rulebook.version"
+        v-if="meaning.version !== channel.offered?.version"
         size="small"
         type="primary"
         @click="adopt(meaning.version)"

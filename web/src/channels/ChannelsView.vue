@@ -59,8 +59,7 @@ async function addAccount(on: Channel): Promise<void> {
       <nav class="sheet list" aria-label="Channels">
         <template v-for="one in setup.channels" :key="one.channel">
           <div class="channel">
-            <strong>{{ one.rulebook.name }}</strong><span class="soft">{{ one.rulebook.about }}</span
-            ><span v-if="one.isOwn" class="soft">your own rules</span
+            <strong>{{ one.rulebook.name }}</strong><span v-if="one.isOwn" class="soft">your own rules</span
             ><span v-else-if="!one.reachable" class="stops">does not answer</span
             ><span v-if="one.offered" class="warns">has published other rules</span>
           </div>
@@ -82,6 +81,7 @@ async function addAccount(on: Channel): Promise<void> {
       </nav>
       <div class="sheet body">
         <h1>{{ account.name }}</h1>
+        <p class="soft">{{ channel.rulebook.about }}</p>
         <div class="parts" role="tablist" aria-label="Parts of the account">
           <button
             v-for="one in PARTS"

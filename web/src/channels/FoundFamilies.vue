@@ -35,6 +35,10 @@ defineProps<{ found: FoundFamilies; holds?: number }>();
   align-items: flex-start;
   font-size: 12.5px;
 }
+.link {
+  color: var(--woad);
+  text-decoration: underline;
+}
 ul {
   margin: 0;
   padding: 6px 12px;

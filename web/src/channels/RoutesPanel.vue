@@ -2,7 +2,7 @@
 /** The routes of an account: which families go there, to which category, tried on all families as they are written. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import { count, type Account, type Route, type Routes } from '@loom-kin/core';
+import type { Account, Route, Routes } from '@loom-kin/core';
 import type { Channel, Tried } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
@@ -134,12 +134,12 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
     </div>
     <template v-if="tried && routes.length">
       <div class="rest">
-        <span>No route takes {{ count(tried.none.count, 'family', 'families') }}</span>
-        <FoundFamilies v-if="tried.none.count" :found="tried.none" data-test="no-route" />
+        <span>No route takes</span>
+        <FoundFamilies :found="tried.none" data-test="no-route" />
       </div>
       <div class="rest">
-        <span>Several would take {{ count(tried.several.count, 'family', 'families') }}; the first does</span>
-        <FoundFamilies v-if="tried.several.count" :found="tried.several" />
+        <span>Several routes would take</span>
+        <FoundFamilies :found="tried.several" />
       </div>
     </template>
   </div>
@@ -202,8 +202,8 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
 .foot,
 .rest {
   display: flex;
-  gap: 12px;
-  align-items: center;
+  gap: 6px;
+  align-items: baseline;
 }
 button:disabled {
   opacity: 0.4;

@@ -7,17 +7,23 @@ import { showAmount } from '@loom-kin/core';
 import type { DispatchPreview } from '@loom-kin/contract';
 import { api, call, requestKey, tell } from '../api';
 import { useSetup } from '../stores/setup';
+import { useSending } from '../stores/sending';
 import DispatchLines from './DispatchLines.vue';
 
 const route = useRoute();
 const router = useRouter();
 const setup = useSetup();
-const familyIds = computed(() =>
-  String(route.query.families ?? '')
-    .split(',')
-    .filter(Boolean),
-);
+const sending = useSending();
+const familyIds = computed(() => {
+  const named = String(route.query.families ?? '');
+  return named === 'handed' ? sending.familyIds : named.split(',').filter(Boolean);
+});
 const accounts = ref<string[]>([]);
+/** Channels with rules of the seller's own have nobody to send to. */
+const isOwn = (id: string) => {
+  const account = setup.account(id);
+  return account !== undefined && (setup.channelOf(account)?.isOwn ?? false);
+};
 const draft = ref(false);
 const preview = ref<DispatchPreview | null>(null);
 const busy = ref(false);
@@ -30,7 +36,7 @@ onMounted(async () => {
   const wanted = String(route.query.accounts ?? '')
     .split(',')
     .filter(Boolean);
-  accounts.value = wanted.length ? wanted : setup.accounts.map((one) => one.id);
+  accounts.value = (wanted.length ? wanted : setup.accounts.map((one) => one.id)).filter((id) => !isOwn(id));
 });
 const selection = computed(() => ({ familyIds: familyIds.value, accounts: accounts.value, draft: draft.value }));
 watch(selection, async (now) => {
@@ -75,7 +81,15 @@ async function send(): Promise<void> {
     <div class="view-head">
       <h1>Send {{ familyIds.length === 1 ? 'one family' : `${familyIds.length} families` }} to</h1>
       <label v-for="one in setup.accounts" :key="one.id"
-        ><input v-model="accounts" type="checkbox" :value="one.id" :data-test="`to-${one.id}`" /> {{ one.name }}</label
+        ><input
+          v-model="accounts"
+          type="checkbox"
+          :value="one.id"
+          :disabled="isOwn(one.id)"
+          :title="isOwn(one.id) ? 'Rules of your own: download its upload sheet in the fit of each family' : undefined"
+          :data-test="`to-${one.id}`"
+        />
+        {{ one.name }}</label
       >
       <label class="soft" title="New listings go out as drafts where the channel knows drafts"
         ><input v-model="draft" type="checkbox" /> as drafts</label

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** The plan in force, drawn as threads over the weave; the next best ones to choose from, and the seller's wishes. */
-import { computed } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { planCost, planDifference, planText, type Account, type Fit, type Plan } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import Threads from './Threads.vue';
 import Weave from '../weave/Weave.vue';
 import Term from '../common/Term.vue';
+import BuyersPage from './BuyersPage.vue';
 import FewerListings from './FewerListings.vue';
 import Wishes from './Wishes.vue';
 import { useWish } from './useWish';
@@ -21,6 +22,8 @@ const { setWish } = useWish(() => id.value);
 const choose = (one: Plan) => setWish({ chosen: one === props.fit.plans[0] ? undefined : one.signature });
 /** What another plan costs more or less than the best. */
 const difference = (one: Plan) => planDifference(one, props.fit.plans[0]!, currency.value) || 'nothing that counts';
+/** The plan whose pages are looked at. */
+const previewed = shallowRef<Plan | null>(null);
 const light = (childIds: string[]) => (store.lit = new Set(childIds));
 </script>
 
@@ -29,6 +32,7 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
     <div class="head">
       <h2 data-test="plan-in-force">{{ planText(family, plan) }}</h2>
       <span class="soft">{{ planCost(plan, currency) }}</span>
+      <button class="link" data-test="preview" @click="previewed = plan">as a buyer would see it</button>
     </div>
     <div class="drawn">
       <div class="cloth">
@@ -50,22 +54,25 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
       </div>
       <div class="side">
         <h3><Term word="plan">Plans</Term>, best first</h3>
-        <button
-          v-for="(one, number) in fit.plans"
-          :key="one.signature"
-          class="plain other"
-          :class="{ used: one.signature === plan.signature }"
-          data-test="plan"
-          :aria-pressed="one.signature === plan.signature"
-          @click="choose(one)"
-        >
-          <strong>{{ planText(family, one) }}</strong>
-          <span class="soft">{{
-            number === 0
-              ? `what the program would choose: ${planCost(one, currency)}`
-              : `against the best: ${difference(one)}`
-          }}</span>
-        </button>
+        <div v-for="(one, number) in fit.plans" :key="one.signature" class="choice">
+          <button
+            class="plain other"
+            :class="{ used: one.signature === plan.signature }"
+            data-test="plan"
+            :aria-pressed="one.signature === plan.signature"
+            @click="choose(one)"
+          >
+            <strong>{{ planText(family, one) }}</strong>
+            <span class="soft">{{
+              number === 0
+                ? `what the program would choose: ${planCost(one, currency)}`
+                : `against the best: ${difference(one)}`
+            }}</span>
+          </button>
+          <button v-if="one.signature !== plan.signature" class="link see" @click="previewed = one">
+            a buyer's page
+          </button>
+        </div>
         <FewerListings
           v-if="plan.bill.listings > 1 && plan.signature === fit.plans[0]?.signature"
           :key="plan.signature"
@@ -76,6 +83,7 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
         <Wishes :account="account" :fit="fit" />
       </div>
     </div>
+    <BuyersPage v-if="previewed" :account="account" :fit="fit" :plan="previewed" @close="previewed = null" />
   </section>
 </template>
 
@@ -116,6 +124,10 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
   padding: 5px 8px;
   border-left: 3px solid transparent;
   width: 100%;
+}
+.see {
+  font-size: 11.5px;
+  margin: 0 0 4px 11px;
 }
 .other strong {
   font-weight: 500;

@@ -66,7 +66,11 @@ const summary = computed(() => {
 
 /** Columns in which something stands. */
 const sheet = computed(() => {
-  const { headers, rows } = uploadSheet(messages.value, rulesForSheet(props.channel.rulebook));
+  const { headers, rows } = uploadSheet(
+    messages.value,
+    rulesForSheet(props.channel.rulebook),
+    props.channel.rulebook.sheet,
+  );
   const used = headers.flatMap((_header, column) => (rows.some((row) => row[column] !== '') ? [column] : []));
   return {
     headers: used.map((column) => headers[column]!),
@@ -82,7 +86,7 @@ const sheet = computed(() => {
       <span class="soft">{{ summary }}</span>
       <div class="grow" />
       <a v-if="asSheet && messages.length" :href="`/api/families/${store.family!.id}/upload/${account.id}`" download
-        >Upload sheet (XLSX)</a
+        >Upload sheet ({{ channel.rulebook.sheet.format.toUpperCase() }})</a
       >
       <button v-if="messages.length" class="link" data-test="show-rows" :aria-expanded="open" @click="open = !open">
         {{ open ? 'Hide' : 'Show' }} {{ asSheet ? 'the rows' : 'every figure of it' }}

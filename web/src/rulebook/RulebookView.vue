@@ -74,7 +74,8 @@ onMounted(async () => {
   families.value = answer?.families ?? [];
   familyId.value = families.value[0]?.id ?? '';
 });
-const { trial, problem } = useTrial(rulebook, familyId, category);
+const like = computed(() => given.value?.channel ?? '');
+const { trial, problem } = useTrial(rulebook, familyId, category, like);
 const sections = computed(() => (rulebook.value ? ruleSections(rulebook.value.rules) : []));
 const side = ref<'json' | 'words'>('json');
 

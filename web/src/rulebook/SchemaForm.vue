@@ -91,7 +91,7 @@ const isWrong = computed(() => props.wrong.has(props.place));
     @commit="emit('change', $event.trim() ? $event.split(/\s*,\s*/).filter(Boolean) : undefined)"
   />
   <div v-else-if="kind === 'object'" class="object" :class="{ deep: depth > 0 }">
-    <div v-for="(part, key) in schema.properties" :key="key" class="line" :class="kindOf(part)">
+    <div v-for="(part, key) in schema.properties" :key="key" class="line" :class="`is-${kindOf(part)}`">
       <span class="name" :title="part.description" :class="{ wrongName: wrong.has(child(key)) }">{{
         placeLabel(String(key))
       }}</span>
@@ -175,9 +175,9 @@ const isWrong = computed(() => props.wrong.has(props.place));
   gap: 8px;
   align-items: center;
 }
-.line.object,
-.line.rows,
-.line.record {
+.line.is-object,
+.line.is-rows,
+.line.is-record {
   display: block;
   margin-top: 4px;
 }
@@ -185,9 +185,9 @@ const isWrong = computed(() => props.wrong.has(props.place));
   font-size: 12.5px;
   color: var(--ink-soft);
 }
-.line.object > .name,
-.line.rows > .name,
-.line.record > .name {
+.line.is-object > .name,
+.line.is-rows > .name,
+.line.is-record > .name {
   color: var(--ink);
   font-weight: 600;
 }

@@ -15,8 +15,14 @@ export interface Trial {
  * @param rulebook the rules, or null while they cannot be read
  * @param familyId the family they are tried on; empty for none
  * @param category the channel's category it is tried in
+ * @param like the channel the rules are a copy of: what is set up and paired there holds for the trial
  */
-export function useTrial(rulebook: Ref<Rulebook | null>, familyId: Ref<string>, category: Ref<string>) {
+export function useTrial(
+  rulebook: Ref<Rulebook | null>,
+  familyId: Ref<string>,
+  category: Ref<string>,
+  like: Ref<string>,
+) {
   const setup = useSetup();
   const trial = shallowRef<Trial | null>(null);
   const problem = ref<string | null>(null);
@@ -47,10 +53,10 @@ export function useTrial(rulebook: Ref<Rulebook | null>, familyId: Ref<string>, 
       const given = await familyTask(familyId.value);
       const now = setup.setup;
       const settings = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const };
-      const there = now.accounts.find((one) => one.channel === rules.channel);
-      const account = there ?? {
-        ...{ id: rules.channel, channel: rules.channel, name: rules.name, at: 0, settings },
-        language: setup.registry.firstLanguage,
+      const there = now.accounts.find((one) => one.channel === (like.value || rules.channel));
+      const account = {
+        ...(there ?? { id: rules.channel, at: 0, settings, language: setup.registry.firstLanguage }),
+        ...{ channel: rules.channel, name: rules.name },
       };
       const channel = { rulebook: rules, offered: null, versions: [], choices: {}, reachable: false, isOwn: true };
       const map = { [String(given.family.fields.category ?? '')]: category.value || rules.categories[0]!.id };
@@ -58,6 +64,7 @@ export function useTrial(rulebook: Ref<Rulebook | null>, familyId: Ref<string>, 
         ...now,
         accounts: [account],
         channels: [{ ...channel, channel: rules.channel }],
+        pairings: { [rules.channel]: now.pairings[like.value || rules.channel] ?? {} },
         categoryMaps: { [rules.channel]: map },
         routes: {},
       });

@@ -21,7 +21,9 @@ const ACTIONS = [
   { label: 'Start a family', to: '/families/new' },
   { label: 'Send something', to: '/dispatch' },
   { label: 'Take a sheet or a family file in', to: '/intake' },
+  { label: 'Fit board: every family on every account', to: '/board' },
   { label: 'Rules and settings of channels', to: '/channels' },
+  { label: 'Write rules of your own', to: '/rules' },
   { label: 'What changed', to: '/journal' },
   { label: 'Number blocks', to: '/setup' },
 ];

@@ -23,6 +23,17 @@ const BY_VIEW: Record<string, [string, string][]> = {
     ['/', 'to the search'],
     ['N', 'start a family'],
   ],
+  board: [
+    ['↑ ↓  Page', 'walk the families'],
+    ['Enter', 'open the family'],
+    ['X', 'tick the family'],
+    ['/', 'to the search'],
+  ],
+  channels: [
+    ['J  K', 'among pairings: walk the values'],
+    ['Enter', 'take the value that is proposed'],
+    ['Shift Enter', 'take all that are likely'],
+  ],
   family: [
     ['W', 'switch between looking and weaving'],
     ['← ↑ → ↓', 'walk the crossings and their heads, or the cells'],

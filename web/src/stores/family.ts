@@ -22,7 +22,15 @@ import {
   type Remedy,
   type Scope,
 } from '@loom-kin/core';
-import { makeChange, type FamilyDetail, type LiveListingRow, type StepBack, type StepInput } from '@loom-kin/contract';
+import {
+  makeChange,
+  mendCommand,
+  mendSteps,
+  type FamilyDetail,
+  type LiveListingRow,
+  type StepBack,
+  type StepInput,
+} from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
 import { useEar } from './ear';
 import { createFits } from './fits';
@@ -275,32 +283,14 @@ export const useFamily = defineStore('family', () => {
     }
   }
 
-  async function makeMend(
-    { commands, pairings, categories, facts, numbersFor, skusFor }: Mend,
-    count: number,
-  ): Promise<void> {
+  async function makeMend(mend: Mend, count: number): Promise<void> {
     const title = count === 1 ? undefined : `Mend ${count} findings`;
-    const command: Command | undefined =
-      commands.length < 2 ? commands[0] : { do: 'batch', title: title ?? 'Mend a finding', commands };
-    if (pairings.length + categories.length + facts.length + numbersFor.length + skusFor.length === 0) {
-      if (command) run(command);
-      return;
-    }
-    await ask(
-      (now) => [
-        ...(command ? [{ on: 'family' as const, familyId: now.id, revision: now.revision, command }] : []),
-        ...(pairings.length > 0 ? [{ on: 'pairings' as const, pairings }] : []),
-        ...categories.map(({ channel, category, to }) => ({
-          on: 'categoryMap' as const,
-          channel,
-          map: { [category]: to },
-        })),
-        ...facts.map((fact) => ({ on: 'registry' as const, command: { do: 'setFact' as const, fact } })),
-        ...(skusFor.length > 0 ? [{ on: 'skus' as const, familyId: now.id, childIds: skusFor }] : []),
-        ...(numbersFor.length > 0 ? [{ on: 'numbers' as const, familyId: now.id, childIds: numbersFor }] : []),
-      ],
-      title,
-    );
+    const said = title ?? 'Mend a finding';
+    const command = mendCommand(mend, said);
+    const asks = mend.pairings.length + mend.categories.length + mend.facts.length;
+    // What is the family's alone is shown at once.
+    if (asks + mend.numbersFor.length + mend.skusFor.length > 0) await ask((now) => mendSteps(now, mend, said), title);
+    else if (command) run(command);
   }
 
   const index = computed(() => (family.value ? familyIndex(freeze(family.value, true)) : null));

@@ -77,9 +77,9 @@ export function createFits({ family, stock, pictures, live }: FitsGround) {
 
   return {
     fits,
-    /** What would go out to an account. */
-    listings: (accountId: string): Promise<Listing[]> =>
-      family.value ? worker().listings(task(family.value), accountId) : Promise.resolve([]),
+    /** What would go out to an account, under a plan of this signature or the one in force. */
+    listings: (accountId: string, signature?: string): Promise<Listing[]> =>
+      family.value ? worker().listings(task(family.value), accountId, signature) : Promise.resolve([]),
     /** What could be left out on an account so that fewer listings are enough. */
     leaveOuts: (accountId: string): Promise<LeaveOutOffer[]> =>
       family.value ? worker().leaveOuts(task(family.value), accountId) : Promise.resolve([]),

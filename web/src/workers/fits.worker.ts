@@ -59,6 +59,12 @@ function asSeen({ family, stock }: FitsTask): Family {
   return inItsCollections(frozen, setup?.collections ?? [], () => sortedOf(frozen, stock), registry);
 }
 
+function underPlan(input: FitInput, chosen: string): FitInput {
+  const { family, account } = input;
+  const wish = family.wishes[account.id] ?? { apart: [], whole: [], leaveOut: [], offered: true };
+  return { ...input, family: { ...family, wishes: { ...family.wishes, [account.id]: { ...wish, chosen } } } };
+}
+
 const fits = {
   /** What holds for every family: sent once, kept here. */
   setUp(given: Setup): void {
@@ -87,11 +93,11 @@ const fits = {
     const input = account && inputFor(account, { ...task, family: asSeen(task) });
     return input ? leaveOutsFor(input) : [];
   },
-  /** The listings that would go out to one account. */
-  listings(task: FitsTask, accountId: string): Listing[] {
+  /** The listings that would go out to one account; under another plan than the one in force where its signature is given. */
+  listings(task: FitsTask, accountId: string, signature?: string): Listing[] {
     const account = setup?.accounts.find((one) => one.id === accountId);
     const input = account && inputFor(account, { ...task, family: asSeen(task) });
-    const context = input && computeWithContext(input).context;
+    const context = input && computeWithContext(signature ? underPlan(input, signature) : input).context;
     return context ? projectListings(context) : [];
   },
 };

@@ -2,6 +2,7 @@
 import type { Role } from '../../family/shape';
 import { combinationsOf } from './combinations';
 import { leadsOf } from './live';
+import { picturesShown } from './pictures';
 import type { PlanTask } from './shape';
 
 /** Axis numbers throughout. In a group the leading axis, whose role the listing's axis has, comes first. */
@@ -40,7 +41,7 @@ export function planShapes(task: PlanTask): Shape[] {
   const place = (axis: number, pinned: number[], split: number[], groups: number[][]): void => {
     if (axis === axes.length) {
       for (const led of leads(task, groups, roles, liveLeads))
-        for (const ordered of firstAxes(task, led)) shapes.push({ pinned, split, groups: ordered });
+        shapes.push(picturesFirst(task, { pinned, split, groups: led }));
       return;
     }
     if (isSingle[axis]) place(axis + 1, [...pinned, axis], split, groups);
@@ -58,12 +59,16 @@ export function planShapes(task: PlanTask): Shape[] {
   return shapes;
 }
 
-/** Where the first axis carries the pictures each may be the first, unless the channel has an order of its own. */
-function firstAxes({ rules: { axes: rules }, wish, axes }: PlanTask, groups: number[][]): number[][][] {
-  if (rules.pictures !== 'firstAxis' || rules.order.length > 0 || groups.length < 2) return [groups];
+/** Where the first axis carries the pictures it is the one that shows most of them, unless the channel has an order of its own. */
+function picturesFirst(task: PlanTask, shape: Shape): Shape {
+  const { groups } = shape;
+  const { rules, axes, wish } = task;
+  if (rules.axes.pictures !== 'firstAxis' || rules.axes.order.length > 0 || groups.length < 2) return shape;
+  const led = (first: number[]) => ({ ...shape, groups: [first, ...groups.filter((group) => group !== first)] });
   const wished = groups.find((group) => group.some((axis) => axes[axis]!.id === wish.pictureAxis));
-  const firsts = wished ? [wished] : groups;
-  return firsts.map((first) => [first, ...groups.filter((group) => group !== first)]);
+  if (wished) return led(wished);
+  const [best] = groups.map(led).sort((a, b) => picturesShown(task, a).lost - picturesShown(task, b).lost);
+  return best!;
 }
 
 /** The groups with every choice of leading axes that makes a difference, and a set of roles that the channel takes. */

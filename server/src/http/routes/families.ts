@@ -6,7 +6,8 @@ import { accountOf, rulebookOf } from '../../catalogue/readCatalogue';
 import { composeLines } from '../../dispatch/compose';
 import { familyDetail } from '../../families/detail';
 import { likeFamilies } from '../../families/likeness';
-import { findingCounts, listFamilies } from '../../families/list';
+import { findingCounts } from '../../families/board';
+import { listFamilies } from '../../families/list';
 import { loadFamily } from '../../families/load';
 import { tryConditions } from '../../families/tryConditions';
 import { usualFigures } from '../../families/usual';
@@ -22,8 +23,8 @@ const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet'
 const TYPES = { json: 'application/json', csv: 'text/csv; charset=utf-8', xlsx: XLSX };
 
 export function mountFamilies(app: Express, { store, pool, files }: Parts): void {
-  mount(app, api.listFamilies, ({ query }) => listFamilies(store.database, query));
-  mount(app, api.findingCounts, ({ query }) => findingCounts(store.database, query.account));
+  mount(app, api.listFamilies, ({ query }) => listFamilies(store, query));
+  mount(app, api.findingCounts, ({ query }) => findingCounts(store, query.account));
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query.name, query.styleCode));
   mount(app, api.usualFigures, ({ query }) => usualFigures(store.database, query.category));
   mount(app, api.family, ({ params }) => familyDetail(store, params.id));
