@@ -55,7 +55,8 @@ function proposeSize({ label }: Wanted, { entries }: PairingList): PairingPropos
   const measured = inCentimetres && entries.find((entry) => entry.size && isSameSize(entry.size, inCentimetres));
   if (measured) return { to: measured.label, why: 'size', confidence: 'likely' };
   const around = entries.filter((entry) => entry.size && liesIn(size, entry.size));
-  return around.length === 1 ? { to: around[0]!.label, why: 'range', confidence: 'likely' } : null;
+  // Whether a 36 is a shoe or a waist the label does not say.
+  return around.length === 1 ? { to: around[0]!.label, why: 'range', confidence: 'doubtful' } : null;
 }
 
 /** A value of the channel whose whole label stands in the family's: "Waxed cotton" holds "Cotton". */

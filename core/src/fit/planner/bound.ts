@@ -3,8 +3,8 @@ import { feesOf } from './bill';
 import { combinationsOf, spreadOf } from './combinations';
 import { isSameListing, structureOf } from './live';
 import { picturesShown } from './pictures';
-import type { Bill, PlanTask } from './shape';
-import { axisIds, joinsOf, type Shape } from './shapes';
+import type { Bill, PlanTask, Shape } from './shape';
+import { axisIds, joinsOf } from './shapes';
 
 /** Shape's listing axis → values that one listing may have there. */
 export function valueLimits({ axes, rules }: PlanTask, shape: Shape): number[] {

@@ -1,6 +1,5 @@
 /** Which listing axis carries the pictures, and how many pictures would then not show. Null where none carries any. */
-import type { PlanTask } from './shape';
-import type { Shape } from './shapes';
+import type { PlanTask, Shape } from './shape';
 
 export function picturesShown(task: PlanTask, shape: Shape): { pictureAxis: number | null; lost: number } {
   const { onAxis, onChildren } = task.pictures;

@@ -7,8 +7,8 @@ import { billOrder, compareOrders } from './bill';
 import { leastBill } from './bound';
 import { combinationsOf } from './combinations';
 import type { Budget } from './cut/search';
-import type { Bill, Plan, PlanTask } from './shape';
-import { planShapes, setTaker, signatureOf, type Shape } from './shapes';
+import type { Bill, Plan, PlanTask, Shape } from './shape';
+import { planShapes, setTaker, signatureOf } from './shapes';
 import { spinOut } from './spinOut';
 
 /** What one question may take: about a tenth of a second, however large the family is and whatever the rules are. */

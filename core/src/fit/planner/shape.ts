@@ -49,6 +49,13 @@ export interface PlanTask {
   known: Known;
 }
 
+/** Axis numbers throughout. In a group the leading axis, whose role the listing's axis has, comes first. */
+export interface Shape {
+  pinned: number[];
+  split: number[];
+  groups: number[][];
+}
+
 /** One axis of the listings: one of the family's, or several joined. */
 export interface TargetAxis {
   role: Role;

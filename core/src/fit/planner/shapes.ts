@@ -3,14 +3,7 @@ import type { Role } from '../../family/shape';
 import { combinationsOf } from './combinations';
 import { leadsOf } from './live';
 import { picturesShown } from './pictures';
-import type { PlanTask } from './shape';
-
-/** Axis numbers throughout. In a group the leading axis, whose role the listing's axis has, comes first. */
-export interface Shape {
-  pinned: number[];
-  split: number[];
-  groups: number[][];
-}
+import type { PlanTask, Shape } from './shape';
 
 export const joinsOf = (shape: Shape): number => shape.groups.reduce((sum, group) => sum + group.length - 1, 0);
 

@@ -8,8 +8,8 @@ import { pieceMaker, type Limits } from './cut/piece';
 import type { Budget } from './cut/search';
 import { goingOn, structureOf, withKeys, type Begun } from './live';
 import { picturesShown } from './pictures';
-import type { Bill, Plan, PlanListing, PlanTask, TargetAxis } from './shape';
-import { axisIds, joinsOf, signatureOf, type Shape } from './shapes';
+import type { Bill, Plan, PlanListing, PlanTask, TargetAxis, Shape } from './shape';
+import { axisIds, joinsOf, signatureOf } from './shapes';
 
 /** Why a shape is worked out: `worst` is the bill of the worst plan that is kept, where enough are kept already. */
 export interface SpinOrder {
