@@ -68,7 +68,9 @@ describe('rules that a channel publishes anew', () => {
   });
   it('stay as they are known while the channel is away', async () => {
     await world.killChannels();
-    expect((await refused(world.call(api.refreshChannel, { params: { id: 'palmway' } }))).problem.code).toBe('channel.silent');
+    expect((await refused(world.call(api.refreshChannel, { params: { id: 'palmway' } }))).problem.code).toBe(
+      'channel.silent',
+    );
     expect((await channelNow('palmway')).rulebook.name).toBe('Palmway');
     await world.startChannels();
   });
@@ -125,7 +127,10 @@ describe('rules of the seller’s own', () => {
     const wrong = own();
     wrong.rules.pictures = { ...wrong.rules.pictures, atLeast: 9, atMost: 2 };
     const problem = await refused(change([{ on: 'ownRules', rulebook: wrong }]));
-    expect([problem.problem.code, problem.message]).toEqual(['rulebook.wrong', expect.stringContaining('pictures.atLeast')]);
+    expect([problem.problem.code, problem.message]).toEqual([
+      'rulebook.wrong',
+      expect.stringContaining('pictures.atLeast'),
+    ]);
     const theirs = { ...own(), channel: 'quayside' };
     expect((await refused(change([{ on: 'ownRules', rulebook: theirs }]))).problem.code).toBe('rulebook.not-own');
   });

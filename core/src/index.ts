@@ -58,7 +58,7 @@ export * from './rulebook/shape';
 export * from './rulebook/readRulebook';
 export * from './rulebook/openRulebook';
 export { compilePattern, type PatternCompiler } from './rulebook/pattern';
-export { rulesForSheet } from './rulebook/mergedRules';
+export { mergedRules, rulesForSheet } from './rulebook/mergedRules';
 export * from './fit/context';
 export * from './fit/finding';
 export * from './fit/remedy';

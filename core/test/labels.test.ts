@@ -125,4 +125,24 @@ describe('labels of joined options', () => {
     expect(optionLabels(axes, [[0, 0]], 40, '/')?.labels).toEqual(['98 104 · Rust']);
     expect(optionLabels(axes, [[0, 0]], 40, '/·-')?.labels).toEqual(['98 104 Rust']);
   });
+  it('hold no forbidden sign, blanks among them, and run together where every separator is forbidden', () => {
+    const axis = (...labels: string[]): TaskAxis => ({
+      ...{ id: 'x', label: 'X', role: 'other' },
+      values: labels.map((text, at) => ({ id: `v${at}`, label: text, code: `C${at}` })),
+    });
+    const axes = [axis('Navy blue', 'Rust'), axis('98/104', 'Waxed cotton')];
+    const made = (forbidden: string) => optionLabels(axes, combinations(axes), 40, forbidden)!.labels;
+    expect(made(' ')).toEqual(['Navy-blue/98/104', 'Navy-blue/Waxed-cotton', 'Rust/98/104', 'Rust/Waxed-cotton']);
+    expect(made('/')).toEqual([
+      ...['Navy blue · 98 104', 'Navy blue · Waxed cotton'],
+      ...['Rust · 98 104', 'Rust · Waxed cotton'],
+    ]);
+    expect(made(' /·-')).toEqual(['Navyblue98104', 'NavyblueWaxedcotton', 'Rust98104', 'RustWaxedcotton']);
+    fc.assert(
+      fc.property(fc.array(anyAxis, { minLength: 1, maxLength: 2 }), fc.string({ maxLength: 4 }), (some, forbidden) => {
+        const labels = optionLabels(some, combinations(some), 60, forbidden)?.labels ?? [];
+        expect(labels.filter((text) => [...forbidden].some((mark) => text.includes(mark)))).toEqual([]);
+      }),
+    );
+  });
 });

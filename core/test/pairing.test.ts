@@ -79,9 +79,24 @@ describe('sizes', () => {
     ['2XL', 'XXL', 'sure'],
     ['X-Large', 'XL', 'sure'],
     ['extra small', 'XS', 'sure'],
-    ['37', '35-38', 'likely'],
+    ['37', '35-38', 'doubtful'],
     ['92', '86/92', 'likely'],
   ])('%s is %s', (label, to, confidence) => expect(size(label)).toMatchObject({ to, confidence }));
+  it.each([
+    // Last of 11 inches: 41.9 Paris points.
+    ['UK 8', 'EU 42'],
+    ['US 9', 'EU 42'],
+    ['UK 5.5', 'EU 39'],
+    ['4 years', '98/104'],
+    ['3-4 years', '98/104'],
+    ['12 months', '74/80'],
+  ])('%s is %s in another system', (label, to) => {
+    const sizes = ['EU 38', 'EU 39', 'EU 41', 'EU 42', 'EU 43', '74/80', '86/92', '98/104', '110/116'];
+    const book = structuredClone(rulebook('quayside'));
+    book.rules.axes.roles.size!.list = sizes.map((one) => ({ label: one }));
+    const own = openPairingLists(book.rules).get('size')!;
+    expect(proposePairing('size', { label }, own)).toEqual({ to, why: 'system', confidence: 'likely' });
+  });
   // Thirteen decimetres are no medium, and thirteen inches no shoe.
   it.each(['1.3 m', '13 in', '12 m', '47', 'Giant'])('%s is none of them', (label) => expect(size(label)).toBeNull());
 });

@@ -48,7 +48,7 @@ const recheck = () => readJobs(store.database).find((job) => job.kind === 'reche
 
 beforeAll(() => {
   store = openStore(folder);
-  ids = Array.from({ length: 40 }, (_, at) => {
+  ids = Array.from({ length: 80 }, (_, at) => {
     const family = { axes: [], off: [], fields: { name: `Family ${at}`, styleCode: `F${at}` } };
     const order = { key: `start-family-${at}`, steps: [{ on: 'start' as const, family }] };
     return runChange(store, order).started[0]!;
@@ -67,11 +67,11 @@ it('counts its families, lets a changed one go first, stands while it is stopped
   markAllDue(store.database);
   keeper.kick();
   await step();
-  expect(recheck()).toMatchObject({ state: 'running', done: 0, total: 40, title: 'Check 40 families anew' });
+  expect(recheck()).toMatchObject({ state: 'running', done: 0, total: 80, title: 'Check 80 families anew' });
   const last = ids.toSorted().at(-1)!;
   markDue(store.database, [last]);
   await step();
-  expect(recheck()).toMatchObject({ done: 13, total: 40 });
+  expect(recheck()).toMatchObject({ done: 25, total: 80 });
   expect(asked[1]![0]).toBe(last);
 
   keeper.stop(recheck().id);
@@ -89,6 +89,6 @@ it('counts its families, lets a changed one go first, stands while it is stopped
 
   keeper.resume(recheck().id);
   while (recheck().state === 'running') await step();
-  expect(recheck()).toMatchObject({ state: 'done', done: 40, total: 40 });
+  expect(recheck()).toMatchObject({ state: 'done', done: 80, total: 80 });
   expect(store.database.select().from(due).all()).toEqual([]);
 });

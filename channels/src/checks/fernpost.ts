@@ -6,7 +6,7 @@ export const PROFILES = ['Small parcel, tracked', 'Letter', 'Bulky goods'];
 
 export async function checkFernpost(goods: Goods, lookAt: LookAt): Promise<Reason[]> {
   const reasons = shape(goods, { axes: 2, perAxis: 70, children: 400, label: 20, sku: 32 });
-  if (!['wear', 'animals', 'house'].includes(goods.category))
+  if (!['wear', 'animals', 'house', 'small'].includes(goods.category))
     reasons.push(say(`There is no category ${goods.category}.`));
   reasons.push(
     ...texts(goods.fields, [

@@ -1,6 +1,8 @@
 /** What the own shop's software refuses. */
 import type { Goods, LookAt, Reason } from '../goods';
-import { pictures, pieces, prices, shape, texts } from './common';
+import { pictures, pieces, prices, say, shape, texts } from './common';
+
+const CATEGORIES = ['all', 'clothing', 'animals', 'home'];
 
 export async function checkOwnShop(goods: Goods, lookAt: LookAt): Promise<Reason[]> {
   const all = [
@@ -10,6 +12,7 @@ export async function checkOwnShop(goods: Goods, lookAt: LookAt): Promise<Reason
     ]),
   ];
   return [
+    ...(CATEGORIES.includes(goods.category) ? [] : [say(`There is no category ${goods.category}.`)]),
     ...shape(goods, { axes: 3, perAxis: 100, children: 2000, label: 80, sku: 40 }),
     ...texts(goods.fields, [
       { name: 'Name', required: true, from: 3, to: 120 },

@@ -8,6 +8,7 @@ import { basicColourOfName, basicColourOfSwatch, BESIDE, type BasicColour } from
 import type { Value } from '../family/shape';
 import type { ListedValue, PairingList } from './list';
 import { isSameSize, liesIn, sizeMeaning } from './sizes';
+import { isConverted } from './sizeSystems';
 
 /** `sure`: another way to write it. `likely`: mended in passing. `doubtful`: asked about. */
 export const CONFIDENCES = ['sure', 'likely', 'doubtful'] as const;
@@ -15,7 +16,7 @@ export type Confidence = (typeof CONFIDENCES)[number];
 
 /** Why a value of the channel is proposed. */
 export type PairingReason =
-  | { why: 'label' | 'spelling' | 'word' | 'size' | 'range' }
+  | { why: 'label' | 'spelling' | 'word' | 'size' | 'system' | 'range' }
   /** The nearest colour: CIEDE2000, rounded; null where the channel's value has no swatch. */
   | { why: 'colour'; difference: number | null };
 export type PairingProposal = { to: string; confidence: Confidence } & PairingReason;
@@ -54,9 +55,14 @@ function proposeSize({ label }: Wanted, { entries }: PairingList): PairingPropos
     size.kind === 'number' && !size.isRange && size.figures.length > 1 ? sizeMeaning(`${label} cm`) : null;
   const measured = inCentimetres && entries.find((entry) => entry.size && isSameSize(entry.size, inCentimetres));
   if (measured) return { to: measured.label, why: 'size', confidence: 'likely' };
+  const converted = entries.find((entry) => entry.size && isConverted(size, entry.size));
+  if (converted) return { to: converted.label, why: 'system', confidence: 'likely' };
   const around = entries.filter((entry) => entry.size && liesIn(size, entry.size));
-  // Whether a 36 is a shoe or a waist the label does not say.
-  return around.length === 1 ? { to: around[0]!.label, why: 'range', confidence: 'doubtful' } : null;
+  if (around.length !== 1) return null;
+  // "86/92" names its 92; whether a 36 is a shoe or a waist the label does not say.
+  const [only] = around as [ListedValue];
+  const isNamed = only.label.includes('/') && only.size!.figures.includes(size.figures[0]!);
+  return { to: only.label, why: 'range', confidence: isNamed ? 'likely' : 'doubtful' };
 }
 
 /** A value of the channel whose whole label stands in the family's: "Waxed cotton" holds "Cotton". */

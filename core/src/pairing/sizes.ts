@@ -1,12 +1,13 @@
 /** What a size says, so that two ways to write it are known to be the same: letters, lengths, volumes, ages, plain numbers, ranges. */
 import Big from 'big.js';
+import { shoeLast } from './sizeSystems';
 
 /** Sizes are only compared within a kind: 35 of a sock is no 35 cm. */
-export type SizeKind = 'letters' | 'length' | 'volume' | 'months' | 'number' | 'one';
+export type SizeKind = 'letters' | 'length' | 'volume' | 'months' | 'number' | 'shoe' | 'one';
 
 export interface SizeMeaning {
   kind: SizeKind;
-  /** Letters as a step from M; measures in millimetres, millilitres or months. A range has two, a measure of several sides all. */
+  /** Letters as a step from M; measures in millimetres, millilitres or months; shoes by the length of the last in millimetres. A range has two, a measure of several sides all. */
   figures: readonly number[];
   isRange: boolean;
 }
@@ -46,6 +47,8 @@ export function sizeMeaning(label: string): SizeMeaning | null {
   if (/^(one size|onesize|os)$/.test(text)) return { kind: 'one', figures: [0], isRange: false };
   const letters = LETTERS.exec(text);
   if (letters) return lettersMeaning(letters);
+  const shoe = shoeLast(text);
+  if (shoe !== null) return { kind: 'shoe', figures: [shoe], isRange: false };
   const measure = MEASURE.exec(text);
   if (!measure) return null;
   const [kind, factor] = measure[2] === undefined ? (['number', '1'] as const) : (UNITS[measure[2]] ?? [null, '1']);

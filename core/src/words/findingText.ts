@@ -110,6 +110,8 @@ export function pairingReasonText(reason: PairingReason): string {
       return 'the same word';
     case 'size':
       return 'the same size';
+    case 'system':
+      return 'the same size in another system (ISO/TS 19407 for shoes)';
     case 'range':
       return 'it lies within';
   }

@@ -2,10 +2,10 @@
  * Keeps the standings of all families: works off the due list in worker threads and stores what they say. The list survives a
  * restart; an answer that a newer change has overtaken is thrown away.
  */
-import { and, asc, eq } from 'drizzle-orm';
+import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { endJob, setJob } from '../jobs/jobs';
-import { inTransaction } from '../store/database';
+import { inTransaction, type Database } from '../store/database';
 import { due, findings, standings } from '../store/schema';
 import type { Store } from '../store/store';
 import type { FitPool } from './pool';
@@ -13,7 +13,7 @@ import { recheckStands, tellRecheck } from './recheck';
 import type { FamilyStandings } from './worker';
 
 /** So many families are given to a thread at once. */
-const AT_ONCE = 12;
+const AT_ONCE = 24;
 
 export interface Keeper {
   /** Looks whether something is due. */
@@ -28,15 +28,25 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
   let working: Promise<void> | null = null;
   let closed = false;
 
+  /** The threads work on the next families while the answers about the last ones are stored. */
   async function workOff(): Promise<void> {
-    for (;;) {
-      tellRecheck(store);
-      const ids = nextDue(store);
-      if (ids.length === 0 || closed) return;
-      const answers = await pool.standings(ids);
+    tellRecheck(store);
+    let asked = ask([]);
+    while (asked) {
+      const { ids, answer } = asked;
+      const answers = await answer;
       if (closed) return;
+      asked = ask(ids);
       storeStandings(store, answers);
+      tellRecheck(store);
+      asked ??= ask([]);
     }
+  }
+
+  /** Asks about what is due next, beside what was just answered; null where that is all. */
+  function ask(answered: readonly string[]): { ids: string[]; answer: Promise<FamilyStandings[]> } | null {
+    const ids = closed ? [] : nextDue(store, answered);
+    return ids.length === 0 ? null : { ids, answer: pool.standings(ids) };
   }
 
   function kick(): void {
@@ -70,37 +80,68 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
 }
 
 /** What is due next: what the seller just changed, then those that one reason made due together, unless that is stopped. */
-function nextDue(store: Store): string[] {
+function nextDue(store: Store, without: readonly string[] = []): string[] {
   const rows = store.database
     .select({ id: due.familyId })
     .from(due)
     .where(recheckStands(store) ? eq(due.among, false) : undefined)
     .orderBy(asc(due.among), asc(due.familyId))
-    .limit(AT_ONCE)
+    .limit(AT_ONCE + without.length)
     .all();
-  return rows.map((row) => row.id);
+  return rows
+    .map((row) => row.id)
+    .filter((id) => !without.includes(id))
+    .slice(0, AT_ONCE);
 }
 
 function storeStandings(store: Store, answers: readonly FamilyStandings[]): void {
   const { database } = store;
+  const put = writers(database);
   inTransaction(database, () => {
     for (const { familyId, turn, standings: now } of answers) {
       const here = and(eq(due.familyId, familyId), eq(due.turn, turn));
       if (database.delete(due).where(here).run().changes === 0) continue;
-      database.delete(standings).where(eq(standings.familyId, familyId)).run();
-      database.delete(findings).where(eq(findings.familyId, familyId)).run();
+      put.clearStandings.run({ familyId });
+      put.clearFindings.run({ familyId });
       for (const { findings: found, ...standing } of now) {
-        database
-          .insert(standings)
-          .values({ familyId, ...standing })
-          .run();
-        for (const one of found)
-          database
-            .insert(findings)
-            .values({ familyId, account: standing.account, ...one })
-            .run();
+        put.standing.run({ familyId, ...standing });
+        for (const one of found) put.finding.run({ familyId, account: standing.account, ...one });
       }
     }
   });
   store.bell.ring({ standings: answers.map((one) => one.familyId) });
+}
+
+const known = new WeakMap<Database, ReturnType<typeof prepareWriters>>();
+
+/** Statements that run by the ten thousand in a re-check: each made once. */
+function writers(database: Database): ReturnType<typeof prepareWriters> {
+  const there = known.get(database) ?? prepareWriters(database);
+  known.set(database, there);
+  return there;
+}
+
+function prepareWriters(database: Database) {
+  const given = sql.placeholder;
+  const ofFamily = given('familyId');
+  const common = { familyId: ofFamily, account: given('account') };
+  return {
+    clearStandings: database.delete(standings).where(eq(standings.familyId, ofFamily)).prepare(),
+    clearFindings: database.delete(findings).where(eq(findings.familyId, ofFamily)).prepare(),
+    standing: database
+      .insert(standings)
+      .values({ ...common, state: given('state'), stops: given('stops'), warns: given('warns') })
+      .prepare(),
+    finding: database
+      .insert(findings)
+      .values({
+        ...common,
+        code: given('code'),
+        key: given('key'),
+        severity: given('severity'),
+        count: given('count'),
+        children: given('children'),
+      })
+      .prepare(),
+  };
 }

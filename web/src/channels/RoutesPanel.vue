@@ -6,8 +6,8 @@ import type { Account, Route, Routes } from '@loom-kin/core';
 import type { Channel, Tried } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
-import ConditionsEntry from './ConditionsEntry.vue';
-import FoundFamilies from './FoundFamilies.vue';
+import ConditionsEntry from '../conditions/ConditionsEntry.vue';
+import FoundFamilies from '../conditions/FoundFamilies.vue';
 
 const props = defineProps<{ account: Account; channel: Channel }>();
 const setup = useSetup();

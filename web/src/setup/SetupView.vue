@@ -6,6 +6,7 @@ import { NumberBlockSchema, SellerSchema } from '@loom-kin/core';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import CategoryTree from './CategoryTree.vue';
+import Collections from './Collections.vue';
 import DictionaryTable from './DictionaryTable.vue';
 import FactTable from './FactTable.vue';
 import Languages from './Languages.vue';
@@ -121,6 +122,7 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     <CategoryTree />
     <FactTable />
     <DictionaryTable />
+    <Collections />
     <Languages />
     <RegistryFile />
   </section>

@@ -1,6 +1,7 @@
 /** Findings about the plan: that there is one, what it leaves out, shortens and hides. */
 import { figureIn, languageScope } from '../../family/scope';
 import { familyIndex } from '../../family/weave';
+import type { Role } from '../../family/shape';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import type { Plan } from '../planner';
@@ -75,9 +76,12 @@ function searchStopped(context: CheckContext, plan: Plan): Finding[] {
 function notTaken(context: CheckContext, plan: Plan): Finding[] {
   const { sets, alwaysSplit } = context.category.rules.axes;
   // What the channel has a listing each for anyway surprises nobody.
-  const taken = new Set([...(sets ?? []).flat(), ...alwaysSplit]);
+  const taken = new Set((sets ?? []).flat());
+  const isExpected = (role: Role) => taken.has(role) || alwaysSplit.includes(role);
+  // Listings of single children nobody wants; others are good to know of.
+  const single = plan.listings.length > 1 && plan.listings.every((listing) => listing.childIds.length === 1);
   return context.family.axes
-    .filter((axis) => sets && plan.split.includes(axis.id) && !taken.has(axis.role))
+    .filter((axis) => sets && plan.split.includes(axis.id) && !isExpected(axis.role))
     .map((axis) =>
       makeFinding(context, {
         code: 'axis.not-taken',
@@ -88,7 +92,7 @@ function notTaken(context: CheckContext, plan: Plan): Finding[] {
           listings: plan.bill.listings,
           taken: listed([...taken].map((role) => ROLE_LABELS[role].toLowerCase())),
         },
-        severity: 'warns',
+        severity: single ? 'warns' : 'advises',
         key: 'plan',
         about: axis.id,
         rule: 'axes.sets',

@@ -72,10 +72,10 @@ export function optionLabels(
   return null;
 }
 
-/** Two of them: one that reads well, one that saves room. None where the channel forbids them all: parts then run together. */
+/** Two of them: one that reads well, one that saves room. Where the channel forbids them all parts run together. */
 function usableSeparators(forbidden: string): string[] {
-  const usable = SEPARATORS.filter((separator) => ![...separator.trim()].some((mark) => forbidden.includes(mark)));
-  return usable.slice(0, 2);
+  const usable = SEPARATORS.filter((separator) => ![...separator].some((mark) => forbidden.includes(mark)));
+  return usable.length > 0 ? usable.slice(0, 2) : [''];
 }
 
 function formOf(
@@ -154,8 +154,9 @@ function told(
   return { labels, shortened, byRule };
 }
 
+/** The label without forbidden signs: a blank in their place, or a hyphen where blanks are forbidden themselves. */
 function clean(label: string, forbidden: string): string {
-  let text = label;
-  for (const mark of forbidden) text = text.replaceAll(mark, ' ');
-  return text.replace(/\s+/g, ' ').trim();
+  const gap = [' ', '-'].find((mark) => !forbidden.includes(mark)) ?? '';
+  const kept = [...label].map((mark) => (forbidden.includes(mark) ? ' ' : mark)).join('');
+  return kept.trim().split(/\s+/).join(gap);
 }
