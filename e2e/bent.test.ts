@@ -44,6 +44,7 @@ const anyBend = fc.record({
   endings: maybe(fc.constantFrom(['90'], ['00', '50'], ['99', '49'])),
   spread: maybe(fc.constantFrom('1', '1.2', '5')),
   listAbove: maybe(fc.boolean()),
+  variesBy: maybe(fc.constantFrom('child', 'axis', 'listing')),
   slabs: maybe(fc.constant([{ upTo: '100', percent: '5' }, { percent: '12' }])),
   stockLeast: maybe(count(0, 5)),
   nameAtMost: maybe(count(10, 100)),
@@ -76,6 +77,7 @@ function bent(bend: Bend): Rulebook | null {
   Object.assign(pictures, given({ leastPixels: bend.pixels }));
   if (bend.white) Object.assign(pictures, { whiteMain: bend.white === 'main', allWhite: bend.white === 'all' });
   Object.assign(price, given({ spreadAtMost: bend.spread, listAbovePrice: bend.listAbove, taxSlabs: bend.slabs }));
+  Object.assign(price, given({ variesBy: bend.variesBy }));
   if (bend.least !== undefined) price.least = String(bend.least);
   if (bend.endings && !price.multipleOf) price.endings = [...bend.endings];
   Object.assign(rules.stock, given({ least: bend.stockLeast }));

@@ -40,6 +40,7 @@ export interface PlainRules {
     multipleOf?: string;
     endings?: string[];
     spreadAtMost?: string;
+    variesBy?: string;
     taxSlabs?: { upTo?: string; percent: string }[];
   };
   stock?: { least?: number; most?: number };
@@ -187,7 +188,21 @@ function pricesWrong({ offers, currency }: Goods, { price: rule }: PlainRules): 
       ...(due !== undefined && offer.taxPercent !== due ? ['another tax'] : []),
     ];
   });
+  const isToldBy = (at: number) => {
+    const told = new Map<string, string>();
+    return offers.every((offer) => {
+      const option = offer.options[at] ?? '';
+      if (!told.has(option)) told.set(option, offer.price);
+      return told.get(option) === offer.price;
+    });
+  };
+  const axes = offers[0]?.options.map((_, at) => at) ?? [];
+  const isTold =
+    rule.variesBy === 'listing'
+      ? new Set(offers.map((offer) => offer.price)).size < 2
+      : rule.variesBy !== 'axis' || (axes.length === 0 ? offers.length < 2 : axes.some(isToldBy));
   return [
+    ...(isTold ? [] : ['prices that cannot be told']),
     ...each,
     ...(currency === rule.currency ? [] : ['another currency']),
     ...(rule.spreadAtMost && apart > Number(rule.spreadAtMost) ? ['prices too far apart'] : []),

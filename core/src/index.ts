@@ -94,6 +94,7 @@ export * from './words/counts';
 export { isAnswered } from './fit/findings/settings';
 export * from './words/languageName';
 export * from './words/plans';
+export * from './words/planReasons';
 export * from './words/rules';
 export * from './words/schemaProblems';
 export * from './fit/fitReport';

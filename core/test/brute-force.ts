@@ -129,6 +129,7 @@ function billOf(task: PlanTask, role: number[], groups: number[][]): Wanted | nu
     order: [
       task.leftOut.length,
       broken,
+      pricesLost(task, role, groups),
       ...(task.objective === 'fees' ? [Math.round(fees * 1e6) / 1e6] : []),
       listings,
       ...disturbed(task, groups, parts),
@@ -187,6 +188,25 @@ function pictures(task: PlanTask, role: number[], groups: number[][]): number {
   const lost = (shown: number[]) =>
     task.pictures.onAxis.reduce((sum, count, axis) => sum + (role[axis]! < 2 || shown.includes(axis) ? 0 : count), 0);
   return groups.length === 0 ? lost([]) : Math.min(...groups.map(lost));
+}
+
+/** Children that do not have the price of most they share one with: in the listing, or with one axis's option in it. */
+function pricesLost(task: PlanTask, role: number[], groups: number[][]): number {
+  const { prices, rules, children, axes } = task;
+  if (!prices) return 0;
+  const split = axes.flatMap((_, axis) => (role[axis] === 1 ? [axis] : []));
+  const lostWith = (shared: number[]) => {
+    const sets = Object.values(
+      groupBy([...children.keys()], (child) => shared.map((axis) => children[child]!.at[axis]).join()),
+    );
+    const most = (set: number[]) => {
+      const alike = Object.values(groupBy(set, (child) => String(prices[child])));
+      return Math.max(...alike.map((some) => some.length));
+    };
+    return children.length - sets.reduce((sum, set) => sum + most(set), 0);
+  };
+  if (rules.price.variesBy === 'listing' || groups.length === 0) return lostWith(split);
+  return Math.min(...groups.map((group) => lostWith([...split, ...group])));
 }
 
 function less(a: number[], b: number[]): boolean {

@@ -163,6 +163,14 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
       },
       run(whole, setChild(first.id, 'price', '500.00')),
     ),
+  'price.not-told': () =>
+    under(
+      'own-shop',
+      ({ price }) => {
+        price.variesBy = 'listing';
+      },
+      run(whole, wish('own-shop', { whole: whole.axes.map((axis) => axis.id) }), setChild(first.id, 'price', '500.00')),
+    ),
   // 189.00 with 12 % tax leaves 168.75; 180.00 with 5 % leaves 171.43.
   'price.slab': () =>
     under('own-shop', ({ price }) => {

@@ -21,7 +21,7 @@ const PlanReportSchema = z.object({
   listings: z.array(z.object({ key: z.string(), children: Count })),
   bill: z.object({
     ...{ leftOut: Count, wishesBroken: Count, listings: Count, fees: z.string(), remade: Count, moved: Count },
-    ...{ reshaped: Count, joins: Count, picturesLost: Count, shortened: Count, cutThrough: Count },
+    ...{ reshaped: Count, joins: Count, picturesLost: Count, pricesLost: Count, shortened: Count, cutThrough: Count },
     ...{ joinedOptions: Count, longestLabel: Count, axesShown: Count },
   }),
   surplus: Count.describe('Listings more than the fewest there can be, at most; 0 where the search was not stopped.'),

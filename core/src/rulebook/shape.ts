@@ -96,6 +96,10 @@ export const RulesSchema = z.strictObject({
     least: Decimal.optional(),
     most: Decimal.optional(),
     listAbovePrice: z.boolean().default(false),
+    variesBy: z
+      .enum(['child', 'axis', 'listing'])
+      .default('child')
+      .describe('What prices may differ by: each child, the values of one axis, or the listing alone.'),
     multipleOf: Decimal.optional().describe('Prices are rounded to the nearest multiple of this, such as 10.'),
     endings: z
       .array(z.string().regex(/^\d{1,6}$/))

@@ -34,6 +34,7 @@ const NAMES: Record<FindingCode, (field: string) => string> = {
   'price.list-not-above': () => 'list price not above the price',
   'price.sale-half': () => 'sale not complete',
   'price.spread': () => 'prices too far apart',
+  'price.not-told': () => 'price that cannot be told',
   'price.slab': () => 'just above a tax slab',
   'stock.too-low': () => 'too few pieces',
   'stock.capped': () => 'more pieces than are sent',

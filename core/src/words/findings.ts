@@ -81,6 +81,8 @@ export const FINDINGS = {
   'price.sale-half': (_p: None) => 'The sale needs a price, a start and an end. It is not sent.',
   'price.spread': (p: { times: string; dearest: string; cheapest: string }, who: Subject) =>
     `${who.text} ${who.many ? 'cost' : 'costs'} up to ${p.dearest}, more than ${p.times} times the cheapest child of the listing (${p.cheapest}).`,
+  'price.not-told': (p: OnAccount & { axis: string | null }, who: Subject) =>
+    `${has(who)} another price than can be told: ${p.account} has one ${p.axis === null ? 'for a listing' : `for each ${p.axis}`}.`,
   'price.slab': (p: OnAccount & { price: string; edge: string; lower: string; higher: string; more: string }) =>
     `${p.price} is just above ${p.edge}, where the tax on ${p.account} rises from ${p.lower} % to ${p.higher} %: at ${p.edge} you would keep ${p.more} more.`,
 

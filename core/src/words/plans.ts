@@ -26,6 +26,7 @@ export function planText(family: Family, plan: Plan): string {
 const COUNTED: readonly (readonly [keyof Bill, string, string])[] = [
   ['leftOut', 'child left out', 'children left out'],
   ['wishesBroken', 'wish not kept', 'wishes not kept'],
+  ['pricesLost', 'price that cannot be told', 'prices that cannot be told'],
   ['listings', 'listing', 'listings'],
   ['remade', 'live listing made again', 'live listings made again'],
   ['moved', 'child moved to another listing', 'children moved to another listing'],

@@ -113,6 +113,11 @@ function priceSentences({ price }: Rules): string[] {
     ...(price.multipleOf ? [`They are rounded to multiples of ${show(price.multipleOf)}.`] : []),
     ...(price.endings ? [`They end in ${price.endings.join(' or ')}.`] : []),
     ...taxSentences(price),
+    ...(price.variesBy === 'axis'
+      ? ['They differ by the values of one axis only.']
+      : price.variesBy === 'listing'
+        ? ['A listing has one price.']
+        : []),
     ...(price.least ? [`None is below ${show(price.least)}.`] : []),
     ...(price.most ? [`None is above ${show(price.most)}.`] : []),
     ...(price.listAbovePrice ? ['The list price is above the price.'] : []),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The plan in force, drawn as threads over the weave; the next best ones to choose from, and the seller's wishes. */
 import { computed, shallowRef } from 'vue';
-import { planCost, planDifference, planText, type Account, type Fit, type Plan } from '@loom-kin/core';
+import { planCost, planDifference, planReasons, planText, type Account, type Fit, type Plan } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import Threads from './Threads.vue';
 import Weave from '../weave/Weave.vue';
@@ -16,6 +16,15 @@ const store = useFamily();
 const id = computed(() => props.account.id);
 const family = computed(() => store.family!);
 const currency = computed(() => props.fit.category!.rules.price.currency);
+
+const reasons = computed(() => {
+  const { label, rules } = props.fit.category!;
+  const { name } = props.account;
+  return planReasons({
+    ...{ family: family.value, plan: props.plan, plans: props.fit.plans },
+    ...{ rules, category: label, account: name },
+  });
+});
 
 const { setWish } = useWish(() => id.value);
 /** The best plan is no wish: it stays the best as the family changes. */
@@ -53,6 +62,8 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
         />
       </div>
       <div class="side">
+        <h3>Why this one</h3>
+        <p v-for="reason in reasons" :key="reason" class="why" data-test="plan-reason">{{ reason }}</p>
         <h3><Term word="plan">Plans</Term>, best first</h3>
         <div v-for="(one, number) in fit.plans" :key="one.signature" class="choice">
           <button
@@ -124,6 +135,9 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
   padding: 5px 8px;
   border-left: 3px solid transparent;
   width: 100%;
+}
+.why {
+  margin: 0 0 4px;
 }
 .see {
   font-size: 11.5px;

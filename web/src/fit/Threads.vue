@@ -12,7 +12,14 @@ import { threadDrawing, WIDTH, type Mark, type Thread } from './threadDrawing';
 const props = defineProps<{ family: Family; plan: Plan; channelName: string }>();
 const emit = defineEmits<{ hover: [childIds: string[]] }>();
 
-const drawing = computed(() => threadDrawing(props.family, props.plan));
+/** Lists that are shown whole. */
+const unfolded = ref<ReadonlySet<string>>(new Set());
+const drawing = computed(() => threadDrawing(props.family, props.plan, unfolded.value));
+function turn(key: string): void {
+  const next = new Set(unfolded.value);
+  if (!next.delete(key)) next.add(key);
+  unfolded.value = next;
+}
 
 /** A touch of ink in every colour, so that chalk is seen on the sheet. */
 const inked = (colour: string) => `color-mix(in oklab, ${colour} 82%, var(--ink))`;
@@ -85,7 +92,12 @@ function draw(): void {
     .attr('class', (mark) => mark.kind)
     .text((mark) => mark.text)
     .on('mouseenter', (_event, mark) => light(mark.childIds))
-    .on('mouseleave', () => light([]));
+    .on('mouseleave', () => light([]))
+    .on('click', (_event, mark) => mark.kind === 'fold' && turn(mark.key.slice(1)))
+    .selectAll('title')
+    .data((mark) => (mark.title === undefined ? [] : [mark.title]))
+    .join('title')
+    .text((title) => title);
 }
 onMounted(draw);
 watch(drawing, draw);
@@ -106,6 +118,18 @@ watch(drawing, draw);
       <g class="knots" />
       <g class="marks" />
     </svg>
+    <p v-if="drawing.foldable.length" class="folds">
+      <button
+        v-for="one in drawing.foldable"
+        :key="one.key"
+        class="link"
+        data-test="unfold-threads"
+        :aria-expanded="unfolded.has(one.key)"
+        @click="turn(one.key)"
+      >
+        {{ one.label }}: {{ unfolded.has(one.key) ? 'fold' : `all ${one.values}` }}
+      </button>
+    </p>
     <p class="soft told" role="status">{{ walkedText }}</p>
   </div>
 </template>
@@ -145,6 +169,16 @@ watch(drawing, draw);
 .drawing text.axis {
   font-weight: 600;
   fill: var(--ink-soft);
+}
+.walk .folds {
+  display: flex;
+  gap: 16px;
+  font-size: 12px;
+}
+.drawing text.fold {
+  fill: var(--woad);
+  text-decoration: underline;
+  cursor: pointer;
 }
 .drawing text.note {
   fill: var(--ink-soft);

@@ -8,10 +8,46 @@ import { compareAmounts, showAmount, toCurrency } from '../../money/amount';
 import { withoutTax, type TaxSlab } from '../../money/price';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
+import { chosenOptions } from '../project/chosenOptions';
 import { FAMILY, homeOf, makeFinding, typeHere } from './report';
 
 export function priceFindings(context: CheckContext): Finding[] {
-  return [...bounds(context), ...listPrices(context), ...sales(context), ...spread(context), ...slabs(context)];
+  return [
+    ...bounds(context),
+    ...listPrices(context),
+    ...sales(context),
+    ...spread(context),
+    ...notTold(context),
+    ...slabs(context),
+  ];
+}
+
+/** Children with another price than the first of those the channel has one price for. */
+function notTold(context: CheckContext): Finding[] {
+  const { plan, account } = context;
+  if (!plan || plan.bill.pricesLost === 0) return [];
+  const prices = context.column('price');
+  const chosen = plan.priceAxis === null ? null : chosenOptions(context, plan)[plan.priceAxis]!;
+  const members = context.listings.flatMap((positions) => {
+    const first = new Map<number, unknown>();
+    return positions.filter((position) => {
+      const option = chosen?.[position] ?? 0;
+      if (!first.has(option)) first.set(option, prices.at(position));
+      return first.get(option) !== prices.at(position);
+    });
+  });
+  if (members.length === 0) return [];
+  const origin = prices.groupAt(members[0]!);
+  const place = origin.place ?? FAMILY;
+  const axis = plan.priceAxis === null ? null : plan.axes[plan.priceAxis]!.name;
+  return [
+    makeFinding(context, {
+      code: 'price.not-told',
+      params: { account: account.name, axis },
+      ...{ severity: 'stops', key: 'price', rule: 'price.variesBy', members, place, scope: origin.scope },
+      remedies: [typeHere('price', place)],
+    }),
+  ];
 }
 
 /** Prices just above a tax slab: at its edge more would be left. */

@@ -9,6 +9,7 @@ export function billOrder(bill: Bill, objective: PlanTask['objective']): number[
   return [
     bill.leftOut,
     bill.wishesBroken,
+    bill.pricesLost,
     ...size,
     bill.remade,
     bill.moved,

@@ -3,6 +3,7 @@ import { feesOf } from './bill';
 import { combinationsOf, spreadOf } from './combinations';
 import { isSameListing, structureOf } from './live';
 import { picturesShown } from './pictures';
+import { pricesTold } from './prices';
 import type { Bill, PlanTask, Shape } from './shape';
 import { axisIds, joinsOf } from './shapes';
 
@@ -18,6 +19,7 @@ export function leastBill(task: PlanTask, shape: Shape): Bill {
   return {
     leftOut: task.leftOut.length,
     wishesBroken: 0,
+    pricesLost: pricesTold(task, shape).lost,
     listings,
     fees: feesOf(task.rules, { listings, children: task.children.length, values }),
     remade: task.live.filter((live) => !isSameListing(live.structure, structure)).length,

@@ -22,7 +22,15 @@ const OVERDRAWN = 5;
  */
 export function bestPlans(task: PlanTask, most = 6): Plan[] {
   if (task.children.length === 0) return [];
-  const asked = JSON.stringify([task.wish, task.leftOut.length, task.pictures, task.live, task.objective, most]);
+  const asked = JSON.stringify([
+    task.wish,
+    task.leftOut.length,
+    task.pictures,
+    task.prices,
+    task.live,
+    task.objective,
+    most,
+  ]);
   const known = rememberedPlans(task);
   const there = known.get(asked) ?? Object.freeze(findBest(task, most));
   known.set(asked, there);
@@ -98,7 +106,7 @@ function withSurplus(found: readonly Found[], least: number): Plan[] {
 function plainCarry(task: PlanTask, budget: Budget): Plan | null {
   const { axes: rules } = task.rules;
   const isCheap = task.objective === 'listings' || Number(task.rules.fees.perValue) === 0;
-  if (rules.alwaysSplit.length > 0 || !isCheap) return null;
+  if (rules.alwaysSplit.length > 0 || task.prices || !isCheap) return null;
   const shape: Shape = { pinned: [], split: [], groups: [] };
   task.axes.forEach((_, axis) => {
     if (combinationsOf(task, [axis]).count <= 1) shape.pinned.push(axis);

@@ -43,6 +43,8 @@ export interface PlanTask {
   wish: Pick<Wish, 'apart' | 'whole' | 'pictureAxis'>;
   /** Pictures that stand on values, per axis; and children that have pictures of their own. */
   pictures: { onAxis: number[]; onChildren: number };
+  /** Child number → its price, as a number that alike prices share; null where each child may have its own. */
+  prices: readonly number[] | null;
   live: StandingListing[];
   objective: 'listings' | 'fees';
   /** What was worked out for the same children before. */
@@ -83,6 +85,8 @@ export interface Bill {
   leftOut: number;
   /** Axes wished whole that nevertheless are cut, since no other cut would do. */
   wishesBroken: number;
+  /** Children whose price could not be told, since the channel has one for several. */
+  pricesLost: number;
   listings: number;
   /** Per listing, child and value shown, in the channel's currency, as a decimal string. */
   fees: string;
@@ -113,6 +117,8 @@ export interface Plan {
   pinned: string[];
   /** Which target axis carries the pictures; null where none needs to. */
   pictureAxis: number | null;
+  /** Which target axis the prices differ by, where the channel has one for each of its values; null everywhere else. */
+  priceAxis: number | null;
   listings: PlanListing[];
   bill: Bill;
   /** So many listings more than the fewest there can be, at most: 0 where the search was not stopped. */

@@ -8,6 +8,7 @@ import { pieceMaker, type Limits } from './cut/piece';
 import type { Budget } from './cut/search';
 import { goingOn, structureOf, withKeys, type Begun } from './live';
 import { picturesShown } from './pictures';
+import { pricesTold } from './prices';
 import type { Bill, Plan, PlanListing, PlanTask, TargetAxis, Shape } from './shape';
 import { axisIds, joinsOf, signatureOf } from './shapes';
 
@@ -39,9 +40,11 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | 
   if (!made) return null;
   if (stopped && made.least < made.listings.length) stopped.least = Math.min(stopped.least, made.least);
   const { pictureAxis, lost } = picturesShown(task, shape);
+  const { priceAxis, lost: pricesLost } = pricesTold(task, shape);
   const bill: Bill = {
     leftOut: task.leftOut.length,
     wishesBroken: made.wishesBroken,
+    pricesLost,
     listings: made.listings.length,
     fees: feesOf(task.rules, { listings: made.listings.length, children: task.children.length, values: made.values }),
     remade: made.remade,
@@ -73,7 +76,7 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | 
     ...{ signature: signatureOf(task, shape), structure, axes },
     split: axisIds(task, shape.split),
     pinned: axisIds(task, shape.pinned),
-    ...{ pictureAxis, listings: made.listings, bill, surplus: made.listings.length - made.least },
+    ...{ pictureAxis, priceAxis, listings: made.listings, bill, surplus: made.listings.length - made.least },
   };
 }
 

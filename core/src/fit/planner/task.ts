@@ -41,6 +41,7 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
       onAxis: family.axes.map((axis) => axis.values.reduce((sum, value) => sum + picturesAt(value, scopes).length, 0)),
       onChildren: offered.reduce((sum, child) => sum + own(child), 0),
     },
+    prices: rules.price.variesBy === 'child' ? null : pricesOf(family, offered, scopes),
     // Of a live listing only what is still offered counts; without any of it, it goes whatever the plan.
     live: live.flatMap(({ childIds, ...listing }) => {
       const there = childIds.filter((id) => offeredIds.has(id));
@@ -49,6 +50,18 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
     objective,
     known: left.length === 0 ? known : createKnown(),
   };
+}
+
+/** The prices of children, alike ones by the same number. */
+function pricesOf(family: Family, offered: readonly TaskChild[], scopes: Scopes): number[] {
+  const column = columnOf(family, 'price', scopes);
+  const { position } = familyIndex(family);
+  const known = new Map<string, number>();
+  return offered.map(({ id }) => {
+    const price = String(column.at(position.get(id)!) ?? '');
+    if (!known.has(price)) known.set(price, known.size);
+    return known.get(price)!;
+  });
 }
 
 /**
