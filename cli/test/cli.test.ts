@@ -38,6 +38,27 @@ describe('the examples of the page', () => {
   it('are all there', () => expect(EXAMPLES).toHaveLength(7));
 });
 
+describe('the guide to rulebooks', () => {
+  it('makes the example, block by block (JSON Merge Patch, RFC 7396)', () => {
+    type Json = Record<string, unknown>;
+    const isObject = (part: unknown): part is Json => typeof part === 'object' && part !== null && !Array.isArray(part);
+    const merged = (target: unknown, patch: unknown): unknown => {
+      if (!isObject(patch)) return patch;
+      const made: Json = isObject(target) ? { ...target } : {};
+      for (const [key, part] of Object.entries(patch)) {
+        if (part === null) delete made[key];
+        else made[key] = merged(made[key], part);
+      }
+      return made;
+    };
+    const blocks = [...read('docs/rulebook.md').matchAll(/```json\n([\s\S]*?)```/g)].map(
+      ([, json]) => JSON.parse(json!) as Json,
+    );
+    expect(blocks).toHaveLength(6);
+    expect(blocks.reduce<unknown>(merged, {})).toEqual(JSON.parse(read('docs/examples/rulebook.json')));
+  });
+});
+
 const FIT = ['fit', '--family', 'docs/examples/storm-jacket.json', '--rulebook', 'docs/examples/rulebook.json'];
 
 describe('what comes out', () => {
