@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { browserFigures } from './browser';
 import { checkFigures, planFigures } from './core';
-import { firstSeller, tellJourneys, usualSeller } from './journeys';
+import { everywhereSeller, firstSeller, tellJourneys, usualSeller } from './journeys';
 import { listFigures } from './lists';
 import { table } from './measure';
 
@@ -13,7 +13,7 @@ try {
   table('Planner and findings', [...planFigures(), ...checkFigures()]);
   table('Lists over 100,000 children', listFigures(folder));
   table('In the browser', await browserFigures());
-  tellJourneys([await firstSeller(), await usualSeller()]);
+  tellJourneys([await firstSeller(), await usualSeller(), await everywhereSeller()]);
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }

@@ -432,9 +432,10 @@ describe('a category that goes nowhere yet', () => {
     expect(places('quayside', 'household/tableware')[0]).toBe('home-table');
     expect(places('fernpost', 'clothing/outerwear')).toEqual(['wear']);
     expect(places('own-shop', 'footwear/boots')).toEqual(['all']);
+    expect(places('own-shop', 'clothing/outerwear')).toEqual(['clothing']);
   });
   it('is offered all where they are few and none is likely, and none of them is taken in passing', () => {
-    expect(places('fernpost', 'accessories/jewellery')).toEqual(['wear?', 'animals?', 'house?']);
+    expect(places('fernpost', 'accessories/jewellery')).toEqual(['wear?', 'animals?', 'house?', 'small?']);
     expect(places('quayside', 'accessories/jewellery')).toEqual([]);
   });
 });

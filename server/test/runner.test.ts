@@ -9,13 +9,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import sharp from 'sharp';
+import { eq } from 'drizzle-orm';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { createClient, endpoints as api, makeChange, type Client, type Dispatch } from '@loom-kin/contract';
 import { setUpSeller } from '../../demo/src/setUp';
 import { startServer, type RunningServer } from '../src';
 import { fetchChannels } from '../src/catalogue/channels';
 import { DataInUse } from '../src/store/database';
-import { channels } from '../src/store/schema';
+import { channels, documents } from '../src/store/schema';
 
 type Play = (request: { path: string; body: string; times: number }, response: ServerResponse) => void;
 /** What the channel answers to submissions and to questions after receipts. */
@@ -244,6 +245,7 @@ describe('a channel that means ill', () => {
   it('is gone while lines wait for it ends them, and the product goes on', async () => {
     submission = (_request, response) => {
       server.store.database.delete(channels).run();
+      server.store.database.delete(documents).where(eq(documents.thing, 'rulebook')).run();
       server.store.forgetCatalogue();
       json(response, { receipt: 'r1' });
     };

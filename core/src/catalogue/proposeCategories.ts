@@ -25,12 +25,14 @@ export function proposeCategories(registry: Registry, sellerCategory: unknown, r
     const words = wordsOf(`${label} ${id}`);
     return { to: id, label, score: 2 * shared(own, words) + shared(above, words) };
   });
-  const [only] = scored;
-  if (only && scored.length === 1) return [{ to: only.to, label: only.label, isLikely: true }];
   const likely = scored.filter((one) => one.score > 0).sort((a, b) => b.score - a.score);
+  const open = rulebook.categories.length === 1 ? rulebook.categories[0] : rulebook.categories.find(takesAnything);
+  if (likely.length === 0 && open) return [{ to: open.id, label: open.label, isLikely: true }];
   const offered = likely.length > 0 ? likely.slice(0, AT_MOST) : scored.length <= FEW ? scored : [];
   return offered.map(({ to, label, score }) => ({ to, label, isLikely: score > 0 }));
 }
+
+const takesAnything = (category: Rulebook['categories'][number]): boolean => category.takesAnything;
 
 /** Words that both have, or that are part of each other: "outer" and "outerwear". */
 function shared(some: ReadonlySet<string>, others: ReadonlySet<string>): number {

@@ -1,6 +1,6 @@
 /** What a size says, so that two ways to write it are known to be the same: letters, lengths, volumes, ages, plain numbers, ranges. */
 import Big from 'big.js';
-import { shoeLast } from './sizeSystems';
+import { shoeLast } from './shoes';
 
 /** Sizes are only compared within a kind: 35 of a sock is no 35 cm. */
 export type SizeKind = 'letters' | 'length' | 'volume' | 'months' | 'number' | 'shoe' | 'one';

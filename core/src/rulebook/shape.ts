@@ -146,6 +146,7 @@ export type Rules = z.infer<typeof RulesSchema>;
 export const CategoryEntrySchema = z.strictObject({
   id: z.string(),
   label: z.string(),
+  takesAnything: z.boolean().default(false).describe('What has no place of its own goes here.'),
   rules: z
     .record(z.string(), z.record(z.string(), z.unknown()))
     .default({})

@@ -3,7 +3,7 @@
 import { computed, reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput } from 'element-plus';
-import { isCurrency, SellerSchema } from '@loom-kin/core';
+import { isAnswered, isCurrency, SellerSchema } from '@loom-kin/core';
 import type { StepInput } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 
@@ -30,7 +30,11 @@ const asked = computed(() =>
   setup.accounts.flatMap((account) => {
     const channel = setup.channelOf(account);
     const settings = channel?.rulebook.rules.settings ?? [];
-    return settings.map(({ key, label }) => ({ account, key, label, choices: channel?.choices[key] ?? [] }));
+    return settings.map((setting) => ({
+      ...{ account, setting, key: setting.key, label: setting.label },
+      choices: channel?.choices[setting.key] ?? [],
+      currency: channel?.rulebook.rules.price.currency ?? '',
+    }));
   }),
 );
 const hasTree = computed(() => setup.registry.tree.length > 0);
@@ -51,6 +55,12 @@ async function keep(): Promise<void> {
   }
   const missing = foreign.value.find(({ account }) => !(Number(plainNumber(rates[account.id] ?? '')) > 0));
   if (missing) return void (problem.value = `Say how many ${missing.other} one ${currency.value} is.`);
+  const wrong = asked.value.find(({ account, setting, key }) => {
+    const said = answers[account.id]?.[key];
+    return said && !isAnswered(setting, said);
+  });
+  if (wrong)
+    return void (problem.value = `${wrong.label} on ${wrong.account.name}: ${wrong.setting.help ?? 'an amount.'}`);
   problem.value = '';
   const steps: StepInput[] = [
     { on: 'seller', seller: read.data },
@@ -96,9 +106,18 @@ const answer = (account: string, name: string, text: string) =>
       /></label>
     </div>
     <div v-if="asked.length" class="line">
-      <label v-for="{ account, key, label, choices } in asked" :key="account.id + key"
-        >{{ label }} on {{ account.name }}
+      <label v-for="{ account, setting, key, label, choices, currency: money } in asked" :key="account.id + key"
+        >{{ label }} on {{ account.name }}{{ setting.kind === 'money' ? `, ${money}` : '' }}
+        <ElInput
+          v-if="setting.kind === 'money'"
+          :model-value="answers[account.id]?.[key] ?? ''"
+          maxlength="12"
+          :placeholder="setting.help"
+          :data-test="`first-${key}`"
+          @update:model-value="(text: string) => answer(account.id, key, plainNumber(text))"
+        />
         <select
+          v-else
           :value="answers[account.id]?.[key] ?? ''"
           :data-test="`first-${key}`"
           @change="answer(account.id, key, ($event.target as HTMLSelectElement).value)"
