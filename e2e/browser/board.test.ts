@@ -45,7 +45,7 @@ describe('the board of 5,000 families', () => {
     await until(
       () => world.call(api.boardCounts, { query: {} }),
       (counts) => Object.values(counts.quayside ?? {}).reduce((sum, one) => sum + one, 0) === FAMILIES,
-      120_000,
+      140,
     );
     await page.goto(`${world.url}/board`);
     await page.getByText('5,000 families ·').waitFor();
@@ -85,9 +85,9 @@ describe('the board of 5,000 families', () => {
       () => world.call(api.setup),
       ({ pairings }) => pairings.quayside?.colour?.rust === 'Orange',
     );
-    await page.getByText('No family matches').waitFor();
+    await page.getByText('No family matches').waitFor({ timeout: 60_000 });
     await page.getByRole('button', { name: 'Show all families' }).click();
-  });
+  }, 90_000);
   it('ticks all that are meant, not only what is seen, and takes them off an account in one change', async () => {
     await test('board-search').fill('Coat 00');
     await page.getByText('100 families ·').waitFor();
@@ -99,6 +99,7 @@ describe('the board of 5,000 families', () => {
     await until(
       () => world.call(api.boardCounts, { query: { q: 'Coat 00' } }),
       (counts) => counts['own-shop']?.absent === 100,
+      60,
     );
     const [entry] = await world.call(api.journal, { query: { limit: 1 } });
     expect(entry!.title).toBe('Do not offer 100 families on Own shop');

@@ -23,7 +23,8 @@ export function proposeCategories(registry: Registry, sellerCategory: unknown, r
   const above = wordsOf(path.slice(0, -1).join(' '));
   const scored = rulebook.categories.map(({ id, label }) => {
     const words = wordsOf(`${label} ${id}`);
-    return { to: id, label, score: 2 * shared(own, words) + shared(above, words) };
+    const alike = related(own, words) + related(above, words) / 2;
+    return { to: id, label, score: 2 * shared(own, words) + shared(above, words) + alike };
   });
   const likely = scored.filter((one) => one.score > 0).sort((a, b) => b.score - a.score);
   const open = rulebook.categories.length === 1 ? rulebook.categories[0] : rulebook.categories.find(takesAnything);
@@ -42,6 +43,25 @@ function shared(some: ReadonlySet<string>, others: ReadonlySet<string>): number 
   ).length;
 }
 const LEAST_PART = 4;
+
+/** Goods that are called by one of these words are mostly put where another of its line is (common practice). */
+const RELATED: readonly ReadonlySet<string>[] = [
+  ['outerwear', 'outer', 'coat', 'jacket', 'parka', 'rainwear', 'anorak'],
+  ['top', 'shirt', 'smock', 'blouse', 'tee'],
+  ['knitwear', 'knit', 'jumper', 'sweater', 'cardigan'],
+  ['trouser', 'bottom', 'pant', 'jean'],
+  ['sock', 'hosiery', 'stocking', 'tights'],
+  ['child', 'children', 'kid', 'little', 'small', 'baby'],
+  ['pet', 'animal', 'dog', 'cat'],
+  ['blanket', 'throw', 'bedding', 'textile', 'linen'],
+  ['mug', 'tableware', 'table', 'kitchen', 'cup', 'crockery'],
+  ['home', 'household', 'house', 'living'],
+].map((words) => new Set(words));
+
+function related(some: ReadonlySet<string>, others: ReadonlySet<string>): number {
+  const isIn = (line: ReadonlySet<string>, words: ReadonlySet<string>) => [...words].some((word) => line.has(word));
+  return RELATED.filter((line) => isIn(line, some) && isIn(line, others)).length;
+}
 
 /** Words without their plural ending. */
 function wordsOf(text: string): Set<string> {

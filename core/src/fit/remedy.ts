@@ -31,6 +31,8 @@ export type Remedy =
   | { kind: 'approval'; account: string; category: string }
   /** Where goods of one of the seller's categories go on a channel, for this family and all like it. */
   | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string; isLikely: boolean }
+  /** The same, chosen by the seller of all that the channel has. */
+  | { kind: 'choosePlace'; channel: string; category: string; choices: readonly { id: string; label: string }[] }
   /** A field that the channel asks for and the seller has not: added to the seller's facts. */
   | { kind: 'fact'; fact: Fact }
   /** The next free GTINs for these children. */
@@ -56,6 +58,7 @@ export interface Mend {
 export const isReady = (remedy: Remedy): boolean =>
   remedy.kind !== 'figure' &&
   remedy.kind !== 'pair' &&
+  remedy.kind !== 'choosePlace' &&
   remedy.kind !== 'approval' &&
   !(remedy.kind === 'change' && remedy.label.do === 'leaveOut') &&
   !(remedy.kind === 'pairing' && remedy.confidence === 'doubtful') &&

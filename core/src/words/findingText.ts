@@ -61,6 +61,8 @@ export function remedyText(remedy: Remedy): string {
       return 'Type it here';
     case 'pair':
       return 'Choose what it is there';
+    case 'choosePlace':
+      return 'Choose where such goods go';
     case 'approval':
       return 'Ask to be let in';
   }

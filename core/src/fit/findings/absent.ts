@@ -39,5 +39,9 @@ function noCategory({ family, account, rulebook: { registry, rulebook } }: FitIn
   const remedies = proposeCategories(registry, sellerCategory, rulebook).map((one): Remedy => {
     return { kind: 'categoryMap', channel, category: String(sellerCategory), ...one };
   });
+  if (!remedies.some((one) => one.kind === 'categoryMap' && one.isLikely)) {
+    const choices = rulebook.categories.map((one) => ({ id: one.id, label: one.label }));
+    remedies.splice(0, Infinity, { kind: 'choosePlace', channel, category: String(sellerCategory), choices });
+  }
   return { ...base, remedies, code: 'category.none', key: 'categoryMap', params: { account: name, category: label } };
 }
