@@ -342,7 +342,7 @@ describe('why a plan is as it is', () => {
     const two = rules({ atMost: 2 });
     const onTwo = bestPlans(planTask(jacket, two));
     expect(planReasons({ ...about, rules: two, plans: onTwo, plan: onTwo[0]! }).at(-1)).toMatch(
-      /^The next best, .+, would cost \d+ .+\.$/,
+      /^The next best \(.+\) would cost \d+ .+\.$/,
     );
     const free = rules({ atMost: 4 });
     const plain = bestPlans(planTask(jacket, free));

@@ -43,11 +43,11 @@ const colours = (...values: (keyof typeof C)[]) => ({
 });
 const base = { brand: 'Skerry Supply', maker: 'Skerry Supply', condition: 'new', madeIn: 'Norrhavn' };
 /** Size → centimetres from collar to hem, as figures on values. */
-const garmentLengths = (bySize: Record<string, number>) =>
-  Object.fromEntries(Object.entries(bySize).map(([size, cm]) => [size, { garmentLength: cm }]));
-const withLengths = (bySize: Record<string, number>, others: Record<string, Record<string, string | number>>) =>
+const garmentLengths = (lengths: Record<string, number>) =>
+  Object.fromEntries(Object.entries(lengths).map(([label, cm]) => [label, { garmentLength: cm }]));
+const withLengths = (lengths: Record<string, number>, others: Record<string, Record<string, string | number>>) =>
   Object.fromEntries(
-    Object.entries(garmentLengths(bySize)).map(([size, length]) => [size, { ...length, ...others[size] }]),
+    Object.entries(garmentLengths(lengths)).map(([label, length]) => [label, { ...length, ...others[label] }]),
   );
 const points = (...list: string[]) => list;
 

@@ -3,7 +3,7 @@ import type { Plan } from '../fit/planner';
 import type { Axis, Family, Role } from '../family/shape';
 import { ROLE_LABELS } from '../registry/roles';
 import type { Rules } from '../rulebook/shape';
-import { capital, children, count, listed } from './counts';
+import { children, count, listed } from './counts';
 import { planDifference, planText } from './plans';
 
 export interface PlanReasonsOf {
@@ -72,7 +72,7 @@ function nextBest({ family, plan, plans, rules }: PlanReasonsOf): string[] {
   const text = planText(family, next);
   return [
     more
-      ? `The next best, ${text.charAt(0).toLowerCase()}${text.slice(1)}, would cost ${more}.`
-      : `${capital(text)} would do as well.`,
+      ? `The next best (${text}) would cost ${more}.`
+      : `${text} would do as well.`,
   ];
 }
