@@ -13,7 +13,7 @@ export interface Journey {
   ended: string;
 }
 
-async function picture(colour: string): Promise<Buffer> {
+export async function picture(colour: string): Promise<Buffer> {
   const ground = sharp({ create: { width: 1200, height: 1200, channels: 3, background: '#ffffff' } });
   const goods = await sharp({ create: { width: 700, height: 800, channels: 3, background: colour } })
     .png()
@@ -24,7 +24,7 @@ async function picture(colour: string): Promise<Buffer> {
     .toBuffer();
 }
 
-async function onPage(
+export async function onPage(
   world: World,
   what: string,
   walk: (hands: Hands, url: string) => Promise<string>,
@@ -45,7 +45,6 @@ async function onPage(
 }
 
 const CHANNELS = ['quayside', 'fernpost', 'own-shop'];
-const ALL = [...CHANNELS, 'tallow-gate', 'norang-hall', 'palmway', 'loftline'];
 async function accepted(world: World, offers: number, channels = CHANNELS): Promise<string> {
   const counts = async () =>
     Promise.all(
@@ -135,7 +134,7 @@ async function mendWhatNeedsNoAnswer({ click, find }: Hands): Promise<void> {
 
 const APPEARANCE = 'A parka for gales: taped seams and a warm wool lining.';
 
-async function words(hands: Hands): Promise<void> {
+export async function words(hands: Hands): Promise<void> {
   const page = hands.find('place').page();
   await hands.click(page.getByRole('link', { name: 'Words and facts' }));
   await hands.enter('word-description', APPEARANCE);
@@ -154,7 +153,7 @@ async function words(hands: Hands): Promise<void> {
   await hands.key('Tab');
 }
 
-async function weightAndPack(hands: Hands): Promise<void> {
+export async function weightAndPack(hands: Hands): Promise<void> {
   await hands.enter('set-weight', '900');
   for (const size of ['40', '30', '8']) {
     await hands.key('Tab');
@@ -163,14 +162,20 @@ async function weightAndPack(hands: Hands): Promise<void> {
   await hands.key('Enter');
 }
 
-async function mendAndSend(world: World, hands: Hands, offers: number, channels = CHANNELS): Promise<string> {
+export async function mendAndSend(
+  world: World,
+  hands: Hands,
+  offers: number,
+  channels = CHANNELS,
+  answer: (hands: Hands) => Promise<void> = () => Promise.resolve(),
+): Promise<string> {
   const page = hands.find('place').page();
   for (const account of channels) {
     await hands.click(`fit-${account}`);
     await page.locator('.findings h2').waitFor();
     await mendWhatNeedsNoAnswer(hands);
   }
-  if (channels.includes('loftline')) await answerLoftline(hands);
+  await answer(hands);
   await hands.click(page.getByRole('link', { name: 'Weave' }));
   await hands.click('send');
   await hands.find('agree').waitFor();
@@ -242,116 +247,6 @@ export async function usualSeller(): Promise<Journey> {
   } finally {
     await world.end();
   }
-}
-
-/** What no program can know is typed at the finding that asks for it. */
-async function answerLoftline(hands: Hands): Promise<void> {
-  const answers = { care: 'Wash at 30', garmentLength: '70 cm', madeIn: 'Norrhavn', taxCode: '62014010' };
-  await hands.choose('choose-pair', 'Unisex');
-  for (const [key, text] of Object.entries(answers)) {
-    const entry = hands.find(`type-${key}`);
-    await entry.waitFor();
-    await hands.enter(entry, text);
-    await hands.key('Enter');
-    await entry.waitFor({ state: 'detached' });
-  }
-}
-
-const RATES: Record<string, string> = {
-  fernpost: '1.1',
-  'tallow-gate': '0.86',
-  'norang-hall': '1480',
-  palmway: '1.45',
-  loftline: '92',
-};
-
-/** From an empty product to a family of 4 × 8 × 3, pasted as rows, that all seven channels have accepted. */
-export async function everywhereSeller(): Promise<Journey> {
-  const world = await startWorld({ bare: true, every: true });
-  try {
-    return await onPage(world, 'first seller, 96 children pasted, seven channels', async (hands, url) => {
-      const { find } = hands;
-      const page = find('place').page();
-      await find('first-steps').waitFor();
-      await find('first-name').focus();
-      await hands.type('Tarn Works');
-      for (const text of ['EUR', '20']) {
-        await hands.key('Tab');
-        await hands.type(text);
-      }
-      for (const [account, rate] of Object.entries(RATES)) {
-        await hands.tabTo(`first-rate-${account}`);
-        await hands.type(rate);
-      }
-      await hands.choose(find('first-Delivery profile'), 'Letter');
-      await hands.choose(find('first-Certification'), 'Nothing to certify');
-      await hands.enter('first-Return fee', '5000');
-      await hands.click('first-keep');
-
-      await find('name').waitFor();
-      await find('name').focus();
-      await hands.paste(pastedRows());
-      await until(
-        () => page.locator('form').first().innerText(),
-        (text) => text.includes('96'),
-      );
-      await hands.type('Gale parka for winter days');
-      await hands.key('Tab');
-      await hands.type('Tarn');
-      await hands.key('Tab');
-      await hands.type('GPK');
-      await hands.key('Tab');
-      await hands.type('outerw');
-      await hands.key('Enter');
-      await hands.key('Tab');
-      await hands.key('Enter');
-      await find('crossing').waitFor();
-      await weightAndPack(hands);
-      await hands.click('gtins');
-      await hands.enter('block-prefix', '950 1017');
-      await hands.click('add-block');
-      await until(
-        () => find('gtins').innerText(),
-        (text) => !text.includes('without'),
-      );
-      await hands.key('Escape');
-      await hands.click(page.getByRole('link', { name: 'Pictures', exact: true }));
-      const shots = await Promise.all(['#A4502B', '#9A4A28', '#AE5733', '#8F4424'].map(picture));
-      await hands.drop(
-        page.locator('input[type=file]').first(),
-        shots.map((buffer, at) => ({ name: `parka-${at}.png`, mimeType: 'image/png', buffer })),
-      );
-      await page.locator('.picture').nth(3).waitFor();
-      await words(hands);
-      const ended = await mendAndSend(world, hands, 96, ALL).catch(
-        (error: Error) => `not everywhere: ${error.message.slice(0, 200)}`,
-      );
-      const left = await leftToDo(world, url);
-      return `${ended}${left ? `; left: ${left}` : ''}`;
-    });
-  } finally {
-    await world.end();
-  }
-}
-
-/** What still stops the family where it is stopped. */
-async function leftToDo(world: World, _url: string): Promise<string> {
-  const found = await world.call(api.boardFindings, { query: {} });
-  return found
-    .filter((one) => one.severity === 'stops')
-    .map((one) => `${one.account} ${one.code} ${one.key}`)
-    .join(', ');
-}
-
-/** Rows as a seller's list has them: options, price and pieces. */
-function pastedRows(): string {
-  const colours = ['Rust', 'Green', 'Navy', 'Grey'];
-  const sizes = ['XXS', 'XS', 'S', 'M', 'L', 'XL', 'XXL', '3XL'];
-  const linings = ['Unlined', 'Fleece', 'Wool'];
-  const rows = colours.flatMap((colour) =>
-    sizes.flatMap((size) => linings.map((lining, at) => [colour, size, lining, `${240 + at * 20}`, '8'].join('\t'))),
-  );
-  return ['Colour\tSize\tLining\tPrice\tStock', ...rows].join('\n');
 }
 
 export function tellJourneys(journeys: readonly Journey[]): void {

@@ -1,10 +1,15 @@
 /** Lists, filters and search at the server over 5,000 families with 100,000 children. */
 import { join } from 'node:path';
+import { boardCounts, boardFindings } from '../../server/src/families/board';
 import { listFamilies } from '../../server/src/families/list';
+import { tryConditions } from '../../server/src/families/tryConditions';
 import { openDatabase } from '../../server/src/store/database';
 import { storeOf } from '../../server/src/store/openStore';
 import { family } from './core';
 import { timed, type Figure } from './measure';
+
+const ACCOUNTS = ['quayside', 'fernpost', 'own-shop', 'tallow-gate', 'norang-hall', 'palmway', 'loftline'];
+const CODES = ['picture.missing', 'gtin.missing', 'field.missing', 'price.missing', 'pairing.missing', 'stock.too-low'];
 
 export function listFigures(folder: string): Figure[] {
   const store = storeOf(openDatabase(join(folder, 'bench.db'), 'server/migrations'), folder);
@@ -21,6 +26,9 @@ export function listFigures(folder: string): Figure[] {
     'INSERT INTO families (id, revision, name, style_code, brand, category, axes, children, from_price, from_price_text, stock, picture, retired, changed_at, search_row, doc) VALUES (?,1,?,?,?,?,?,20,?,?,?,NULL,0,?,?,?)',
   );
   const fit = client.prepare('INSERT INTO standings (family_id, account, state, stops, warns) VALUES (?,?,?,0,0)');
+  const finding = client.prepare(
+    'INSERT INTO findings (family_id, account, code, key, severity, count, children) VALUES (?,?,?,?,?,?,?)',
+  );
   const identifier = client.prepare('INSERT INTO identifiers (kind, value, family_id, child_id) VALUES (?,?,?,?)');
   const search = client.prepare('INSERT INTO family_words (rowid, words) VALUES (?, ?)');
   const states = ['fits', 'needs', 'stopped', 'absent'];
@@ -42,8 +50,11 @@ export function listFigures(folder: string): Figure[] {
         at + 1,
         doc,
       );
-      for (const [place, channel] of ['quayside', 'fernpost', 'own-shop'].entries())
-        fit.run(id, channel, states[(at + place) % 4]);
+      for (const [place, account] of ACCOUNTS.entries()) {
+        fit.run(id, account, states[(at + place) % 4]);
+        for (const [nth, code] of CODES.entries())
+          if ((at + place + nth) % 3 === 0) finding.run(id, account, code, 'pictures', 'stops', 1, 20);
+      }
       const words = [name, `B${at}`];
       for (let child = 0; child < 20; child++) {
         const gtin = String(9_501_017_000_000 + at * 20 + child);
@@ -62,6 +73,12 @@ export function listFigures(folder: string): Figure[] {
     const taken = timed(80, (at) => ask(more(at)));
     return { what, ...taken, baseline, ratio: taken.median / base.median, budget: 'p95 ≤ 50 ms' };
   };
+  const board = (what: string, ask: () => unknown): Figure => {
+    const taken = timed(30, ask);
+    return { what, ...taken, baseline, ratio: taken.median / base.median, budget: 'p95 ≤ 50 ms' };
+  };
+  const gone = { account: 'palmway', finding: 'picture.missing|pictures' };
+  const dear = { match: 'all' as const, of: [{ key: 'price', is: 'above' as const, value: 2500 }] };
   const figures = [
     { what: 'reading 60 ids bare', ...base, baseline, ratio: 1, budget: '—' },
     line('the first page by name', () => ({})),
@@ -70,6 +87,11 @@ export function listFigures(folder: string): Figure[] {
     line('search by a word', (at) => ({ q: goods[at % 8]! })),
     line('search by part of an SKU', (at) => ({ q: `B${at * 50}-C1` })),
     line('search by a GTIN', (at) => ({ q: String(9_501_017_000_000 + at * 997) })),
+    board('board: counts of 5,000 families on 7 accounts', () => boardCounts(store, { q: '', retired: 'no' })),
+    board('board: counts of those with a finding', () => boardCounts(store, { q: '', retired: 'no', ...gone })),
+    board('board: findings of all, grouped', () => boardFindings(store, { q: '', retired: 'no' })),
+    board('conditions tried on 5,000 families', () => tryConditions(store, [dear])),
+    line('board: a page of those with a finding', () => gone),
     line('search by one letter', (at) => ({ q: 'abcdefghij'[at % 10]! })),
   ];
   client.close();

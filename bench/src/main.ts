@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { browserFigures } from './browser';
 import { checkFigures, planFigures } from './core';
-import { everywhereSeller, firstSeller, tellJourneys, usualSeller } from './journeys';
+import { everywhereSeller } from './everywhere';
+import { firstSeller, tellJourneys, usualSeller } from './journeys';
 import { listFigures } from './lists';
 import { table } from './measure';
 

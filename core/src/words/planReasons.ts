@@ -70,9 +70,5 @@ function nextBest({ family, plan, plans, rules }: PlanReasonsOf): string[] {
   if (!best || !next || plan.signature !== best.signature) return [];
   const more = planDifference(next, best, rules.price.currency);
   const text = planText(family, next);
-  return [
-    more
-      ? `The next best (${text}) would cost ${more}.`
-      : `${text} would do as well.`,
-  ];
+  return [more ? `The next best (${text}) would cost ${more}.` : `${text} would do as well.`];
 }
