@@ -67,8 +67,8 @@ const told = (family: FamilySummary, account: string) => {
   const { state, stops, warns, live } = standing;
   const parts = [
     `${family.name} on ${setup.accountName(account)}: ${{ fits: 'fits', needs: 'needs work', stopped: 'is stopped', absent: 'is not offered' }[state]}`,
-    ...(stops ? [`${stops} stop it`] : []),
-    ...(warns ? [`${warns} to look at`] : []),
+    ...(stops + warns ? [`${stops + warns} to do`] : []),
+    ...(stops && warns ? [`${stops} of them stop it`] : []),
     ...(live ? [`${live} live`] : []),
   ];
   return parts.join(', ');
@@ -88,7 +88,7 @@ defineExpose({ show });
 
 <template>
   <div ref="scroller" class="scroller" data-test="board" @scroll.passive="measure">
-    <div class="row head" role="row">
+    <div class="row head">
       <span />
       <span class="name">Family</span>
       <span class="style">Style</span>

@@ -118,8 +118,8 @@ const isWrong = computed(() => props.wrong.has(props.place));
           (row as { name?: string })?.name ??
           (Array.isArray(row) ? row.join(', ') : '')
         }}
-        <button class="link" @click.prevent="removeRow(at)">take away</button>
       </summary>
+      <button class="link away" @click="removeRow(at)">take away</button>
       <SchemaForm
         :schema="schema.items!"
         :value="row"
@@ -133,9 +133,8 @@ const isWrong = computed(() => props.wrong.has(props.place));
   </div>
   <div v-else-if="kind === 'record'" class="rows">
     <details v-for="(part, key) in record" :key="key" open>
-      <summary>
-        {{ key }} <button class="link" @click.prevent="putKey(String(key), undefined)">take away</button>
-      </summary>
+      <summary>{{ key }}</summary>
+      <button class="link away" @click="putKey(String(key), undefined)">take away</button>
       <SchemaForm
         :schema="schema.additionalProperties as Schema"
         :value="part"
@@ -218,7 +217,8 @@ summary {
   font-size: 12.5px;
   padding: 2px 0;
 }
-summary button {
-  margin-left: 10px;
+.away {
+  font-size: 12px;
+  margin: 0 0 4px 12px;
 }
 </style>
