@@ -8,6 +8,7 @@ import {
   createPlannerMemory,
   findingText,
   PairingTableSchema,
+  RoutesSchema,
   STATES,
   type FitState,
   type OpenRulebook,
@@ -26,6 +27,7 @@ interface Folder {
   rulebooks: OpenRulebook[];
   categoryMaps: Record<string, z.infer<typeof CategoryMapSchema>>;
   pairings: Record<string, z.infer<typeof PairingTableSchema>>;
+  routes: Record<string, z.infer<typeof RoutesSchema>>;
 }
 
 /** 0: nothing is stopped; 1: something is, or a family file cannot be taken. */
@@ -100,6 +102,7 @@ function fitOn(
     ...{ account: accountOn(rulebook.rulebook, folder.registry), seller: sellerOn(rulebook.rulebook), pictures: {} },
     pairings: folder.pairings[channel] ?? {},
     categories: folder.categoryMaps[channel] ?? {},
+    routes: folder.routes[channel] ?? [],
   });
 }
 
@@ -114,7 +117,7 @@ function readFolder(path: string): Folder {
   const books = ofFormat('loom-kin/rulebook');
   if (families.length === 0) throw new BadInput(`There is no family file in ${path}.`);
   if (books.length === 0) throw new BadInput(`There is no rulebook in ${path}.`);
-  const rulebooks = books.map((file) => openForChecks(checkRulebook(file.path, file.data, registry), registry));
+  const rulebooks = newest(books.map((file) => openForChecks(checkRulebook(file.path, file.data, registry), registry)));
   const tables = <S extends z.ZodType>(name: string, schema: S) => {
     const file = named(name);
     return file ? checkAs(file.path, file.data, z.record(z.string(), schema)) : {};
@@ -123,7 +126,20 @@ function readFolder(path: string): Folder {
     ...{ registry, families, rulebooks },
     categoryMaps: tables('categoryMap.json', CategoryMapSchema) as Folder['categoryMaps'],
     pairings: tables('pairings.json', PairingTableSchema) as Folder['pairings'],
+    routes: tables('routes.json', RoutesSchema) as Folder['routes'],
   };
+}
+
+/** Of several editions of a channel's rules the newest counts. */
+function newest(rulebooks: readonly OpenRulebook[]): OpenRulebook[] {
+  const byChannel = new Map<string, OpenRulebook>();
+  for (const one of rulebooks) {
+    const { channel, version } = one.rulebook;
+    const there = byChannel.get(channel)?.rulebook.version ?? 0;
+    if (there > 0) say(`${channel} has rules of version ${there} and ${version}: the newer count.`);
+    if (version > there) byChannel.set(channel, one);
+  }
+  return [...byChannel.values()];
 }
 
 /** The registry with every category that a family stands in. */
