@@ -83,16 +83,16 @@ const FEW = 'quayside,fernpost,own-shop';
 
 /**
  * Starts the world. With `demo` the demo seller is loaded; else there is the seller alone, and with `bare` nothing at all. Three channels are
- * played, with `every` all of them.
+ * played, with `every` all of them, with `only` those it names.
  */
 export async function startWorld(
-  options: { demo?: boolean; bare?: boolean; every?: boolean; delay?: number } = {},
+  options: { demo?: boolean; bare?: boolean; every?: boolean; only?: string; delay?: number } = {},
 ): Promise<World> {
   const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
   const env = {
     LOOM_KIN_DATA: folder,
     LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30),
-    LOOM_KIN_CHANNELS_ONLY: options.every ? '' : FEW,
+    LOOM_KIN_CHANNELS_ONLY: options.every ? '' : (options.only ?? FEW),
   };
   let channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
   const serverEnv = {
