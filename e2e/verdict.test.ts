@@ -92,7 +92,7 @@ describe('the verdict of the product and of the stand-ins', () => {
           }
         }
       }),
-      { numRuns: 400 },
+      { numRuns: 320 },
     );
     console.log(JSON.stringify(tally));
     // The sample has to hold all four corners that may be, or it tells nothing.
