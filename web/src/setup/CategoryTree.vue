@@ -35,7 +35,8 @@ async function add(label: string, parent: string | null): Promise<void> {
   const axes = parent === null ? [] : (data.value[parent]?.axes ?? []);
   const at = Math.max(0, ...below.map(({ category }) => category.at + 1));
   const added = await send({ id: idFor(label, parent), label: label.trim(), parent, at, axes, retired: false });
-  if (added) fresh.value = '';
+  // What was typed meanwhile stays.
+  if (added && fresh.value === label) fresh.value = '';
 }
 /** Changes places with the one before or after. */
 function move(category: Category, by: number): void {

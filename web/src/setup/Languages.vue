@@ -12,7 +12,11 @@ async function add(): Promise<void> {
   const tag = fresh.value.trim();
   if (!isLanguageTag(tag)) {
     ElMessage({ type: 'error', message: `"${tag}" is no language tag, such as en, de or pt-BR.`, grouping: true });
-  } else if (await send([...setup.registry.languages, tag])) fresh.value = '';
+  } else {
+    const typed = fresh.value;
+    // What was typed meanwhile stays.
+    if ((await send([...setup.registry.languages, tag])) && fresh.value === typed) fresh.value = '';
+  }
 }
 </script>
 
