@@ -110,6 +110,11 @@ describe('the board', () => {
     const remedies = await world.call(api.boardRemedies, { body: { ...kind, filter: {} } });
     expect(remedies.families).toHaveLength(before.families);
     expect(remedies.families.find((one) => one.name === 'Deck smock')!.texts).toContain('Midnight ↔ Navy blue');
+    // Only families that are looked at are mended: jackets alone, or those in another state.
+    const some = async (filter: Partial<FamilyFilter>) =>
+      (await world.call(api.boardRemedies, { body: { ...kind, filter } })).families.map((one) => one.name);
+    expect(await some({ category: 'outerwear/smocks' })).toEqual(['Deck smock']);
+    expect(await some({ state: 'fits' })).toEqual([]);
     const steps = remedies.families.flatMap((one) => one.steps);
     const done = await change(steps, { title: 'Mend values not paired' });
     const after = await until(

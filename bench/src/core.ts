@@ -24,6 +24,7 @@ import {
   type Role,
   type Rules,
   type OpenRulebook,
+  usualSettings,
 } from '@loom-kin/core';
 import { spread, timed, type Figure } from './measure';
 
@@ -105,7 +106,7 @@ export function inputs(one: Family, books: OpenRulebook[]): FitInput[] {
   const stock = Object.fromEntries(Object.keys(one.children).map((id) => [id, 5]));
   return books.map((rulebook) => {
     const { channel, name } = rulebook.rulebook;
-    const settings = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const };
+    const settings = usualSettings();
     return {
       family: one,
       stock,

@@ -2,7 +2,7 @@
 import { endpoints as api } from '@loom-kin/contract';
 import { startWorld, until, type World } from '../../e2e/world';
 import type { Hands } from './hands';
-import { mendAndSend, onPage, picture, weightAndPack, words, type Journey } from './journeys';
+import { mendAndSend, onPage, picture, takeBlock, weightAndPack, words, type Journey } from './journeys';
 
 const ALL = ['quayside', 'fernpost', 'own-shop', 'tallow-gate', 'norang-hall', 'palmway', 'loftline'];
 
@@ -69,14 +69,7 @@ export async function everywhereSeller(): Promise<Journey> {
       await hands.key('Enter');
       await find('crossing').waitFor();
       await weightAndPack(hands);
-      await hands.click('gtins');
-      await hands.enter('block-prefix', '950 1017');
-      await hands.click('add-block');
-      await until(
-        () => find('gtins').innerText(),
-        (text) => !text.includes('without'),
-      );
-      await hands.key('Escape');
+      await takeBlock(hands);
       await hands.click(page.getByRole('link', { name: 'Pictures', exact: true }));
       const shots = await Promise.all(['#A4502B', '#9A4A28', '#AE5733', '#8F4424'].map(picture));
       await hands.drop(

@@ -92,15 +92,8 @@ export async function firstSeller(): Promise<Journey> {
       await hands.key('Enter');
 
       await find('crossing').waitFor();
-      // Numbers of a block that is given here, stock pasted from a list.
-      await hands.click('gtins');
-      await hands.enter('block-prefix', '950 1017');
-      await hands.click('add-block');
-      await until(
-        () => find('gtins').innerText(),
-        (text) => !text.includes('without'),
-      );
-      await hands.key('Escape');
+      // Stock is pasted from a list.
+      await takeBlock(hands);
       await hands.click(find('grid').locator('#head-stock'));
       await hands.paste(Array.from({ length: 12 }, (_, at) => String(at + 4)).join('\n'));
       await weightAndPack(hands);
@@ -130,6 +123,18 @@ async function mendWhatNeedsNoAnswer({ click, find }: Hands): Promise<void> {
     await click(button);
     await until(heading, (now) => now !== before, 5).catch(() => undefined);
   }
+}
+
+/** Numbers for all children, of a block that is given here. */
+export async function takeBlock(hands: Hands): Promise<void> {
+  await hands.click('gtins');
+  await hands.enter('block-prefix', '950 1017');
+  await hands.click('add-block');
+  await until(
+    () => hands.find('gtins').innerText(),
+    (text) => !text.includes('without'),
+  );
+  await hands.key('Escape');
 }
 
 const APPEARANCE = 'A parka for gales: taped seams and a warm wool lining.';

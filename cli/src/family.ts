@@ -6,6 +6,7 @@ import {
   FamilyFileSchema,
   openRegistry,
   Refusal,
+  usualSettings,
   type Account,
   type Family,
   type FamilyFile,
@@ -54,12 +55,11 @@ function stockOf(file: FamilyFile, family: Family): Record<string, number> {
 
 /** The account that a fit is computed for, as if the seller had set it up; `settings` says what differs. */
 export function accountOn(rulebook: Rulebook, registry: Registry, settings: unknown = {}): Account {
-  const usual = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const };
   const given = checkAs('--settings', settings, AccountSettingsSchema.partial());
   return {
     ...{ id: rulebook.channel, channel: rulebook.channel, name: rulebook.name, at: 0 },
     language: registry.firstLanguage,
-    settings: { ...usual, ...given },
+    settings: { ...usualSettings(), ...given },
   };
 }
 

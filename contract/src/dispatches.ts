@@ -77,8 +77,10 @@ export type DispatchPreview = z.infer<typeof DispatchPreviewSchema>;
 
 /** What the seller saw and agreed to: new listings, those taken down, and fees. */
 const Agreed = TotalsSchema.pick({ listings: true, takenDown: true, fees: true });
+/** So many families are sent at once. */
+export const SENT_AT_ONCE = 500;
 const Selection = z.object({
-  familyIds: z.array(Id).min(1).max(500),
+  familyIds: z.array(Id).min(1).max(SENT_AT_ONCE),
   accounts: z.array(Id).min(1).max(40),
   draft: z.boolean().default(false),
 });

@@ -8,6 +8,7 @@ import {
   destinationOf,
   holds,
   inItsCollections,
+  NO_WISH,
   routesFor,
   sortedOf,
   type Condition,
@@ -89,8 +90,7 @@ describe('conditions', () => {
 
 describe('routes', () => {
   const where = (routes: Route[], wish?: Partial<Wish>) => {
-    const base = { apart: [], whole: [], leaveOut: [], offered: true };
-    const family = wish ? run(jacket, { do: 'setWish', account: 'a', wish: { ...base, ...wish } }) : jacket;
+    const family = wish ? run(jacket, { do: 'setWish', account: 'a', wish: { ...NO_WISH, ...wish } }) : jacket;
     const categories = { outerwear: 'wear' };
     return destinationOf({ family, accountId: 'a', sorted: () => sorted }, { routes, categories, registry });
   };
@@ -108,6 +108,8 @@ describe('routes', () => {
     const waits = { ...jackets, offers: false };
     expect(where([waits]).notOffered).toBe('waits');
     expect(where([waits], { offered: true }).notOffered).toBeNull();
+    // What is wished of the plan says nothing of being offered.
+    expect(where([waits], { apart: [jacket.axes[0]!.id] }).notOffered).toBe('waits');
     expect(where([jackets], { offered: false }).notOffered).toBe('wish');
   });
   it('change nothing for an account that has none', () => {

@@ -34,6 +34,14 @@ export const AccountSettingsSchema = z.object({
 });
 export type AccountSettings = z.infer<typeof AccountSettingsSchema>;
 
+/** What an account has before the seller has set anything up. */
+export const usualSettings = (): AccountSettings => ({
+  rate: '1',
+  exemptBrands: [],
+  answers: {},
+  objective: 'listings',
+});
+
 export const AccountSchema = z.object({
   id: z.string().regex(/^[a-z][a-z0-9-]{0,59}$/),
   channel: z.string().regex(/^[a-z][a-z0-9-]{0,59}$/),

@@ -4,6 +4,7 @@ import type { Family, Figure } from '../family/shape';
 import { foldLabel } from '../family/foldLabel';
 import { fromPrice } from '../family/level';
 import { familyIndex } from '../family/weave';
+import { isNumeric } from '../registry/field';
 import { unreadable, type Unreadable } from '../refusal';
 import type { Registry } from '../registry/openRegistry';
 
@@ -88,8 +89,6 @@ const isEqual = (said: readonly Figure[], value: Condition['value']): boolean =>
 const isNumber = (figure: unknown): boolean =>
   typeof figure === 'number' || (typeof figure === 'string' && /^\d+(\.\d+)?$/.test(figure));
 
-const NUMBERS = ['money', 'number', 'integer', 'weight', 'length', 'stock'];
-
 /** What is wrong with conditions: a field nobody has, a comparison that does not go with it, a number that is none. */
 export function conditionProblem({ of }: Conditions, registry: Registry): Unreadable | null {
   const all = of.flatMap((part) => ('of' in part ? part.of : [part]));
@@ -98,7 +97,7 @@ export function conditionProblem({ of }: Conditions, registry: Registry): Unread
     if (!field) return unreadable('field.unknown', { key });
     if (Array.isArray(value) !== (is === 'oneOf')) return unreadable('condition.list', { field: field.label });
     if (is !== 'above' && is !== 'below') continue;
-    if (!NUMBERS.includes(field.type)) return unreadable('condition.no-number', { field: field.label });
+    if (!isNumeric(field)) return unreadable('condition.no-number', { field: field.label });
     if (!isNumber(value)) return unreadable('figure.no-number', { field: field.label, text: String(value) });
   }
   return null;

@@ -48,6 +48,13 @@ export function destinationOf(
     return { category: mapped(), route: null, notOffered: wish?.offered === false ? 'wish' : null };
   const seen = sorted();
   const route = routes.find((one) => holds(one.when, seen, registry)) ?? null;
-  const notOffered = wish?.offered === false ? 'wish' : !route ? 'noRoute' : !wish && !route.offers ? 'waits' : null;
+  const notOffered =
+    wish?.offered === false
+      ? 'wish'
+      : !route
+        ? 'noRoute'
+        : wish?.offered === undefined && !route.offers
+          ? 'waits'
+          : null;
   return { category: route ? (route.category ?? mapped()) : null, route, notOffered };
 }

@@ -110,10 +110,13 @@ export const WishSchema = z.object({
   pictureAxis: IdSchema.optional(),
   /** Children not offered on this account. */
   leaveOut: z.array(IdSchema).default([]),
-  /** False: this family is not offered on the account at all. */
-  offered: z.boolean().default(true),
+  /** Whether the family is offered on the account at all. Where nothing is said its route decides, if it came by one. */
+  offered: z.boolean().optional(),
 });
 export type Wish = z.infer<typeof WishSchema>;
+
+/** The wish of who has wished for nothing. */
+export const NO_WISH: Wish = Object.freeze({ apart: [], whole: [], leaveOut: [] });
 
 export const FamilySchema = z.object({
   id: IdSchema,

@@ -5,7 +5,8 @@
 import { foldForPairing } from '../catalogue/pairings';
 import { colourDifference } from '../colour/name';
 import { basicColourOfName, basicColourOfSwatch, BESIDE, type BasicColour } from '../colour/terms';
-import type { Value } from '../family/shape';
+import type { Role, Value } from '../family/shape';
+import type { Registry } from '../registry/openRegistry';
 import type { ListedValue, PairingList } from './list';
 import { isSameSize, liesIn, sizeMeaning } from './sizes';
 import { isConverted } from './sizeSystems';
@@ -44,6 +45,18 @@ export function proposePairing(
   const spelled = spellings.map((one) => list.byWord.get(foldForPairing(one))).find((one) => one !== undefined);
   if (spelled !== undefined) return { to: spelled, why: 'spelling', confidence: 'sure' };
   return role === 'colour' ? proposeColour(value, list) : (proposeSize(value, list) ?? proposeByWord(value, list));
+}
+
+/** The likeliest of the channel's values, knowing how the seller's dictionary writes the value besides. */
+export function proposeFor(
+  registry: Registry,
+  role: string,
+  value: Pick<Value, 'label'> & { swatch?: string | null | undefined },
+  list: PairingList,
+): PairingProposal | null {
+  const word = registry.word(role as Role, value.label);
+  const wanted = value.swatch ? { label: value.label, swatch: value.swatch } : { label: value.label };
+  return proposePairing(role, wanted, list, word ? [word.label, ...word.synonyms] : []);
 }
 
 function proposeSize({ label }: Wanted, { entries }: PairingList): PairingProposal | null {

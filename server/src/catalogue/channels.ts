@@ -7,6 +7,7 @@ import {
   readRulebook,
   Refusal,
   RulebookSchema,
+  usualSettings,
   type Account,
   type Rulebook,
 } from '@loom-kin/core';
@@ -89,7 +90,7 @@ function accountsOn(store: Store, channel: string, name: string): Account[] {
   const { accounts, registry } = store.catalogue();
   const here = accounts.filter((account) => account.channel === channel);
   if (here.length > 0) return here;
-  const settings = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const };
+  const settings = usualSettings();
   return [{ id: channel, channel, name, language: registry.firstLanguage, at: accounts.length, settings }];
 }
 

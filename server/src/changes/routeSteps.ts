@@ -3,6 +3,7 @@ import {
   CollectionsSchema,
   conditionProblem,
   count,
+  NO_WISH,
   Refusal,
   RoutesSchema,
   runCommand,
@@ -13,8 +14,6 @@ import { accountOf } from '../catalogue/readCatalogue';
 import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
 
 type StepOn<On extends Step['on']> = Extract<Step, { on: On }>;
-
-const NO_WISH = { apart: [], whole: [], leaveOut: [], offered: true };
 
 export const ROUTE_STEPS = {
   offer(work: Work, { account: id, familyIds, offered }: StepOn<'offer'>): void {

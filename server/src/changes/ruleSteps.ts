@@ -1,6 +1,14 @@
 /** Steps about rulebooks: putting an edition in force, and the seller's own. */
 import { and, count, eq } from 'drizzle-orm';
-import { AccountSchema, readRulebook, Refusal, RulebookSchema, type Account, type Rulebook } from '@loom-kin/core';
+import {
+  AccountSchema,
+  readRulebook,
+  Refusal,
+  RulebookSchema,
+  usualSettings,
+  type Account,
+  type Rulebook,
+} from '@loom-kin/core';
 import type { Step } from '@loom-kin/contract';
 import { channels, editions, heldListings } from '../store/schema';
 import { documentIn, putDocument, type Work } from './work';
@@ -61,6 +69,6 @@ function mindOwn({ store: { database } }: Work, channel: string): void {
 }
 
 function firstAccount({ channel, name }: Rulebook, language: string, at: number): Account {
-  const settings = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const };
+  const settings = usualSettings();
   return { id: channel, channel, name, language, at, settings };
 }

@@ -1,5 +1,5 @@
 /** The fit board: how the families that are meant stand on every account, and what is found over them. */
-import { inArray, sql } from 'drizzle-orm';
+import { and, eq, inArray, sql } from 'drizzle-orm';
 import { SEVERITIES } from '@loom-kin/core';
 import type { BoardCounts, BoardFinding, FamilyFilter, FindingCount } from '@loom-kin/contract';
 import { families, findings, standings } from '../store/schema';
@@ -73,8 +73,8 @@ export function boardCounts(store: Store, filter: FamilyFilter): BoardCounts {
   return counts;
 }
 
-/** What is found over the families that are meant: what stops first, then by how many have it. */
-export function boardFindings(store: Store, filter: FamilyFilter): BoardFinding[] {
+/** What is found over the families that are meant, on one account or all: what stops first, then by how many have it. */
+export function boardFindings(store: Store, filter: FamilyFilter, account?: string): BoardFinding[] {
   const rows = addedUp(
     store,
     filter,
@@ -89,7 +89,12 @@ export function boardFindings(store: Store, filter: FamilyFilter): BoardFinding[
           children: sql<number>`sum(${findings.children})`,
         })
         .from(findings)
-        .where(ids ? inArray(findings.familyId, ids) : undefined)
+        .where(
+          and(
+            ids ? inArray(findings.familyId, ids) : undefined,
+            account === undefined ? undefined : eq(findings.account, account),
+          ),
+        )
         .groupBy(findings.account, findings.code, findings.key, findings.severity)
         .all(),
     ({ account, code, key, severity }) => `${account}|${code}|${key}|${severity}`,
@@ -101,25 +106,12 @@ export function boardFindings(store: Store, filter: FamilyFilter): BoardFinding[
 
 /** How many families that are not retired have which findings on an account. */
 export function findingCounts(store: Store, account: string): FindingCount[] {
-  return boardFindings(store, { q: '', retired: 'no' })
-    .filter((one) => one.account === account)
-    .map(({ account: _account, ...one }) => one);
+  return boardFindings(store, { q: '', retired: 'no' }, account).map(({ account: _account, ...one }) => one);
 }
 
-/** The families that are meant and have a kind of finding on an account, at most so many. */
-export function familiesWith(
+/** The families that are meant and have a kind of finding on an account, by name. */
+export const familiesWith = (
   store: Store,
   filter: FamilyFilter,
   { account, code, key }: { account: string; code: string; key: string },
-  most: number,
-): string[] {
-  const meant = idsOf(store, { ...filter, account, finding: `${code}|${key}` });
-  return store.database
-    .select({ id: families.id })
-    .from(families)
-    .where(inArray(families.id, meant))
-    .orderBy(sql`${families.name} COLLATE NOCASE`)
-    .limit(most)
-    .all()
-    .map((row) => row.id);
-}
+): string[] => idsMeant(store, { ...filter, account, finding: `${code}|${key}` });

@@ -50,13 +50,15 @@ function addDifference(
   const name = String(family.fields.name ?? '');
   meaning.changes.push({ familyId: family.id, name, account, before: from, after: to, text });
   meaning.remade += difference.remade;
-  for (const { code, key, severity, childIds } of difference.gained) {
-    const there = meaning.findings.find((one) => one.code === code && one.key === key);
-    if (there) {
-      there.families += 1;
-      there.children += childIds.length;
-    } else meaning.findings.push({ code, key, severity, families: 1, children: childIds.length });
-  }
+  for (const { code, key, severity, childIds } of difference.gained)
+    addFinding(meaning, { code, key, severity, families: 1, children: childIds.length });
+}
+
+function addFinding({ findings }: RulesMeaning, one: RulesMeaning['findings'][number]): void {
+  const there = findings.find((other) => other.code === one.code && other.key === one.key);
+  if (!there) return void findings.push({ ...one });
+  there.families += one.families;
+  there.children += one.children;
 }
 
 /** Several meanings, each of other families, as one. */
@@ -66,13 +68,7 @@ export function together(parts: readonly RulesMeaning[]): RulesMeaning {
     whole.families += families;
     whole.remade += remade;
     whole.changes.push(...changes);
-    for (const one of findings) {
-      const there = whole.findings.find((other) => other.code === one.code && other.key === one.key);
-      if (there) {
-        there.families += one.families;
-        there.children += one.children;
-      } else whole.findings.push({ ...one });
-    }
+    for (const one of findings) addFinding(whole, one);
   }
   return whole;
 }

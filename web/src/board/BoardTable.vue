@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Families down, accounts across; only the rows in view are drawn, however many there are. */
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
-import type { FitState } from '@loom-kin/core';
+import { STATE_WORDS, type FitState } from '@loom-kin/core';
 import type { BoardCounts, FamilySummary } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 import Ticks from '../common/Ticks.vue';
@@ -66,7 +66,7 @@ const told = (family: FamilySummary, account: string) => {
   if (!standing) return 'not looked at yet';
   const { state, stops, warns, live } = standing;
   const parts = [
-    `${family.name} on ${setup.accountName(account)}: ${{ fits: 'fits', needs: 'needs work', stopped: 'is stopped', absent: 'is not offered' }[state]}`,
+    `${family.name} on ${setup.accountName(account)}: ${STATE_WORDS[state]}`,
     ...(stops + warns ? [`${stops + warns} to do`] : []),
     ...(stops && warns ? [`${stops} of them stop it`] : []),
     ...(live ? [`${live} live`] : []),

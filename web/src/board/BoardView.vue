@@ -3,7 +3,7 @@
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElInput } from 'element-plus';
-import { count, type FitState } from '@loom-kin/core';
+import { count, STATE_WORDS, type FitState } from '@loom-kin/core';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import { useSending } from '../stores/sending';
@@ -12,14 +12,7 @@ import BoardTable from './BoardTable.vue';
 import FindingGroups from './FindingGroups.vue';
 import MendPreview from './MendPreview.vue';
 import { useBoard } from './useBoard';
-import type { BoardFinding } from '@loom-kin/contract';
-
-const STATES: { value: FitState; label: string }[] = [
-  { value: 'fits', label: 'fits' },
-  { value: 'needs', label: 'needs work' },
-  { value: 'stopped', label: 'is stopped' },
-  { value: 'absent', label: 'is not offered' },
-];
+import { SENT_AT_ONCE, type BoardFinding } from '@loom-kin/contract';
 
 const route = useRoute();
 const router = useRouter();
@@ -142,7 +135,7 @@ useKeys({
         @change="filter.account ||= setup.accounts[0]?.id ?? ''"
       >
         <option value="">stands anyhow</option>
-        <option v-for="one in STATES" :key="one.value" :value="one.value">{{ one.label }}</option>
+        <option v-for="(words, one) in STATE_WORDS" :key="one" :value="one">{{ words }}</option>
       </select>
       <span class="soft">on</span>
       <select v-model="filter.account" aria-label="Account" data-test="board-account" @change="filter.route = ''">
@@ -199,7 +192,13 @@ useKeys({
               ><input v-model="actOn" type="checkbox" :value="one.id" :data-test="`act-${one.id}`" />
               {{ one.name }}</label
             >
-            <ElButton size="small" type="primary" :disabled="!actOn.length" data-test="board-send" @click="send"
+            <ElButton
+              size="small"
+              type="primary"
+              :disabled="!actOn.length || ticked.size > SENT_AT_ONCE"
+              :title="ticked.size > SENT_AT_ONCE ? `${SENT_AT_ONCE} families at most are sent at once` : undefined"
+              data-test="board-send"
+              @click="send"
               >Send…</ElButton
             >
             <ElButton size="small" :disabled="!actOn.length" data-test="board-offer" @click="offer(true)"

@@ -19,7 +19,8 @@ const without = ref(new Set<string>());
 const { account, code, key } = props.finding;
 onMounted(async () => {
   try {
-    const { finding: _finding, state: _state, route: _route, ...filter } = props.filter;
+    // The state and the route that are filtered by are of this very account.
+    const { finding: _finding, ...filter } = props.filter;
     remedies.value = await call(api.boardRemedies, { body: { account, code, key, filter } });
   } catch (error) {
     problem.value = error instanceof Error ? error.message : 'It cannot be worked out.';

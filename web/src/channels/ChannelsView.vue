@@ -2,6 +2,7 @@
 /** The channels with the seller's accounts on them, a part at a time: what is set up, rules, routes, pairings, categories. */
 import { computed, onMounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
+import { usualSettings } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 import AccountSettings from './AccountSettings.vue';
@@ -41,7 +42,7 @@ async function addAccount(on: Channel): Promise<void> {
     name: `${on.rulebook.name} ${number}`,
     language: twin?.language ?? setup.registry.firstLanguage,
     at: Math.max(0, ...setup.accounts.map((one) => one.at + 1)),
-    settings: twin?.settings ?? { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const },
+    settings: twin?.settings ?? usualSettings(),
   };
   if (await setup.change([{ on: 'account', account: added }])) await choose(added.id);
 }

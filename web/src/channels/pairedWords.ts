@@ -1,20 +1,17 @@
 /** The words of all families beside a channel's list: what each is there, what it most likely is, and how doubtful that is. */
 import {
-  foldForPairing,
-  proposePairing,
+  pairingLookup,
+  proposeFor,
   type ListedValue,
   type PairingProposal,
   type PairingTable,
   type Registry,
-  type Role,
 } from '@loom-kin/core';
 import type { WordInUse } from '@loom-kin/contract';
 
 export interface PairedWord extends WordInUse {
   /** The channel's value; empty where there is none yet. */
   to: string;
-  /** Whether the seller has said so, and not just the same label. */
-  isChosen: boolean;
   proposal: PairingProposal | null;
   /** 0: nothing known; then doubtful, likely, sure; last what is settled. */
   doubt: number;
@@ -29,16 +26,10 @@ export function pairedWords(
   registry: Registry,
 ): PairedWord[] {
   const byWord = new Map(entries.map((entry) => [entry.word, entry.label]));
+  const list = { entries, byWord };
   return words.map((word): PairedWord => {
-    const folded = foldForPairing(word.label);
-    const chosen = table[word.role]?.[folded];
-    const settled = (chosen === undefined ? undefined : byWord.get(foldForPairing(chosen))) ?? byWord.get(folded);
-    if (settled !== undefined)
-      return { ...word, to: settled, isChosen: chosen !== undefined, proposal: null, doubt: 4 };
-    const entry = registry.word(word.role as Role, word.label);
-    const spellings = entry ? [entry.label, ...entry.synonyms] : [];
-    const value = word.swatch ? { label: word.label, swatch: word.swatch } : { label: word.label };
-    const proposal = proposePairing(word.role, value, { entries, byWord }, spellings);
-    return { ...word, to: '', isChosen: false, proposal, doubt: proposal ? DOUBT[proposal.confidence] : 0 };
+    const to = pairingLookup(table, new Map([[word.role, list]]))(word.role, word.label) ?? '';
+    const proposal = to === '' ? proposeFor(registry, word.role, word, list) : null;
+    return { ...word, to, proposal, doubt: to !== '' ? 4 : proposal ? DOUBT[proposal.confidence] : 0 };
   });
 }

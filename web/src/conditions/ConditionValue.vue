@@ -2,7 +2,7 @@
 /** What a condition compares with: entered as the field it is about is entered. */
 import { computed } from 'vue';
 import { ElMessage } from 'element-plus';
-import { readFigure, unreadableText, type Condition } from '@loom-kin/core';
+import { isNumeric, readFigure, unreadableText, type Condition } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 
@@ -40,12 +40,11 @@ function choose(event: Event): void {
   else emit('value', field.value?.type === 'yesno' ? value === 'yes' : value);
 }
 
-const NUMBERS = ['money', 'number', 'integer', 'weight', 'length', 'stock'];
 function type(text: string): void {
   const typed = text.trim();
   if (typed === '' || !field.value) return;
   if (several.value) return emit('value', typed.split(/\s*,\s*/).filter(Boolean));
-  if (!NUMBERS.includes(field.value.type)) return emit('value', typed);
+  if (!isNumeric(field.value)) return emit('value', typed);
   const read = readFigure(setup.registry, field.value, typed);
   if (!read.ok) ElMessage({ type: 'error', message: unreadableText(read), grouping: true });
   else emit('value', read.figure as Condition['value']);

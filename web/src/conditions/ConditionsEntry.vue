@@ -1,7 +1,14 @@
 <script setup lang="ts">
 /** Conditions over families, entered row by row; groups among them one level deep. */
 import { computed } from 'vue';
-import { COMPARISON_WORDS, type Comparison, type Condition, type Conditions, type Field } from '@loom-kin/core';
+import {
+  COMPARISON_WORDS,
+  isNumeric,
+  type Comparison,
+  type Condition,
+  type Conditions,
+  type Field,
+} from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
 import ConditionValue from './ConditionValue.vue';
 
@@ -11,7 +18,6 @@ const props = defineProps<{ modelValue: Conditions; nested?: boolean; name: stri
 const emit = defineEmits<{ 'update:modelValue': [Conditions] }>();
 const setup = useSetup();
 
-const NUMBERS = ['money', 'number', 'integer', 'weight', 'length', 'stock'];
 /** What the whole family says, its price and its pieces. */
 const fields = computed(() =>
   setup.registry.fields.filter(
@@ -23,7 +29,7 @@ const fieldOf = (key: string) => setup.registry.field(key);
 /** Comparisons that go with a field. */
 function comparisons(field: Field | undefined): Comparison[] {
   if (!field) return ['is'];
-  if (NUMBERS.includes(field.type)) return ['is', 'above', 'below'];
+  if (isNumeric(field)) return ['is', 'above', 'below'];
   if (field.type === 'yesno') return ['is'];
   if (field.type === 'category' || field.type === 'choice') return ['is', 'isNot', 'oneOf'];
   return ['is', 'isNot', 'contains', 'oneOf'];

@@ -3,7 +3,7 @@
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { count, findingName, showAmount, type FitState } from '@loom-kin/core';
+import { count, findingName, showAmount, STATE_WORDS, type FitState } from '@loom-kin/core';
 import type { FamilySummary, FindingCount } from '@loom-kin/contract';
 import { api, call } from '../api';
 import { useEar } from '../stores/ear';
@@ -14,12 +14,6 @@ import Ticks from '../common/Ticks.vue';
 
 const PAGE = 60;
 const MOST_AT_ONCE = 200;
-const STATES: { value: FitState; label: string }[] = [
-  { value: 'fits', label: 'fits' },
-  { value: 'needs', label: 'needs work' },
-  { value: 'stopped', label: 'is stopped' },
-  { value: 'absent', label: 'is not offered' },
-];
 const SORTS = [
   { value: 'name', label: 'by name' },
   { value: 'changed', label: 'last changed first' },
@@ -157,7 +151,7 @@ useKeys({
         aria-label="State"
         @change="account ||= setup.accounts[0]?.id ?? ''"
       >
-        <ElOption v-for="one in STATES" :key="one.value" :value="one.value" :label="one.label" />
+        <ElOption v-for="(words, one) in STATE_WORDS" :key="one" :value="one" :label="words" />
       </ElSelect>
       <span class="soft">on</span>
       <ElSelect v-model="account" placeholder="any account" clearable style="width: 125px" aria-label="Account">

@@ -19,8 +19,7 @@ import { useFamily } from '../stores/family';
 import { useGoThere } from '../common/goThere';
 import { useKeys } from '../shell/keys';
 import FindingFigure from './FindingFigure.vue';
-import FindingPair from './FindingPair.vue';
-import FindingPlace from './FindingPlace.vue';
+import FindingChoice from './FindingChoice.vue';
 
 /** Of many alike so many are shown, until somebody wants all. */
 const FEW = 4;
@@ -154,8 +153,7 @@ useKeys({
           <span class="grow" />
           <template v-for="(remedy, nth) in finding.remedies" :key="nth">
             <FindingFigure v-if="isTyped(remedy)" :remedy="remedy" :scope="finding.scope" />
-            <FindingPair v-else-if="remedy.kind === 'pair'" :remedy="remedy" :account="account" />
-            <FindingPlace v-else-if="remedy.kind === 'choosePlace'" :remedy="remedy" />
+            <FindingChoice v-else-if="remedy.kind === 'pair' || remedy.kind === 'choosePlace'" :remedy="remedy" />
             <ElButton v-else size="small" data-test="remedy" @click.stop="store.apply(remedy)">{{
               remedyText(remedy)
             }}</ElButton>

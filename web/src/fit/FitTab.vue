@@ -32,6 +32,10 @@ const VERDICTS: Record<FitState, (name: string) => string> = {
   absent: (on) => `Not offered on ${on}`,
 };
 const { wish, setWish } = useWish(() => id.value);
+/** As the seller has said of this family; else as its route says. */
+const isOffered = computed(
+  () => wish.value.offered ?? !fit.value?.findings.some((finding) => finding.code === 'route.waits'),
+);
 </script>
 
 <template>
@@ -53,8 +57,8 @@ const { wish, setWish } = useWish(() => id.value);
           >buyer's page{{ one.draft ? ' (draft)' : '' }}</a
         >
         <div class="grow" />
-        <ElButton size="small" data-test="offered" @click="setWish({ offered: !wish.offered })">{{
-          wish.offered ? `Do not offer on ${name}` : `Offer on ${name}`
+        <ElButton size="small" data-test="offered" @click="setWish({ offered: !isOffered })">{{
+          isOffered ? `Do not offer on ${name}` : `Offer on ${name}`
         }}</ElButton>
       </header>
       <template v-if="fit.plan">

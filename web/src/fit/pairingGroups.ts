@@ -3,11 +3,10 @@ import {
   familyIndex,
   pairedField,
   pairingLookup,
-  proposePairing,
+  proposeFor,
   type Axis,
   type Family,
   type Fit,
-  type PairingList,
   type PairingProposal,
   type PairingTable,
   type Registry,
@@ -49,7 +48,7 @@ export function pairingGroups(family: Family, fit: Fit, registry: Registry, tabl
       label,
       swatch,
       to,
-      proposal: to === '' ? proposed(registry, lists.get(role)!, role, label, swatch) : null,
+      proposal: to === '' ? proposeFor(registry, role, { label, swatch }, lists.get(role)!) : null,
     };
   };
   const ofAxis = (axis: Axis): PairingGroup[] => {
@@ -86,10 +85,4 @@ function group(
 function offered(family: Family, { childStates }: Fit, axis: Axis) {
   const { positionsOf, woven } = familyIndex(family);
   return axis.values.filter((value) => positionsOf(value.id).some((at) => childStates[woven[at]!.id] !== 'absent'));
-}
-
-function proposed(registry: Registry, list: PairingList, role: string, label: string, swatch?: string) {
-  const entry = registry.word(role as Axis['role'], label);
-  const value = swatch ? { label, swatch } : { label };
-  return proposePairing(role, value, list, entry ? [entry.label, ...entry.synonyms] : []);
 }

@@ -1,9 +1,7 @@
 /** What the seller wishes for the open family on an account, and how that is changed. */
 import { computed, type ComputedRef } from 'vue';
-import type { Wish } from '@loom-kin/core';
+import { NO_WISH, type Wish } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
-
-const NO_WISH: Wish = { apart: [], whole: [], leaveOut: [], offered: true };
 
 export function useWish(account: () => string): { wish: ComputedRef<Wish>; setWish: (changes: Partial<Wish>) => void } {
   const store = useFamily();

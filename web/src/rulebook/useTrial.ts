@@ -1,7 +1,7 @@
 /** A rulebook tried on a family as it is written: the fit worked out beside the page. */
 import { wrap, type Remote } from 'comlink';
 import { onUnmounted, ref, shallowRef, watch, type Ref } from 'vue';
-import type { Family, Rulebook } from '@loom-kin/core';
+import { usualSettings, type Family, type Rulebook } from '@loom-kin/core';
 import { api, call } from '../api';
 import { useSetup } from '../stores/setup';
 import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';
@@ -52,7 +52,7 @@ export function useTrial(
     try {
       const given = await familyTask(familyId.value);
       const now = setup.setup;
-      const settings = { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' as const };
+      const settings = usualSettings();
       const there = now.accounts.find((one) => one.channel === (like.value || rules.channel));
       const account = {
         ...(there ?? { id: rules.channel, at: 0, settings, language: setup.registry.firstLanguage }),

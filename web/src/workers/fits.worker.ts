@@ -9,6 +9,7 @@ import {
   freeze,
   inItsCollections,
   leaveOutsFor,
+  NO_WISH,
   openRegistry,
   openRulebook,
   projectListings,
@@ -61,7 +62,7 @@ function asSeen({ family, stock }: FitsTask): Family {
 
 function underPlan(input: FitInput, chosen: string): FitInput {
   const { family, account } = input;
-  const wish = family.wishes[account.id] ?? { apart: [], whole: [], leaveOut: [], offered: true };
+  const wish = family.wishes[account.id] ?? NO_WISH;
   return { ...input, family: { ...family, wishes: { ...family.wishes, [account.id]: { ...wish, chosen } } } };
 }
 

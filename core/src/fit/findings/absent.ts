@@ -2,7 +2,7 @@
 import { proposeCategories } from '../../catalogue/proposeCategories';
 import type { Destination } from '../../catalogue/routes';
 import { EVERYWHERE } from '../../family/scope';
-import type { Wish } from '../../family/shape';
+import { NO_WISH } from '../../family/shape';
 import type { CategoryRules } from '../../rulebook/openRulebook';
 import type { FitInput } from '../context';
 import type { Finding } from '../finding';
@@ -24,8 +24,8 @@ export function whyAbsent(
   return [{ ...base, code: 'route.waits', params, remedies: [offerIt(input)] }];
 }
 
-function offerIt({ account }: FitInput): Remedy {
-  const wish: Wish = { apart: [], whole: [], leaveOut: [], offered: true };
+function offerIt({ account, family }: FitInput): Remedy {
+  const wish = { ...(family.wishes[account.id] ?? NO_WISH), offered: true };
   const label = { do: 'offer' as const, account: account.name };
   return { kind: 'change', label, commands: [{ do: 'setWish', account: account.id, wish }] };
 }

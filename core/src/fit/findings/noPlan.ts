@@ -1,12 +1,11 @@
 /** No plan keeps to rules and wishes: which wish is in the way, told by trying what is possible without it. */
-import type { Wish } from '../../family/shape';
+import { NO_WISH, type Wish } from '../../family/shape';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import { bestPlans, planTask } from '../planner';
 import type { Remedy } from '../remedy';
 import { makeFinding } from './report';
 
-const NO_WISH: Wish = { apart: [], whole: [], leaveOut: [], offered: true };
 export const wishOf = (context: CheckContext): Wish => context.family.wishes[context.account.id] ?? NO_WISH;
 
 /** Without wishes there always is a plan: at worst each child has a listing of its own. */

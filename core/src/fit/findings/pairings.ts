@@ -1,7 +1,7 @@
 /** Findings about pairings: values the channel does not know, and values that become one in a listing. */
 import { foldForPairing } from '../../catalogue/pairings';
 import type { PairingList } from '../../pairing/list';
-import { proposePairing } from '../../pairing/propose';
+import { proposeFor } from '../../pairing/propose';
 import type { Role, Value } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
 import type { CheckContext } from '../context';
@@ -60,8 +60,7 @@ function unpairedFinding(
   { role, axisId, list }: Omit<ListedAxis, 'values'>,
   value: Value,
 ): Finding {
-  const word = context.rulebook.registry.word(role, value.label);
-  const near = proposePairing(role, value, list, word ? [word.label, ...word.synonyms] : []);
+  const near = proposeFor(context.rulebook.registry, role, value, list);
   const { channel, name } = context.account;
   const pairing = { channel, role: role, value: foldForPairing(value.label), to: near?.to ?? '' };
   return makeFinding(context, {

@@ -1,6 +1,6 @@
 /** Findings about stock: too few or too many pieces for the channel. What is not counted is never too little. */
 import { familyIndex } from '../../family/weave';
-import type { Wish } from '../../family/shape';
+import { NO_WISH } from '../../family/shape';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import { homeOf, makeFinding } from './report';
@@ -24,7 +24,7 @@ export function stockFindings(context: CheckContext): Finding[] {
 function tooLow(context: CheckContext, members: number[]): Finding {
   const { account, category, family, rulebook } = context;
   const place = homeOf(context, rulebook.registry.field('stock'), members);
-  const wish: Wish = family.wishes[account.id] ?? { apart: [], whole: [], leaveOut: [], offered: true };
+  const wish = family.wishes[account.id] ?? NO_WISH;
   const childIds = members.map((at) => familyIndex(family).woven[at]!.id);
   const leaveOut = {
     do: 'setWish' as const,

@@ -1,8 +1,7 @@
 /** How messages get to a channel and receipts back: as JSON, or as an upload sheet. */
 import { z } from 'zod';
-import { rulesForSheet, uploadSheet, type Account, type ListingMessage, type Rulebook } from '@loom-kin/core';
-import { writeCsv } from '../../files/csv';
-import { writeXlsx } from '../../files/xlsx';
+import type { Account, ListingMessage, Rulebook } from '@loom-kin/core';
+import { uploadFile } from '../../files/uploadFile';
 import { addressOf, ask, ReceiptSchema, type Receipt } from './channelClient';
 import { withAddresses } from './pictureAddresses';
 
@@ -38,19 +37,9 @@ export async function askReceipt(base: string, account: Account, id: string): Pr
 }
 
 async function sheetForm(key: string, messages: readonly ListingMessage[], rulebook: Rulebook): Promise<FormData> {
-  const { headers, rows } = uploadSheet(messages, rulesForSheet(rulebook), rulebook.sheet);
-  const isCsv = rulebook.sheet.format === 'csv';
-  const file = isCsv
-    ? writeCsv(
-        headers,
-        rows.map((row) => row.map(String)),
-      )
-    : await bytesOf(headers, rows);
+  const { bytes, extension } = await uploadFile(messages, rulebook);
   const form = new FormData();
   form.set('key', key);
-  form.set('file', new Blob([file]), isCsv ? 'upload.csv' : 'upload.xlsx');
+  form.set('file', new Blob([new Uint8Array(bytes)]), `upload.${extension}`);
   return form;
 }
-
-const bytesOf = async (headers: string[], rows: (string | number)[][]) =>
-  new Uint8Array(await writeXlsx('Upload', headers, rows));

@@ -1,7 +1,7 @@
 /** Routes: families read, and as files. */
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
-import { Refusal, rulesForSheet, uploadSheet } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core';
 import { accountOf, rulebookOf } from '../../catalogue/readCatalogue';
 import { composeLines } from '../../dispatch/compose';
 import { familyDetail } from '../../families/detail';
@@ -13,8 +13,7 @@ import { tryConditions } from '../../families/tryConditions';
 import { usualFigures } from '../../families/usual';
 import { wordsInUse } from '../../families/wordsInUse';
 import { FAMILY_FILES } from '../../files/kinds';
-import { writeCsv } from '../../files/csv';
-import { writeXlsx } from '../../files/xlsx';
+import { uploadFile } from '../../files/uploadFile';
 import type { Store } from '../../store/store';
 import type { Parts } from '../parts';
 import { mount, mountDownload } from '../mount';
@@ -42,17 +41,9 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
     if (!rulebook) throw new Refusal('channel.unknown', {});
     const { lines } = await composeLines(store, pool, { familyIds: [params.id], accounts: [account.id], draft: false });
     const messages = lines.flatMap((line) => line.message ?? []);
-    const { sheet } = rulebook.rulebook;
-    const { headers, rows } = uploadSheet(messages, rulesForSheet(rulebook.rulebook), sheet);
-    response.attachment(`${fileNameFor(store, params.id)}-${account.id}.${sheet.format}`).type(TYPES[sheet.format]);
-    response.send(
-      sheet.format === 'csv'
-        ? writeCsv(
-            headers,
-            rows.map((row) => row.map(String)),
-          )
-        : await writeXlsx('Upload', headers, rows),
-    );
+    const { bytes, extension } = await uploadFile(messages, rulebook.rulebook);
+    response.attachment(`${fileNameFor(store, params.id)}-${account.id}.${extension}`);
+    response.type(TYPES[extension]).send(bytes);
   });
 }
 
