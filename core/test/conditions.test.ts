@@ -8,6 +8,7 @@ import {
   destinationOf,
   holds,
   inItsCollections,
+  isWritten,
   NO_WISH,
   routesFor,
   sortedOf,
@@ -129,5 +130,19 @@ describe('collections', () => {
       'Dear things',
     ]);
     expect(inItsCollections(jacket, [foul], () => sorted, registry)).toBe(jacket);
+  });
+});
+
+describe('conditions half written', () => {
+  const named = (value: Condition['value']): Condition => ({ key: 'name', is: 'contains', value });
+
+  it('are told from those that can be tried, in a group as well', () => {
+    expect(isWritten(all())).toBe(true);
+    expect(isWritten(all(named('storm'), any(named('dog'))))).toBe(true);
+    for (const value of ['', '  ', [], ['']]) {
+      expect(isWritten(all(named(value)))).toBe(false);
+      expect(isWritten(all(named('storm'), any(named(value))))).toBe(false);
+    }
+    expect(isWritten(all(any()))).toBe(false);
   });
 });

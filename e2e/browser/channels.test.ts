@@ -64,6 +64,12 @@ describe('routes', () => {
     await test('add-condition').click();
     await page.getByLabel('Value of condition 1 of route 1').selectOption({ label: 'Pets' });
     await page.locator('[data-test=route]').getByText('1 family').waitFor();
+    await page.getByLabel('Field of condition 1 of route 1').selectOption({ label: 'Name' });
+    await page.locator('[data-test=route]').getByText('Say what it is compared with.').waitFor();
+    expect(await test('keep-routes').isDisabled()).toBe(true);
+    expect(await page.getByText('The body is not as it should be').count()).toBe(0);
+    await page.getByLabel('Field of condition 1 of route 1').selectOption({ label: 'Category' });
+    await page.getByLabel('Value of condition 1 of route 1').selectOption({ label: 'Pets' });
     await test('no-route').getByText('7 families').click();
     await page.getByRole('dialog').getByText('Skerry storm jacket').waitFor();
     await page.keyboard.press('Escape');
@@ -181,6 +187,25 @@ describe('rules of one’s own', () => {
     await until(setup, ({ channels }) => channels.some((one) => one.channel === 'harbour-stall' && one.isOwn));
     await page.goto(`${world.url}/dispatch/new?families=${jacket}`);
     expect(await test('to-harbour-stall').isDisabled()).toBe(true);
+  });
+});
+
+describe('rules that list which axes go together', () => {
+  it('are entered row by row, and are none again when the last row goes', async () => {
+    await page.goto(`${world.url}/rules/quayside`);
+    const sets = (at: number) => page.getByLabel(`rules.axes.sets.${at}`, { exact: true });
+    await sets(2).waitFor({ state: 'attached' });
+    expect(await sets(2).inputValue()).toBe('colour, size');
+    await page.goto(`${world.url}/rules/palmway`);
+    const json = async () => JSON.parse(await test('rules-json').inputValue()).rules.axes.sets;
+    await page.getByLabel('rules.axes.labelAtMost').waitFor();
+    const line = page.locator('.line.is-rows', { hasText: /^sets/ }).first();
+    await line.getByRole('button', { name: 'add one' }).click();
+    await sets(0).fill('colour, size');
+    await page.keyboard.press('Enter');
+    await until(json, (held) => JSON.stringify(held) === '[["colour","size"]]');
+    await line.getByRole('button', { name: 'take away' }).click();
+    await until(json, (held) => held === undefined || held === null);
   });
 });
 

@@ -32,6 +32,9 @@ export const ConditionsSchema = z.object({
 });
 export type Conditions = z.infer<typeof ConditionsSchema>;
 
+/** Whether conditions are written to the end: half written, a value or a whole group is still missing, and nothing can be tried. */
+export const isWritten = (conditions: Conditions): boolean => ConditionsSchema.safeParse(conditions).success;
+
 /** What conditions see of a family. */
 export interface Sorted {
   fields: Readonly<Record<string, Figure>>;

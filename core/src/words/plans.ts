@@ -3,7 +3,7 @@ import Big from 'big.js';
 import type { Bill, Plan } from '../fit/planner';
 import type { Family } from '../family/shape';
 import { showAmount } from '../money/amount';
-import { capital, listed } from './counts';
+import { capital, count, listed } from './counts';
 
 /** "Colour + Lining as one option, Size as an option of its own". */
 export function planText(family: Family, plan: Plan): string {
@@ -64,7 +64,8 @@ export function planDifference({ bill }: Plan, best: Plan, currency: string): st
     return key === 'listings' ? [...text, ...feesMore(bill, best.bill, currency)] : text;
   });
   const longer = bill.longestLabel - best.bill.longestLabel;
-  const labels = longer === 0 ? [] : [`labels ${Math.abs(longer)} characters ${longer > 0 ? 'longer' : 'shorter'}`];
+  const labels =
+    longer === 0 ? [] : [`labels ${count(Math.abs(longer), 'character')} ${longer > 0 ? 'longer' : 'shorter'}`];
   return [...lines, ...labels].join(', ');
 }
 

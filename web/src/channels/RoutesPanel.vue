@@ -2,7 +2,7 @@
 /** The routes of an account: which families go there, to which category, tried on all families as they are written. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import type { Account, Route, Routes } from '@loom-kin/core';
+import { isWritten, type Account, type Route, type Routes } from '@loom-kin/core';
 import type { Channel, Tried } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
@@ -18,12 +18,17 @@ const asKept = () => (routes.value = structuredClone(kept.value) as Routes);
 watch(kept, asKept, { immediate: true });
 
 const tried = shallowRef<Tried | null>(null);
+const allWritten = computed(() => routes.value.every((route) => isWritten(route.when)));
 let turn = 0;
-/** Counted again after each change: an older answer that comes late is not shown. */
+/** Counted again after each change that is written to the end: an older answer that comes late is not shown. */
 watch(
   routes,
   async (now) => {
     const mine = ++turn;
+    if (!allWritten.value) {
+      tried.value = null;
+      return;
+    }
     try {
       const answer = await call(api.tryConditions, { body: { sets: now.map((route) => route.when) } });
       if (mine === turn) tried.value = answer;
@@ -121,6 +126,7 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
       </div>
       <div class="found">
         <span v-if="isShut(at)" class="warns">Never come to: a route above takes every family.</span>
+        <span v-else-if="!isWritten(route.when)" class="warns">Say what it is compared with.</span>
         <FoundFamilies v-else-if="tried?.sets[at]" :found="tried.sets[at]" :holds="tried.sets[at].holds" />
         <button class="link" :data-test="`remove-route-${at + 1}`" @click="remove(at)">take away</button>
       </div>
@@ -128,7 +134,9 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
     <div class="foot">
       <ElButton size="small" data-test="add-route" @click="add">Add a route</ElButton>
       <template v-if="isChanged">
-        <ElButton size="small" type="primary" data-test="keep-routes" @click="keep">Keep these routes</ElButton>
+        <ElButton size="small" type="primary" :disabled="!allWritten" data-test="keep-routes" @click="keep"
+          >Keep these routes</ElButton
+        >
         <button class="link" @click="asKept">as they were</button>
       </template>
     </div>

@@ -87,7 +87,7 @@ const listId = computed(() => `known-${props.condition.key}`);
 
 <style scoped>
 select,
-:deep(input) {
+input {
   font: inherit;
   color: inherit;
   min-height: 26px;

@@ -71,7 +71,7 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
           :model-value="part"
           :name="`${name}, group`"
           nested
-          @update:model-value="put(at, $event as Part)"
+          @update:model-value="$event.of.length ? put(at, $event as Part) : remove(at)"
         />
       </template>
       <template v-else>
@@ -95,8 +95,13 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
           @value="put(at, { ...part, value: $event })"
         />
       </template>
-      <button class="link" :aria-label="`Take condition ${at + 1} of ${name} away`" @click="remove(at)">
-        take away
+      <button
+        class="away"
+        :title="'of' in part ? 'Take this group away' : 'Take this condition away'"
+        :aria-label="`Take condition ${at + 1} of ${name} away`"
+        @click="remove(at)"
+      >
+        ×
       </button>
     </div>
     <div class="add">
@@ -131,6 +136,17 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
   gap: 6px;
   align-items: center;
   flex-wrap: wrap;
+}
+.away {
+  font: inherit;
+  color: var(--ink-soft);
+  background: none;
+  border: 0;
+  padding: 0 4px;
+  cursor: pointer;
+}
+.away:hover {
+  color: var(--stops);
 }
 .add {
   gap: 14px;

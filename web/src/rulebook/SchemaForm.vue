@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A form made from a JSON Schema: an entry for each part, rows for lists, named rows for records. */
 import { computed } from 'vue';
-import { emptyOf, kindOf, placeLabel, type Schema } from './schema';
+import { emptyOf, kindOf, placeLabel, realOf, type Schema } from './schema';
 import Entry from '../common/Entry.vue';
 
 const props = defineProps<{
@@ -16,6 +16,7 @@ const props = defineProps<{
 const emit = defineEmits<{ change: [value: unknown] }>();
 
 const kind = computed(() => kindOf(props.schema));
+const real = computed(() => realOf(props.schema));
 const record = computed(() => (props.value ?? {}) as Record<string, unknown>);
 const rows = computed(() => (props.value ?? []) as unknown[]);
 const depth = computed(() => props.depth ?? 0);
@@ -29,20 +30,20 @@ const putRow = (at: number, value: unknown) =>
     'change',
     rows.value.map((one, n) => (n === at ? value : one)),
   );
-const removeRow = (at: number) =>
-  emit(
-    'change',
-    rows.value.filter((_, n) => n !== at),
-  );
+function removeRow(at: number): void {
+  const left = rows.value.filter((_, n) => n !== at);
+  // A list that may be nothing is nothing again, and not a list of nothing, which would allow nothing.
+  emit('change', left.length === 0 && real.value !== props.schema ? undefined : left);
+}
 const text = (event: Event) => (event.target as HTMLInputElement).value;
 function typeNumber(typed: string): void {
   const number = Number(typed.trim());
   emit('change', typed.trim() === '' || Number.isNaN(number) ? undefined : number);
 }
-const keysLeft = computed(() => (props.schema.propertyNames?.enum ?? []).filter((key) => !(key in record.value)));
+const keysLeft = computed(() => (real.value.propertyNames?.enum ?? []).filter((key) => !(key in record.value)));
 function addKey(event: Event): void {
   const key = text(event).trim();
-  if (key && !(key in record.value)) putKey(key, emptyOf(props.schema.additionalProperties as Schema));
+  if (key && !(key in record.value)) putKey(key, emptyOf(real.value.additionalProperties as Schema));
   (event.target as HTMLInputElement).value = '';
 }
 const isWrong = computed(() => props.wrong.has(props.place));
@@ -65,11 +66,11 @@ const isWrong = computed(() => props.wrong.has(props.place));
     @change="emit('change', text($event) || undefined)"
   >
     <option value="">—</option>
-    <option v-for="one in schema.enum ?? [schema.const]" :key="String(one)" :value="one">{{ one }}</option>
+    <option v-for="one in real.enum ?? [real.const]" :key="String(one)" :value="one">{{ one }}</option>
   </select>
   <Entry
     v-else-if="kind === 'number'"
-    :value="value === undefined ? '' : String(value)"
+    :value="String(value ?? '')"
     class="short"
     :class="{ isWrong }"
     :aria-label="place"
@@ -91,7 +92,7 @@ const isWrong = computed(() => props.wrong.has(props.place));
     @commit="emit('change', $event.trim() ? $event.split(/\s*,\s*/).filter(Boolean) : undefined)"
   />
   <div v-else-if="kind === 'object'" class="object" :class="{ deep: depth > 0 }">
-    <div v-for="(part, key) in schema.properties" :key="key" class="line" :class="`is-${kindOf(part)}`">
+    <div v-for="(part, key) in real.properties" :key="key" class="line" :class="`is-${kindOf(part)}`">
       <span class="name" :title="part.description" :class="{ wrongName: wrong.has(child(key)) }">{{
         placeLabel(String(key))
       }}</span>
@@ -121,7 +122,7 @@ const isWrong = computed(() => props.wrong.has(props.place));
       </summary>
       <button class="link away" @click="removeRow(at)">take away</button>
       <SchemaForm
-        :schema="schema.items!"
+        :schema="real.items!"
         :value="row"
         :place="child(at)"
         :wrong="wrong"
@@ -129,14 +130,14 @@ const isWrong = computed(() => props.wrong.has(props.place));
         @change="putRow(at, $event)"
       />
     </details>
-    <button class="link" @click="emit('change', [...rows, emptyOf(schema.items!)])">add one</button>
+    <button class="link" @click="emit('change', [...rows, emptyOf(real.items!)])">add one</button>
   </div>
   <div v-else-if="kind === 'record'" class="rows">
     <details v-for="(part, key) in record" :key="key" open>
       <summary>{{ key }}</summary>
       <button class="link away" @click="putKey(String(key), undefined)">take away</button>
       <SchemaForm
-        :schema="schema.additionalProperties as Schema"
+        :schema="real.additionalProperties as Schema"
         :value="part"
         :place="child(key)"
         :wrong="wrong"
@@ -149,7 +150,7 @@ const isWrong = computed(() => props.wrong.has(props.place));
       <option v-for="key in keysLeft" :key="key" :value="key">{{ key }}</option>
     </select>
     <input
-      v-else-if="!schema.propertyNames?.enum"
+      v-else-if="!real.propertyNames?.enum"
       placeholder="add, by name"
       :aria-label="`Add to ${place}`"
       @change="addKey"

@@ -17,10 +17,12 @@ export interface Schema {
 
 export type Kind = 'yesno' | 'choice' | 'number' | 'text' | 'words' | 'object' | 'rows' | 'record' | 'other';
 
-/** How a part is entered. One that may be nothing is entered as what it is otherwise. */
-export function kindOf(schema: Schema): Kind {
-  const real = schema.anyOf?.find((one) => one.type !== 'null');
-  if (real) return kindOf(real);
+/** The schema of what a part is when it is anything: one that may be nothing is entered as what it is otherwise. */
+export const realOf = (schema: Schema): Schema => schema.anyOf?.find((one) => one.type !== 'null') ?? schema;
+
+/** How a part is entered. */
+export function kindOf(part: Schema): Kind {
+  const schema = realOf(part);
   if (schema.enum || schema.const !== undefined) return 'choice';
   if (schema.type === 'boolean') return 'yesno';
   if (schema.type === 'integer' || schema.type === 'number') return 'number';
@@ -31,8 +33,10 @@ export function kindOf(schema: Schema): Kind {
 }
 
 /** What a new part begins as: its default, else as little as it can be. */
-export function emptyOf(schema: Schema | boolean | undefined): unknown {
-  if (typeof schema !== 'object') return '';
+export function emptyOf(part: Schema | boolean | undefined): unknown {
+  if (typeof part !== 'object') return '';
+  if (part.default !== undefined) return structuredClone(part.default);
+  const schema = realOf(part);
   if (schema.default !== undefined) return structuredClone(schema.default);
   if (schema.const !== undefined) return schema.const;
   const kind = kindOf(schema);

@@ -2,7 +2,7 @@
 /** Collections that fill themselves: families that conditions hold for are in them without anybody putting them there. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import type { Collection } from '@loom-kin/core';
+import { isWritten, type Collection } from '@loom-kin/core';
 import type { Tried } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
@@ -16,11 +16,16 @@ const asKept = () => (collections.value = structuredClone(kept.value) as Collect
 watch(kept, asKept, { immediate: true });
 const isChanged = computed(() => JSON.stringify(collections.value) !== JSON.stringify(kept.value));
 const tried = shallowRef<Tried[]>([]);
+const allWritten = computed(() => collections.value.every((one) => isWritten(one.when)));
 let turn = 0;
 watch(
   collections,
   async (now) => {
     const mine = ++turn;
+    if (!allWritten.value) {
+      tried.value = [];
+      return;
+    }
     try {
       // Each by itself: a family is in every collection that takes it.
       const answers = await Promise.all(now.map(({ when }) => call(api.tryConditions, { body: { sets: [when] } })));
@@ -35,7 +40,7 @@ const put = (at: number, to: Partial<Collection>) =>
   (collections.value = collections.value.map((one, n) => (n === at ? { ...one, ...to } : one)));
 const remove = (at: number) => (collections.value = collections.value.filter((_, n) => n !== at));
 function add(): void {
-  const when = { match: 'all' as const, of: [{ key: 'tags', is: 'is' as const, value: 'a tag' }] };
+  const when = { match: 'all' as const, of: [{ key: 'tags', is: 'is' as const, value: '' }] };
   collections.value = [...collections.value, { name: `Collection ${collections.value.length + 1}`, when }];
 }
 async function keep(): Promise<void> {
@@ -62,13 +67,14 @@ const text = (event: Event) => (event.target as HTMLInputElement).value;
         @change="put(at, { name: text($event).trim() || one.name })"
       />
       <ConditionsEntry :model-value="one.when" :name="one.name" @update:model-value="put(at, { when: $event })" />
-      <FoundFamilies v-if="tried[at]?.sets[0]" :found="tried[at].sets[0]" />
+      <span v-if="!isWritten(one.when)" class="warns">Say what it is compared with.</span>
+      <FoundFamilies v-else-if="tried[at]?.sets[0]" :found="tried[at].sets[0]" />
       <button class="link" @click="remove(at)">take away</button>
     </div>
     <div class="foot">
       <ElButton size="small" data-test="add-collection" @click="add">Add a collection</ElButton>
       <template v-if="isChanged">
-        <ElButton size="small" type="primary" data-test="keep-collections" @click="keep"
+        <ElButton size="small" type="primary" :disabled="!allWritten" data-test="keep-collections" @click="keep"
           >Keep these collections</ElButton
         >
         <button class="link" @click="asKept">as they were</button>
