@@ -139,6 +139,12 @@ describe('rows that come in', () => {
     expect(after.children[own.id]!.fields.price).toBeUndefined();
     expect(read(['Rust', 'S', 'Unlined', 'S-1', '', '', '']).rows[0]!.verdict).toBe('same');
   });
+  it('say nothing new where an amount is only written another way', () => {
+    const sku = String(child(['Rust', 'XS', 'Unlined']).fields.sku);
+    const verdictOf = (price: string) => read(['Rust', 'XS', 'Unlined', sku, '', price, '']).rows[0]!.verdict;
+    expect(['10.50', '10.5'].map(verdictOf)).toEqual(['same', 'same']);
+    expect(verdictOf('10.51')).toBe('changed');
+  });
   it('weave only the new children they name, with their figures', () => {
     const after = take(
       family,

@@ -7,6 +7,8 @@ import type { SingleCommand } from '../change/commands';
 import { identifierOwners, identityOf, isIdentifier, type IdentifierKind } from '../identifiers/sameness';
 import { Refusal, unreadable, unreadableText, type Unreadable } from '../refusal';
 import { habitsOf, readFigure, showFigure, type Source } from '../registry/figures';
+import { compareAmounts } from '../money/amount';
+import type { Field } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';
 import { matchColumns, type SheetColumn } from './columns';
 
@@ -195,7 +197,8 @@ function readCell(
   const { registry, family, around } = sheet;
   const standing = child?.woven ? child : undefined;
   const position = standing && familyIndex(family).position.get(standing.id);
-  const before = position === undefined ? '' : showFigure(registry, field, columnOf(family, field.key).at(position));
+  const held = position === undefined ? undefined : columnOf(family, field.key).at(position);
+  const before = showFigure(registry, field, held);
   // A cell that came back as it left says nothing new, however it could be read.
   if (text === before.trim()) return null;
   const read = readFigure(registry, field, text, sheet.sources[row.at]);
@@ -204,13 +207,17 @@ function readCell(
   if (read.figure === null) {
     if (own === undefined || !standing) return null;
     if (field.key === 'sku') return unreadable('cell.sku-missing', {});
-  } else if (showFigure(registry, field, read.figure) === before) return null;
+  } else if (showFigure(registry, field, read.figure) === before || isSameAmount(field, read.figure, held)) return null;
   if (!isIdentifier(field.key)) return { figure: read.figure, before };
   const problem = identifierProblem(sheet, field.key, read.figure, text, child?.id ?? row.key);
   if (problem) return problem;
   const bound = field.key === 'sku' && typeof own === 'string' ? around.bound(own) : null;
   return bound ?? { figure: read.figure, before };
 }
+
+/** A program that keeps 189.00 as a number brings 189 back: nothing changed, and what was inherited stays so. */
+const isSameAmount = ({ type }: Field, read: Figure, held: Figure | undefined): boolean =>
+  type === 'money' && held !== undefined && compareAmounts(String(read), String(held)) === 0;
 
 function identifierProblem(
   sheet: Sheet,

@@ -95,5 +95,7 @@ input {
   background: var(--sheet);
   padding: 1px 6px;
   max-width: 240px;
+  min-width: 0;
+  flex: 0 1 240px;
 }
 </style>

@@ -135,7 +135,19 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
   display: flex;
   gap: 6px;
   align-items: center;
-  flex-wrap: wrap;
+}
+/* Narrow, its entries shrink: each condition keeps to one line, with what takes it away at its end. */
+.row > * {
+  min-width: 0;
+}
+.row > select + select {
+  flex: none;
+}
+.row > .conditions {
+  flex: 1;
+}
+.away {
+  flex: none;
 }
 .away {
   font: inherit;

@@ -148,18 +148,22 @@ const answer = (account: string, name: string, text: string) =>
   align-self: flex-start;
 }
 .line {
-  display: flex;
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 12px;
+}
+@media (max-width: 600px) {
+  .line {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .line label {
   display: flex;
   flex-direction: column;
+  justify-content: end;
   gap: 3px;
   font-size: 12.5px;
   color: var(--ink-soft);
-  min-width: 150px;
-  flex: 1;
 }
 select {
   font: inherit;
