@@ -47,6 +47,7 @@ const anyBend = fc.record({
   variesBy: maybe(fc.constantFrom('child', 'axis', 'listing')),
   slabs: maybe(fc.constant([{ upTo: '100', percent: '5' }, { percent: '12' }])),
   stockLeast: maybe(count(0, 5)),
+  stockVariesBy: maybe(fc.constantFrom('child', 'axis', 'listing')),
   nameAtMost: maybe(count(10, 100)),
   needs: maybe(fc.constantFrom('required', 'optional', 'recommended')),
 });
@@ -80,7 +81,7 @@ function bent(bend: Bend): Rulebook | null {
   Object.assign(price, given({ variesBy: bend.variesBy }));
   if (bend.least !== undefined) price.least = String(bend.least);
   if (bend.endings && !price.multipleOf) price.endings = [...bend.endings];
-  Object.assign(rules.stock, given({ least: bend.stockLeast }));
+  Object.assign(rules.stock, given({ least: bend.stockLeast, variesBy: bend.stockVariesBy }));
   for (const rule of rules.fields) {
     if (rule.key === 'name') Object.assign(rule, given({ atMost: bend.nameAtMost }));
     else if (bend.needs) rule.need = bend.needs;

@@ -43,7 +43,7 @@ export interface PlainRules {
     variesBy?: string;
     taxSlabs?: { upTo?: string; percent: string }[];
   };
-  stock?: { least?: number; most?: number };
+  stock?: { least?: number; most?: number; variesBy?: string };
 }
 export interface PlainField {
   key: string;
@@ -74,6 +74,7 @@ export async function refusalsByRules(
     ...fieldsWrong(goods.fields, rules, 'listing'),
     ...pricesWrong(goods, rules),
     ...(await picturesWrong(goods, rules, lookAt)),
+    ...(isTold(goods.offers, rules.stock?.variesBy, (offer) => offer.stock) ? [] : ['pieces that cannot be told']),
   ];
 }
 
@@ -188,25 +189,23 @@ function pricesWrong({ offers, currency }: Goods, { price: rule }: PlainRules): 
       ...(due !== undefined && offer.taxPercent !== due ? ['another tax'] : []),
     ];
   });
-  const isToldBy = (at: number) => {
-    const told = new Map<string, string>();
-    return offers.every((offer) => {
-      const option = offer.options[at] ?? '';
-      if (!told.has(option)) told.set(option, offer.price);
-      return told.get(option) === offer.price;
-    });
-  };
-  const axes = offers[0]?.options.map((_, at) => at) ?? [];
-  const isTold =
-    rule.variesBy === 'listing'
-      ? new Set(offers.map((offer) => offer.price)).size < 2
-      : rule.variesBy !== 'axis' || (axes.length === 0 ? offers.length < 2 : axes.some(isToldBy));
   return [
-    ...(isTold ? [] : ['prices that cannot be told']),
+    ...(isTold(offers, rule.variesBy, (offer) => offer.price) ? [] : ['prices that cannot be told']),
     ...each,
     ...(currency === rule.currency ? [] : ['another currency']),
     ...(rule.spreadAtMost && apart > Number(rule.spreadAtMost) ? ['prices too far apart'] : []),
   ];
+}
+
+/** Whether a figure of children can be told where it may differ by the options of one axis, or not within a listing. */
+function isTold(offers: readonly Offer[], variesBy: string | undefined, figureOf: (offer: Offer) => unknown): boolean {
+  if (variesBy !== 'axis' && variesBy !== 'listing') return true;
+  const isOne = (some: readonly Offer[]) => new Set(some.map(figureOf)).size < 2;
+  const axes = offers[0]?.options.map((_, at) => at) ?? [];
+  if (variesBy === 'listing' || axes.length === 0) return isOne(offers);
+  return axes.some((at) =>
+    offers.every((offer) => isOne(offers.filter((other) => other.options[at] === offer.options[at]))),
+  );
 }
 
 async function picturesWrong(goods: Goods, { pictures: rule, axes }: PlainRules, lookAt: LookAt): Promise<string[]> {

@@ -22,7 +22,9 @@ import {
   type UploadSheet,
 } from '@loom-kin/core';
 import { PLAYED } from '../channels/src/checks';
+import { judge } from '../channels/src/entries';
 import { GoodsSchema, type Goods } from '../channels/src/goods';
+import { withEntries } from './anyEntries';
 import { anyGoods, build, inputFor, looking, registry, rulebooks } from './anyGoods';
 
 const opened = rulebooks.map((rulebook) => openRulebook(rulebook, registry, compilePattern));
@@ -51,22 +53,28 @@ async function delivered(rulebook: Rulebook, listing: Listing): Promise<Goods> {
 describe('the verdict of the product and of the stand-ins', () => {
   it('agree on hundreds of random families', async () => {
     const tally: Record<string, number> = {};
+    let underTaken = 0;
     await fc.assert(
       fc.asyncProperty(anyGoods, async (goods) => {
         const built = build(goods);
-        const { family } = built;
+        const dice = () => goods.seed.next().value as number;
         const lookAt = looking(built.pictures);
         for (const [at, rulebook] of rulebooks.entries()) {
           const played = PLAYED[at]!;
-          const input = inputFor(built, goods, opened[at]!);
+          const { family, known, entries } = played.entries
+            ? withEntries(built.family, played.id, dice)
+            : { family: built.family, known: {}, entries: new Map() };
+          const input = { ...inputFor({ ...built, family }, goods, opened[at]!), known };
           const { fit, context } = computeWithContext(input);
           const listings = context ? projectListings(context) : [];
           const reasons = [];
           for (const listing of listings)
-            reasons.push(...(await played.check(await delivered(rulebook, listing), lookAt)));
+            reasons.push(...(await judge(played, await delivered(rulebook, listing), lookAt, entries)));
           const refused = reasons.length > 0;
           const stops = fit.findings.filter((finding) => finding.severity === 'stops');
           if (fit.state === 'absent') continue;
+          const isUnder = listings.some((listing) => listing.offers.some((offer) => offer.entry !== undefined));
+          if (isUnder && !refused) underTaken += 1;
           tally[
             `${rulebook.channel} ${fit.state === 'stopped' ? 'stopped' : 'let go'}, ${refused ? 'refused' : 'taken'}`
           ] =
@@ -94,7 +102,8 @@ describe('the verdict of the product and of the stand-ins', () => {
       }),
       { numRuns: 320 },
     );
-    console.log(JSON.stringify(tally));
+    console.log(JSON.stringify(tally), `${underTaken} with offers under entries taken`);
+    expect(underTaken).toBeGreaterThan(10);
     // The sample has to hold all four corners that may be, or it tells nothing.
     for (const { id } of PLAYED) {
       expect(tally[`${id} let go, taken`] ?? 0).toBeGreaterThan(3);

@@ -3,6 +3,7 @@ import { randomUUID } from 'node:crypto';
 import { revise, type Goods, type LookAt, type Message, type Reason } from './goods';
 import { isLetIn } from './approvals';
 import type { PlayedChannel } from './checks';
+import { entriesOf, judge, withoutFixed } from './entries';
 import { shelfName, shelfOwner, type ReceiptLine, type Shelves, type Submission } from './shelves';
 
 const shelfOf = (channel: PlayedChannel) => shelfName(channel.id, channel.forAccount);
@@ -108,20 +109,21 @@ export class Counter {
       return refuse([{ text: 'There is no such listing to revise.', sku: null, field: null }]);
     const { goods, reasons } =
       message.action === 'list' ? { goods: message.listing, reasons: [] } : revise(there!.goods, message);
-    const { lookAt, editionOf } = this.options;
+    const { lookAt, editionOf, shelves } = this.options;
     const found = [
       ...reasons,
       ...this.notLetIn(channel, goods),
       ...this.elsewhere(channel, goods),
-      ...(await channel.check(goods, lookAt, editionOf(channel.id))),
+      ...(await judge(channel, goods, lookAt, entriesOf(channel, shelves), editionOf(channel.id))),
     ];
     if (found.length > 0) return refuse(found);
+    const kept = withoutFixed(channel, goods);
     const outcome = !there
       ? 'listed'
-      : JSON.stringify(there) === JSON.stringify({ goods, draft: message.draft })
+      : JSON.stringify(there) === JSON.stringify({ goods: kept, draft: message.draft })
         ? 'already there'
         : 'revised';
-    held[key] = { goods, draft: message.draft };
+    held[key] = { goods: kept, draft: message.draft };
     return { key, outcome, page: this.options.pageOf(channel, key), reasons: [] };
   }
 

@@ -17,6 +17,8 @@ export const OfferSchema = z.object({
   stock: z.number(),
   fields: z.record(z.string(), Figure),
   pictures: z.array(z.string().max(500)).max(200).optional(),
+  /** The channel's entry it stands under. */
+  entry: z.string().max(80).optional(),
 });
 export type Offer = z.infer<typeof OfferSchema>;
 
@@ -72,6 +74,8 @@ export interface Reason {
   text: string;
   sku: string | null;
   field: string | null;
+  /** The option it is about, where it is about one. */
+  option?: string;
 }
 
 /** What a channel sees when it looks at a picture. */

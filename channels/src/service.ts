@@ -8,6 +8,8 @@ import multer from 'multer';
 import { z } from 'zod';
 import { playedOf, type PlayedChannel } from './checks';
 import { Counter } from './counter';
+import { asShown, entriesFor, entriesOf } from './entries';
+import { EntrySchema } from './entryShape';
 import { MessageSchema } from './goods';
 import { PictureDesk } from './look';
 import { buyersPage, frontPage } from './pages/page';
@@ -30,6 +32,8 @@ const ControlSchema = z.object({
   edition: z.coerce.number().int().min(1).max(9).optional(),
   /** Sellers who ask to be let in are refused from now on. */
   refuses: z.boolean().optional(),
+  /** Somebody else brings goods: the channel has entries for them from now on. */
+  entries: z.array(EntrySchema).max(1000).optional(),
 });
 
 export interface ServiceOptions {
@@ -111,6 +115,11 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     const approvals = approvalStates(shelfOf(channel), Date.now(), state.get(channel.id)!.delay);
     response.json({ ...channel.account, approvals });
   });
+  app.post('/:channel/entries', (request, response) => {
+    const channel = played(request);
+    const { gtins } = z.object({ gtins: z.array(z.string().max(20)).max(1000) }).parse(request.body);
+    if (!moody(channel, response)) response.json({ entries: entriesFor(entriesOf(channel, shelves), gtins) });
+  });
   app.post('/:channel/approvals', (request, response) => {
     const channel = played(request);
     const { category } = z.object({ category: z.string().max(200) }).parse(request.body);
@@ -180,7 +189,8 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
       ...goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? [])),
     ];
     await Promise.all([...new Set(addresses)].map((address) => desk.lookAt(address)));
-    response.type('html').send(buyersPage(channel, held, url + request.path));
+    const shown = { ...held, goods: asShown(goods, entriesOf(channel, shelves)) };
+    response.type('html').send(buyersPage(channel, shown, url + request.path));
   });
   app.get('/copies/:name.png', (request, response) => {
     const copy = desk.copyNamed(String(request.params.name));
@@ -188,11 +198,15 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     response.type('png').send(copy);
   });
   app.post('/control', (request, response) => {
-    const { channel, mood, times, delay, edition, refuses } = ControlSchema.parse(request.body);
+    const { channel, mood, times, delay, edition, refuses, entries } = ControlSchema.parse(request.body);
     const now = state.get(channel);
     if (!now) throw new NotThere();
     Object.assign(now, { mood, times: times ?? Infinity, delay: delay ?? now.delay, refuses: refuses ?? now.refuses });
     if (edition) publish(channel, edition);
+    if (entries) {
+      (shelves.of(channel).entries ??= []).push(...entries);
+      shelves.keep();
+    }
     if (request.is('urlencoded')) response.redirect('/');
     else response.json({ ok: true });
   });

@@ -3,7 +3,7 @@ import ExcelJs from 'exceljs';
 import type { Goods, Offer, Message, Reason } from './goods';
 
 const CLEAR = '(none)';
-const CHILD_ONLY = ['GTIN', 'Without GTIN', 'Price EUR', 'List price EUR', 'Pieces'];
+const CHILD_ONLY = ['Entry', 'GTIN', 'Without GTIN', 'Price EUR', 'List price EUR', 'Pieces'];
 const PLAIN = new Set([
   'Row',
   'Do',
@@ -162,6 +162,7 @@ function readChild(row: Row, axisNames: string[]): Partial<Offer> & { sku: strin
   const fields = Object.fromEntries(Object.entries(row).filter(([name]) => CHILD_FIELDS.has(name)));
   return {
     sku: String(row.Key),
+    ...text('Entry', 'entry'),
     ...text('GTIN', 'gtin'),
     ...text('Price EUR', 'price'),
     ...text('List price EUR', 'listPrice'),

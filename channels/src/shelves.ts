@@ -1,6 +1,7 @@
 /** What each channel holds, kept in one file that is always whole: written beside and then put in place. */
 import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
 import { dirname } from 'node:path';
+import type { Entry } from './entryShape';
 import type { Goods, Message, Reason } from './goods';
 
 export interface Held {
@@ -29,6 +30,8 @@ export interface Shelf {
   edition?: number;
   /** Category → when the account asked to be let in, and what was answered by hand. */
   approvals?: Record<string, { asked: number; refused?: boolean }>;
+  /** Entries that others brought, on the channel's own shelf. */
+  entries?: Entry[];
   held: Record<string, Held>;
   submissions: Record<string, Submission>;
 }

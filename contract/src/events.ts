@@ -13,6 +13,8 @@ export const ServerEventSchema = z.object({
   standings: z.array(z.string()).default([]),
   /** Long work that began, went on or ended. */
   jobs: z.array(JobSchema).default([]),
+  /** Families of whose numbers a channel said whether it knows them. */
+  entries: z.array(z.string()).default([]),
   /** A dispatch went on. */
   dispatches: z.boolean().default(false),
 });

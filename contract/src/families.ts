@@ -1,6 +1,13 @@
 /** Families: lists, one whole, those like one about to be started. */
 import { z } from 'zod';
-import { FamilySchema, ListingSchema, PictureFactsSchema, SEVERITIES, STATES } from '@loom-kin/core';
+import {
+  FamilySchema,
+  KnownNumbersSchema,
+  ListingSchema,
+  PictureFactsSchema,
+  SEVERITIES,
+  STATES,
+} from '@loom-kin/core';
 import { define, Id, withId } from './endpoint';
 
 export const StateSchema = z.enum(STATES);
@@ -49,6 +56,8 @@ export const FamilyDetailSchema = z.object({
   stock: z.record(z.string(), z.number()),
   pictures: z.record(z.string(), PictureFactsSchema),
   live: z.array(LiveListingSchema),
+  /** Account → what its channel knows of the family's numbers. */
+  known: z.record(z.string(), KnownNumbersSchema),
   undo: StepBackSchema.nullable().describe('What Ctrl Z would take back; null when nothing.'),
   redo: StepBackSchema.nullable(),
   /** Keys of the newest changes of the family that gave one, newest first. */

@@ -14,7 +14,7 @@ import {
   SEVERITIES,
   STATES,
 } from '@loom-kin/core';
-import { define, done, withId } from './endpoint';
+import { define, done, Id, withId } from './endpoint';
 
 export const ChannelSchema = z.object({
   channel: z.string(),
@@ -126,4 +126,10 @@ export const setupEndpoints = {
     body: z.object({ category: z.string().min(1).max(80) }),
     response: done,
   }),
+  askEntries: define(
+    'post',
+    '/api/accounts/:id/entries',
+    "Ask the channel of an account which of a family's numbers it has entries for",
+    { params: withId, body: z.object({ familyId: Id }), response: done },
+  ),
 };

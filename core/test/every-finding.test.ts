@@ -5,7 +5,18 @@ import { EVERY_FINDING } from './everyFinding';
 import { registry } from './sample';
 
 /** Parts of a family or an account that are no fields. */
-const PARTS = ['plan', 'pairing', 'setting', 'route', 'categoryMap', 'rulebook', 'pictures', 'label', 'fact'];
+const PARTS = [
+  'plan',
+  'pairing',
+  'setting',
+  'route',
+  'categoryMap',
+  'rulebook',
+  'pictures',
+  'label',
+  'fact',
+  'entries',
+];
 
 describe.each(Object.keys(EVERY_FINDING) as FindingCode[])('%s', (code) => {
   const { findings, texts } = EVERY_FINDING[code]();

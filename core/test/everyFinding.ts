@@ -61,6 +61,17 @@ const closed = (stands: core.Approval | undefined) =>
     { settings: stands ? { approvals: { all: stands } } : {} },
   );
 
+/** What a channel says that has an entry for the number of one child and for no other. */
+function knownAt(childId: string, entry: string): core.KnownNumbers {
+  const gtins = core.familyIndex(whole).woven.map((child) => String(child.fields.gtin));
+  const gtin = String(whole.children[childId]!.fields.gtin);
+  const none = Object.fromEntries(gtins.map((one) => [core.identityOf('gtin', one), null]));
+  return {
+    ...none,
+    [core.identityOf('gtin', gtin)]: { entry, gtin, name: 'Storm jacket', options: {}, facts: { Brand: 'Other' } },
+  };
+}
+
 export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
   'category.choose': () => fit('quayside', run(whole, setFamily('category', null))),
   'category.none': () => fit('quayside', whole, { categories: {} }),
@@ -147,6 +158,16 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
     fit('quayside', run(whole, setChild(first.id, 'gtin', null), setChild(first.id, 'gtinExempt', true)), {
       settings: { exemptBrands: [] },
     }),
+  'entry.found': () => fit('quayside', whole, { known: knownAt(first.id, 'E-1') }),
+  'entry.apart': () =>
+    fit('quayside', run(whole, wish('quayside', { entries: { [first.id]: null } })), {
+      known: knownAt(first.id, 'E-1'),
+    }),
+  'entry.gone': () =>
+    fit('quayside', run(whole, wish('quayside', { entries: { [first.id]: 'E-9' } })), {
+      known: knownAt(first.id, 'E-1'),
+    }),
+  'entry.unasked': () => fit('quayside', whole, { known: {} }),
   'price.missing': () => fit('own-shop', run(whole, setFamily('price', null))),
   'price.too-low': () => fit('own-shop', run(whole, setFamily('price', '0'))),
   'price.too-high': () =>
@@ -177,6 +198,15 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
       price.taxSlabs = [{ upTo: '180', percent: '5' }, { percent: '12' }];
     }),
   'stock.too-low': () => fit('fernpost', whole, { stock: { ...given.stock, [first.id]: 0 } }),
+  'stock.not-told': () =>
+    under(
+      'own-shop',
+      ({ stock }) => {
+        stock.variesBy = 'axis';
+      },
+      whole,
+      { stock: { ...given.stock, [first.id]: 1 } },
+    ),
   'stock.capped': () => fit('fernpost', whole, { stock: { ...given.stock, [first.id]: 5000 } }),
   'picture.gone': () => fit('own-shop', whole, { pictures: {} }),
   'picture.small': () => fit('quayside', whole, picturesAre({ width: 400 })),
@@ -212,6 +242,7 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
         decimals: 0,
         yesNo: false,
         numberOnly: false,
+        ofOffer: false,
       }),
     ),
   'field.choice': () => asking('searchTitle', { choices: ['Man', 'Woman'] }, 'person'),

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import {
   familyIndex,
   freeze,
+  listingMessage,
   readRulebook,
   type Family,
   type Listing,
@@ -11,6 +12,7 @@ import {
   type Place,
   type Rulebook,
   type SingleCommand,
+  uploadSheet,
 } from '../src/index';
 import {
   anyFamily,
@@ -20,6 +22,7 @@ import {
   type More,
   registry,
   rulebook,
+  rulesFor,
   runCommand,
   stormJacket,
 } from './sample';
@@ -187,6 +190,42 @@ describe('a listing', () => {
         (finding) => finding.code,
       ),
     ).toContain('field.differs');
+  });
+  it('counts pieces for all that share an option where the channel does: the least, by the axis that gives away least', () => {
+    const [rust, other] = jacket.axes[0]!.values;
+    const woven = familyIndex(jacket).woven;
+    const colour = jacket.axes[0]!.id;
+    const stock = Object.fromEntries(
+      woven.map((child, at) => [
+        child.id,
+        child.at[colour] === rust!.id ? 4 + (at % 2) : child.at[colour] === other!.id ? 9 : 7,
+      ]),
+    );
+    const sold = (variesBy: string) =>
+      fitWithListings(
+        fitInput(jacket, 'plain', { rulebook: plainRules({ stock: { variesBy } }), categories: ALL, stock }),
+      );
+    const byAxis = sold('axis');
+    const told = (colourLabel: string) =>
+      new Set(byAxis.listings[0]!.offers.filter((one) => one.options[0] === colourLabel).map((one) => one.stock));
+    expect([told('Rust'), told('Spruce'), told('Ochre')]).toEqual([new Set([4]), new Set([9]), new Set([7])]);
+    const more = byAxis.findings.find((one) => one.code === 'stock.not-told')!;
+    expect(more.childIds).toEqual(woven.filter((child) => stock[child.id] === 5).map((child) => child.id));
+    expect(new Set(sold('listing').listings[0]!.offers.map((one) => one.stock))).toEqual(new Set([4]));
+    expect(sold('child').listings[0]!.offers.map((one) => one.stock)).toEqual(woven.map((child) => stock[child.id]));
+  });
+  it('has a row that says of its children together what the channel reads there, and nothing else', () => {
+    const rules = rulesFor(rulebook('quayside'), 'outerwear/jackets')!.rules;
+    const message = listingMessage(
+      undefined,
+      listingsOf(jacket, plainRules({}), { stock: { [familyIndex(jacket).woven[0]!.id]: 3 } })[0],
+    )!;
+    const familyRow = (says: ('price' | 'pieces')[]) => {
+      const { headers, rows } = uploadSheet([message], rules, { familyRow: true, familyRowSays: says });
+      return [`Price ${rules.price.currency}`, 'Pieces', 'GTIN'].map((header) => rows[0]![headers.indexOf(header)]);
+    };
+    expect(familyRow([])).toEqual(['', '', '']);
+    expect(familyRow(['price', 'pieces'])).toEqual(['10.00', 3, '']);
   });
   it('sends a sale only when it is whole, and a list price as it is', () => {
     const sale = (...keys: string[]) =>

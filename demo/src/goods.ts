@@ -14,6 +14,8 @@ export interface DemoFamily {
   /** Values that get no picture, to show what is missing. */
   withoutPicture?: string[];
   gtins: boolean;
+  /** Labels of a child, parted by a point → the number its maker gave it; the others take theirs from the block. */
+  numbers?: Record<string, string>;
   /** Pieces of every child, counted round. */
   pieces: number[];
 }
@@ -380,6 +382,11 @@ export const DEMO: readonly DemoFamily[] = [
         ],
       },
     ],
+    numbers: {
+      'Chalk · 300 ml': '9501018400017',
+      'Chalk · 500 ml': '9501018400024',
+      'Midnight · 300 ml': '9501018400031',
+    },
     onValues: { '500 ml': { price: '17.00', weight: 330 } },
     onAccounts: { palmway: { name: 'Galley mug, enamel on steel' } },
   },

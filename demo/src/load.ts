@@ -7,7 +7,7 @@ import {
   type FamilyDetail,
   type StepInput,
 } from '@loom-kin/contract';
-import { familyIndex, proposeSkus, type SingleCommand } from '@loom-kin/core';
+import { childLabels, familyIndex, proposeSkus, type SingleCommand } from '@loom-kin/core';
 import { DEMO, PATTERN_COLOURS, type DemoFamily } from './goods';
 import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
 import { draw, VIEWS, type View } from './draw';
@@ -37,9 +37,25 @@ async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail
   if (detail.keys.includes(key)) return detail;
   const { family } = detail;
   const { woven } = familyIndex(family);
-  const bare = goods.gtins ? woven.filter((child) => child.fields.gtin === undefined) : [];
+  const numbered = woven.flatMap((child) => {
+    const gtin = goods.numbers?.[childLabels(family, child).join(' · ')];
+    return gtin && child.fields.gtin === undefined ? [{ child, gtin }] : [];
+  });
+  const ofBlock = woven.filter(
+    (child) => child.fields.gtin === undefined && !numbered.some((one) => one.child === child),
+  );
+  const bare = goods.gtins ? ofBlock : [];
   const counts = woven.map((child, at) => ({ childId: child.id, pieces: goods.pieces[at % goods.pieces.length]! }));
   const commands = await fillingOf(call, goods, family);
+  if (numbered.length > 0)
+    commands.push({
+      do: 'setFigures',
+      changes: numbered.map(({ child, gtin }) => ({
+        place: { level: 'child', childId: child.id },
+        key: 'gtin',
+        figure: gtin,
+      })),
+    });
   const steps: StepInput[] = [
     {
       on: 'family',

@@ -3,6 +3,7 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
 import { createApprovals } from './catalogue/approvals';
+import { createEntries } from './catalogue/entries';
 import { fetchChannels } from './catalogue/channels';
 import { createRunner, type Runner } from './dispatch/runner';
 import { createIntakes } from './files/intakes';
@@ -65,7 +66,10 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const intakes = createIntakes(store, files, log);
   const desk = createDesk(store, { keeper, intakes, runner });
   const approvals = createApprovals(store, channelsUrl, pollEvery, log);
-  const app = createApp({ store, pool, files, intakes, runner, desk, approvals, log, webFolder, channelsUrl });
+  const entries = createEntries(store, channelsUrl, log);
+  const app = createApp({
+    ...{ store, pool, files, intakes, runner, desk, approvals, entries, log, webFolder, channelsUrl },
+  });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
       error ? reject(error) : resolve(listening),
@@ -81,6 +85,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     ...{ url, store, runner },
     close: async () => {
       approvals.close();
+      await entries.close();
       await keeper.close();
       await runner.stop();
       await intakes.close();

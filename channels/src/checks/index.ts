@@ -1,8 +1,10 @@
 /** Every channel the service plays: its check, and what it says of the seller's account. */
+import type { EntryManners } from '../entryShape';
 import type { Goods, LookAt, Reason } from '../goods';
 import { readRowSheet } from '../rowSheet';
 import { readUploadSheet, type SheetMessage } from '../sheet';
 import { checkFernpost, PROFILES } from './fernpost';
+import { MUGS_KNOWN, MUGS_ON_TALLOW_GATE } from './knownMugs';
 import { checkLoftline, CLOSED_CATEGORIES, LOFTLINE_SHEET } from './loftline';
 import { CERTIFICATES, checkNorangHall } from './norang-hall';
 import { checkOwnShop } from './own-shop';
@@ -23,6 +25,8 @@ export interface PlayedChannel {
   editions?: number;
   /** Categories that sellers have to be let into. */
   closed?: readonly string[];
+  /** What it knows of goods by their numbers, where it knows any. */
+  entries?: EntryManners;
   account: {
     exemptBrands: string[];
     exemptOnlyIn?: Record<string, string[]>;
@@ -37,6 +41,7 @@ export const PLAYED: readonly PlayedChannel[] = [
     name: 'Quayside',
     check: checkQuayside,
     readSheet: readUploadSheet,
+    entries: { must: true, ofOffers: ['Condition'], known: MUGS_KNOWN },
     account: { exemptBrands: EXEMPT_BRANDS, exemptOnlyIn: EXEMPT_ONLY_IN, choices: {}, rate: '1' },
   },
   {
@@ -50,6 +55,7 @@ export const PLAYED: readonly PlayedChannel[] = [
     id: 'tallow-gate',
     name: 'Tallow Gate',
     check: checkTallowGate,
+    entries: { must: false, ofOffers: ['Condition'], known: MUGS_ON_TALLOW_GATE },
     account: { exemptBrands: UNNUMBERED_BRANDS, choices: {}, rate: '0.86' },
   },
   {

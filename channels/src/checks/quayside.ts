@@ -89,7 +89,10 @@ export async function checkQuayside(goods: Goods, lookAt: LookAt): Promise<Reaso
     const list = axis.role === 'colour' ? COLOURS : axis.role === 'size' ? SIZES : null;
     for (const option of axis.options) {
       if (list && !list.includes(option.paired ?? ''))
-        reasons.push(say(`${option.label} needs one of the ${axis.role} groups.`, 'Options'));
+        reasons.push({
+          ...say(`${option.label} needs one of the ${axis.role} groups.`, 'Options'),
+          option: option.label,
+        });
       if (axis.role === 'size' && option.label.length > 30)
         reasons.push(say(`The size "${option.label}" has more than 30 characters.`, 'Options'));
     }

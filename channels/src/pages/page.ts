@@ -50,7 +50,7 @@ function show() {
   document.getElementById('price').textContent = offer ? money(offer.salePrice || offer.price) : 'Not made in this combination';
   document.getElementById('list').textContent = offer && offer.listPrice ? money(offer.listPrice) : '';
   document.getElementById('stock').textContent = !offer ? '' : offer.stock > 0 ? offer.stock + ' in stock' : 'Sold out';
-  document.getElementById('sku').textContent = offer ? offer.sku + (offer.gtin ? ' · ' + offer.gtin : '') : '';
+  document.getElementById('sku').textContent = offer ? offer.sku + (offer.gtin ? ' · ' + offer.gtin : '') + (offer.entry ? ' · an offer under ' + offer.entry : '') : '';
   let own = offer && offer.pictures && offer.pictures.length ? offer.pictures : [];
   if (!own.length) goods.axes.forEach((axis, at) => { const option = axis.options.find((one) => one.label === chosen[at]); if (option && option.pictures && option.pictures.length) own = option.pictures; });
   const all = [...new Set([...own, ...goods.pictures])];

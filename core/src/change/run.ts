@@ -72,7 +72,7 @@ function apply(registry: Registry, family: Family, command: SingleCommand): void
     case 'setWoven':
       return setWoven(family, command.crossings, command.woven);
     case 'setWish':
-      for (const id of command.wish.leaveOut) childOf(family, id);
+      for (const id of [...command.wish.leaveOut, ...Object.keys(command.wish.entries ?? {})]) childOf(family, id);
       family.wishes[command.account] = command.wish;
       return;
     case 'setSkuPattern':

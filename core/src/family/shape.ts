@@ -110,6 +110,8 @@ export const WishSchema = z.object({
   pictureAxis: IdSchema.optional(),
   /** Children not offered on this account. */
   leaveOut: z.array(IdSchema).default([]),
+  /** Child → the entry of the channel it is offered under; null: it is other goods than the channel's entry of its number. */
+  entries: z.record(IdSchema, z.string().min(1).max(80).nullable()).optional(),
   /** Whether the family is offered on the account at all. Where nothing is said its route decides, if it came by one. */
   offered: z.boolean().optional(),
 });

@@ -24,23 +24,35 @@ export function checkContext(
   const isOffered = (at: number) => all || offeredIds.has(woven[at]!.id);
   const column = (key: string) => columnOf(family, key, scopes);
   const groups = new Map<string, readonly ColumnGroup[]>();
+  const { isUnderEntry, none } = underEntries(input, category);
+  const groupsOf = (key: string): readonly ColumnGroup[] => {
+    let known = groups.get(key);
+    if (!known) groups.set(key, (known = all ? column(key).groups : withMembers(column(key).groups, isOffered)));
+    return known;
+  };
   return {
     ...input,
-    ...{ category, plan, isChosenGone, scopes, offered, isOffered, column },
-    groups(key) {
-      let known = groups.get(key);
-      if (!known) groups.set(key, (known = all ? column(key).groups : offeredOnly(column(key).groups, isOffered)));
-      return known;
-    },
+    ...{ category, plan, isChosenGone, scopes, offered, isOffered, column, isUnderEntry },
+    groups: groupsOf,
+    described: (positions) => (none ? positions : positions.filter((at) => !isUnderEntry(at))),
+    describedGroups: (key) => (none ? groupsOf(key) : withMembers(groupsOf(key), (at) => !isUnderEntry(at))),
     listings: plan?.listings.map((listing) => listing.childIds.map((id) => position.get(id)!)) ?? [],
     pairingOf: pairingLookup(input.pairings, category.lists),
     priceOf: pricer(input, category),
   };
 }
 
-function offeredOnly(groups: readonly ColumnGroup[], isOffered: (position: number) => boolean): ColumnGroup[] {
+/** Which children stand under an entry of the channel, as the seller has settled it. */
+function underEntries({ family, account }: FitInput, { rules }: CategoryRules) {
+  const settled = rules.identifiers.entries === 'none' ? undefined : family.wishes[account.id]?.entries;
+  const under = new Set(Object.entries(settled ?? {}).flatMap(([id, entry]) => (entry === null ? [] : [id])));
+  const { woven } = familyIndex(family);
+  return { none: under.size === 0, isUnderEntry: (position: number) => under.has(woven[position]!.id) };
+}
+
+function withMembers(groups: readonly ColumnGroup[], keeps: (position: number) => boolean): ColumnGroup[] {
   return groups
-    .map((group) => ({ ...group, members: group.members.filter(isOffered) }))
+    .map((group) => ({ ...group, members: group.members.filter(keeps) }))
     .filter((group) => group.members.length > 0);
 }
 

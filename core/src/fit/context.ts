@@ -6,6 +6,7 @@ import type { PairingLookup, PairingTable } from '../catalogue/pairings';
 import type { Column, ColumnGroup } from '../family/columnShape';
 import type { Scopes } from '../family/scope';
 import type { Child, Family } from '../family/shape';
+import type { EntryMatch, KnownNumbers } from '../listing/entry';
 import type { Listing } from '../listing/listing';
 import type { PictureFacts } from '../pictures/picturesOf';
 import type { CategoryRules, OpenRulebook } from '../rulebook/openRulebook';
@@ -35,6 +36,8 @@ export interface FitInput {
   routes?: Routes;
   seller: Seller;
   live: readonly LiveListing[];
+  /** What the account's channel said of the family's numbers, where it was asked. */
+  known?: KnownNumbers;
   /** Who needs only the plan in force wants one. */
   plansWanted?: number;
   /** What the planner remembers from families of the same structure. */
@@ -59,6 +62,8 @@ export interface Fit {
   childStates: Record<string, FitState>;
   /** Total listing fees in the channel's currency. */
   fees: string;
+  /** Children whose number the channel has an entry for. */
+  entries: EntryMatch[];
 }
 
 /** All a check needs, worked out once. */
@@ -77,6 +82,12 @@ export interface CheckContext extends FitInput {
   column(key: string): Column;
   /** Its groups with the offered children alone. */
   groups(key: string): readonly ColumnGroup[];
+  /** Whether a child stands under an entry of the channel, by position: nothing but its offer is the seller's. */
+  isUnderEntry(position: number): boolean;
+  /** Those of some positions whose facts and pictures are the seller's. */
+  described(positions: readonly number[]): readonly number[];
+  /** The groups of a field with the children alone whose facts are the seller's. */
+  describedGroups(key: string): readonly ColumnGroup[];
   /** The offered children of each listing of the plan, by position. */
   listings: readonly (readonly number[])[];
   pairingOf: PairingLookup;

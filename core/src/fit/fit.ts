@@ -7,6 +7,7 @@ import { identifierOwners, identityOf } from '../identifiers/sameness';
 import type { CategoryRules } from '../rulebook/openRulebook';
 import { checkContext } from './checkContext';
 import type { CheckContext, Fit, FitInput, FitState } from './context';
+import { entryMatches } from './entries';
 import { SEVERITIES, type Finding, type Severity } from './finding';
 import { checkAll } from './findings';
 import { whyAbsent } from './findings/absent';
@@ -42,6 +43,7 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
     state: stateOf(findings),
     childStates: childStates(context, findings),
     fees: plan?.bill.fees ?? '0',
+    entries: entryMatches(context),
   };
   return { fit, context };
 }
@@ -99,7 +101,7 @@ function absentFit(input: FitInput, category: CategoryRules | null, destination:
   return {
     account: account.id,
     channel: account.channel,
-    ...{ state: 'absent', category, plans: [], plan: null, fees: '0' },
+    ...{ state: 'absent', category, plans: [], plan: null, fees: '0', entries: [] },
     findings: family.retired ? [] : [...whyAbsent(input, category, destination)],
     childStates: Object.fromEntries(woven.map((child) => [child.id, 'absent' as const])),
   };
@@ -124,7 +126,7 @@ export function brokenFit(input: Pick<FitInput, 'family' | 'account'>, why: stri
   return {
     account: account.id,
     channel: account.channel,
-    ...{ state: 'stopped', category: null, plans: [], plan: null, fees: '0', findings: [finding] },
+    ...{ state: 'stopped', category: null, plans: [], plan: null, fees: '0', findings: [finding], entries: [] },
     childStates: Object.fromEntries(familyIndex(family).woven.map((child) => [child.id, 'absent' as const])),
   };
 }

@@ -19,6 +19,10 @@ export type RemedyLabel =
   | { do: 'keepBestPlan' }
   | { do: 'leaveOut'; account: string; children: number }
   | { do: 'offerAgain'; children: number }
+  /** Settles that children are what the channel's entries are, that they are not, or takes that back. */
+  | { do: 'offerUnder'; children: number; isLikely: boolean }
+  | { do: 'keepApart'; children: number }
+  | { do: 'leaveEntry'; children: number }
   | { do: 'offer'; account: string };
 
 export type Remedy =
@@ -29,6 +33,8 @@ export type Remedy =
   | { kind: 'pair'; pairing: Pairing; choices: readonly string[] }
   /** The channel is asked to let the account into one of its categories. */
   | { kind: 'approval'; account: string; category: string }
+  /** The channel is asked which of the family's numbers it has entries for. */
+  | { kind: 'askEntries'; account: string }
   /** Where goods of one of the seller's categories go on a channel, for this family and all like it. */
   | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string; isLikely: boolean }
   /** The same, chosen by the seller of all that the channel has. */
@@ -60,9 +66,14 @@ export const isReady = (remedy: Remedy): boolean =>
   remedy.kind !== 'pair' &&
   remedy.kind !== 'choosePlace' &&
   remedy.kind !== 'approval' &&
-  !(remedy.kind === 'change' && remedy.label.do === 'leaveOut') &&
+  remedy.kind !== 'askEntries' &&
+  !(remedy.kind === 'change' && isForTheSeller(remedy.label)) &&
   !(remedy.kind === 'pairing' && remedy.confidence === 'doubtful') &&
   !(remedy.kind === 'categoryMap' && !remedy.isLikely);
+
+/** What nobody but the seller decides. */
+const isForTheSeller = (label: RemedyLabel): boolean =>
+  label.do === 'leaveOut' || label.do === 'keepApart' || (label.do === 'offerUnder' && !label.isLikely);
 
 /** Puts one remedy to those that are there. */
 export function addRemedy(mend: Mend, remedy: Remedy): void {
@@ -92,6 +103,8 @@ function addCommand(commands: SingleCommand[], command: SingleCommand): void {
   const there = commands[at];
   if (command.do === 'setWish' && there?.do === 'setWish') {
     const leaveOut = [...new Set([...there.wish.leaveOut, ...command.wish.leaveOut])];
-    commands[at] = { ...command, wish: { ...command.wish, leaveOut } };
+    const entries = { ...there.wish.entries, ...command.wish.entries };
+    const wish = { ...command.wish, leaveOut, ...(Object.keys(entries).length > 0 ? { entries } : {}) };
+    commands[at] = { ...command, wish };
   } else commands.push(command);
 }

@@ -20,6 +20,8 @@ export const ListingOfferSchema = z.object({
   fields: z.record(Text, z.union([Text, z.number(), z.array(Text), z.boolean()])),
   /** Addresses, main one first; only where the channel ties pictures to children. */
   pictures: z.array(Text).optional(),
+  /** The entry of the channel it stands under: all but the offer is said there. */
+  entry: Text.optional(),
 });
 export type ListingOffer = z.infer<typeof ListingOfferSchema>;
 

@@ -24,16 +24,19 @@ interface Columns {
   options: OptionColumns;
   /** Whether pictures stand on the rows of children as their own. */
   picturesOfChildren: boolean;
+  /** What the row of the family says of its children together. */
+  familyRowSays: Rulebook['sheet']['familyRowSays'];
 }
 
 /** Rows for messages, all under one set of columns. */
 export function uploadSheet(
   messages: readonly ListingMessage[],
   rules: Rules,
-  { familyRow }: Pick<Rulebook['sheet'], 'familyRow'> = { familyRow: true },
+  { familyRow, familyRowSays = [] }: Partial<Rulebook['sheet']> & { familyRow: boolean } = { familyRow: true },
 ): UploadSheet {
   const options = rules.axes.sets ? columnsByRole(rules) : columnsByNumber(rules);
-  const columns: Columns = { rules, options, picturesOfChildren: rules.axes.pictures === 'child' };
+  const picturesOfChildren = rules.axes.pictures === 'child';
+  const columns: Columns = { rules, options, picturesOfChildren, familyRowSays };
   const headers = headersFor(messages, columns, familyRow);
   const rows = messages
     .flatMap((message) => (familyRow ? familyAndChildren(message, columns) : childrenAlone(message, columns)))
@@ -43,6 +46,7 @@ export function uploadSheet(
 
 function headersFor(messages: readonly ListingMessage[], { rules, options }: Columns, familyRow: boolean): string[] {
   const { currency, taxSlabs } = rules.price;
+  const { entries } = rules.identifiers;
   const byLevel = (level: 'listing' | 'child') =>
     rules.fields.filter((field) => field.level === level).map((field) => field.name);
   const besides = messages.flatMap((message) => Object.keys(sharedOf(message).fields ?? {}));
@@ -55,6 +59,7 @@ function headersFor(messages: readonly ListingMessage[], { rules, options }: Col
     ...['Do', 'Key', 'Of family', 'Style', 'Category', 'Varies by'],
     ...new Set([...byLevel('listing'), ...besides]),
     ...options.headers,
+    ...(entries === 'none' ? [] : ['Entry']),
     ...['GTIN', 'Without GTIN', `Price ${currency}`, `List price ${currency}`, `Sale price ${currency}`],
     ...['Sale from', 'Sale until', ...(taxSlabs ? ['Tax %'] : []), 'Pieces'],
     ...byLevel('child'),
@@ -83,7 +88,7 @@ function familyAndChildren(message: ListingMessage, columns: Columns): Cells[] {
   const mine = { Row: 'child', Do: action, 'Of family': key };
   const gone = action === 'revise' ? message.gone : [];
   return [
-    { Row: 'family', Do: action, Key: key, ...familyCells(message, columns) },
+    { Row: 'family', Do: action, Key: key, ...familyCells(message, columns), ...togetherCells(message, columns) },
     ...offersOf(message).map((offer) => ({ ...mine, ...childCells(message, offer, columns) })),
     ...gone.map((sku) => ({ ...mine, Do: 'take down', Key: sku })),
   ];
@@ -130,6 +135,16 @@ function familyCells(message: ListingMessage, { picturesOfChildren }: Columns): 
   };
 }
 
+/** What the row of a listing that is made says of its children together. A revision knows only those that change. */
+function togetherCells(message: ListingMessage, { rules, familyRowSays }: Columns): Cells {
+  if (message.action !== 'list') return {};
+  const { fromPrice, offers } = message.listing;
+  return {
+    ...(familyRowSays.includes('price') ? { [`Price ${rules.price.currency}`]: fromPrice } : {}),
+    ...(familyRowSays.includes('pieces') ? { Pieces: offers.reduce((sum, offer) => sum + offer.stock, 0) } : {}),
+  };
+}
+
 function childCells(message: ListingMessage, offer: RevisedOffer, { rules, options }: Columns): Cells {
   const { currency } = rules.price;
   const { axes = [] } = sharedOf(message);
@@ -142,6 +157,7 @@ function childCells(message: ListingMessage, offer: RevisedOffer, { rules, optio
     Key: offer.sku,
     ...Object.assign({}, ...chosen.map(({ at, option }) => options.cells(axes, at, option.label))),
     ...Object.assign({}, ...chosen.map(({ option }) => pictureCell(option))),
+    Entry: offer.entry ?? cleared('entry'),
     GTIN: offer.gtin ?? cleared('gtin'),
     'Without GTIN': offer.gtinExempt ? 'yes' : cleared('gtinExempt'),
     [`Price ${currency}`]: offer.price,

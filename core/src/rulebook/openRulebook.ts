@@ -31,6 +31,8 @@ export interface CategoryRules {
 export interface OpenRulebook {
   readonly rulebook: Rulebook;
   readonly registry: Registry;
+  /** Whether the channel has entries of its own for goods of any of its categories. */
+  readonly hasEntries: boolean;
   /** The rules of one of the channel's categories; null where it has no such category. */
   category(id: string | null): CategoryRules | null;
 }
@@ -44,6 +46,9 @@ export function openRulebook(rulebook: Rulebook, registry: Registry, compile: Pa
   return Object.freeze({
     rulebook,
     registry,
+    hasEntries: [rulebook.rules, ...rulebook.categories.map((entry) => mergedRules(rulebook, entry))].some(
+      (rules) => ((rules as Rules).identifiers?.entries ?? 'none') !== 'none',
+    ),
     category(id: string | null) {
       const entry = rulebook.categories.find((category) => category.id === id);
       if (!entry) return null;

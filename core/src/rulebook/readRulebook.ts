@@ -24,6 +24,8 @@ export function readRulebook(data: unknown, registry: Registry): ReadRulebook {
   if (!read.success) return { ok: false, problems: problemsOf(read.error, data) };
   const rulebook = read.data;
   const problems = contradictions(rulebook.rules, registry).map((one) => ({ ...one, place: `rules.${one.place}` }));
+  if (rulebook.sheet.familyRowSays.length > 0 && (!rulebook.sheet.familyRow || rulebook.transport !== 'sheet'))
+    problems.push({ place: 'sheet.familyRowSays', text: 'There is no row for the listing that could say this.' });
   const ids = new Set<string>();
   for (const category of rulebook.categories) {
     const place = `categories.${category.id}`;

@@ -68,6 +68,10 @@ export const FieldRuleSchema = z.strictObject({
   numberOnly: z.boolean().default(false).describe('A number alone, without any unit or word.'),
   least: Decimal.optional().describe("For numbers and measures, in the channel's unit."),
   most: Decimal.optional().describe("For numbers and measures, in the channel's unit."),
+  ofOffer: z
+    .boolean()
+    .default(false)
+    .describe("Said of the seller's offer: it stays the seller's where a child stands under an entry of the channel."),
 });
 export type FieldRule = z.infer<typeof FieldRuleSchema>;
 
@@ -77,6 +81,12 @@ export const RulesSchema = z.strictObject({
   identifiers: z.strictObject({
     gtin: z.enum(['required', 'exemptible', 'optional']),
     skuAtMost: Count.default(40),
+    entries: z
+      .enum(['none', 'may', 'must'])
+      .default('none')
+      .describe(
+        'Entries of the channel that children are matched to by their GTIN: none has any; may: a child can be offered under one; must: a child whose number has one is offered there or not at all.',
+      ),
   }),
   pictures: z.strictObject({
     atLeast: Count.default(0),
@@ -111,7 +121,16 @@ export const RulesSchema = z.strictObject({
       .optional()
       .describe('The tax by price: each rate holds up to and with its price, the last for all above.'),
   }),
-  stock: z.strictObject({ least: Count.default(0), most: Count.default(1_000_000) }).prefault({}),
+  stock: z
+    .strictObject({
+      least: Count.default(0),
+      most: Count.default(1_000_000),
+      variesBy: z
+        .enum(['child', 'axis', 'listing'])
+        .default('child')
+        .describe('What pieces are counted by: each child, the values of one axis, or the listing alone.'),
+    })
+    .prefault({}),
   fees: z
     .strictObject({
       perListing: Decimal.default('0'),
@@ -165,6 +184,12 @@ export const RulebookSchema = z.strictObject({
     .strictObject({
       format: z.enum(['xlsx', 'csv']).default('xlsx'),
       familyRow: z.boolean().default(true).describe('A row for the listing stands above those of its children.'),
+      familyRowSays: z
+        .array(z.enum(['price', 'pieces']))
+        .default([])
+        .describe(
+          'What that row says of its children together: their cheapest price, all their pieces. Most leave it empty.',
+        ),
     })
     .prefault({})
     .describe('How the upload sheet is made, where the channel takes sheets.'),

@@ -63,6 +63,8 @@ export function remedyText(remedy: Remedy): string {
       return 'Choose what it is there';
     case 'choosePlace':
       return 'Choose where such goods go';
+    case 'askEntries':
+      return 'Ask now';
     case 'approval':
       return 'Ask to be let in';
   }
@@ -90,6 +92,12 @@ function changeText(label: RemedyLabel): string {
       return 'Keep the best plan';
     case 'leaveOut':
       return `Leave ${label.children === 1 ? 'it' : 'them'} out on ${label.account}`;
+    case 'offerUnder':
+      return label.children === 1 ? 'Offer it under the entry' : `Offer the ${label.children} under the entries`;
+    case 'keepApart':
+      return label.children === 1 ? 'It is other goods' : 'They are other goods';
+    case 'leaveEntry':
+      return label.children === 1 ? 'List it by itself' : 'List them by themselves';
     case 'offerAgain':
       return `Offer ${children(label.children)} again`;
     case 'offer':

@@ -71,6 +71,15 @@ export const FINDINGS = {
   'gtin.not-exempt': (p: OnAccount & { brand: string; category: string }, who: Subject) =>
     `${has(who)} no GTIN: ${p.account} has granted ${p.brand || 'this brand'} no exemption in ${p.category}.`,
 
+  'entry.found': (p: OnAccount & { must: boolean; differing: string | null }, who: Subject) =>
+    `${p.account} knows the ${who.many ? 'numbers' : 'number'} of ${of(who)} already${p.differing === null ? '' : `, as goods that differ in ${p.differing}`}${p.must ? `, and takes ${who.many ? 'them' : 'it'} under its own ${who.many ? 'entries' : 'entry'} alone` : ''}.`,
+  'entry.apart': (p: OnAccount, who: Subject) =>
+    `${has(who)} a number that ${p.account} has another entry for: ${who.many ? 'they need numbers' : 'it needs a number'} of ${who.many ? 'their' : 'its'} own, or to go under it.`,
+  'entry.gone': (p: OnAccount, who: Subject) =>
+    `${who.text} ${who.many ? 'are' : 'is'} to be offered under an entry that ${p.account} does not have for ${who.many ? 'their numbers' : 'its number'}.`,
+  'entry.unasked': (p: OnAccount, who: Subject) =>
+    `${p.account} has not said yet whether it knows the ${who.many ? 'numbers' : 'number'} of ${of(who)}.`,
+
   'price.missing': (_p: None, who: Subject) => `${has(who)} no price.`,
   'price.too-low': (p: OnAccount & { price: string; least: string }) =>
     `${p.price} is below ${p.least}, the least ${p.account} takes.`,
@@ -88,6 +97,8 @@ export const FINDINGS = {
 
   'stock.too-low': (p: OnAccount & { least: number }, who: Subject) =>
     `${has(who)} fewer pieces than the ${p.least} ${p.account} takes at least.`,
+  'stock.not-told': (p: OnAccount & { axis: string | null }, who: Subject) =>
+    `${has(who)} more pieces than are sent: ${p.account} counts ${p.axis === null ? 'a listing as one' : `by ${p.axis}`}, so the least of those that share a count goes out.`,
   'stock.capped': (p: OnAccount & { most: number }, who: Subject) =>
     `${has(who)} more pieces than are sent: ${p.account} takes ${p.most} at most.`,
 

@@ -19,7 +19,7 @@ export function ruleSections(rules: Rules): RuleSection[] {
     { title: 'Identifiers', sentences: identifierSentences(rules) },
     { title: 'Pictures', sentences: pictureSentences(rules) },
     { title: 'Prices', sentences: priceSentences(rules) },
-    { title: 'Stock', sentences: [`From ${number(rules.stock.least)} to ${number(rules.stock.most)} pieces a child.`] },
+    { title: 'Stock', sentences: stockSentences(rules) },
     { title: 'Fees', sentences: feeSentences(rules) },
     { title: 'Words', sentences: wordingSentences(rules) },
     { title: 'Fields', sentences: rules.fields.map(fieldSentence) },
@@ -84,7 +84,12 @@ function identifierSentences({ identifiers }: Rules): string[] {
     exemptible: 'Every child has a GTIN, unless the brand is exempt.',
     optional: 'GTINs are not asked for.',
   }[identifiers.gtin];
-  return [gtin, `SKUs have ${identifiers.skuAtMost} characters at most.`];
+  const entries = {
+    none: [],
+    may: ['A child whose number the channel has an entry for can be offered under it; its facts are fixed there.'],
+    must: ['A child whose number the channel has an entry for is offered under it alone; its facts are fixed there.'],
+  }[identifiers.entries];
+  return [gtin, `SKUs have ${identifiers.skuAtMost} characters at most.`, ...entries];
 }
 
 function pictureSentences({ pictures, axes }: Rules): string[] {
@@ -124,6 +129,17 @@ function priceSentences({ price }: Rules): string[] {
     ...(price.spreadAtMost
       ? [`The dearest child of a listing costs at most ${price.spreadAtMost} times the cheapest.`]
       : []),
+  ];
+}
+
+function stockSentences({ stock }: Rules): string[] {
+  return [
+    `From ${number(stock.least)} to ${number(stock.most)} pieces a child.`,
+    ...(stock.variesBy === 'axis'
+      ? ['Pieces are counted by the values of one axis.']
+      : stock.variesBy === 'listing'
+        ? ['A listing has one count of pieces.']
+        : []),
   ];
 }
 
@@ -168,5 +184,6 @@ function fieldSentence(rule: FieldRule): string {
     ...(rule.pattern ? [rule.patternText ?? `written as ${rule.pattern}`] : []),
   ];
   const who = rule.level === 'child' ? ' for each child' : '';
-  return `${rule.name} ${need}${who}${limits.length > 0 ? `: ${limits.join(', ')}` : ''}.`;
+  const whose = rule.ofOffer ? ', and stays the seller’s under an entry of the channel' : '';
+  return `${rule.name} ${need}${who}${limits.length > 0 ? `: ${limits.join(', ')}` : ''}${whose}.`;
 }

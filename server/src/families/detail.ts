@@ -1,5 +1,6 @@
 /** One family with everything its view needs. */
 import type { FamilyDetail } from '@loom-kin/contract';
+import { knownNumbersOf } from '../catalogue/entries';
 import { firstUndone, lastDone, newestKeys, stepBackOf } from '../changes/journal';
 import { picturesIn } from '../pictures/pictureFacts';
 import { loadStock } from '../stock/ledger';
@@ -13,6 +14,7 @@ export function familyDetail({ database }: Store, id: string): FamilyDetail {
     stock: loadStock(database, id),
     pictures: picturesIn(database, family),
     live: heldOf(database, id),
+    known: knownNumbersOf(database, id),
     undo: stepBackOf(database, id, lastDone(database, id)),
     redo: stepBackOf(database, id, firstUndone(database, id)),
     keys: newestKeys(database, id),

@@ -67,7 +67,11 @@ function withOwnChildIds(file: FamilyFile): FamilyFile {
       wishes: Object.fromEntries(
         Object.entries(file.family.wishes).map(([account, wish]) => [
           account,
-          { ...wish, leaveOut: wish.leaveOut.map(rename) },
+          {
+            ...wish,
+            leaveOut: wish.leaveOut.map(rename),
+            ...(wish.entries ? { entries: keyed(wish.entries, (entry) => entry) } : {}),
+          },
         ]),
       ),
     },

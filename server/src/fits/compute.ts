@@ -15,6 +15,7 @@ import {
   type FitState,
   type Listing,
 } from '@loom-kin/core';
+import { knownNumbersOf } from '../catalogue/entries';
 import { rulebookOf, type Catalogue } from '../catalogue/readCatalogue';
 import { heldOf, loadFamily } from '../families/load';
 import { picturesIn } from '../pictures/pictureFacts';
@@ -49,8 +50,9 @@ export interface Offering {
   stops: { text: string; childId: string | null; field: string }[];
 }
 
-type World = Omit<FitInput, 'rulebook' | 'account' | 'pairings' | 'categories' | 'live'> & {
+type World = Omit<FitInput, 'rulebook' | 'account' | 'pairings' | 'categories' | 'live' | 'known'> & {
   held: ReturnType<typeof heldOf>;
+  known: ReturnType<typeof knownNumbersOf>;
 };
 
 /** What all fits of a family read. */
@@ -62,6 +64,7 @@ export function worldOf(database: Database, catalogue: Catalogue, family: Family
     stock,
     pictures: picturesIn(database, family),
     held: heldOf(database, family.id),
+    known: knownNumbersOf(database, family.id),
     seller: catalogue.seller,
     plansWanted: 1,
     memory: createPlannerMemory(),
@@ -71,7 +74,7 @@ export function worldOf(database: Database, catalogue: Catalogue, family: Family
 /** The fit of a family to one account; a fault stops that account alone. */
 export function fitOn(
   catalogue: Catalogue,
-  { held, ...world }: World,
+  { held, known, ...world }: World,
   account: Account,
 ): ReturnType<typeof computeWithContext> {
   const rulebook = rulebookOf(catalogue, account);
@@ -84,6 +87,7 @@ export function fitOn(
       categories: catalogue.categoryMaps[account.channel] ?? {},
       routes: catalogue.routes[account.id] ?? [],
       live: held.filter((one) => one.account === account.id),
+      known: known[account.id] ?? {},
     });
   } catch (error) {
     return { fit: brokenFit({ ...world, account }, reasonOf(error)), context: null };

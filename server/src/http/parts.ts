@@ -1,6 +1,7 @@
 /** What routes work with. */
 import type { Logger } from 'pino';
 import type { Approvals } from '../catalogue/approvals';
+import type { Entries } from '../catalogue/entries';
 import type { Runner } from '../dispatch/runner';
 import type { Intakes } from '../files/intakes';
 import type { FilePool } from '../files/pool';
@@ -16,6 +17,7 @@ export interface Parts {
   runner: Runner;
   desk: Desk;
   approvals: Approvals;
+  entries: Entries;
   log: Logger;
   /** The built web pages; without them only the API is there. */
   webFolder: string;

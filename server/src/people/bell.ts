@@ -17,6 +17,7 @@ export function createBell(): Bell {
         setup: false,
         standings: [],
         jobs: [],
+        entries: [],
         dispatches: false,
         ...event,
       };

@@ -3,7 +3,7 @@ import type { Field, Place, Registry } from '@loom-kin/core';
 
 /** What is gone to. */
 export interface There {
-  /** Field key, or one of `plan`, `pairing`, `setting`, `label`, `categoryMap`, `rulebook`, `fact`. */
+  /** Field key, or one of `plan`, `pairing`, `setting`, `label`, `categoryMap`, `rulebook`, `fact`, `entries`. */
   key: string;
   place: Place;
   /** Children the grid is to show, where there is no single place. */
@@ -34,6 +34,7 @@ const PARTS: Record<string, Pick<Destination, 'page' | 'part' | 'focus'>> = {
   categoryMap: { page: 'channels', part: 'categories', focus: ['account-categories'] },
   route: { page: 'channels', part: 'routes', focus: ['account-routes'] },
   pairing: { page: 'fit', focus: ['pairings'] },
+  entries: { page: 'fit', focus: ['entries', 'plans'] },
   fact: { page: 'setup', focus: ['facts'] },
   plan: { page: 'fit', focus: ['plans', 'left-out'] },
 };

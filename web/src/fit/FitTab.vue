@@ -6,6 +6,7 @@ import { ElButton } from 'element-plus';
 import type { FitState } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
+import EntriesPanel from './EntriesPanel.vue';
 import FindingsPanel from './FindingsPanel.vue';
 import LeftOut from './LeftOut.vue';
 import PairingPanel from './PairingPanel.vue';
@@ -71,6 +72,7 @@ const isOffered = computed(
         <Wishes :account="account" :fit="fit" />
       </section>
       <SentPanel v-if="fit.plan || live.length" :account="account" :channel="channel" :fit="fit" />
+      <EntriesPanel :account="account" :fit="fit" />
       <LeftOut :account="account" />
     </div>
     <FindingsPanel :key="id" :account="account" :fit="fit" />

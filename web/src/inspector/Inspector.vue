@@ -25,6 +25,7 @@ import { GLOSSARY } from '../common/glossary';
 import { setFor } from '../common/setFor';
 import { sourceText } from '../common/sourceText';
 import FindingsHere from './FindingsHere.vue';
+import UnderEntries from './UnderEntries.vue';
 import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';
@@ -128,6 +129,7 @@ function giveBackAll(field: Field): void {
     <header>
       <h2><i v-if="value?.swatch" class="swatch" :style="{ background: value.swatch }" />{{ title }}</h2>
       <p class="soft small" :class="{ mono: child }">{{ note }}</p>
+      <UnderEntries v-if="child" :child-id="child.id" />
       <p class="head">
         <ScopeSelect v-model="scope" />
         <button v-if="place.level !== 'family'" class="link small" @click="store.selected = { level: 'family' }">

@@ -40,8 +40,8 @@ export function useTrial(
 
   async function familyTask(id: string): Promise<FitsTask> {
     if (task?.id === id) return task.given;
-    const { family, stock, pictures } = await call(api.family, { params: { id } });
-    task = { id, given: { family, stock, pictures, live: [] } };
+    const { family, stock, pictures, known } = await call(api.family, { params: { id } });
+    task = { id, given: { family, stock, pictures, known, live: [] } };
     return task.given;
   }
 

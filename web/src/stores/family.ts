@@ -5,35 +5,23 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import {
-  addRemedy,
-  emptyMend,
   EVERYWHERE,
   familyIndex,
   freeze,
-  mendAll,
   Refusal,
   runCommand,
   type Command,
   type Family,
-  type Finding,
-  type Mend,
+  type KnownNumbers,
   type PictureFacts,
   type Place,
-  type Remedy,
   type Scope,
 } from '@loom-kin/core';
-import {
-  makeChange,
-  mendCommand,
-  mendSteps,
-  type FamilyDetail,
-  type LiveListingRow,
-  type StepBack,
-  type StepInput,
-} from '@loom-kin/contract';
+import { makeChange, type FamilyDetail, type LiveListingRow, type StepBack, type StepInput } from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
 import { useEar } from './ear';
 import { createFits } from './fits';
+import { createMending } from './mending';
 import { createOutbox } from './outbox';
 import { piecesOf, type Count, type Pending } from './pending';
 import { useSetup } from './setup';
@@ -44,6 +32,8 @@ export const useFamily = defineStore('family', () => {
   const stock = shallowRef<Record<string, number>>({});
   const pictures = shallowRef<Record<string, PictureFacts>>({});
   const live = shallowRef<LiveListingRow[]>([]);
+  /** Account → what its channel knows of the family's numbers. */
+  const known = shallowRef<Record<string, KnownNumbers>>({});
   const undoStep = shallowRef<StepBack | null>(null);
   const redoStep = shallowRef<StepBack | null>(null);
   const problem = ref<string | null>(null);
@@ -65,7 +55,7 @@ export const useFamily = defineStore('family', () => {
   /** The family asked for last: an older answer that comes late is not shown. */
   let wanted = '';
 
-  const { fits, listings, leaveOuts, forget } = createFits({ family, stock, pictures, live });
+  const { fits, listings, leaveOuts, forget } = createFits({ family, stock, pictures, live, known });
 
   const outbox = createOutbox({
     namer: () => setup.namer,
@@ -88,6 +78,7 @@ export const useFamily = defineStore('family', () => {
     stock.value = { ...detail.stock, ...piecesOf(outbox.waitingChanges()) };
     pictures.value = { ...pictures.value, ...detail.pictures };
     live.value = detail.live;
+    known.value = detail.known;
     undoStep.value = detail.undo;
     redoStep.value = detail.redo;
     problem.value = null;
@@ -152,7 +143,7 @@ export const useFamily = defineStore('family', () => {
     const revision = event.families[id];
     if (revision !== undefined) outbox.heard(revision);
     else if (event.stock.includes(id)) outbox.heard(Infinity);
-    else if (event.dispatches) void refreshBeside(id);
+    else if (event.dispatches || event.entries.includes(id)) void refreshBeside(id);
   });
   watch(
     () => hear.gaps,
@@ -161,10 +152,12 @@ export const useFamily = defineStore('family', () => {
       void setup.reload();
     },
   );
-  /** What is live may have changed: the family has not. */
+  /** What is live, or known on channels, may have changed: the family has not. */
   async function refreshBeside(id: string): Promise<void> {
     const detail = await call(api.family, { params: { id } }).catch(() => null);
-    if (detail && family.value?.id === id) live.value = detail.live;
+    if (!detail || family.value?.id !== id) return;
+    live.value = detail.live;
+    known.value = detail.known;
   }
 
   function choose(childIds: Iterable<string>, where: 'weave' | 'grid'): void {
@@ -261,37 +254,7 @@ export const useFamily = defineStore('family', () => {
   const addFacts = (facts: PictureFacts[]) =>
     (pictures.value = { ...pictures.value, ...Object.fromEntries(facts.map((one) => [one.id, one])) });
 
-  /** Applies the remedies of findings together: one change and one undo, whatever their number. */
-  const mend = (findings: readonly Finding[]) => makeMend(mendAll(findings), findings.length);
-
-  /** Applies one remedy the seller chose. */
-  const apply = (remedy: Remedy) => {
-    if (remedy.kind === 'approval') return askToBeLetIn(remedy);
-    const mend = emptyMend();
-    addRemedy(mend, remedy);
-    return makeMend(mend, 1);
-  };
-
-  /** The channel is asked; its answer comes when it comes. */
-  async function askToBeLetIn({ account, category }: Remedy & { kind: 'approval' }): Promise<void> {
-    try {
-      await call(api.askApproval, { params: { id: account }, body: { category } });
-      await setup.reload();
-      say(`${setup.accountName(account)} has been asked.`);
-    } catch (error) {
-      tell(error);
-    }
-  }
-
-  async function makeMend(mend: Mend, count: number): Promise<void> {
-    const title = count === 1 ? undefined : `Mend ${count} findings`;
-    const said = title ?? 'Mend a finding';
-    const command = mendCommand(mend, said);
-    const asks = mend.pairings.length + mend.categories.length + mend.facts.length;
-    // What is the family's alone is shown at once.
-    if (asks + mend.numbersFor.length + mend.skusFor.length > 0) await ask((now) => mendSteps(now, mend, said), title);
-    else if (command) run(command);
-  }
+  const { mend, apply, askEntries } = createMending({ family: () => family.value, ask, run });
 
   const index = computed(() => (family.value ? familyIndex(freeze(family.value, true)) : null));
   const undoTitle = computed(() => undoStep.value?.title ?? null);
@@ -320,7 +283,7 @@ export const useFamily = defineStore('family', () => {
       chosenIn,
     },
     ...{ waiting: outbox.waiting, serverSilent: outbox.serverSilent, aside: outbox.aside, unkept: outbox.unkept },
-    ...{ choose, open, run, count, ask, takeNumbers, mend, apply, addFacts, listings, leaveOuts },
+    ...{ choose, open, run, count, ask, takeNumbers, mend, apply, askEntries, addFacts, listings, leaveOuts },
     undo: () => stepBack('undo'),
     redo: () => stepBack('redo'),
     settled: outbox.settled,

@@ -1,7 +1,7 @@
 /** The fits of the open family: computed in a worker, after what was typed is on the screen, one after another however fast changes come. */
 import { wrap, type Remote } from 'comlink';
 import { shallowRef, watch, type ShallowRef } from 'vue';
-import type { Family, Fit, LeaveOutOffer, Listing, PictureFacts } from '@loom-kin/core';
+import type { Family, Fit, KnownNumbers, LeaveOutOffer, Listing, PictureFacts } from '@loom-kin/core';
 import type { LiveListingRow } from '@loom-kin/contract';
 import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';
 import { useSetup } from './setup';
@@ -14,9 +14,10 @@ export interface FitsGround {
   stock: ShallowRef<Record<string, number>>;
   pictures: ShallowRef<Record<string, PictureFacts>>;
   live: ShallowRef<LiveListingRow[]>;
+  known: ShallowRef<Record<string, KnownNumbers>>;
 }
 
-export function createFits({ family, stock, pictures, live }: FitsGround) {
+export function createFits({ family, stock, pictures, live, known }: FitsGround) {
   const setup = useSetup();
   const fits = shallowRef<FitsByAccount>({});
   let started: Remote<FitsWorker> | null = null;
@@ -33,6 +34,7 @@ export function createFits({ family, stock, pictures, live }: FitsGround) {
     stock: stock.value,
     pictures: pictures.value,
     live: live.value,
+    known: known.value,
   });
   const categoryOf = ({ channel, categoryId }: SentFit) => setup.rulebooks.get(channel)?.category(categoryId) ?? null;
 
@@ -73,7 +75,7 @@ export function createFits({ family, stock, pictures, live }: FitsGround) {
       void refit();
     },
   );
-  watch([family, stock, pictures, live], () => void refit());
+  watch([family, stock, pictures, live, known], () => void refit());
 
   return {
     fits,

@@ -18,6 +18,7 @@ import {
   type Family,
   type Fit,
   type FitInput,
+  type KnownNumbers,
   type LeaveOutOffer,
   type Listing,
   type OpenRulebook,
@@ -30,6 +31,8 @@ export interface FitsTask {
   stock: Record<string, number>;
   pictures: Record<string, PictureFacts>;
   live: LiveListingRow[];
+  /** Account → what its channel knows of the family's numbers. */
+  known: Record<string, KnownNumbers>;
 }
 
 /** A fit as it travels: the rules of its category are known on both sides. */
@@ -51,6 +54,7 @@ function inputFor(account: Account, task: FitsTask): FitInput | null {
     categories: setup.categoryMaps[account.channel] ?? {},
     routes: setup.routes[account.id] ?? [],
     live: task.live.filter((one) => one.account === account.id),
+    known: task.known[account.id] ?? {},
   };
 }
 

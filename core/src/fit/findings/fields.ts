@@ -20,16 +20,18 @@ export function fieldFindings(context: CheckContext): Finding[] {
 }
 
 function childField(context: CheckContext, check: FieldCheck): Finding[] {
-  return context
-    .groups(check.rule.key)
-    .flatMap((group) => checkGroup(context, check, group, concernedBy(check.field, group)));
+  const groups = check.rule.ofOffer ? context.groups(check.rule.key) : context.describedGroups(check.rule.key);
+  return groups.flatMap((group) => checkGroup(context, check, group, concernedBy(check.field, group)));
 }
 
 /** A field that each listing has once: judged listing by listing, as the channel will. */
 function listingField(context: CheckContext, check: FieldCheck): Finding[] {
   const { groups } = context.column(check.rule.key);
+  const whole = context.listings.length > 0 ? context.listings : [[...groups.flatMap((group) => group.members)]];
+  const said = (positions: readonly number[]) => (check.rule.ofOffer ? positions : context.described(positions));
+  const listings = whole.map(said).filter((positions) => positions.length > 0);
+  if (listings.length === 0) return [];
   if (groups.length === 1) return checkGroup(context, check, groups[0]!, []);
-  const listings = context.listings.length > 0 ? context.listings : [[...groups.flatMap((group) => group.members)]];
   return listings.flatMap((positions) => {
     const shared = sharedGroup(context, check, positions);
     if (shared) return checkGroup(context, check, shared, []);

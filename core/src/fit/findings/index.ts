@@ -4,6 +4,7 @@ import { SEVERITIES, type Finding } from '../finding';
 import { planFindings, nothingOffered } from './plan';
 import { pairingFindings } from './pairings';
 import { identifierFindings } from './identifiers';
+import { entryFindings } from './entries';
 import { priceFindings } from './prices';
 import { stockFindings } from './stock';
 import { pictureFindings } from './pictures';
@@ -18,6 +19,7 @@ const CHECKS: readonly ((context: CheckContext) => Finding[])[] = [
   settingFindings,
   pairingFindings,
   identifierFindings,
+  entryFindings,
   priceFindings,
   stockFindings,
   pictureFindings,

@@ -48,6 +48,7 @@ interface ListedAxis {
 const unpairedFindings = (context: CheckContext, { values, ...axis }: ListedAxis): Finding[] =>
   values
     .filter((value) => context.pairingOf(axis.role, value.label) === undefined)
+    .filter((value) => context.described(offeredWith(context, value)).length > 0)
     .map((value) => unpairedFinding(context, axis, value));
 
 const offeredWith = (context: CheckContext, value: Value) =>

@@ -21,9 +21,10 @@ export function pictureFindings(context: CheckContext): Finding[] {
 function ofChildren(context: CheckContext): Finding[] {
   const { atLeast, atMost } = context.category.rules.pictures;
   const { position } = familyIndex(context.family);
-  const shown = context.offered.map((child) => ({
-    at: position.get(child.id)!,
-    ids: picturesOf(context.family, child, context.scopes),
+  const { woven } = familyIndex(context.family);
+  const shown = context.described(context.offered.map((child) => position.get(child.id)!)).map((at) => ({
+    at,
+    ids: picturesOf(context.family, woven[at]!, context.scopes),
   }));
   const bare = shown.filter((one) => one.ids.length === 0 && atLeast > 0);
   const few = shown.filter((one) => one.ids.length > 0 && one.ids.length < atLeast);
@@ -80,10 +81,10 @@ function byCause(context: CheckContext, members: readonly number[]): { place: Pl
 function ofListings(context: CheckContext, plan: Plan): Finding[] {
   const { atLeast } = context.category.rules.pictures;
   const chosen = chosenOptions(context, plan);
-  const listings = context.listings.map((positions) => ({
-    positions,
-    pictures: listingPictures(context, plan, chosen, positions),
-  }));
+  const listings = context.listings
+    .map((positions) => context.described(positions))
+    .filter((positions) => positions.length > 0)
+    .map((positions) => ({ positions, pictures: listingPictures(context, plan, chosen, positions) }));
   return listings.flatMap(({ positions, pictures }) => {
     const { wanted, sent } = pictures;
     const members = listings.length > 1 ? positions : [];

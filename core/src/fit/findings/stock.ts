@@ -3,6 +3,7 @@ import { familyIndex } from '../../family/weave';
 import { NO_WISH } from '../../family/shape';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
+import { piecesSent } from '../project/piecesSent';
 import { homeOf, makeFinding } from './report';
 
 /** Of so many children pieces are typed at the finding, or they are left out; more are given pieces in the grid. */
@@ -18,7 +19,25 @@ export function stockFindings(context: CheckContext): Finding[] {
   const piecesOf = (at: number) => context.stock[woven[at]!.id] ?? 0;
   const low = counted.filter((at) => piecesOf(at) < least);
   const capped = counted.filter((at) => piecesOf(at) > most);
-  return [...(low.length > 0 ? [tooLow(context, low)] : []), ...(capped.length > 0 ? [tooMany(context, capped)] : [])];
+  return [
+    ...(low.length > 0 ? [tooLow(context, low)] : []),
+    ...notTold(context),
+    ...(capped.length > 0 ? [tooMany(context, capped)] : []),
+  ];
+}
+
+/** Children that have more pieces than those they share a count with on the channel. */
+function notTold(context: CheckContext): Finding[] {
+  const { account, plan } = context;
+  const { axis, more } = piecesSent(context);
+  if (more.length === 0) return [];
+  return [
+    makeFinding(context, {
+      code: 'stock.not-told',
+      params: { account: account.name, axis: axis === null ? null : plan!.axes[axis]!.name },
+      ...{ severity: 'warns', key: 'stock', rule: 'stock.variesBy', members: more },
+    }),
+  ];
 }
 
 function tooLow(context: CheckContext, members: number[]): Finding {

@@ -8,6 +8,8 @@ import { FAMILY, makeFinding } from './report';
 
 export function wordingFindings(context: CheckContext): Finding[] {
   const { wording } = context.category.rules;
+  // What the channel says of its own entries is its own affair.
+  if (context.describedGroups('name').length === 0) return [];
   return [...(wording.optionValuesInName ? [] : optionsInName(context)), ...(wording.links ? [] : links(context))];
 }
 
@@ -58,7 +60,7 @@ function valuesInName(
 
 function links(context: CheckContext): Finding[] {
   return context.category.fieldChecks.flatMap(({ rule, label }) =>
-    context.groups(rule.key).flatMap(({ figure, place, scope, members }) => {
+    context.describedGroups(rule.key).flatMap(({ figure, place, scope, members }) => {
       const text = Array.isArray(figure) ? figure.join(' ') : figure;
       if (typeof text !== 'string' || !place || !hasLink(text)) return [];
       return makeFinding(context, {

@@ -9,16 +9,18 @@ import { sharedGroup } from './sharedFigure';
 
 export function listingFields(context: CheckContext, plan: Plan, positions: readonly number[]): Listing['fields'] {
   const { rules, fieldChecks } = context.category;
+  const described = context.described(positions);
   const fields: Listing['fields'] = {};
   for (const check of fieldChecks) {
-    if (check.rule.level !== 'listing') continue;
-    const figure = sharedGroup(context, check, positions)?.figure;
+    const said = check.rule.ofOffer ? positions : described;
+    if (check.rule.level !== 'listing' || said.length === 0) continue;
+    const figure = sharedGroup(context, check, said)?.figure;
     if (figure === undefined) continue;
     fields[check.rule.name] = channelFigure(context, check, figure);
     if (check.rule.key === 'name')
-      fields[check.rule.name] = withSuffix(context, String(figure), positions, check.rule.atMost);
+      fields[check.rule.name] = withSuffix(context, String(figure), described, check.rule.atMost);
   }
-  putFixedValues(context, plan, positions, fields);
+  if (described.length > 0) putFixedValues(context, plan, described, fields);
   for (const { key } of rules.settings) {
     const answer = context.account.settings.answers[key];
     if (answer) fields[key] = answer;

@@ -17,6 +17,9 @@ export interface ListingPictures {
   ofOptions: ReadonlyMap<number, readonly string[]>;
 }
 
+/** A listing that stands under the channel's entries whole shows theirs. */
+export const NO_PICTURES: ListingPictures = Object.freeze({ sent: [], wanted: [], ofOptions: new Map() });
+
 /** So many pictures a listing may have whose picture axis shows so many values. */
 export const mostPictures = ({ pictures }: Rules, values: number): number =>
   pictures.atMost + pictures.perValue * values;

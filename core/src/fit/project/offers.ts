@@ -1,6 +1,5 @@
 /** Offers: the children of a listing as the channel sells them, in its labels, currency and units. */
 import type { Column } from '../../family/columnShape';
-import type { Child } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
 import { pictureMark } from '../../listing/pictureAddress';
 import type { ListingOffer } from '../../listing/listing';
@@ -9,18 +8,9 @@ import { picturesOf } from '../../pictures/picturesOf';
 import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { CheckContext } from '../context';
 import { channelFigure } from './channelFigure';
+import { piecesSent } from './piecesSent';
 
-const KEYS = [
-  'sku',
-  'price',
-  'listPrice',
-  'salePrice',
-  'saleFrom',
-  'saleUntil',
-  'gtin',
-  'gtinExempt',
-  'counting',
-] as const;
+const KEYS = ['sku', 'price', 'listPrice', 'salePrice', 'saleFrom', 'saleUntil', 'gtin', 'gtinExempt'] as const;
 
 /** A function that makes the offer of one child; null for one without SKU or price, which a finding stops. */
 export function offerMaker(context: CheckContext): (position: number, options: string[]) => ListingOffer | null {
@@ -32,19 +22,24 @@ export function offerMaker(context: CheckContext): (position: number, options: s
   const ofChildren = context.category.fieldChecks
     .filter((check) => check.rule.level === 'child')
     .map((check) => ({ check, column: context.column(check.rule.key) }));
+  const ofOffers = ofChildren.filter(({ check }) => check.rule.ofOffer);
   const { rules } = context.category;
+  const pieces = piecesSent(context);
+  const settled = context.family.wishes[context.account.id]?.entries ?? {};
   return (position, options) => {
     const child = woven[position]!;
     const sku = columns.sku.at(position);
     const price = columns.price.at(position);
     if (typeof sku !== 'string' || typeof price !== 'string') return null;
+    const isUnder = context.isUnderEntry(position);
     const offer: ListingOffer = {
       sku,
       options,
       price: context.priceOf(price),
-      stock: stockSent(context, child, columns.counting.at(position)),
-      fields: fieldsOf(context, ofChildren, position),
+      stock: pieces.at(position),
+      fields: fieldsOf(context, isUnder ? ofOffers : ofChildren, position),
     };
+    if (isUnder) offer.entry = settled[child.id]!;
     const { taxSlabs } = rules.price;
     if (taxSlabs) offer.taxPercent = slabRate(taxSlabs, offer.price);
     const gtin = columns.gtin.at(position);
@@ -53,18 +48,12 @@ export function offerMaker(context: CheckContext): (position: number, options: s
     const list = columns.listPrice.at(position);
     if (typeof list === 'string') offer.listPrice = context.priceOf(list);
     putSale(context, offer, columns, position);
-    if (rules.axes.pictures === 'child') {
+    if (rules.axes.pictures === 'child' && !isUnder) {
       const shown = picturesOf(context.family, child, context.scopes).slice(0, rules.pictures.atMost);
       offer.pictures = shown.map(pictureMark);
     }
     return offer;
   };
-}
-
-/** The pieces sent: what is in stock, no more than the channel takes; as many as it takes of what is not counted. */
-function stockSent(context: CheckContext, child: Child, counting: unknown): number {
-  const { most } = context.category.rules.stock;
-  return (counting ?? 'counted') === 'counted' ? Math.min(context.stock[child.id] ?? 0, most) : most;
 }
 
 function fieldsOf(

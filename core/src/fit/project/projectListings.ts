@@ -8,7 +8,7 @@ import type { CheckContext } from '../context';
 import type { Plan } from '../planner';
 import { chosenOptions, type ChosenOptions } from './chosenOptions';
 import { listingKey } from './listingKey';
-import { listingPictures, type ListingPictures } from './listingPictures';
+import { listingPictures, NO_PICTURES, type ListingPictures } from './listingPictures';
 import { offerMaker } from './offers';
 
 /**
@@ -23,7 +23,8 @@ export function projectListings(context: CheckContext): Listing[] {
   const makeOffer = offerMaker(context);
   return plan.listings.map((planned, at): Listing => {
     const positions = context.listings[at]!;
-    const pictures = listingPictures(context, plan, chosen, positions);
+    const described = context.described(positions);
+    const pictures = described.length > 0 ? listingPictures(context, plan, chosen, described) : NO_PICTURES;
     const offers = positions.flatMap((position) => {
       const options = chosen.map((places, axis) => labels[axis]![places[position]!]!);
       return makeOffer(position, options) ?? [];

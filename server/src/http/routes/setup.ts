@@ -15,7 +15,7 @@ import { mount, mountDownload } from '../mount';
 
 const ok = { ok: true } as const;
 
-export function mountSetup(app: Express, { store, pool, channelsUrl, approvals }: Parts): void {
+export function mountSetup(app: Express, { store, pool, channelsUrl, approvals, entries }: Parts): void {
   const { database } = store;
   mount(app, api.health, () => {
     const row = database
@@ -63,6 +63,10 @@ export function mountSetup(app: Express, { store, pool, channelsUrl, approvals }
   mount(app, api.rulesMeaning, ({ params }) => rulesMeaning(store, pool, params.id, params.version));
   mount(app, api.askApproval, async ({ params, body }) => {
     await approvals.ask(params.id, body.category);
+    return ok;
+  });
+  mount(app, api.askEntries, async ({ params, body }) => {
+    await entries.askAgain(params.id, body.familyId);
     return ok;
   });
   mount(app, api.refreshChannel, async ({ params }) => {

@@ -1,6 +1,6 @@
 /** What holds for all families: documents, channels, number blocks, pictures. */
 import { integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { PictureFacts, Rulebook } from '@loom-kin/core';
+import type { ChannelEntry, PictureFacts, Rulebook } from '@loom-kin/core';
 import { THINGS } from './changes';
 
 /** Documents of which there are few: registry, seller; rulebooks in force, pairings and category maps of channels; routes of accounts. */
@@ -41,6 +41,20 @@ export const editions = sqliteTable(
     at: text().notNull(),
   },
   (table) => [primaryKey({ columns: [table.channel, table.version] })],
+);
+
+/** What the channels of accounts said of the seller's numbers; numbers without a row were not asked about. */
+export const knownNumbers = sqliteTable(
+  'known_numbers',
+  {
+    account: text().notNull(),
+    /** GTIN as 14 digits. */
+    number: text().notNull(),
+    /** Null where the channel has no entry for it. */
+    entry: text({ mode: 'json' }).$type<ChannelEntry>(),
+    at: text().notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.account, table.number] })],
 );
 
 export const blocks = sqliteTable(
