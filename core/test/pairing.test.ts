@@ -1,7 +1,7 @@
 /** Which of a channel's values a family's value is proposed to be, and how sure that is. */
 import { describe, expect, it } from 'vitest';
-import { computeFit, guessSwatch, openPairingLists, proposePairing } from '../src/index';
-import { fitInput, rulebook } from './sample';
+import { computeFit, guessSwatch, openPairingLists, proposeFor, proposePairing } from '../src/index';
+import { fitInput, registry, rulebook } from './sample';
 import { run, wholeJacket } from './whole';
 
 const lists = openPairingLists(rulebook('quayside').rules);
@@ -71,6 +71,31 @@ describe('a value that holds for a whole listing', () => {
   });
 });
 
+describe('earlier choices on the channel', () => {
+  const list = lists.get('colour')!;
+  const chosen = { rust: 'Brown', midnight: 'Black', 'rust and ochre': 'Many-coloured' };
+  const propose = (label: string, swatch?: string) => proposeFor(registry, 'colour', { label, swatch }, list, chosen);
+  it('are proposed for a value that has their words, the most of them first', () => {
+    expect(propose('Rust melange', '#A4502B')).toEqual({
+      to: 'Brown',
+      why: 'earlier',
+      of: 'rust',
+      confidence: 'likely',
+    });
+    expect(propose('Rust and ochre check')).toMatchObject({ to: 'Many-coloured', of: 'rust and ochre' });
+    expect(propose('Trusty', '#2B4C9B')).not.toMatchObject({ why: 'earlier' });
+  });
+  it('are proposed for a colour that is nearly theirs', () => {
+    const swatch = registry.word('colour', 'midnight')!.swatch!;
+    expect(propose('Fathom', swatch)).toEqual({ to: 'Black', why: 'earlier', of: 'midnight', confidence: 'likely' });
+  });
+  it('give way to the channel’s own word, and are nothing where the channel has theirs no more', () => {
+    expect(propose('Blue')).toMatchObject({ why: 'label' });
+    const gone = proposeFor(registry, 'colour', { label: 'Rust melange' }, list, { rust: 'Ginger' });
+    expect(gone).not.toMatchObject({ why: 'earlier' });
+  });
+});
+
 describe('sizes', () => {
   it.each([
     ['350 mm', '35 cm', 'sure'],
@@ -96,6 +121,30 @@ describe('sizes', () => {
     book.rules.axes.roles.size!.list = sizes.map((one) => ({ label: one }));
     const own = openPairingLists(book.rules).get('size')!;
     expect(proposePairing('size', { label }, own)).toEqual({ to, why: 'system', confidence: 'likely' });
+  });
+  const clothes = (...sizes: string[]) => {
+    const book = structuredClone(rulebook('quayside'));
+    book.rules.axes.roles.size!.list = sizes.map((one) => ({ label: one }));
+    return openPairingLists(book.rules).get('size')!;
+  };
+  // Women's: bust of EU 40 is 92 cm, an M of 90 to 98; men's: a chest of 40 inches is EU 50, an M of 94 to 102.
+  it.each([
+    ['UK 12', 'EU 40'],
+    ['US 8', 'EU 40'],
+    ['US 8', 'UK 12'],
+    ['UK 12', 'M'],
+    ['US 2', 'XS'],
+    ['UK 40', 'EU 50'],
+    ['US 40', 'M'],
+    ['UK 46', 'XL'],
+  ])('%s is %s in a list of clothes, and asked about', (label, to) => {
+    const list = clothes(
+      ...(/^[A-Z]+$/.test(to) ? ['XS', 'S', 'M', 'L', 'XL'] : ['EU 36', 'EU 38', 'EU 42', 'EU 46', to]),
+    );
+    expect(proposePairing('size', { label }, list)).toEqual({ to, why: 'garment', confidence: 'doubtful' });
+  });
+  it('of an EU number alone are nobody’s letters: it does not say who wears it', () => {
+    expect(proposePairing('size', { label: 'EU 44' }, clothes('S', 'M', 'L'))).toBeNull();
   });
   // Thirteen decimetres are no medium, and thirteen inches no shoe.
   it.each(['1.3 m', '13 in', '12 m', '47', 'Giant'])('%s is none of them', (label) => expect(size(label)).toBeNull());

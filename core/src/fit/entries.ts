@@ -71,7 +71,10 @@ function optionsSaid(context: CheckContext, { options }: ChannelEntry, position:
 /** What a value is on the channel: as it is paired, else as it would be proposed. */
 function channelValue(context: CheckContext, role: Role, value: Value): string | undefined {
   const list = context.category.lists.get(role);
-  return context.pairingOf(role, value.label) ?? (list && proposeFor(context.rulebook.registry, role, value, list)?.to);
+  return (
+    context.pairingOf(role, value.label) ??
+    (list && proposeFor(context.rulebook.registry, role, value, list, context.pairings[role])?.to)
+  );
 }
 
 const shown = (figure: Figure | boolean): string =>

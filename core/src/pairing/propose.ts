@@ -7,6 +7,7 @@ import { colourDifference } from '../colour/name';
 import { basicColourOfName, basicColourOfSwatch, BESIDE, type BasicColour } from '../colour/terms';
 import type { Role, Value } from '../family/shape';
 import type { Registry } from '../registry/openRegistry';
+import { garmentEntry } from './garments';
 import type { ListedValue, PairingList } from './list';
 import { isSameSize, liesIn, sizeMeaning } from './sizes';
 import { isConverted } from './sizeSystems';
@@ -17,7 +18,9 @@ export type Confidence = (typeof CONFIDENCES)[number];
 
 /** Why a value of the channel is proposed. */
 export type PairingReason =
-  | { why: 'label' | 'spelling' | 'word' | 'size' | 'system' | 'range' }
+  | { why: 'label' | 'spelling' | 'word' | 'size' | 'system' | 'garment' | 'range' }
+  /** What the seller chose for another value on the channel. */
+  | { why: 'earlier'; of: string }
   /** The nearest colour: CIEDE2000, rounded; null where the channel's value has no swatch. */
   | { why: 'colour'; difference: number | null };
 export type PairingProposal = { to: string; confidence: Confidence } & PairingReason;
@@ -47,19 +50,54 @@ export function proposePairing(
   return role === 'colour' ? proposeColour(value, list) : (proposeSize(value, list) ?? proposeByWord(value, list));
 }
 
-/** The likeliest of the channel's values, knowing how the seller's dictionary writes the value besides. */
+/**
+ * The likeliest of the channel's values, knowing how the seller's dictionary writes the value besides, and what was chosen for others.
+ * @param chosen the seller's pairings of the role on the channel: folded label → the channel's value
+ */
 export function proposeFor(
   registry: Registry,
   role: string,
   value: Pick<Value, 'label'> & { swatch?: string | null | undefined },
   list: PairingList,
+  chosen: Readonly<Record<string, string>> = {},
 ): PairingProposal | null {
   const word = registry.word(role as Role, value.label);
   const wanted = value.swatch ? { label: value.label, swatch: value.swatch } : { label: value.label };
-  return proposePairing(role, wanted, list, word ? [word.label, ...word.synonyms] : []);
+  const usual = proposePairing(role, wanted, list, word ? [word.label, ...word.synonyms] : []);
+  return usual?.confidence === 'sure' ? usual : (earlierChoice(registry, role, wanted, list, chosen) ?? usual);
 }
 
-function proposeSize({ label }: Wanted, { entries }: PairingList): PairingProposal | null {
+/** Two colours that lie no farther apart are the same to a seller who has settled one of them (CIEDE2000; common practice). */
+const ALIKE = 5;
+
+/** What was chosen for a value whose words stand in this one's, or for a colour that is nearly the same. */
+function earlierChoice(
+  registry: Registry,
+  role: string,
+  value: Wanted,
+  list: PairingList,
+  chosen: Readonly<Record<string, string>>,
+): PairingProposal | null {
+  const text = ` ${foldForPairing(value.label)} `;
+  const choices = Object.entries(chosen).flatMap(([of, to]) => {
+    const there = list.byWord.get(foldForPairing(to));
+    return there === undefined ? [] : [{ of, to: there }];
+  });
+  const named = choices.filter(({ of }) => of.length > 2 && text.includes(` ${of} `));
+  const [longest] = named.sort((a, b) => b.of.length - a.of.length);
+  if (longest) return { ...longest, why: 'earlier', confidence: 'likely' };
+  if (role !== 'colour' || !value.swatch) return null;
+  const seen = choices.flatMap(({ of, to }) => {
+    const swatch = registry.word('colour', of)?.swatch;
+    const difference = swatch ? colourDifference(value.swatch!, swatch) : Infinity;
+    return difference <= ALIKE ? [{ of, to, difference }] : [];
+  });
+  const [nearestChoice] = seen.sort((a, b) => a.difference - b.difference);
+  return nearestChoice ? { to: nearestChoice.to, of: nearestChoice.of, why: 'earlier', confidence: 'likely' } : null;
+}
+
+function proposeSize({ label }: Wanted, list: PairingList): PairingProposal | null {
+  const { entries } = list;
   const size = sizeMeaning(label);
   if (!size) return null;
   const same = entries.find((entry) => entry.size && isSameSize(entry.size, size));
@@ -68,7 +106,13 @@ function proposeSize({ label }: Wanted, { entries }: PairingList): PairingPropos
     size.kind === 'number' && !size.isRange && size.figures.length > 1 ? sizeMeaning(`${label} cm`) : null;
   const measured = inCentimetres && entries.find((entry) => entry.size && isSameSize(entry.size, inCentimetres));
   if (measured) return { to: measured.label, why: 'size', confidence: 'likely' };
-  const converted = entries.find((entry) => entry.size && isConverted(size, entry.size));
+  const garment = garmentEntry(label, list);
+  if (garment) return { to: garment.label, why: 'garment', confidence: 'doubtful' };
+  // A list of clothes holds no shoes.
+  const converted =
+    garment === null && size.kind === 'shoe'
+      ? undefined
+      : entries.find((entry) => entry.size && isConverted(size, entry.size));
   if (converted) return { to: converted.label, why: 'system', confidence: 'likely' };
   const around = entries.filter((entry) => entry.size && liesIn(size, entry.size));
   if (around.length !== 1) return null;

@@ -122,6 +122,10 @@ export function pairingReasonText(reason: PairingReason): string {
       return 'the same size';
     case 'system':
       return 'the same size in another system (ISO/TS 19407 for shoes)';
+    case 'garment':
+      return 'the same size of clothes in another country, as commonly compared (letters: EN 13402-3)';
+    case 'earlier':
+      return `as you chose for ${reason.of}`;
     case 'range':
       return 'it lies within';
   }

@@ -29,7 +29,7 @@ export function pairedWords(
   const list = { entries, byWord };
   return words.map((word): PairedWord => {
     const to = pairingLookup(table, new Map([[word.role, list]]))(word.role, word.label) ?? '';
-    const proposal = to === '' ? proposeFor(registry, word.role, word, list) : null;
+    const proposal = to === '' ? proposeFor(registry, word.role, word, list, table[word.role]) : null;
     return { ...word, to, proposal, doubt: to !== '' ? 4 : proposal ? DOUBT[proposal.confidence] : 0 };
   });
 }

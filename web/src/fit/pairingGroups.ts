@@ -48,7 +48,7 @@ export function pairingGroups(family: Family, fit: Fit, registry: Registry, tabl
       label,
       swatch,
       to,
-      proposal: to === '' ? proposeFor(registry, role, { label, swatch }, lists.get(role)!) : null,
+      proposal: to === '' ? proposeFor(registry, role, { label, swatch }, lists.get(role)!, table[role]) : null,
     };
   };
   const ofAxis = (axis: Axis): PairingGroup[] => {

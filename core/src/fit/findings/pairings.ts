@@ -61,7 +61,7 @@ function unpairedFinding(
   { role, axisId, list }: Omit<ListedAxis, 'values'>,
   value: Value,
 ): Finding {
-  const near = proposeFor(context.rulebook.registry, role, value, list);
+  const near = proposeFor(context.rulebook.registry, role, value, list, context.pairings[role]);
   const { channel, name } = context.account;
   const pairing = { channel, role: role, value: foldForPairing(value.label), to: near?.to ?? '' };
   return makeFinding(context, {
