@@ -44,6 +44,20 @@ function add(): void {
   const when = { match: 'all' as const, of: [] };
   routes.value = [...routes.value, { id: newId(), name: '', when, category: null, offers: true }];
 }
+/** Accounts whose routes can be taken over. */
+const others = computed(() =>
+  setup.accounts.filter((one) => one.id !== props.account.id && (setup.setup?.routes[one.id] ?? []).length > 0),
+);
+/** Another account's routes after those that are here; a category stays where it is of the same channel. */
+function takeFrom(id: string): void {
+  const from = setup.account(id);
+  const taken = (setup.setup?.routes[id] ?? []).map((route): Route => ({
+    ...(structuredClone(route) as Route),
+    id: newId(),
+    category: from?.channel === props.account.channel ? route.category : null,
+  }));
+  routes.value = [...routes.value, ...taken];
+}
 const put = (at: number, to: Partial<Route>) =>
   (routes.value = routes.value.map((route, n) => (n === at ? { ...route, ...to } : route)));
 const remove = (at: number) => (routes.value = routes.value.filter((_, n) => n !== at));
@@ -133,6 +147,16 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
     </section>
     <div class="foot">
       <ElButton size="small" data-test="add-route" @click="add">Add a route</ElButton>
+      <select
+        v-if="others.length"
+        value=""
+        aria-label="Take over the routes of another account"
+        data-test="take-routes"
+        @change="takeFrom(text($event))"
+      >
+        <option value="">take over those of…</option>
+        <option v-for="one in others" :key="one.id" :value="one.id">{{ one.name }}</option>
+      </select>
       <template v-if="isChanged">
         <ElButton size="small" type="primary" :disabled="!allWritten" data-test="keep-routes" @click="keep"
           >Keep these routes</ElButton
@@ -193,6 +217,7 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
   flex: none;
 }
 .goes select,
+.foot select,
 .name {
   font: inherit;
   color: inherit;
@@ -202,6 +227,9 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
   min-width: 0;
   flex: 1;
   padding: 1px 6px;
+}
+.foot select {
+  flex: none;
 }
 .name {
   max-width: 260px;
