@@ -120,8 +120,13 @@ function addThread(sheet: Sheet, thread: Thread): void {
 
 const curve = (x0: number, y0: number, x1: number, y1: number) =>
   `M${x0},${y0} C${x0 + (x1 - x0) * 0.5},${y0} ${x0 + (x1 - x0) * 0.5},${y1} ${x1},${y1}`;
-const short = (text: string) => (text.length > 18 ? `${text.slice(0, 17)}…` : text);
-const saidWhole = (text: string) => (short(text) === text ? {} : { title: text });
+/** So many characters there is room for on a side. */
+const ROOM = { left: 20, right: 31 };
+/** A label as it is written on a side, and whole where it has to be shortened. */
+function written(label: string, side: keyof typeof ROOM): Pick<Mark, 'text' | 'title'> {
+  const most = ROOM[side];
+  return label.length > most ? { text: `${label.slice(0, most - 1)}…`, title: label } : { text: label };
+}
 
 function drawFamilyAxis(sheet: Sheet, axis: Axis, y: number): number {
   const column = { key: axis.id, x: LEFT, anchor: 'end' as const, title: axis.label, y };
@@ -134,7 +139,7 @@ function drawFamilyAxis(sheet: Sheet, axis: Axis, y: number): number {
     sheet.leftY.set(id, places.yOf[at]!);
     if (!places.isShown(at)) return;
     sheet.marks.push({
-      ...{ x: LEFT, y: places.yOf[at]!, text: short(label), anchor: 'end', kind: 'value', swatch, ...saidWhole(label) },
+      ...{ x: LEFT, y: places.yOf[at]!, anchor: 'end', kind: 'value', swatch, ...written(label, 'left') },
       ...{ childIds: sheet.childrenOf(id), key: `v${id}` },
     });
   });
@@ -151,7 +156,7 @@ function drawTargetAxis(sheet: Sheet, axis: TargetAxis, key: string, y: number):
     const to = places.yOf[at]!;
     if (places.isShown(at))
       sheet.marks.push({
-        ...{ x: RIGHT, y: to, text: short(option.label), anchor: 'start', kind: 'value', ...saidWhole(option.label) },
+        ...{ x: RIGHT, y: to, anchor: 'start', kind: 'value', ...written(option.label, 'right') },
         ...{ childIds, key: `o${key}${option.key}` },
       });
     option.valueIds.forEach((id, strand) => {
@@ -188,9 +193,9 @@ function drawSplit(sheet: Sheet, axis: Axis, y: number): number {
         title: `A listing of its own: ${value.label}`,
       });
     if (!places.isShown(at)) return;
-    const text = `${short(value.label)} · ${children(childIds.length)}`;
+    const text = `${value.label} · ${children(childIds.length)}`;
     sheet.marks.push({
-      ...{ x: RIGHT, y: to, text, anchor: 'start', kind: 'value', ...saidWhole(value.label) },
+      ...{ x: RIGHT, y: to, anchor: 'start', kind: 'value', ...written(text, 'right') },
       ...{ childIds, key: `sl${value.id}` },
     });
   });
