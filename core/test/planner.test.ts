@@ -21,6 +21,7 @@ import {
   type Rules,
 } from '../src/index';
 import { anyFamily, createFamily, registry, rulebook, rulesFor, stormJacket } from './sample';
+import { spinOut } from '../src/fit/planner/spinOut';
 import { bruteForce } from './brute-force';
 
 const rules = (axes: Partial<Rules['axes']>, childrenAtMost = 1000): Rules =>
@@ -462,6 +463,31 @@ describe('against brute force', () => {
     );
     expect(compared).toBeGreaterThan(600);
   }, 120_000);
+});
+
+describe('a search that is stopped', () => {
+  it('tells how few listings there may be, also of a shape that is not kept for what was found of it', () => {
+    const labels = (word: string) => Array.from({ length: 14 }, (_, at) => ({ label: `${word} ${at}` }));
+    const off = labels('Hue').flatMap((hue, a) =>
+      labels('Cut').flatMap((cut, b) => ((a * a * 3 + b * b * 7 + a * b) % 5 < 3 ? [[hue.label, cut.label]] : [])),
+    );
+    const axes = [
+      { role: 'colour' as const, label: 'Hue', values: labels('Hue') },
+      { role: 'size' as const, label: 'Cut', values: labels('Cut') },
+    ];
+    const scattered = createFamily({ id: 'f', fields: { name: 'F' }, axes, off });
+    const task = planTask(scattered, rules({ valuesAtMost: 5 }));
+    const shape = { pinned: [], split: [], groups: [[0], [1]] };
+    const budget = () => ({ steps: 10_000, children: 80_000 });
+    const found = spinOut(task, shape, { budget: budget() })!;
+    expect(found.surplus).toBeGreaterThan(0);
+    const fewest = found.bill.listings - found.surplus;
+    // Something with one listing less is there already: this is not kept, and still may be better.
+    const worst = billOrder({ ...found.bill, listings: found.bill.listings - 1 }, 'listings');
+    const stopped = { least: Infinity };
+    expect(spinOut(task, shape, { budget: budget(), worst, stopped })).toBeNull();
+    expect(stopped.least).toBe(fewest);
+  });
 });
 
 /** Pieces into listings as an integer program, in the LP format of CPLEX. */

@@ -35,6 +35,7 @@ export function compareOrders(a: readonly number[], b: readonly number[]): numbe
 
 /** The fees of some listings, exact: `values` are the options that they show, all together. */
 export function feesOf({ fees }: Rules, counts: { listings: number; children: number; values: number }): string {
+  if (fees.perListing === '0' && fees.perChild === '0' && fees.perValue === '0') return '0';
   return new Big(fees.perListing)
     .times(counts.listings)
     .plus(new Big(fees.perChild).times(counts.children))

@@ -15,14 +15,13 @@ export function valueLimits({ axes, rules }: PlanTask, shape: Shape): number[] {
 export function leastBill(task: PlanTask, shape: Shape): Bill {
   const listings = leastListings(task, shape);
   const values = shape.groups.reduce((sum, group) => sum + total(spreadOf(task, shape.split, group)), 0);
-  const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
   return {
     leftOut: task.leftOut.length,
     wishesBroken: 0,
     pricesLost: pricesTold(task, shape).lost,
     listings,
     fees: feesOf(task.rules, { listings, children: task.children.length, values }),
-    remade: task.live.filter((live) => !isSameListing(live.structure, structure)).length,
+    remade: task.live.length === 0 ? 0 : remadeAtLeast(task, shape),
     moved: 0,
     reshaped: 0,
     joins: joinsOf(shape),
@@ -36,6 +35,12 @@ export function leastBill(task: PlanTask, shape: Shape): Bill {
     longestLabel: 0,
     axesShown: shape.groups.length,
   };
+}
+
+/** Live listings that cannot go on under a shape. */
+function remadeAtLeast(task: PlanTask, shape: Shape): number {
+  const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
+  return task.live.filter((live) => !isSameListing(live.structure, structure)).length;
 }
 
 /** For each combination that is split as many listings as its children and its values need at least. */

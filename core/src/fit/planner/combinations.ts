@@ -2,10 +2,14 @@
  * Combinations of axes that the children have: counted, ordered and labelled once for the same children, however many
  * shapes and channels ask.
  */
-import { optionLabels, type OptionLabels } from './labels';
+import { labelsTooLong, optionLabels, type OptionLabels } from './labels';
 import type { Combinations, GroupLabels, PlanTask, TaskAxis } from './shape';
 
-const bitsOf = (group: readonly number[]): number => group.reduce((all, axis) => all | (1 << axis), 0);
+function bitsOf(group: readonly number[]): number {
+  let bits = 0;
+  for (const axis of group) bits |= 1 << axis;
+  return bits;
+}
 
 /** The combinations of some axes (numbers, in any order) that the children have. */
 export function combinationsOf(task: PlanTask, group: readonly number[]): Combinations {
@@ -38,47 +42,53 @@ const MOST_SETS = 1 << 6;
 function countSpread(task: PlanTask, split: readonly number[], group: readonly number[]): Int32Array {
   const outer = combinationsOf(task, split);
   if (split.length === 0) return Int32Array.of(combinationsOf(task, group).count);
-  const both = combinationsOf(task, [...new Set([...split, ...group])]);
+  const { firsts } = combinationsOf(task, [...split, ...group]);
   const counts = new Int32Array(outer.count);
-  const isCounted = new Uint8Array(both.count);
-  for (let number = 0; number < both.placeOf.length; number++) {
-    const place = both.placeOf[number]!;
-    if (isCounted[place]) continue;
-    isCounted[place] = 1;
-    counts[outer.placeOf[number]!]! += 1;
-  }
+  for (const number of firsts) counts[outer.placeOf[number]!]! += 1;
   return counts;
 }
 
 /** Codes below this are counted in a table with a place for each; more would take more room than the children are worth. */
 const TABLE_AT_MOST = 1 << 18;
 
-/** Combinations as numbers whose order is that of the weave: the first axis weighs most. */
+/**
+ * Combinations in the order of the weave, the first axis weighing most: those of all axes but the last, each with the values of the
+ * last.
+ */
 function count(task: PlanTask, axes: readonly number[]): Combinations {
-  const sizes = axes.map((axis) => task.axes[axis]!.values.length);
-  const range = sizes.reduce((product, size) => product * size, 1);
-  const codes = codesOf(task, axes, sizes);
+  const last = axes.at(-1);
+  if (last === undefined) return one(task.children.length);
+  const before = combinationsOf(task, axes.slice(0, -1));
+  const size = task.axes[last]!.values.length;
+  const column = columnsOf(task)[last]!;
+  const range = before.count * size;
+  const codes = range <= TABLE_AT_MOST ? new Int32Array(column.length) : new Float64Array(column.length);
+  for (let number = 0; number < codes.length; number++)
+    codes[number] = before.placeOf[number]! * size + column[number]!;
   const { sorted, placeOf } = range <= TABLE_AT_MOST ? inTable(codes, range) : inSet(codes);
+  const firsts = new Int32Array(sorted.length).fill(-1);
+  for (let number = placeOf.length - 1; number >= 0; number--) firsts[placeOf[number]!] = number;
   let rows: number[][] | undefined;
-  return { count: sorted.length, placeOf, rows: () => (rows ??= sorted.map((code) => rowOf(code, sizes))) };
+  const makeRows = () => sorted.map((code) => [...before.rows()[Math.floor(code / size)]!, code % size]);
+  return { count: sorted.length, placeOf, firsts, rows: () => (rows ??= makeRows()) };
 }
 
-/** Child number → its combination as a number. */
-function codesOf(task: PlanTask, axes: readonly number[], sizes: readonly number[]): Float64Array {
-  const codes = new Float64Array(task.children.length);
-  const columns = columnsOf(task);
-  axes.forEach((axis, place) => {
-    const column = columns[axis]!;
-    const size = sizes[place]!;
-    for (let number = 0; number < codes.length; number++) codes[number] = codes[number]! * size + column[number]!;
-  });
-  return codes;
-}
+/** The one combination that all children have of no axis at all. */
+const one = (children: number): Combinations => ({
+  ...{ count: Math.min(children, 1), placeOf: new Int32Array(children) },
+  ...{ firsts: new Int32Array(Math.min(children, 1)), rows: () => [[]] },
+});
 
 /** Axis number → child number → place of the child's value. */
 export function columnsOf({ known, axes, children }: PlanTask): readonly Int32Array[] {
-  known.columns ??= axes.map((_, axis) => Int32Array.from(children, (child) => child.at[axis]!));
+  known.columns ??= axes.map((_, axis) => columnOf(children, axis));
   return known.columns;
+}
+
+function columnOf(children: PlanTask['children'], axis: number): Int32Array {
+  const column = new Int32Array(children.length);
+  for (let number = 0; number < column.length; number++) column[number] = children[number]!.at[axis]!;
+  return column;
 }
 
 interface Sorted {
@@ -88,7 +98,7 @@ interface Sorted {
   placeOf: Int32Array;
 }
 
-function inTable(codes: Float64Array, range: number): Sorted {
+function inTable(codes: Int32Array | Float64Array, range: number): Sorted {
   const place = new Int32Array(range).fill(-1);
   for (const code of codes) place[code] = 0;
   const sorted: number[] = [];
@@ -98,20 +108,10 @@ function inTable(codes: Float64Array, range: number): Sorted {
   return { sorted, placeOf };
 }
 
-function inSet(codes: Float64Array): Sorted {
+function inSet(codes: Int32Array | Float64Array): Sorted {
   const sorted = [...new Set(codes)].sort((a, b) => a - b);
   const place = new Map(sorted.map((code, at) => [code, at]));
   return { sorted, placeOf: Int32Array.from(codes, (code) => place.get(code)!) };
-}
-
-function rowOf(code: number, sizes: readonly number[]): number[] {
-  const row = new Array<number>(sizes.length);
-  let rest = code;
-  for (let at = sizes.length - 1; at >= 0; at--) {
-    row[at] = rest % sizes[at]!;
-    rest = Math.floor(rest / sizes[at]!);
-  }
-  return row;
 }
 
 /**
@@ -128,6 +128,24 @@ export function labelGroup(task: PlanTask, group: readonly number[]): GroupLabel
   if (made === undefined)
     labels.set(key, (made = makeLabels(task, group, role?.shows === 'list' ? null : atMost, labelForbids)));
   return made;
+}
+
+/** Options of a group whose labels have to be shortened by rule at the very least; infinitely many where no labels are to be had. */
+export function leastShortened(task: PlanTask, group: readonly number[]): number {
+  const role = task.rules.axes.roles[task.axes[group[0]!]!.role];
+  const { labelForbids } = task.rules.axes;
+  const atMost = role?.labelAtMost ?? task.rules.axes.labelAtMost;
+  if (role?.shows === 'list') return 0;
+  const key = `${group.join('+')}|${atMost}|${labelForbids}`;
+  const made = task.known.labels.get(key);
+  if (made !== undefined) return made?.byRule ?? Infinity;
+  const { tooLong } = task.known;
+  let least = tooLong.get(key);
+  if (least === undefined) {
+    const axes = [...group].sort((a, b) => a - b).map((axis) => task.axes[axis]!);
+    tooLong.set(key, (least = labelsTooLong(axes, combinationsOf(task, group).rows, atMost, labelForbids)));
+  }
+  return least;
 }
 
 function makeLabels(

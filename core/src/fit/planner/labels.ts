@@ -72,6 +72,30 @@ export function optionLabels(
   return null;
 }
 
+/**
+ * Rows that are too long in full, with what takes least room between the parts: they have to be shortened by rule, unless the seller has
+ * short labels. `rows` is asked for only where some may be.
+ */
+export function labelsTooLong(
+  axes: readonly TaskAxis[],
+  rows: () => readonly (readonly number[])[],
+  atMost: number,
+  forbidden: string,
+): number {
+  if (axes.some(({ values }) => values.some((value) => value.short !== undefined))) return 0;
+  const between = Math.min(...usableSeparators(forbidden).map((separator) => separator.length)) * (axes.length - 1);
+  const lengths = axes.map(({ values }) => values.map(({ label, code }) => (clean(label, forbidden) || code).length));
+  const longest = lengths.reduce((sum, some) => sum + Math.max(...some), between);
+  if (longest <= atMost) return 0;
+  let long = 0;
+  for (const row of rows()) {
+    let length = between;
+    for (let axis = 0; axis < row.length; axis++) length += lengths[axis]![row[axis]!]!;
+    if (length > atMost) long += 1;
+  }
+  return long;
+}
+
 /** Two of them: one that reads well, one that saves room. Where the channel forbids them all parts run together. */
 function usableSeparators(forbidden: string): string[] {
   const usable = SEPARATORS.filter((separator) => ![...separator].some((mark) => forbidden.includes(mark)));

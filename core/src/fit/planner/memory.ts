@@ -7,6 +7,7 @@ export const createKnown = (): Known => ({
   combinations: new Map(),
   spreads: new Map(),
   labels: new Map(),
+  tooLong: new Map(),
   plans: new WeakMap(),
 });
 

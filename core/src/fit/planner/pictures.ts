@@ -4,11 +4,16 @@ import type { PlanTask, Shape } from './shape';
 export function picturesShown(task: PlanTask, shape: Shape): { pictureAxis: number | null; lost: number } {
   const { onAxis, onChildren } = task.pictures;
   if (task.rules.axes.pictures === 'child') return { pictureAxis: null, lost: 0 };
-  const fixed = new Set([...shape.split, ...shape.pinned]);
-  const lostWith = (shown: number[]) => {
-    const seen = new Set([...fixed, ...shown]);
-    const values = onAxis.reduce((sum, count, axis) => sum + (seen.has(axis) ? 0 : count), 0);
-    return values + (seen.size === task.axes.length ? 0 : onChildren);
+  const lostWith = (shown: readonly number[]) => {
+    const isSeen = (axis: number) => shape.split.includes(axis) || shape.pinned.includes(axis) || shown.includes(axis);
+    let lost = 0;
+    let isAll = true;
+    for (let axis = 0; axis < onAxis.length; axis++) {
+      if (isSeen(axis)) continue;
+      isAll = false;
+      lost += onAxis[axis]!;
+    }
+    return isAll ? lost : lost + onChildren;
   };
   if (task.rules.axes.pictures === 'listing' || shape.groups.length === 0)
     return { pictureAxis: null, lost: lostWith([]) };

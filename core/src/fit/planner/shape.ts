@@ -133,6 +133,8 @@ export interface Known {
   /** Two sets of axes → how many combinations of the second there are with each of the first. */
   spreads: Map<number, Int32Array>;
   labels: Map<string, GroupLabels | null>;
+  /** As `labels`: options whose label is too long in full. */
+  tooLong: Map<string, number>;
   plans: WeakMap<Rules, Map<string, readonly Plan[]>>;
 }
 
@@ -150,6 +152,8 @@ export interface Combinations {
   rows(): number[][];
   /** Child number → place of its combination among the rows. */
   placeOf: Int32Array;
+  /** Place → the first child that has the combination. */
+  firsts: Int32Array;
 }
 
 export interface GroupLabels extends Pick<Combinations, 'placeOf'> {

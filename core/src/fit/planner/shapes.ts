@@ -72,6 +72,7 @@ function leads(
   liveLeads: ReadonlySet<string>,
 ): number[][][] {
   const choices = groups.map((group) => {
+    if (group.length === 1) return [group];
     const all = group.map((lead) => [lead, ...group.filter((axis) => axis !== lead)]);
     const allowed = all.filter((led) => led.length === 1 || rules.roles[roles[led[0]!]!]?.shows !== 'list');
     if (rules.sets) return allowed;

@@ -1,10 +1,10 @@
 /** A shape worked out in full: its listings, its labels, its bill. */
 import { billOrder, compareOrders, feesOf } from './bill';
 import { leastBill, valueLimits } from './bound';
-import { combinationsOf, labelGroup } from './combinations';
+import { combinationsOf, labelGroup, leastShortened } from './combinations';
 import { cutListing, type Cut } from './cut/cut';
 import { leastParts } from './cut/least';
-import { pieceMaker, type Limits } from './cut/piece';
+import { pieceMaker, valuesTooLarge, type Limits, type Piece } from './cut/piece';
 import type { Budget } from './cut/search';
 import { goingOn, structureOf, withKeys, type Begun } from './live';
 import { picturesShown } from './pictures';
@@ -30,15 +30,22 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | 
   const isWorse = (bill: Bill) => worst !== undefined && compareOrders(billOrder(bill, task.objective), worst) > 0;
   const bound = order.bound ?? leastBill(task, shape);
   if (isWorse({ ...bound, listings: leastOf(sets) })) return null;
+  if (worst) {
+    const shortened = shape.groups.reduce((sum, group) => sum + leastShortened(task, group), 0);
+    if (isWorse({ ...bound, listings: leastOf(sets), shortened, cutThrough: leastThrough(task, shape, sets) }))
+      return null;
+  }
   // Cutting goes on only as long as it can still be kept.
   const made = listingsOf(task, shape, {
     structure,
     sets,
     budget,
     isWorse: (listings) => isWorse({ ...bound, listings }),
+    mayBe(least) {
+      if (stopped) stopped.least = Math.min(stopped.least, least);
+    },
   });
   if (!made) return null;
-  if (stopped && made.least < made.listings.length) stopped.least = Math.min(stopped.least, made.least);
   const { pictureAxis, lost } = picturesShown(task, shape);
   const { priceAxis, lost: pricesLost } = pricesTold(task, shape);
   const bill: Bill = {
@@ -76,7 +83,7 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | 
     ...{ signature: signatureOf(task, shape), structure, axes },
     split: axisIds(task, shape.split),
     pinned: axisIds(task, shape.pinned),
-    ...{ pictureAxis, priceAxis, listings: made.listings, bill, surplus: made.listings.length - made.least },
+    ...{ pictureAxis, priceAxis, listings: made.listings, bill, surplus: made.listings.length - made.fewest },
   };
 }
 
@@ -87,9 +94,10 @@ interface Made {
   reshaped: number;
   wishesBroken: number;
   through: number;
-  /** Options shown in all listings together. */
+  /** Options shown in all listings together, where they cost something. */
   values: number;
-  least: number;
+  /** The fewest listings there may be. */
+  fewest: number;
 }
 
 const limitsOf = (task: PlanTask, shape: Shape): Limits => ({
@@ -108,6 +116,16 @@ interface ChildSet {
 
 const leastOf = (sets: readonly ChildSet[]): number => sets.reduce((total, set) => total + set.least, 0);
 
+/** Values that every cut of these goes through, whatever axis it goes along. */
+function leastThrough(task: PlanTask, shape: Shape, sets: readonly ChildSet[]): number {
+  const shown = shape.groups.flat();
+  if (shown.every((axis) => task.wish.whole.includes(task.axes[axis]!.id))) return 0;
+  const most = task.rules.children.atMost;
+  const leastOfSet = ({ numbers }: ChildSet) =>
+    numbers.length <= most ? 0 : Math.min(...shown.map((axis) => valuesTooLarge(task, numbers, axis, most)));
+  return sets.reduce((sum, set) => sum + leastOfSet(set), 0);
+}
+
 /** A set for each combination of what is split. */
 function childSets(task: PlanTask, shape: Shape): ChildSet[] {
   const { count, placeOf } = combinationsOf(task, shape.split);
@@ -124,10 +142,13 @@ interface ListingsOrder {
   budget: Budget;
   /** Whether so many listings are too many to be kept. */
   isWorse(listings: number): boolean;
+  /** Told how few listings there may be, where the cutting was stopped. */
+  mayBe(least: number): void;
 }
 
 /** The listings of a shape: one for each combination of what is split, cut where one is too large. */
-function listingsOf(task: PlanTask, shape: Shape, { structure, sets, budget, isWorse }: ListingsOrder): Made | null {
+function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): Made | null {
+  const { structure, sets, budget, isWorse, mayBe } = asked;
   const { placeOf } = combinationsOf(task, shape.split);
   const live = goingOn(task, structure);
   const homes = live.map(({ numbers }) => homeOf(placeOf, numbers));
@@ -136,26 +157,35 @@ function listingsOf(task: PlanTask, shape: Shape, { structure, sets, budget, isW
     ...{ task, options, budget, along: cutOrder(task, shape), limits: limitsOf(task, shape) },
     ...{ counts: options.map((one) => one.count), pieceOf: pieceMaker(options) },
   };
-  const made: Omit<Made, 'listings' | 'remade' | 'moved' | 'reshaped'> = {
-    ...{ wishesBroken: 0, through: 0, values: 0, least: 0 },
+  const made: Pick<Made, 'wishesBroken' | 'through' | 'values'> = {
+    ...{ wishesBroken: 0, through: 0, values: 0 },
   };
+  const countsValues = task.rules.fees.perValue !== '0';
   const begun: Begun[] = [];
   let listings = leastOf(sets);
+  let fewest = listings;
   for (const { place, numbers, least } of sets) {
     const here = live.filter((_, at) => homes[at] === place).map((one) => one.numbers);
     const own = here.map((all) => all.filter((number) => placeOf[number] === place));
     const cut = cutByWish({ ...order, numbers, least, live: own });
     if (!cut) return null;
     listings += cut.parts.length - least;
-    if (isWorse(listings)) return null;
+    fewest += cut.least - least;
+    if (isWorse(listings)) {
+      // What is not worth keeping as it was cut might be, were it cut better.
+      if (fewest < listings) mayBe(fewest);
+      return null;
+    }
     made.wishesBroken = Math.max(made.wishesBroken, cut.wishesBroken);
     made.through += cut.through;
-    made.least += cut.least;
-    for (const part of cut.parts) made.values += order.pieceOf(part).options.flat().length;
+    if (countsValues) for (const part of cut.parts) made.values += valuesIn(order.pieceOf(part));
     begun.push(...partsBegun(task, shape, cut));
   }
-  return { ...made, ...withKeys(task, structure, begun, live) };
+  if (fewest < listings) mayBe(fewest);
+  return { ...made, fewest, ...withKeys(task, structure, begun, live) };
 }
+
+const valuesIn = ({ options }: Piece): number => options.reduce((sum, places) => sum + places.length, 0);
 
 /** The place that most of these children are in. */
 function homeOf(placeOf: Int32Array, numbers: readonly number[]): number {

@@ -5,8 +5,8 @@
 import { columnsOf } from '../combinations';
 import { keepingLive } from './keepLive';
 import type { CutOrder } from './order';
-import { evenly, inOrder, largestFirst, startsInOrder } from './packing';
-import { byValue, fits, inValueOrder, numbersOf, valuesCutThrough, type Piece } from './piece';
+import { evenly, inOrder, intoFirst, largestFirst, startsInOrder } from './packing';
+import { byValue, fits, inValueOrder, numbersOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
 import { fewestParts } from './search';
 
 export interface Cut {
@@ -66,25 +66,38 @@ interface Packed {
 function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
   const { task, numbers, least, limits, counts, budget } = order;
   const axes = order.along.filter((axis) => !order.whole.includes(axis));
-  const packed: { best: Omit<Packed, 'isExact'> | null } = { best: null };
+  /** `rank`: the place of the axis it is cut along; of alike cuts the one along the axis liked most is kept. */
+  const packed: { best: (Omit<Packed, 'isExact'> & { rank: number }) | null } = { best: null };
   const offer = (parts: Piece[][] | null, axis: number | undefined): void => {
     const { best } = packed;
     if (!parts || (best && parts.length > best.parts.length)) return;
+    const rank = axis === undefined ? 0 : axes.indexOf(axis);
     const through = axis === undefined ? 0 : valuesCutThrough(task, parts, axis);
-    if (!best || parts.length < best.parts.length || through < best.through) packed.best = { parts, through };
+    const isBetter =
+      !best ||
+      parts.length < best.parts.length ||
+      through < best.through ||
+      (through === best.through && rank < best.rank);
+    if (isBetter) packed.best = { parts, through, rank };
   };
   const count = () => packed.best?.parts.length ?? Infinity;
-  for (const axis of axes) {
-    if (budget.children < 0 && packed.best) break;
+  const byLeast = axes
+    .map((axis, rank) => ({ axis, rank, over: valuesTooLarge(task, numbers, axis, limits.children) }))
+    .sort((a, b) => a.over - b.over || a.rank - b.rank);
+  for (const { axis, rank, over } of byLeast) {
+    const { best } = packed;
+    if (best && budget.children < 0) break;
+    // Those that are left cut through as many values at least.
+    const isDone = best && count() === least && (best.through < over || (best.through === over && best.rank < rank));
+    if (isDone) return { ...best, isExact: true };
     offer(alongValues(order, axis), axis);
-    if (count() === least && packed.best!.through === 0) return { ...packed.best!, isExact: true };
   }
   if (count() > least) for (const axis of axes) offer(alongChildren(order, atoms, axis, count()), axis);
-  if (count() > least && numbers.length <= FITTED) offer(largestFirst(atoms(), limits, counts), axes[0]);
+  if (count() > least && numbers.length <= FITTED) offer(asTheyGoIn(order, atoms, count()), axes[0]);
   // Without any axis to cut along there is one piece, and that fits.
   const best = packed.best ?? { parts: atoms().map((atom) => [atom]), through: 0 };
-  if (best.parts.length === least || atoms().length > SEARCHED)
-    return { ...best, isExact: best.parts.length === least };
+  const isMany = order.whole.length === 0 ? numbers.length > SEARCHED : atoms().length > SEARCHED;
+  if (best.parts.length === least || isMany) return { ...best, isExact: best.parts.length === least };
   offer(fewestParts(atoms(), limits, { below: best.parts.length, least, budget }), axes[0]);
   return { ...(packed.best ?? best), isExact: budget.steps > 0 };
 }
@@ -98,13 +111,25 @@ function alongChildren(order: CutOrder, atoms: () => readonly Piece[], axis: num
   return starts && starts.map((start, at) => [pieceOf(sorted.slice(start, starts[at + 1]))]);
 }
 
+/** The smallest pieces, the largest first, each into the first listing with room, where that takes no more than `most`. */
+function asTheyGoIn(order: CutOrder, atoms: () => readonly Piece[], most: number): Piece[][] | null {
+  const { numbers, options, limits, counts, pieceOf, whole } = order;
+  if (whole.length > 0) return largestFirst(atoms(), limits, counts);
+  const parts = intoFirst(numbers, options, limits, most);
+  return parts && parts.map((part) => [pieceOf(part)]);
+}
+
 /** Whole values of an axis to a listing: in order where that is as good, else as they go in best. */
 function alongValues(order: CutOrder, axis: number): Piece[][] | null {
   const { task, numbers, least, limits, counts, budget } = order;
   const along = order.along.filter((one) => one !== axis && !order.whole.includes(one));
-  const blocks = byValue(task, numbers, axis).flatMap((value) => slabs(order, value, along));
-  const ordered = inOrder(blocks, limits, counts);
-  if (!ordered) return null;
+  const blocks: Piece[] = [];
+  for (const value of byValue(task, numbers, axis)) {
+    const pieces = slabs(order, value, along);
+    if (!pieces) return null;
+    blocks.push(...pieces);
+  }
+  const ordered = inOrder(blocks, limits, counts)!;
   if (ordered.length === least) return evenly(blocks, limits, counts, least);
   const packed = largestFirst(blocks, limits, counts)!;
   const fewer = packed.length < ordered.length ? packed : ordered;
@@ -115,15 +140,19 @@ function alongValues(order: CutOrder, axis: number): Piece[][] | null {
   return searched ?? (fewer === packed ? packed : evenly(blocks, limits, counts, ordered.length));
 }
 
-/** Children of one value in pieces that fit: all together, or along the first further axis that does it, in order. */
-function slabs(order: CutOrder, numbers: readonly number[], along: readonly number[]): Piece[] {
-  const whole = order.pieceOf(numbers);
-  if (fits(whole, order.limits)) return [whole];
+/** Children of one value in pieces that fit: all together, or along the first further axis that does it, in order; null where none does. */
+function slabs(order: CutOrder, numbers: readonly number[], along: readonly number[]): Piece[] | null {
+  const { task, limits, counts, pieceOf } = order;
+  const isTooMany = (some: readonly number[]) => some.length > limits.children;
+  const whole = isTooMany(numbers) ? null : pieceOf(numbers);
+  if (whole && fits(whole, limits)) return [whole];
   for (const axis of along) {
-    const parts = inOrder(byValue(order.task, numbers, axis).map(order.pieceOf), order.limits, order.counts);
-    if (parts) return parts.map((part) => order.pieceOf(numbersOf(part)));
+    const groups = byValue(task, numbers, axis);
+    // Counting is quick; pieces are only made of what may go in.
+    const parts = groups.some(isTooMany) ? null : inOrder(groups.map(pieceOf), limits, counts);
+    if (parts) return parts.map((part) => pieceOf(numbersOf(part)));
   }
-  return [whole];
+  return null;
 }
 
 /** Atoms in the order of one axis, those of a value in the order of the weave. */

@@ -6,6 +6,8 @@ import type { Limits, Options } from './piece';
  * never are alike, so that a listing holds at most as many as its values make combinations.
  */
 export function leastParts(numbers: readonly number[], options: readonly Options[], limits: Limits): number {
+  // So few have no more values than a listing may.
+  if (numbers.length <= limits.children && limits.values.every((most) => numbers.length <= most)) return 1;
   const having = options.map(({ count, placeOf }) => {
     const children = new Int32Array(count);
     for (const number of numbers) children[placeOf[number]!]! += 1;

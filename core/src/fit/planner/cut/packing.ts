@@ -155,6 +155,37 @@ export function largestFirst(pieces: readonly Piece[], limits: Limits, counts: r
   return parts.map((part) => part.pieces);
 }
 
+/** Single children, each into the first listing that has room for it. Null where that takes more than `most`. */
+export function intoFirst(
+  numbers: readonly number[],
+  options: readonly Options[],
+  limits: Limits,
+  most: number,
+): number[][] | null {
+  const parts: { numbers: number[]; has: Uint8Array[]; free: number[] }[] = [];
+  const hasRoomFor = (part: (typeof parts)[number], number: number): boolean => {
+    if (part.numbers.length >= limits.children) return false;
+    for (let axis = 0; axis < options.length; axis++)
+      if (part.free[axis]! <= 0 && part.has[axis]![options[axis]!.placeOf[number]!] === 0) return false;
+    return true;
+  };
+  for (const number of numbers) {
+    let part = parts.find((one) => hasRoomFor(one, number));
+    if (!part) {
+      if (parts.length >= most) return null;
+      const has = options.map(({ count }) => new Uint8Array(count));
+      parts.push((part = { numbers: [], has, free: [...limits.values] }));
+    }
+    part.numbers.push(number);
+    for (let axis = 0; axis < options.length; axis++) {
+      const place = options[axis]!.placeOf[number]!;
+      part.free[axis]! -= 1 - part.has[axis]![place]!;
+      part.has[axis]![place] = 1;
+    }
+  }
+  return parts.map((part) => part.numbers);
+}
+
 /** By children, then by options. */
 function weightOf({ numbers, options }: Piece): number {
   let most = 0;

@@ -67,6 +67,17 @@ export function inValueOrder(task: PlanTask, numbers: readonly number[], axis: n
   return sorted;
 }
 
+/** Values of an axis that more children have than go into one listing: no cut keeps them together. */
+export function valuesTooLarge(task: PlanTask, numbers: readonly number[], axis: number, most: number): number {
+  if (numbers.length <= most) return 0;
+  const column = columnsOf(task)[axis]!;
+  const counts = new Int32Array(task.axes[axis]!.values.length);
+  for (const number of numbers) counts[column[number]!]! += 1;
+  let large = 0;
+  for (const count of counts) if (count > most) large += 1;
+  return large;
+}
+
 /** The children of some pieces, one piece after the other. A loop: flattening lists takes ten times as long. */
 export function numbersOf(pieces: readonly Piece[]): number[] {
   const numbers: number[] = [];
