@@ -50,44 +50,73 @@ export function sortedOf(family: Family, stock: Readonly<Record<string, number>>
   return { fields: family.fields, price: fromPrice(family), stock: pieces };
 }
 
-/** Whether conditions hold for a family. */
-export function holds({ match, of }: Conditions, family: Sorted, registry: Registry): boolean {
-  const one = (part: Conditions['of'][number]): boolean =>
-    'of' in part ? quantified(part.match, part.of, one) : conditionHolds(part, family, registry);
-  return of.length === 0 || quantified(match, of, one);
+/** Tells of families, one after the other, whether conditions hold for them. */
+export type ConditionsTest = (family: Sorted) => boolean;
+
+/** Makes conditions ready for many families: what is compared with is folded once. */
+export function conditionsTest({ match, of }: Conditions, registry: Registry): ConditionsTest {
+  if (of.length === 0) return () => true;
+  const tests = of.map((part) =>
+    'of' in part
+      ? quantified(
+          part.match,
+          part.of.map((one) => conditionTest(one, registry)),
+        )
+      : conditionTest(part, registry),
+  );
+  return quantified(match, tests);
 }
 
-const quantified = <T>(match: 'all' | 'any', parts: readonly T[], test: (part: T) => boolean): boolean =>
-  match === 'all' ? parts.every(test) : parts.some(test);
+/** Whether conditions hold for a family. */
+export const holds = (conditions: Conditions, family: Sorted, registry: Registry): boolean =>
+  conditionsTest(conditions, registry)(family);
 
-function conditionHolds({ key, is, value }: Condition, family: Sorted, registry: Registry): boolean {
-  const said = saidOf(key, family, registry);
-  if (is === 'isNot') return !isEqual(said, value);
-  if (said.length === 0) return false;
-  if (is === 'is') return isEqual(said, value);
-  if (is === 'oneOf') return [value].flat().some((one) => isEqual(said, one as Figure));
-  if (is === 'contains') return said.some((one) => foldLabel(String(one)).includes(foldLabel(String(value))));
-  const [first] = said.map(Number);
-  return is === 'above' ? first! > Number(value) : first! < Number(value);
+const quantified = (match: 'all' | 'any', tests: readonly ConditionsTest[]): ConditionsTest =>
+  match === 'all' ? (family) => tests.every((test) => test(family)) : (family) => tests.some((test) => test(family));
+
+function conditionTest({ key, is, value }: Condition, registry: Registry): ConditionsTest {
+  const said = saidOf(key, registry);
+  if (is === 'above' || is === 'below') {
+    const bound = Number(value);
+    return (family) => {
+      const [first] = said(family);
+      return first !== undefined && (is === 'above' ? Number(first) > bound : Number(first) < bound);
+    };
+  }
+  if (is === 'contains') {
+    const part = foldLabel(String(value));
+    return (family) => said(family).some((one) => foldLabel(String(one)).includes(part));
+  }
+  if (is === 'oneOf') {
+    const any = [value].flat().map((one) => equals(one as Figure));
+    return (family) => said(family).some((one) => any.some((isIt) => isIt(one)));
+  }
+  const isIt = equals(value);
+  return is === 'isNot' ? (family) => !said(family).some(isIt) : (family) => said(family).some(isIt);
 }
 
 /** What a family says of a field: a list's entries, and a category together with those above it. */
-function saidOf(key: string, { fields, price, stock }: Sorted, registry: Registry): Figure[] {
-  if (key === 'price') return price === undefined ? [] : [price];
-  if (key === 'stock') return [stock];
-  if (key === 'category') return registry.path(fields.category).map((one) => one.id);
-  const figure = fields[key];
-  return figure === undefined || figure === '' ? [] : [figure].flat();
+function saidOf(key: string, registry: Registry): (family: Sorted) => readonly Figure[] {
+  if (key === 'price') return ({ price }) => (price === undefined ? [] : [price]);
+  if (key === 'stock') return ({ stock }) => [stock];
+  if (key === 'category') return ({ fields }) => registry.path(fields.category).map((one) => one.id);
+  return ({ fields }) => {
+    const figure = fields[key];
+    return figure === undefined || figure === '' ? [] : [figure].flat();
+  };
 }
 
-const isEqual = (said: readonly Figure[], value: Condition['value']): boolean =>
-  said.some((one) =>
-    typeof one === 'boolean' || typeof value === 'boolean'
-      ? String(one) === String(value)
-      : isNumber(one) && isNumber(value)
-        ? Number(one) === Number(value)
-        : foldLabel(String(one)) === foldLabel(String(value)),
-  );
+function equals(value: Condition['value']): (figure: Figure) => boolean {
+  const text = String(value);
+  const folded = foldLabel(text);
+  const isFigure = isNumber(value);
+  return (figure) =>
+    typeof figure === 'boolean' || typeof value === 'boolean'
+      ? String(figure) === text
+      : isFigure && isNumber(figure)
+        ? Number(figure) === Number(value)
+        : foldLabel(String(figure)) === folded;
+}
 
 const isNumber = (figure: unknown): boolean =>
   typeof figure === 'number' || (typeof figure === 'string' && /^\d+(\.\d+)?$/.test(figure));

@@ -26,6 +26,10 @@ export const families = sqliteTable(
   },
   (table) => [
     index('families_by_name').on(table.retired, table.name),
+    // What conditions see of a family, so that they read no whole rows.
+    index('families_seen').on(
+      ...[table.retired, table.name, table.id, table.revision, table.fromPriceText, table.stock],
+    ),
     index('families_by_change').on(table.retired, table.changedAt),
     index('families_by_style').on(table.styleCode),
     uniqueIndex('families_by_search_row').on(table.searchRow),

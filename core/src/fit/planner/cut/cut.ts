@@ -64,7 +64,7 @@ interface Packed {
 }
 
 function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
-  const { task, numbers, least, limits, counts, budget } = order;
+  const { task, numbers, least, limits, budget } = order;
   const axes = order.along.filter((axis) => !order.whole.includes(axis));
   /** `rank`: the place of the axis it is cut along; of alike cuts the one along the axis liked most is kept. */
   const packed: { best: (Omit<Packed, 'isExact'> & { rank: number }) | null } = { best: null };

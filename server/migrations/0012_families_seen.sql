@@ -1,0 +1,1 @@
+CREATE INDEX `families_seen` ON `families` (`retired`,`name`,`id`,`revision`,`from_price_text`,`stock`);
