@@ -53,6 +53,7 @@ export * from './words/conditions';
 export * from './words/fitDifference';
 export * from './fit/fitDifference';
 export * from './pairing/list';
+export * from './pairing/proposal';
 export * from './pairing/propose';
 export * from './rulebook/shape';
 export * from './rulebook/readRulebook';

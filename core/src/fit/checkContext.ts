@@ -14,14 +14,15 @@ export function checkContext(
   input: FitInput,
   category: CategoryRules,
   { plan, isChosenGone }: { plan: Plan | null; isChosenGone: boolean },
-  offeredIds: ReadonlySet<string>,
+  offeredIds: readonly string[],
 ): CheckContext {
   const { family, account, rulebook } = input;
   const { woven, position } = familyIndex(family);
   const scopes = scopesOf(account, rulebook.registry.firstLanguage);
-  const offered = woven.filter((child) => offeredIds.has(child.id));
-  const all = offered.length === woven.length;
-  const isOffered = (at: number) => all || offeredIds.has(woven[at]!.id);
+  const all = offeredIds.length === woven.length;
+  const ids = all ? null : new Set(offeredIds);
+  const offered = ids ? woven.filter((child) => ids.has(child.id)) : woven;
+  const isOffered = (at: number) => !ids || ids.has(woven[at]!.id);
   const column = (key: string) => columnOf(family, key, scopes);
   const groups = new Map<string, readonly ColumnGroup[]>();
   const { isUnderEntry, none } = underEntries(input, category);

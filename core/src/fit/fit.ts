@@ -34,14 +34,23 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
     return { fit: absentFit(input, category, destination), context: null };
   const { task, plans, plan, isChosenGone } = planFor(input, category);
   const inForce = { plan, isChosenGone };
-  const context = checkContext(input, category, inForce, new Set(task.children.map((child) => child.id)));
+  const context = checkContext(
+    input,
+    category,
+    inForce,
+    task.children.map((child) => child.id),
+  );
   const findings = checkAll(context, task.leftOut);
+  let states: Fit['childStates'] | undefined;
   const fit: Fit = {
     account: account.id,
     channel: account.channel,
     ...{ category, plans, plan, findings },
     state: stateOf(findings),
-    childStates: childStates(context, findings),
+    // Lists of families never ask for it.
+    get childStates() {
+      return (states ??= childStates(context, findings));
+    },
     fees: plan?.bill.fees ?? '0',
     entries: entryMatches(context),
   };

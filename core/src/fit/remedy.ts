@@ -1,6 +1,6 @@
 /** Remedies: changes at the cause of a finding that would mend it. */
 import type { Pairing } from '../catalogue/pairings';
-import type { Confidence, PairingReason } from '../pairing/propose';
+import type { Confidence, PairingReason } from '../pairing/proposal';
 import type { SingleCommand } from '../change/commands';
 import type { Place } from '../family/shape';
 import type { Fact } from '../registry/shape';

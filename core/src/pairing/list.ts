@@ -2,6 +2,7 @@
 import { foldForPairing, pairedField } from '../catalogue/pairings';
 import { basicColourOfName, basicColourOfSwatch, type BasicColour } from '../colour/terms';
 import type { FieldRule, RoleRules, Rules } from '../rulebook/shape';
+import type { PairingProposal } from './proposal';
 import { sizeMeaning, type SizeMeaning } from './sizes';
 
 export interface ListedValue {
@@ -18,6 +19,8 @@ export interface PairingList {
   entries: readonly ListedValue[];
   /** Folded label → the channel's own. */
   byWord: ReadonlyMap<string, string>;
+  /** What was proposed of the list before: most families have the colours and sizes of others. */
+  proposed: Map<string, PairingProposal | null>;
 }
 export type PairingLists = ReadonlyMap<string, PairingList>;
 
@@ -42,8 +45,15 @@ function openList(role: string, list: NonNullable<RoleRules['list']>): PairingLi
     const colour = role === 'colour' ? colourOf(label, swatch) : null;
     return { label, word, swatch, colour, size: role === 'colour' ? null : sizeMeaning(label) };
   });
-  return { entries, byWord: new Map(entries.map((entry) => [entry.word, entry.label])) };
+  return pairingList(entries);
 }
+
+/** A list of entries that were made ready before. */
+export const pairingList = (entries: readonly ListedValue[]): PairingList => ({
+  entries,
+  byWord: new Map(entries.map((entry) => [entry.word, entry.label])),
+  proposed: new Map(),
+});
 
 const colourOf = (label: string, swatch: string | undefined): BasicColour | null =>
   basicColourOfName(label) ?? (swatch ? basicColourOfSwatch(swatch).colour : null);

@@ -8,22 +8,10 @@ import { basicColourOfName, basicColourOfSwatch, BESIDE, type BasicColour } from
 import type { Role, Value } from '../family/shape';
 import type { Registry } from '../registry/openRegistry';
 import { garmentEntry } from './garments';
+import type { PairingProposal } from './proposal';
 import type { ListedValue, PairingList } from './list';
 import { isSameSize, liesIn, sizeMeaning } from './sizes';
 import { isConverted } from './sizeSystems';
-
-/** `sure`: another way to write it. `likely`: mended in passing. `doubtful`: asked about. */
-export const CONFIDENCES = ['sure', 'likely', 'doubtful'] as const;
-export type Confidence = (typeof CONFIDENCES)[number];
-
-/** Why a value of the channel is proposed. */
-export type PairingReason =
-  | { why: 'label' | 'spelling' | 'word' | 'size' | 'system' | 'garment' | 'range' }
-  /** What the seller chose for another value on the channel. */
-  | { why: 'earlier'; of: string }
-  /** The nearest colour: CIEDE2000, rounded; null where the channel's value has no swatch. */
-  | { why: 'colour'; difference: number | null };
-export type PairingProposal = { to: string; confidence: Confidence } & PairingReason;
 
 type Wanted = Pick<Value, 'label' | 'swatch'>;
 
@@ -45,6 +33,24 @@ export function proposePairing(
 ): PairingProposal | null {
   const same = list.byWord.get(foldForPairing(value.label));
   if (same !== undefined) return { to: same, why: 'label', confidence: 'sure' };
+  const asked = [role, value.label, value.swatch ?? '', ...spellings].join('\n');
+  let known = list.proposed.get(asked);
+  if (known === undefined) {
+    known = proposeOther(role, value, list, spellings);
+    if (list.proposed.size < REMEMBERED) list.proposed.set(asked, known);
+  }
+  return known;
+}
+
+/** So many proposals are remembered of a list. */
+const REMEMBERED = 5000;
+
+function proposeOther(
+  role: string,
+  value: Wanted,
+  list: PairingList,
+  spellings: readonly string[],
+): PairingProposal | null {
   const spelled = spellings.map((one) => list.byWord.get(foldForPairing(one))).find((one) => one !== undefined);
   if (spelled !== undefined) return { to: spelled, why: 'spelling', confidence: 'sure' };
   return role === 'colour' ? proposeColour(value, list) : (proposeSize(value, list) ?? proposeByWord(value, list));

@@ -1,5 +1,5 @@
 /** The sentence of a finding, whom it concerns, and what its remedies say. */
-import type { PairingReason } from '../pairing/propose';
+import type { PairingReason } from '../pairing/proposal';
 import type { Family } from '../family/shape';
 import { childLabels, placeLabel } from '../family/weave';
 import type { Finding } from '../fit/finding';

@@ -1,5 +1,6 @@
 /** The words of all families beside a channel's list: what each is there, what it most likely is, and how doubtful that is. */
 import {
+  pairingList,
   pairingLookup,
   proposeFor,
   type ListedValue,
@@ -25,8 +26,7 @@ export function pairedWords(
   table: PairingTable,
   registry: Registry,
 ): PairedWord[] {
-  const byWord = new Map(entries.map((entry) => [entry.word, entry.label]));
-  const list = { entries, byWord };
+  const list = pairingList(entries);
   return words.map((word): PairedWord => {
     const to = pairingLookup(table, new Map([[word.role, list]]))(word.role, word.label) ?? '';
     const proposal = to === '' ? proposeFor(registry, word.role, word, list, table[word.role]) : null;

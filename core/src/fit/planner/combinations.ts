@@ -11,20 +11,20 @@ function bitsOf(group: readonly number[]): number {
   return bits;
 }
 
-/** The combinations of some axes (numbers, in any order) that the children have. */
+/** The combinations of some axes (numbers, in any order, each as often as it likes) that the children have. */
 export function combinationsOf(task: PlanTask, group: readonly number[]): Combinations {
   const { combinations } = task.known;
   const bits = bitsOf(group);
   let found = combinations.get(bits);
-  if (!found)
-    combinations.set(
-      bits,
-      (found = count(
-        task,
-        [...group].sort((a, b) => a - b),
-      )),
-    );
+  if (!found) combinations.set(bits, (found = count(task, axesOf(bits))));
   return found;
+}
+
+/** The axes of a set, each once. */
+function axesOf(bits: number): number[] {
+  const axes: number[] = [];
+  for (let axis = 0; bits >> axis > 0; axis++) if ((bits >> axis) & 1) axes.push(axis);
+  return axes;
 }
 
 /** Place of each combination of some axes → how many combinations of others its children have. */
