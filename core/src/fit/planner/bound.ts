@@ -12,6 +12,17 @@ export function valueLimits({ axes, rules }: PlanTask, shape: Shape): number[] {
   return shape.groups.map((group) => rules.axes.roles[axes[group[0]!]!.role]?.valuesAtMost ?? rules.axes.valuesAtMost);
 }
 
+/** What no shape that splits these axes is below: a listing for each of their combinations, and nothing else. */
+export function leastOfSplit(task: PlanTask, split: readonly number[]): Bill {
+  const listings = combinationsOf(task, split).count;
+  return {
+    ...{ leftOut: task.leftOut.length, wishesBroken: 0, pricesLost: 0, listings },
+    fees: feesOf(task.rules, { listings, children: task.children.length, values: 0 }),
+    ...{ remade: 0, moved: 0, reshaped: 0, joins: 0, picturesLost: 0, shortened: 0, cutThrough: 0 },
+    ...{ joinedOptions: 0, longestLabel: 0, axesShown: 0 },
+  };
+}
+
 export function leastBill(task: PlanTask, shape: Shape): Bill {
   const listings = leastListings(task, shape);
   const values = shape.groups.reduce((sum, group) => sum + total(spreadOf(task, shape.split, group)), 0);

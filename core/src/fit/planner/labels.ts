@@ -178,8 +178,12 @@ function told(
   return { labels, shortened, byRule };
 }
 
+/** Blanks at an end, or others than single ones. */
+const UNEVEN = /^\s|\s$|\s\s|[^\S ]/;
+
 /** The label without forbidden signs: a blank in their place, or a hyphen where blanks are forbidden themselves. */
 function clean(label: string, forbidden: string): string {
+  if (forbidden === '' && !UNEVEN.test(label)) return label;
   const gap = [' ', '-'].find((mark) => !forbidden.includes(mark)) ?? '';
   const kept = [...label].map((mark) => (forbidden.includes(mark) ? ' ' : mark)).join('');
   return kept.trim().split(/\s+/).join(gap);

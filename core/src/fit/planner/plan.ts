@@ -4,10 +4,10 @@
  * be among the best. Where it would take too long it stops, and says how far from the best it can be.
  */
 import { billOrder, compareOrders } from './bill';
-import { leastBill } from './bound';
+import { cheapestFirst } from './candidates';
 import { combinationsOf } from './combinations';
 import type { Budget } from './cut/search';
-import type { Bill, Plan, PlanTask, Shape } from './shape';
+import type { Plan, PlanTask, Shape } from './shape';
 import { planShapes, setTaker, signatureOf } from './shapes';
 import { spinOut } from './spinOut';
 
@@ -47,12 +47,6 @@ function rememberedPlans(task: PlanTask): Map<string, readonly Plan[]> {
   return plans;
 }
 
-interface Candidate {
-  shape: Shape;
-  least: Bill;
-  bound: number[];
-}
-
 interface Found {
   plan: Plan;
   order: number[];
@@ -62,16 +56,10 @@ function findBest(task: PlanTask, most: number): Plan[] {
   const budget = newBudget();
   const plain = most === 1 ? plainCarry(task, budget) : null;
   if (plain) return [plain];
-  const candidates = planShapes(task)
-    .map((shape): Candidate => {
-      const least = leastBill(task, shape);
-      return { shape, least, bound: billOrder(least, task.objective) };
-    })
-    .sort((a, b) => compareOrders(a.bound, b.bound));
   const found: Found[] = [];
   /** Listings that shapes whose cutting was stopped may come down to. */
   const stopped = { least: Infinity };
-  for (const { shape, least, bound } of candidates) {
+  for (const { shape, least, bound } of cheapestFirst(task, planShapes(task))) {
     const worst = found[most - 1]?.order;
     if (worst && compareOrders(bound, worst) > 0) break;
     if (budget.children < -OVERDRAWN * newBudget().children && found.length > 0) {
