@@ -5,6 +5,7 @@ import { pino, type Logger } from 'pino';
 import { createApprovals } from './catalogue/approvals';
 import { createEntries } from './catalogue/entries';
 import { fetchChannels } from './catalogue/channels';
+import { createWriter } from './changes/writer';
 import { createRunner, type Runner } from './dispatch/runner';
 import { createIntakes } from './files/intakes';
 import { createFilePool } from './files/pool';
@@ -63,12 +64,13 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
     receiptPatience: options.receiptPatience ?? HOUR,
   });
   const files = createFilePool(store);
-  const intakes = createIntakes(store, files, log);
+  const writer = createWriter(store);
+  const intakes = createIntakes(store, files, writer, log);
   const desk = createDesk(store, { keeper, intakes, runner });
   const approvals = createApprovals(store, channelsUrl, pollEvery, log);
   const entries = createEntries(store, channelsUrl, log);
   const app = createApp({
-    ...{ store, pool, files, intakes, runner, desk, approvals, entries, log, webFolder, channelsUrl },
+    ...{ store, pool, files, intakes, runner, desk, approvals, entries, writer, log, webFolder, channelsUrl },
   });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
@@ -90,6 +92,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
       await runner.stop();
       await intakes.close();
       await files.close();
+      await writer.close();
       await pool.close();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));

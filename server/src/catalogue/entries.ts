@@ -108,6 +108,7 @@ async function askAbout(store: Store, base: string, account: Account, numbers: r
     const said = SaidSchema.parse(
       await ask(addressOf(base, account, 'entries'), { method: 'POST', headers, body }),
     ).entries;
+    await store.quiet();
     keep(store, account, some, new Map(said.map((entry) => [identityOf('gtin', entry.gtin), entry])));
   }
 }

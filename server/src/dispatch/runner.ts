@@ -71,7 +71,9 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       const notify = (notice: string | null) =>
         setNotice(database, new Set(underWay(accountId).map((line) => line.dispatchId)), notice);
       try {
+        await store.quiet();
         await sendNext(account);
+        await store.quiet();
         await askReceipts(account);
         if (waits.length < options.waits.length) notify(null);
         waits.splice(0, waits.length, ...options.waits);

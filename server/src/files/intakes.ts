@@ -6,12 +6,10 @@ import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { and, eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
-import { freeze, Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core';
 import type { IntakeReport, Job, QueryOf, endpoints } from '@loom-kin/contract';
-import { countPieces } from '../changes/countPieces';
 import { changeOfKey } from '../changes/journal';
-import { workChange } from '../changes/runChange';
-import { familyIn, putFamily } from '../changes/work';
+import type { Writer } from '../changes/writer';
 import { hasFamily } from '../families/load';
 import { endJob, forgetOldJobs, jobRow, openJob, setJob, type JobRow } from '../jobs/jobs';
 import { inTransaction } from '../store/database';
@@ -46,7 +44,7 @@ const TELL_EVERY = 200;
 
 const takingIn = (fileName: string) => `Take ${fileName} in`;
 
-export function createIntakes(store: Store, pool: FilePool, log: Logger): Intakes {
+export function createIntakes(store: Store, pool: FilePool, writer: Writer, log: Logger): Intakes {
   const { database } = store;
   const working = new Map<string, { stop: AbortController; ended: Promise<void> }>();
   const pathOf = (file: string) => join(incomingFolder(store), file);
@@ -60,7 +58,7 @@ export function createIntakes(store: Store, pool: FilePool, log: Logger): Intake
       const make = apply && !changeOfKey(database, key);
       const order = { familyId, path: pathOf(file), fileName, make };
       const found = await pool.readSheet(order, signal, progressOf(id));
-      if (make) takeFound(key, takingIn(fileName), familyId, found);
+      if (make) await takeFound(key, takingIn(fileName), familyId, found);
       storeFound(id, sheet!, found);
     });
   }
@@ -74,14 +72,10 @@ export function createIntakes(store: Store, pool: FilePool, log: Logger): Intake
     };
   }
 
-  function takeFound(key: string, title: string, familyId: string, { revision, made }: SheetFound): void {
-    workChange(store, { key, title }, 'you', (change) => {
-      const held = familyIn(change, familyId);
-      if (held.revision !== revision) throw new Overtaken();
-      // On its way between threads it lost that it is frozen.
-      if (made!.family.revision !== revision) putFamily(change, freeze(made!.family, true));
-      countPieces(change, familyId, 'counted', made!.pieces);
-    });
+  async function takeFound(key: string, title: string, familyId: string, found: SheetFound): Promise<void> {
+    const { revision, made } = found;
+    const done = await writer.write({ do: 'take', order: { key, title, familyId, revision, ...made! } });
+    if (!done) throw new Overtaken();
   }
 
   function storeFound(id: string, sheet: NonNullable<JobRow['sheet']>, found: SheetFound): void {

@@ -5,10 +5,11 @@ import { Piscina } from 'piscina';
 import { Refusal } from '@loom-kin/core';
 import { FILE_WORKER } from '../folders';
 import type { Store } from '../store/store';
+import { heard, type Told } from '../threads/told';
 import type { FamilyFound } from './familyFile';
 import type { FamilyFileKind } from './kinds';
 import type { SheetFound } from './readInto';
-import type { FileTask, FileWorkerSettings, Told } from './worker';
+import type { FileTask, FileWorkerSettings } from './worker';
 
 /** In milliseconds. */
 const TIME_AT_MOST = 120_000;
@@ -46,9 +47,7 @@ export function createFilePool(store: Store): FilePool {
     const given = more.signal as AbortSignal | undefined;
     const signal = given ? AbortSignal.any([given, slow]) : slow;
     try {
-      const told = (await pool.run(task, { ...more, signal })) as Told<T>;
-      if (told.ok) return told.value;
-      throw new Refusal(told.code, told.params as never, told.about);
+      return heard((await pool.run(task, { ...more, signal })) as Told<T>);
     } catch (error) {
       if (slow.aborted && !given?.aborted) throw new Refusal('sheet.too-slow', { file });
       if (isOutOfMemory(error)) throw new Refusal('sheet.too-heavy', { file });

@@ -2,11 +2,12 @@
 import { readFile } from 'node:fs/promises';
 import type { MessagePort } from 'node:worker_threads';
 import { workerData } from 'piscina';
-import { familyRows, Refusal, type RefusalAbout, type RefusalCode } from '@loom-kin/core';
+import { familyRows } from '@loom-kin/core';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import { loadFamily } from '../families/load';
 import { loadStock } from '../stock/ledger';
 import { readDatabase } from '../store/database';
+import { telling, type Told } from '../threads/told';
 import { writeCsv } from './csv';
 import { familyFile, readFamilyFile, type FamilyFound } from './familyFile';
 import type { FamilyFileKind } from './kinds';
@@ -26,19 +27,10 @@ export type FileTask =
 
 type FileDone = SheetFound | FamilyFound | Uint8Array | string[][];
 
-/** A refusal keeps neither its class nor its code on the way between threads. */
-export type Told<T> = { ok: true; value: T } | { ok: false; code: RefusalCode; params: object; about: RefusalAbout };
-
 const database = readDatabase((workerData as FileWorkerSettings).databaseFile);
 
-export default async function work(task: FileTask): Promise<Told<FileDone>> {
-  try {
-    return { ok: true, value: await workOn(task) };
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    const { code, params, place, detail } = error;
-    return { ok: false, code, params, about: { place, detail } };
-  }
+export default function work(task: FileTask): Promise<Told<FileDone>> {
+  return telling(() => workOn(task));
 }
 
 async function workOn(task: FileTask): Promise<FileDone> {

@@ -37,6 +37,8 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
       const answers = await answer;
       if (closed) return;
       asked = ask(ids);
+      await store.quiet();
+      if (closed) return;
       storeStandings(store, answers);
       tellRecheck(store);
       asked ??= ask([]);

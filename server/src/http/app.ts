@@ -1,7 +1,7 @@
 /** The HTTP application: guards, every endpoint, the built pages. Routes only pass on. */
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import { Refusal } from '@loom-kin/core';
 import { mountEvents } from './events';
@@ -39,6 +39,7 @@ export function createApp(parts: Parts): Express {
   app.use(helmet(SECURITY));
   // What is blown up on its way is not taken: nobody here sends compressed.
   app.use('/api', express.json({ limit: '20mb', inflate: false }));
+  app.use('/api', waitForQuiet(parts));
   mountSetup(app, parts);
   mountFamilies(app, parts);
   mountBoard(app, parts);
@@ -55,6 +56,14 @@ export function createApp(parts: Parts): Express {
   app.use(problems(parts.log));
   return app;
 }
+
+/** Who writes waits in line, and not with everybody held up, while a change of a large family is being stored. */
+const waitForQuiet =
+  ({ store }: Parts): RequestHandler =>
+  (request, _response, next) => {
+    if (request.method === 'GET') next();
+    else store.quiet().then(() => next(), next);
+  };
 
 function mountPages(app: Express, webFolder: string): void {
   if (!existsSync(join(webFolder, 'index.html'))) return;

@@ -2,6 +2,7 @@
 import type { Logger } from 'pino';
 import type { Approvals } from '../catalogue/approvals';
 import type { Entries } from '../catalogue/entries';
+import type { Writer } from '../changes/writer';
 import type { Runner } from '../dispatch/runner';
 import type { Intakes } from '../files/intakes';
 import type { FilePool } from '../files/pool';
@@ -18,6 +19,7 @@ export interface Parts {
   desk: Desk;
   approvals: Approvals;
   entries: Entries;
+  writer: Writer;
   log: Logger;
   /** The built web pages; without them only the API is there. */
   webFolder: string;

@@ -15,6 +15,7 @@ export function openStore(dataFolder: string): Store {
 export function storeOf(database: Database, dataFolder: string): Store {
   let catalogue: Catalogue | null = null;
   let version = 1;
+  let busy: Promise<unknown> | null = null;
   const store: Store = {
     database,
     dataFolder,
@@ -24,6 +25,16 @@ export function storeOf(database: Database, dataFolder: string): Store {
       version += 1;
     },
     version: () => version,
+    async quiet() {
+      while (busy) await busy.catch(() => undefined);
+    },
+    busyUntil(work) {
+      const mine = work.finally(() => {
+        if (busy === mine) busy = null;
+      });
+      busy = mine;
+      mine.catch(() => undefined);
+    },
     bell: createBell(),
     close: () => database.$client.close(),
   };

@@ -13,6 +13,10 @@ export interface Store {
   forgetCatalogue(): void;
   /** Counts the changes of it, for whoever keeps a copy. */
   version(): number;
+  /** Waits as long as a change of a large family is being stored beside: who writes meanwhile holds everybody up. */
+  quiet(): Promise<void>;
+  /** Others wait until this is over, however it ends. */
+  busyUntil(work: Promise<unknown>): void;
   /** Tells the open pages. */
   readonly bell: Bell;
   close(): void;

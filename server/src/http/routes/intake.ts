@@ -12,7 +12,7 @@ import type { Parts } from '../parts';
 import { mount, mountUnread } from '../mount';
 import { fileNameOf, manyPictures, oneSheet } from '../upload';
 
-export function mountIntake(app: Express, { store, intakes, files }: Parts): void {
+export function mountIntake(app: Express, { store, intakes, files, writer }: Parts): void {
   mount(
     app,
     api.readTable,
@@ -38,7 +38,7 @@ export function mountIntake(app: Express, { store, intakes, files }: Parts): voi
   );
   mount(app, api.sheetReport, ({ params, query }) => sheetReport(store, params.id, query));
   mount(app, api.takeSheet, ({ params }) => intakes.take(params.id));
-  mountUnread(app, api.readFamilyFile, (body) => takeFamilyFile(store, files, body));
+  mountUnread(app, api.readFamilyFile, (body) => takeFamilyFile(writer, files, body));
   mount(
     app,
     api.addPictures,

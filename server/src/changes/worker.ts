@@ -1,0 +1,39 @@
+/** A worker thread that makes changes of large families: it writes the same database as the server, and tells what is to be told. */
+import { join } from 'node:path';
+import type { ChangeDone, ServerEvent } from '@loom-kin/contract';
+import { workerData } from 'piscina';
+import { openDatabase } from '../store/database';
+import { storeOf } from '../store/openStore';
+import { telling, type Told } from '../threads/told';
+import { doWrite, type WriteTask } from './task';
+
+export interface WriteWorkerSettings {
+  dataFolder: string;
+}
+
+export interface Written {
+  done: ChangeDone | null;
+  /** What the open pages are to be told. */
+  events: ServerEvent[];
+  /** Something that holds for all families was changed with it. */
+  isForAll: boolean;
+}
+
+const { dataFolder } = workerData as WriteWorkerSettings;
+const store = storeOf(openDatabase(join(dataFolder, 'loom-kin.db')), dataFolder);
+
+export default function work(task: WriteTask): Promise<Told<Written>> {
+  // The server may have changed it meanwhile.
+  store.forgetCatalogue();
+  const events: ServerEvent[] = [];
+  const deafen = store.bell.listen((event) => events.push(event));
+  const before = store.version();
+  return telling(() => {
+    try {
+      const done = doWrite(store, task);
+      return { done, events, isForAll: store.version() !== before };
+    } finally {
+      deafen();
+    }
+  });
+}
