@@ -53,6 +53,17 @@ describe('a change of 9,000 children', () => {
     expect(served).toBeGreaterThan(8);
     expect(await pricesNow()).toEqual(new Set(['10.00']));
   });
+  it('is read beside, too', async () => {
+    let isRead = false;
+    const read = world.call(api.family, { params: { id: large.family.id } }).finally(() => (isRead = true));
+    let served = 0;
+    while (!isRead) {
+      await world.call(api.health);
+      if (!isRead) served += 1;
+    }
+    expect(Object.keys((await read).family.children)).toHaveLength(9000);
+    expect(served).toBeGreaterThan(8);
+  });
   it('stands in line with other changes, each on what the one before left', async () => {
     const small = await shopFamily();
     const now = await fresh(large);

@@ -38,7 +38,7 @@ describe('a database of the version before', () => {
         .sort(),
     ).toEqual(docs.map((doc) => doc.id));
     for (const doc of docs) {
-      const { family } = familyDetail(store, doc.id);
+      const { family } = familyDetail(store.database, doc.id);
       expect(Object.keys(family.children)).toEqual(Object.keys(doc.children));
       expect(Object.keys(family.shelf)).toHaveLength(Object.keys(doc.shelf).length);
       expect(family.axes).toEqual(doc.axes);
@@ -53,7 +53,7 @@ describe('a database of the version before', () => {
   });
   it('keeps stock, what is found by SKU and GTIN, and what was set up', () => {
     const pieces = held('SELECT sum(pieces) FROM movements')[0];
-    const now = all().flatMap((one) => Object.values(familyDetail(store, one.id).stock));
+    const now = all().flatMap((one) => Object.values(familyDetail(store.database, one.id).stock));
     expect(now.reduce((sum, one) => sum + one, 0)).toBe(pieces);
     const { seller, accounts, pairings, registry, categoryMaps } = store.catalogue();
     expect(seller.name).toBe('Skerry Supply');
@@ -69,7 +69,7 @@ describe('a database of the version before', () => {
     expect(entries.map((entry) => entry.title)).toEqual(held('SELECT title FROM journal ORDER BY id DESC'));
     const removed = entries.find((entry) => entry.title === 'Remove Rust from Colour')!;
     const familyId = removed.parts[0]!.thingId;
-    const labels = () => familyDetail(store, familyId).family.axes[0]!.values.map((value) => value.label);
+    const labels = () => familyDetail(store.database, familyId).family.axes[0]!.values.map((value) => value.label);
     expect(labels()).not.toContain('Rust');
     const wish = entries.find((entry) => entry.title.startsWith('Change the wishes'))!;
     stepBack(store, wish.id, 'undo', 'key-wish');

@@ -1,10 +1,10 @@
 /** Everything that changes data for the seller, as an order that travels between threads. */
+import { eq, sql } from 'drizzle-orm';
 import type { ChangeDone } from '@loom-kin/contract';
-import { inArray, sql } from 'drizzle-orm';
+import { areLarge, areMany } from '../families/load';
 import type { Database } from '../store/database';
-import { families } from '../store/schema';
+import { changeParts } from '../store/schema';
 import type { Store } from '../store/store';
-import { partsOf } from './journal';
 import { runChange, type ChangeOrder } from './runChange';
 import { takeFound, type FoundOrder } from './takeFound';
 import { stepBack } from './undo';
@@ -21,38 +21,31 @@ export function doWrite(store: Store, task: WriteTask): ChangeDone | null {
   return stepBack(store, task.changeId, task.do, task.key);
 }
 
-/** More children than these, in all families that it touches, take longer to store than others should wait. */
-const LARGE = 1000;
-
-/** Whether it takes long. */
+/** Whether it takes longer than others should wait. */
 export function isLong(database: Database, task: WriteTask): boolean {
-  if (task.do === 'take') return Object.keys(task.order.family.children).length > LARGE;
-  if (task.do !== 'change') {
-    const touched = partsOf(database, task.changeId);
-    return (
-      childrenOf(
-        database,
-        touched.map((part) => part.thingId),
-      ) > LARGE
-    );
-  }
+  if (task.do === 'take') return areMany(Object.keys(task.order.family.children).length);
+  if (task.do !== 'change') return wasLong(database, task.changeId);
   const { steps } = task.order;
   // How many families have the value is not known before.
   if (steps.some((step) => step.on === 'renameValue')) return true;
   const begun = steps.flatMap((step) => (step.on === 'start' ? [step.family.axes] : []));
-  if (begun.some((axes) => axes.reduce((all, axis) => all * Math.max(1, axis.values.length), 1) > LARGE)) return true;
+  if (begun.some((axes) => areMany(axes.reduce((all, axis) => all * Math.max(1, axis.values.length), 1)))) return true;
   const ids = steps.flatMap((step) =>
     'familyId' in step ? [step.familyId] : 'familyIds' in step ? step.familyIds : [],
   );
-  return childrenOf(database, ids) > LARGE;
+  return areLarge(database, ids);
 }
 
-function childrenOf(database: Database, ids: readonly string[]): number {
-  if (ids.length === 0) return 0;
-  const sum = sql<number>`coalesce(sum(${families.children}), 0)`;
-  return database
-    .select({ sum })
-    .from(families)
-    .where(inArray(families.id, [...new Set(ids)]))
-    .get()!.sum;
+/** Characters of patches from which on taking a change back takes long, whatever is left of its families by now. */
+const LONG_PATCH = 200_000;
+
+function wasLong(database: Database, changeId: number): boolean {
+  const size = sql<number>`coalesce(sum(length(${changeParts.forward}) + length(${changeParts.inverse})), 0)`;
+  const here = eq(changeParts.changeId, changeId);
+  if (database.select({ size }).from(changeParts).where(here).get()!.size > LONG_PATCH) return true;
+  const touched = database.select({ id: changeParts.thingId }).from(changeParts).where(here).all();
+  return areLarge(
+    database,
+    touched.map((part) => part.id),
+  );
 }

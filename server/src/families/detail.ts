@@ -4,10 +4,10 @@ import { knownNumbersOf } from '../catalogue/entries';
 import { firstUndone, lastDone, newestKeys, stepBackOf } from '../changes/journal';
 import { picturesIn } from '../pictures/pictureFacts';
 import { loadStock } from '../stock/ledger';
-import type { Store } from '../store/store';
+import type { Database } from '../store/database';
 import { heldOf, loadFamily } from './load';
 
-export function familyDetail({ database }: Store, id: string): FamilyDetail {
+export function familyDetail(database: Database, id: string): FamilyDetail {
   const family = loadFamily(database, id);
   return {
     family,

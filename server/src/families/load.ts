@@ -1,5 +1,5 @@
 /** Loading families and what is kept beside them. */
-import { eq } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import { freeze, Refusal, type Family, type LiveListing } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { families, heldListings } from '../store/schema';
@@ -14,6 +14,20 @@ export function loadFamily(database: Database, id: string): Family {
   if (!row) throw new Refusal('family.unknown', {});
   return freeze({ ...row.doc, revision: row.revision }, true);
 }
+
+/** More children than these take longer to read or to store than others should wait. */
+const LARGE = 1000;
+
+/** Whether families have many children, all together. */
+export function areLarge(database: Database, ids: readonly string[]): boolean {
+  if (ids.length === 0) return false;
+  const sum = sql<number>`coalesce(sum(${families.children}), 0)`;
+  const here = inArray(families.id, [...new Set(ids)]);
+  return database.select({ sum }).from(families).where(here).get()!.sum > LARGE;
+}
+
+/** Whether so many children are many. */
+export const areMany = (children: number): boolean => children > LARGE;
 
 export function hasFamily(database: Database, id: string): boolean {
   return database.select({ id: families.id }).from(families).where(eq(families.id, id)).get() !== undefined;

@@ -32,6 +32,8 @@ export interface FilePool {
   readFamily(body: unknown): Promise<FamilyFound>;
   /** A family as a file. */
   writeFamily(familyId: string, kind: FamilyFileKind): Promise<Uint8Array>;
+  /** A large family with everything its view needs, as JSON. */
+  detail(familyId: string): Promise<Uint8Array>;
   close(): Promise<void>;
 }
 
@@ -68,6 +70,7 @@ export function createFilePool(store: Store): FilePool {
     readTable: (path, fileName) => run<string[][]>({ do: 'readTable', path, fileName }, fileName),
     readFamily: (body) => run<FamilyFound>({ do: 'readFamily', body }, 'the family file'),
     writeFamily: (familyId, kind) => run<Uint8Array>({ do: 'writeFamily', familyId, kind }, `the ${kind} file`),
+    detail: (familyId) => run<Uint8Array>({ do: 'detail', familyId }, 'the family'),
     close: () => pool.destroy(),
   };
 }

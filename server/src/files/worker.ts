@@ -4,6 +4,7 @@ import type { MessagePort } from 'node:worker_threads';
 import { workerData } from 'piscina';
 import { familyRows } from '@loom-kin/core';
 import { readCatalogue } from '../catalogue/readCatalogue';
+import { familyDetail } from '../families/detail';
 import { loadFamily } from '../families/load';
 import { loadStock } from '../stock/ledger';
 import { readDatabase } from '../store/database';
@@ -23,7 +24,8 @@ export type FileTask =
   | { do: 'readSheet'; familyId: string; path: string; fileName: string; make: boolean; port: MessagePort }
   | { do: 'readTable'; path: string; fileName: string }
   | { do: 'readFamily'; body: unknown }
-  | { do: 'writeFamily'; familyId: string; kind: FamilyFileKind };
+  | { do: 'writeFamily'; familyId: string; kind: FamilyFileKind }
+  | { do: 'detail'; familyId: string };
 
 type FileDone = SheetFound | FamilyFound | Uint8Array | string[][];
 
@@ -43,6 +45,8 @@ async function workOn(task: FileTask): Promise<FileDone> {
       return database.transaction(() => readFamilyFile(database, readCatalogue(database), task.body));
     case 'writeFamily':
       return writeFamily(task);
+    case 'detail':
+      return asJson(database.transaction(() => familyDetail(database, task.familyId)));
   }
 }
 
@@ -54,13 +58,15 @@ async function readSheetFile(task: Extract<FileTask, { do: 'readSheet' }>): Prom
   return database.transaction(() => readInto(database, readCatalogue(database), familyId, table, { make, tell }));
 }
 
+const asJson = (data: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(data));
+
 async function writeFamily({ familyId, kind }: Extract<FileTask, { do: 'writeFamily' }>): Promise<Uint8Array> {
   const { family, stock, registry } = database.transaction(() => ({
     family: loadFamily(database, familyId),
     stock: loadStock(database, familyId),
     registry: readCatalogue(database).registry,
   }));
-  if (kind === 'json') return new TextEncoder().encode(JSON.stringify(familyFile(family, stock)));
+  if (kind === 'json') return asJson(familyFile(family, stock));
   const { headers, rows } = familyRows(registry, family, stock);
   return kind === 'csv' ? new TextEncoder().encode(writeCsv(headers, rows)) : writeXlsx('Children', headers, rows);
 }

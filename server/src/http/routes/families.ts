@@ -8,7 +8,7 @@ import { familyDetail } from '../../families/detail';
 import { likeFamilies } from '../../families/likeness';
 import { findingCounts } from '../../families/board';
 import { listFamilies } from '../../families/list';
-import { loadFamily } from '../../families/load';
+import { areLarge, loadFamily } from '../../families/load';
 import { tryConditions } from '../../families/tryConditions';
 import { usualFigures } from '../../families/usual';
 import { wordsInUse } from '../../families/wordsInUse';
@@ -26,7 +26,12 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
   mount(app, api.findingCounts, ({ query }) => findingCounts(store, query.account));
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query.name, query.styleCode));
   mount(app, api.usualFigures, ({ query }) => usualFigures(store.database, query.category));
-  mount(app, api.family, ({ params }) => familyDetail(store, params.id));
+  mountDownload(app, api.family, async ({ params: { id } }, response) => {
+    const isLarge = areLarge(store.database, [id]);
+    response
+      .type('json')
+      .send(isLarge ? Buffer.from(await files.detail(id)) : JSON.stringify(familyDetail(store.database, id)));
+  });
   mount(app, api.tryConditions, ({ body }) => tryConditions(store, body.sets));
   mount(app, api.wordsInUse, ({ params }) => wordsInUse(store, params.id));
   mountDownload(app, api.familySheet, async ({ params: { id, kind: asked } }, response) => {
