@@ -72,6 +72,8 @@ describe('rules that a channel publishes anew', () => {
       'channel.silent',
     );
     expect((await channelNow('palmway')).rulebook.name).toBe('Palmway');
+    const asked = world.call(api.askApproval, { params: { id: 'loftline' }, body: { category: 'little' } });
+    expect((await refused(asked)).problem.code).toBe('channel.silent');
     await world.startChannels();
   });
 });

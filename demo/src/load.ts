@@ -8,7 +8,7 @@ import {
   type StepInput,
 } from '@loom-kin/contract';
 import { childLabels, familyIndex, proposeSkus, type SingleCommand } from '@loom-kin/core';
-import { DEMO, PATTERN_COLOURS, type DemoFamily } from './goods';
+import { DEMO, PATTERN_COLOURS, type DemoFamily } from './goods/index';
 import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
 import { draw, VIEWS, type View } from './draw';
 import { setUpSeller } from './setUp';
