@@ -25,19 +25,20 @@ export function weaver(family: Family): (at: Crossing) => Child {
   const standing = new Map(Object.values(family.children).map((child) => [crossingKey(family.axes, child.at), child]));
   const shelf = new Map(Object.values(family.shelf).map((one) => [shelfKey(one.was), one.child.id]));
   const labels = new Map(family.axes.flatMap((axis) => axis.values.map((value) => [value.id, value.label] as const)));
-  const put = (child: Child): Child => {
+  const put = (key: string, child: Child): Child => {
     replaceChild(family, child);
-    standing.set(crossingKey(family.axes, child.at), child);
+    standing.set(key, child);
     return child;
   };
   return (at) => {
-    const there = standing.get(crossingKey(family.axes, at));
-    if (there) return there.woven ? there : put({ ...there, woven: true });
+    const key = crossingKey(family.axes, at);
+    const there = standing.get(key);
+    if (there) return there.woven ? there : put(key, { ...there, woven: true });
     const id = shelf.size > 0 ? shelf.get(shelfKey(wasAt(family, labels, at))) : undefined;
     const shelved = id === undefined ? undefined : family.shelf[id];
-    if (!shelved) return put({ id: takeId(family, 'c'), at: { ...at }, woven: true, fields: {}, pictures: [] });
+    if (!shelved) return put(key, { id: takeId(family, 'c'), at: { ...at }, woven: true, fields: {}, pictures: [] });
     delete family.shelf[shelved.child.id];
-    return put({ ...shelved.child, at: { ...at }, woven: true });
+    return put(key, { ...shelved.child, at: { ...at }, woven: true });
   };
 }
 
@@ -64,7 +65,7 @@ export function weaveValues(
   for (const value of added) {
     for (const pattern of patterns) {
       const at = { ...pattern, [axis.id]: value.id };
-      if (!back.has(crossingKey(family.axes, at))) weave(at);
+      if (back.size === 0 || !back.has(crossingKey(family.axes, at))) weave(at);
     }
   }
 }

@@ -3,7 +3,7 @@
  * the same object in both is not looked into, so that the work grows with what changed and not with what there is.
  */
 import { dequal } from 'dequal';
-import { pointer, type JsonPatch } from './patch';
+import { pointerStep, type JsonPatch } from './patch';
 
 export interface Difference {
   /** Makes the second state of the first. Empty where nothing differs. */
@@ -12,7 +12,6 @@ export interface Difference {
   inverse: JsonPatch;
 }
 
-type Path = (string | number)[];
 type Plain = Record<string, unknown>;
 
 const isPlain = (data: unknown): data is Plain => typeof data === 'object' && data !== null && !Array.isArray(data);
@@ -22,49 +21,52 @@ const holdsThings = (list: readonly unknown[]) => list.every(isPlain);
 export function difference(before: unknown, after: unknown): Difference {
   const forward: JsonPatch = [];
   const inverse: JsonPatch = [];
-  compare([], before, after, forward, inverse);
+  compare('', before, after, forward, inverse);
   // What was done last is taken back first: things added at the end of a list go from its end.
   return { forward, inverse: inverse.reverse() };
 }
 
-function compare(path: Path, a: unknown, b: unknown, forward: JsonPatch, inverse: JsonPatch): void {
+/** `path` is the pointer of what is compared. */
+function compare(path: string, a: unknown, b: unknown, forward: JsonPatch, inverse: JsonPatch): void {
   if (a === b) return;
   if (isPlain(a) && isPlain(b)) compareKeys(path, a, b, forward, inverse);
   else if (Array.isArray(a) && Array.isArray(b) && holdsThings(a) && holdsThings(b))
     compareLists(path, a, b, forward, inverse);
   else if (!dequal(a, b)) {
-    forward.push({ op: 'replace', path: pointer(path), value: b });
-    inverse.push({ op: 'replace', path: pointer(path), value: a });
+    forward.push({ op: 'replace', path, value: b });
+    inverse.push({ op: 'replace', path, value: a });
   }
 }
 
-function compareKeys(path: Path, a: Plain, b: Plain, forward: JsonPatch, inverse: JsonPatch): void {
+function compareKeys(path: string, a: Plain, b: Plain, forward: JsonPatch, inverse: JsonPatch): void {
   for (const key of Object.keys(a)) {
     if (a[key] === undefined || a[key] === b[key]) continue;
-    if (b[key] !== undefined) compare([...path, key], a[key], b[key], forward, inverse);
+    const place = path + pointerStep(key);
+    if (b[key] !== undefined) compare(place, a[key], b[key], forward, inverse);
     else {
-      forward.push({ op: 'remove', path: pointer([...path, key]) });
-      inverse.push({ op: 'add', path: pointer([...path, key]), value: a[key] });
+      forward.push({ op: 'remove', path: place });
+      inverse.push({ op: 'add', path: place, value: a[key] });
     }
   }
   for (const key of Object.keys(b)) {
     if (b[key] === undefined || a[key] !== undefined) continue;
-    forward.push({ op: 'add', path: pointer([...path, key]), value: b[key] });
-    inverse.push({ op: 'remove', path: pointer([...path, key]) });
+    const place = path + pointerStep(key);
+    forward.push({ op: 'add', path: place, value: b[key] });
+    inverse.push({ op: 'remove', path: place });
   }
 }
 
-function compareLists(path: Path, a: unknown[], b: unknown[], forward: JsonPatch, inverse: JsonPatch): void {
+function compareLists(path: string, a: unknown[], b: unknown[], forward: JsonPatch, inverse: JsonPatch): void {
   const both = Math.min(a.length, b.length);
   for (let at = 0; at < both; at++) {
-    if (a[at] !== b[at]) compare([...path, at], a[at], b[at], forward, inverse);
+    if (a[at] !== b[at]) compare(path + pointerStep(at), a[at], b[at], forward, inverse);
   }
   for (let at = both; at < b.length; at++) {
-    forward.push({ op: 'add', path: pointer([...path, at]), value: b[at] });
-    inverse.push({ op: 'remove', path: pointer([...path, at]) });
+    forward.push({ op: 'add', path: path + pointerStep(at), value: b[at] });
+    inverse.push({ op: 'remove', path: path + pointerStep(at) });
   }
   for (let at = a.length - 1; at >= both; at--) {
-    forward.push({ op: 'remove', path: pointer([...path, at]) });
-    inverse.push({ op: 'add', path: pointer([...path, at]), value: a[at] });
+    forward.push({ op: 'remove', path: path + pointerStep(at) });
+    inverse.push({ op: 'add', path: path + pointerStep(at), value: a[at] });
   }
 }

@@ -9,7 +9,13 @@ export type JsonPatch = z.infer<typeof JsonPatchSchema>;
 
 /** A JSON Pointer (RFC 6901) for a path of keys. */
 export function pointer(path: readonly (string | number)[]): string {
-  return path.map((step) => '/' + String(step).replaceAll('~', '~0').replaceAll('/', '~1')).join('');
+  return path.map(pointerStep).join('');
+}
+
+/** One step of a pointer. */
+export function pointerStep(key: string | number): string {
+  const text = String(key);
+  return text.includes('~') || text.includes('/') ? '/' + text.replaceAll('~', '~0').replaceAll('/', '~1') : '/' + text;
 }
 
 /** The keys of a JSON Pointer. */

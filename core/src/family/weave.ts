@@ -138,7 +138,9 @@ function inWeaveOrder(family: Family, children: readonly Child[], rank: Readonly
 
 /** The key of a crossing: its value ids in the order of the axes. */
 export function crossingKey(axes: readonly Axis[], at: Record<string, string>): string {
-  return axes.map((axis) => at[axis.id] ?? '').join('|');
+  let key = '';
+  for (let nth = 0; nth < axes.length; nth++) key += (nth > 0 ? '|' : '') + (at[axes[nth]!.id] ?? '');
+  return key;
 }
 
 /** All crossings of the axes, first axis slowest. An axis without values has none. */
