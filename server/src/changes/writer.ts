@@ -27,14 +27,17 @@ export function createWriter(store: Store): Writer {
     return done;
   }
 
-  async function write(task: WriteTask): Promise<ChangeDone | null> {
-    await store.quiet();
-    return isLong(store.database, task) ? writeBeside(task) : doWrite(store, task);
+  /** The last change in line. */
+  let last: Promise<unknown> = Promise.resolve();
+  function write(task: WriteTask): Promise<ChangeDone | null> {
+    const mine = last.then(() => (isLong(store.database, task) ? writeBeside(task) : doWrite(store, task)));
+    last = mine.catch(() => undefined);
+    return mine;
   }
   return {
     write: write as Writer['write'],
     async close() {
-      await store.quiet();
+      await last;
       await pool.destroy();
     },
   };

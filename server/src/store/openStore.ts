@@ -1,5 +1,6 @@
 /** Opening the store. */
 import { join } from 'node:path';
+import { setImmediate } from 'node:timers/promises';
 import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
 import { ensureSearch } from '../families/searchWords';
 import { createBell } from '../people/bell';
@@ -26,7 +27,11 @@ export function storeOf(database: Database, dataFolder: string): Store {
     },
     version: () => version,
     async quiet() {
-      while (busy) await busy.catch(() => undefined);
+      while (busy) {
+        await busy.catch(() => undefined);
+        // Who comes next in line may have begun something long by then.
+        await setImmediate();
+      }
     },
     busyUntil(work) {
       const mine = work.finally(() => {
