@@ -64,17 +64,15 @@ describe('a change of 9,000 children', () => {
     expect(Object.keys((await read).family.children)).toHaveLength(9000);
     expect(served).toBeGreaterThan(8);
   });
-  it('stands in line with other changes, each on what the one before left', async () => {
+  it('is made beside others that come meanwhile, each on what the one before left', async () => {
     const small = await shopFamily();
     const now = await fresh(large);
     const first = begin(now, () => '11.00');
     const renamed = { place: { level: 'family' as const }, key: 'name', figure: 'Coat after the yarn' };
     const { id: familyId, revision } = small.family;
     const second = change([{ on: 'family', familyId, revision, command: { do: 'setFigures', changes: [renamed] } }]);
-    const stale = refused(begin(now, () => '12.00'));
-    const [one, other] = await Promise.all([first, second]);
-    expect(other.id!).toBeGreaterThan(one.id!);
-    expect((await stale).problem.code).toBe('family.stale');
+    await Promise.all([first, second]);
+    expect((await refused(begin(now, () => '12.00'))).problem.code).toBe('family.stale');
     expect((await fresh(small)).family.fields.name).toBe('Coat after the yarn');
     expect(await pricesNow()).toEqual(new Set(['11.00']));
   });
@@ -89,7 +87,7 @@ describe('a change of 9,000 children', () => {
     expect(familyIndex((await undo(large.family.id)).family).woven[5]!.fields.price).toBe('11.00');
   });
   it('is there whole or not at all when the server is killed while it is stored', async () => {
-    for (const wait of [20, 120, 300]) {
+    for (const wait of [30, 250]) {
       const now = await fresh(large);
       const before = await pricesNow();
       const price = `2${wait}.00`;
