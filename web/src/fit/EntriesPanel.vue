@@ -45,8 +45,8 @@ const under = (matches: readonly EntryMatch[]) => settle(matches, ({ entry }) =>
       <button class="link" data-test="ask-entries" @click="store.askEntries(account.id)">ask again</button>
     </header>
     <p class="soft">
-      Under an entry name, texts, pictures and facts are {{ account.name }}’s and fixed there; price, pieces and
-      condition stay yours.
+      Under an entry buyers see {{ account.name }}’s own name, texts, pictures and facts, which are fixed; price, pieces
+      and condition stay yours.
       {{ mustBe ? 'Goods it knows are taken under its entries alone.' : '' }}
     </p>
     <table>

@@ -12,9 +12,15 @@ export function valueLimits({ axes, rules }: PlanTask, shape: Shape): number[] {
   return shape.groups.map((group) => rules.axes.roles[axes[group[0]!]!.role]?.valuesAtMost ?? rules.axes.valuesAtMost);
 }
 
-/** What no shape that splits these axes is below: a listing for each of their combinations, and nothing else. */
+/**
+ * What no shape that splits these axes is below: a listing for each of their combinations, and nothing else. How many there are is not
+ * counted: no fewer than the values of any, nor than children that are told apart by nothing else.
+ */
 export function leastOfSplit(task: PlanTask, split: readonly number[]): Bill {
-  const listings = combinationsOf(task, split).count;
+  let others = 1;
+  task.axes.forEach(({ values }, axis) => (others *= split.includes(axis) ? 1 : Math.max(1, values.length)));
+  const values = split.map((axis) => combinationsOf(task, [axis]).count);
+  const listings = Math.max(1, ...values, Math.ceil(task.children.length / others));
   return {
     ...{ leftOut: task.leftOut.length, wishesBroken: 0, pricesLost: 0, listings },
     fees: feesOf(task.rules, { listings, children: task.children.length, values: 0 }),

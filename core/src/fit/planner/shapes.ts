@@ -29,12 +29,15 @@ export function planShapes(task: PlanTask): Shape[] {
   const whole = axes.map((axis) => wish.whole.includes(axis.id));
   const alwaysSplit = axes.map((axis) => rules.axes.alwaysSplit.includes(axis.role));
   const liveLeads = new Set(task.live.flatMap((live) => [...leadsOf(live.structure)]));
+  const isTaken = setTaker(rules.axes);
   const shapes: Shape[] = [];
 
   const place = (axis: number, pinned: number[], split: number[], groups: number[][]): void => {
     if (axis === axes.length) {
-      for (const led of leads(task, groups, roles, liveLeads))
-        shapes.push(picturesFirst(task, { pinned, split, groups: led }));
+      for (const led of leads(task, groups, roles, liveLeads)) {
+        if (!isTaken(led.map((group) => roles[group[0]!]!))) continue;
+        shapes.push(picturesFirst(task, { pinned, split, groups: inOrder(led, roles, rules.axes) }));
+      }
       return;
     }
     if (isSingle[axis]) place(axis + 1, [...pinned, axis], split, groups);
@@ -64,15 +67,18 @@ function picturesFirst(task: PlanTask, shape: Shape): Shape {
   return best!;
 }
 
-/** The groups with every choice of leading axes that makes a difference, and a set of roles that the channel takes. */
+/** The groups with every choice of leading axes that makes a difference. */
 function leads(
   { axes, rules: { axes: rules } }: PlanTask,
   groups: number[][],
   roles: readonly Role[],
   liveLeads: ReadonlySet<string>,
 ): number[][][] {
+  // Where any axis may lead, and none is under limits of its own, which one does makes no difference.
+  const isFree = !rules.sets && liveLeads.size === 0;
   const choices = groups.map((group) => {
-    if (group.length === 1) return [group];
+    if (group.length === 1 || (isFree && group.every((axis) => rules.roles[roles[axis]!] === undefined)))
+      return [group];
     const all = group.map((lead) => [lead, ...group.filter((axis) => axis !== lead)]);
     const allowed = all.filter((led) => led.length === 1 || rules.roles[roles[led[0]!]!]?.shows !== 'list');
     if (rules.sets) return allowed;
@@ -81,12 +87,7 @@ function leads(
       (led, at) => liveLeads.has(axes[led[0]!]!.id) || !isAlike(led, allowed.slice(0, at), roles, rules),
     );
   });
-  const all = choices.reduce<number[][][]>(
-    (done, group) => done.flatMap((row) => group.map((one) => [...row, one])),
-    [[]],
-  );
-  const isTaken = setTaker(rules);
-  return all.filter((led) => isTaken(led.map((group) => roles[group[0]!]!))).map((led) => inOrder(led, roles, rules));
+  return choices.reduce<number[][][]>((done, group) => done.flatMap((row) => group.map((one) => [...row, one])), [[]]);
 }
 
 /** Whether an earlier choice of the leading axis is under the same limits: where any axis may be shown, only those count. */
