@@ -153,6 +153,13 @@ describe('typing', () => {
     await page.keyboard.press('Enter');
     expect(await test('axis-values-0').inputValue()).toBe('Rust, Spruce, ');
     expect(await page.getByLabel('Short code of Spruce').inputValue()).toBe('SPR');
+    // Enter goes on to the list that is still empty, and begins no family before.
+    await test('axis-values-0').press('Enter');
+    await until(
+      () => page.evaluate(() => document.activeElement?.closest('[data-test]')?.getAttribute('data-test')),
+      (name) => name === 'axis-values-1',
+    );
+    expect(page.url()).toContain('/families/new');
   });
 });
 

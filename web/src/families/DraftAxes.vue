@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** The axes of a family that is being started: each a role, a name and a pasted list of values, with their codes and swatches. */
-import { computed, nextTick } from 'vue';
+import { computed, nextTick, ref } from 'vue';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
@@ -29,6 +29,13 @@ const dress = (axis: DraftAxis, before: DraftAxis['values'] = []) =>
   (axis.values = draftValues(setup.registry, splitList(axis.text), axis.role, before));
 /** The text is set by the entry first. */
 const typed = (axis: DraftAxis) => void nextTick(() => dress(axis, axis.values));
+const entries = ref<InstanceType<typeof ValuesEntry>[]>([]);
+/** Enter goes on to the next list that is still empty; where there is none, the family is begun. */
+function entered(at: number): void {
+  const next = axes.value.findIndex((axis, nth) => nth > at && axis.text.trim() === '');
+  if (next < 0) emit('enter');
+  else entries.value[next]?.focus();
+}
 function addAxis(): void {
   const role = ROLES.find((one) => !axes.value.some((axis) => axis.role === one)) ?? 'other';
   axes.value = [...axes.value, { role, label: ROLE_LABELS[role], text: '', values: [] }];
@@ -62,6 +69,7 @@ function setRole(axis: DraftAxis, role: Role): void {
         :data-test="`axis-label-${at}`"
       />
       <ValuesEntry
+        ref="entries"
         v-model="axis.text"
         :role="axis.role"
         size="small"
@@ -70,7 +78,7 @@ function setRole(axis: DraftAxis, role: Role): void {
         aria-label="Values, parted by commas"
         :data-test="`axis-values-${at}`"
         @update:model-value="typed(axis)"
-        @enter="emit('enter')"
+        @enter="entered(at)"
       />
       <ElButton
         size="small"

@@ -24,6 +24,7 @@ const root = ref<{ inputRef?: { input?: HTMLInputElement } }>();
 onMounted(() => {
   for (const name of ['aria-controls', 'aria-activedescendant']) root.value?.inputRef?.input?.removeAttribute(name);
 });
+defineExpose({ focus: () => root.value?.inputRef?.input?.focus() });
 const used = computed(() => new Set([...props.taken, ...splitList(text.value)].map(foldLabel)));
 
 function propose(typed: string, show: (proposals: Proposal[]) => void): void {
