@@ -188,7 +188,7 @@ export function build(goods: AnyGoods): Built {
       commands.push({
         do: 'setPictures',
         place: { level: 'value', axisId: carrier!.id, valueId: value.id },
-        pictures: Array.from({ length: 1 + (dice() % 4) }, picture),
+        pictures: Array.from({ length: 1 + (dice() % 6) }, picture),
       });
   if (!carrier || dice() < 20)
     commands.push({
