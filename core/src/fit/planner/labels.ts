@@ -178,12 +178,17 @@ function told(
   return { labels, shortened, byRule };
 }
 
+function holdsAny(label: string, marks: string): boolean {
+  for (const mark of marks) if (label.includes(mark)) return true;
+  return false;
+}
+
 /** Blanks at an end, or others than single ones. */
 const UNEVEN = /^\s|\s$|\s\s|[^\S ]/;
 
 /** The label without forbidden signs: a blank in their place, or a hyphen where blanks are forbidden themselves. */
 function clean(label: string, forbidden: string): string {
-  if (forbidden === '' && !UNEVEN.test(label)) return label;
+  if (!UNEVEN.test(label) && !holdsAny(label, forbidden)) return label;
   const gap = [' ', '-'].find((mark) => !forbidden.includes(mark)) ?? '';
   const kept = [...label].map((mark) => (forbidden.includes(mark) ? ' ' : mark)).join('');
   return kept.trim().split(/\s+/).join(gap);

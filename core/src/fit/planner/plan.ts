@@ -9,7 +9,7 @@ import { combinationsOf } from './combinations';
 import type { Budget } from './cut/search';
 import type { Plan, PlanTask, Shape } from './shape';
 import { planShapes, setTaker, signatureOf } from './shapes';
-import { spinOut } from './spinOut';
+import { spinOut, type KnownCuts } from './spinOut';
 
 /** What one question may take: about a tenth of a second, however large the family is and whatever the rules are. */
 const newBudget = (): Budget => ({ steps: 10_000, children: 80_000 });
@@ -54,6 +54,7 @@ interface Found {
 
 function findBest(task: PlanTask, most: number): Plan[] {
   const budget = newBudget();
+  const cuts: KnownCuts = new Map();
   const plain = most === 1 ? plainCarry(task, budget) : null;
   if (plain) return [plain];
   const found: Found[] = [];
@@ -66,7 +67,7 @@ function findBest(task: PlanTask, most: number): Plan[] {
       stopped.least = Math.min(stopped.least, least.listings);
       break;
     }
-    const plan = spinOut(task, shape, { budget, bound: least, worst, stopped });
+    const plan = spinOut(task, shape, { budget, cuts, bound: least, worst, stopped });
     if (plan) keep(found, { plan, order: billOrder(plan.bill, task.objective) }, most);
   }
   return withSurplus(found, stopped.least);

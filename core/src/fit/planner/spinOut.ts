@@ -4,6 +4,7 @@ import { leastBill, valueLimits } from './bound';
 import { combinationsOf, labelGroup, leastShortened } from './combinations';
 import { cutListing, type Cut } from './cut/cut';
 import { leastParts } from './cut/least';
+import type { CutOrder } from './cut/order';
 import { pieceMaker, valuesTooLarge, type Limits, type Piece } from './cut/piece';
 import type { Budget } from './cut/search';
 import { goingOn, structureOf, withKeys, type Begun } from './live';
@@ -12,9 +13,15 @@ import { pricesTold } from './prices';
 import type { Bill, Plan, PlanListing, PlanTask, TargetAxis, Shape } from './shape';
 import { axisIds, joinsOf, signatureOf } from './shapes';
 
+/** Cuts of one question by what they depend on. */
+export type KnownCuts = Map<string, CutByWish | null>;
+type CutByWish = Cut & { wishesBroken: number };
+
 /** Why a shape is worked out: `worst` is the bill of the worst plan that is kept, where enough are kept already. */
 export interface SpinOrder {
   budget: Budget;
+  /** Cuts that were made for the same question: see `cutOnce`. */
+  cuts?: KnownCuts | undefined;
   /** What it costs at the very least, where that is known. */
   bound?: Bill | undefined;
   worst?: readonly number[] | undefined;
@@ -24,7 +31,7 @@ export interface SpinOrder {
 
 /** Null where labels do not fit, where cutting does not help, or where it is worse than the worst plan kept. */
 export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | null {
-  const { budget, worst, stopped } = order;
+  const { budget, worst, stopped, cuts } = order;
   const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
   const sets = childSets(task, shape);
   const isWorse = (bill: Bill) => worst !== undefined && compareOrders(billOrder(bill, task.objective), worst) > 0;
@@ -40,6 +47,7 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | 
     structure,
     sets,
     budget,
+    cuts,
     isWorse: (listings) => isWorse({ ...bound, listings }),
     mayBe(least) {
       if (stopped) stopped.least = Math.min(stopped.least, least);
@@ -140,6 +148,7 @@ interface ListingsOrder {
   structure: string;
   sets: readonly ChildSet[];
   budget: Budget;
+  cuts: KnownCuts | undefined;
   /** Whether so many listings are too many to be kept. */
   isWorse(listings: number): boolean;
   /** Told how few listings there may be, where the cutting was stopped. */
@@ -148,7 +157,7 @@ interface ListingsOrder {
 
 /** The listings of a shape: one for each combination of what is split, cut where one is too large. */
 function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): Made | null {
-  const { structure, sets, budget, isWorse, mayBe } = asked;
+  const { structure, sets, budget, cuts, isWorse, mayBe } = asked;
   const { placeOf } = combinationsOf(task, shape.split);
   const live = goingOn(task, structure);
   const homes = live.map(({ numbers }) => homeOf(placeOf, numbers));
@@ -160,6 +169,8 @@ function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): Made | 
   const made: Pick<Made, 'wishesBroken' | 'through' | 'values'> = {
     ...{ wishesBroken: 0, through: 0, values: 0 },
   };
+  // Where no limit on values can be met, how the axes are grouped makes no difference to a cut.
+  const isFree = order.counts.every((count, axis) => count <= order.limits.values[axis]!);
   const countsValues = task.rules.fees.perValue !== '0';
   const begun: Begun[] = [];
   let listings = leastOf(sets);
@@ -167,7 +178,9 @@ function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): Made | 
   for (const { place, numbers, least } of sets) {
     const here = live.filter((_, at) => homes[at] === place).map((one) => one.numbers);
     const own = here.map((all) => all.filter((number) => placeOf[number] === place));
-    const cut = cutByWish({ ...order, numbers, least, live: own });
+    const mine = { ...order, numbers, least, live: own };
+    const known = isFree && own.length === 0 ? cuts : undefined;
+    const cut = known ? cutOnce(known, `${shape.split.join()}|${place}|${order.along.join()}`, mine) : cutByWish(mine);
     if (!cut) return null;
     listings += cut.parts.length - least;
     fewest += cut.least - least;
@@ -202,13 +215,20 @@ function cutOrder({ axes }: PlanTask, shape: Shape): number[] {
 }
 
 /** A cut that keeps axes whole as wished; where none does, one that does not, and how many are then broken. */
-function cutByWish(order: Omit<Parameters<typeof cutListing>[0], 'whole'>): (Cut & { wishesBroken: number }) | null {
+function cutByWish(order: Omit<CutOrder, 'whole'>): CutByWish | null {
   const { task, along } = order;
   const whole = along.filter((axis) => task.wish.whole.includes(task.axes[axis]!.id));
   const cut = cutListing({ ...order, whole });
   if (cut) return { ...cut, wishesBroken: 0 };
   const broken = whole.length > 0 ? cutListing({ ...order, whole: [] }) : null;
   return broken && { ...broken, wishesBroken: whole.length };
+}
+
+/** The same, remembered: many shapes show the same axes, grouped otherwise. */
+function cutOnce(known: KnownCuts, key: string, order: Omit<CutOrder, 'whole'>): CutByWish | null {
+  let cut = known.get(key);
+  if (cut === undefined) known.set(key, (cut = cutByWish(order)));
+  return cut;
 }
 
 function partsBegun(task: PlanTask, shape: Shape, { parts }: Cut): Begun[] {
