@@ -57,11 +57,17 @@ describe('a sheet without rows for families', () => {
   const [live] = fit('palmway', { pairings }, ready).listings;
   const rules = rulesForSheet(rulebook('palmway'));
   const rowsOf = (next: Listing) => {
-    const { headers, rows } = uploadSheet([listingMessage(live, next)!], rules, { familyRow: false });
+    const { headers, rows } = uploadSheet([listingMessage(live, next)!], rules, {
+      familyRow: false,
+      familyRowSays: [],
+    });
     return rows.map((row) => Object.fromEntries(headers.map((header, at) => [header, row[at]!])));
   };
   it('has on each child’s row what holds for the listing', () => {
-    const { headers, rows } = uploadSheet([listingMessage(undefined, live)!], rules, { familyRow: false });
+    const { headers, rows } = uploadSheet([listingMessage(undefined, live)!], rules, {
+      familyRow: false,
+      familyRowSays: [],
+    });
     const at = (header: string) => headers.indexOf(header);
     expect(rows).toHaveLength(familyIndex(whole).woven.length);
     expect(headers).not.toContain('Row');
@@ -88,7 +94,10 @@ describe('a sheet without rows for families', () => {
     expect(picture.find((row) => row['Option 1'] === first!.label)?.['Option picture']).toBe('picture:new');
   });
   it('takes a listing down by a row without a child', () => {
-    const { headers, rows } = uploadSheet([listingMessage(live, undefined)!], rules, { familyRow: false });
+    const { headers, rows } = uploadSheet([listingMessage(live, undefined)!], rules, {
+      familyRow: false,
+      familyRowSays: [],
+    });
     expect(rows.map((row) => headers.flatMap((header, at) => (row[at] === '' ? [] : [[header, row[at]]])))).toEqual([
       [
         ['Do', 'take down'],

@@ -67,6 +67,8 @@ describe('numbers that a channel knows', () => {
       (one) => one.code === 'entry.found',
     );
     expect(advice!.severity).toBe('advises');
+    // A child is called what the seller calls it, also within a sentence.
+    expect(findingText(advice!, whole)).toMatch(/knows the number of Rust · \S+ · Unlined already\.$/);
   });
   it('are taken by one press where brand and options agree, and asked about where they do not', () => {
     const mend = mendAll(on('quayside', whole, knows([first.id, second.id])).fit.findings);
@@ -89,6 +91,15 @@ describe('numbers that a channel knows', () => {
     expect(on('quayside', whole, knows([first.id], { options: { colour: 'orange' } })).fit.entries[0]!.isLikely).toBe(
       true,
     );
+  });
+  it('are settled together with what is lost: nothing comes back that was given up', () => {
+    const settled = run(whole, under('quayside', [first.id]));
+    const { findings } = on('quayside', settled, knows([second.id])).fit;
+    expect(findings.map((one) => one.code)).toEqual(['entry.gone', 'entry.found']);
+    for (const order of [findings, findings.toReversed()])
+      expect(mendAll(order).commands).toEqual([
+        expect.objectContaining({ wish: expect.objectContaining({ entries: { [second.id]: `E-${second.id}` } }) }),
+      ]);
   });
   it('have to be asked about again where the number is another now', () => {
     const settled = run(whole, under('quayside', [first.id]));

@@ -7,12 +7,7 @@ export const JsonPatchSchema = z.array(
 );
 export type JsonPatch = z.infer<typeof JsonPatchSchema>;
 
-/** A JSON Pointer (RFC 6901) for a path of keys. */
-export function pointer(path: readonly (string | number)[]): string {
-  return path.map(pointerStep).join('');
-}
-
-/** One step of a pointer. */
+/** One step of a JSON Pointer (RFC 6901): a key or a place in a list. */
 export function pointerStep(key: string | number): string {
   const text = String(key);
   return text.includes('~') || text.includes('/') ? '/' + text.replaceAll('~', '~0').replaceAll('/', '~1') : '/' + text;

@@ -4,9 +4,11 @@ import { columnOf } from '../family/column';
 import type { ColumnGroup } from '../family/columnShape';
 import { scopesOf } from '../family/scope';
 import { familyIndex } from '../family/weave';
+import type { EntryMatch } from '../listing/entry';
 import { channelPrice, type ChannelPricing } from '../money/price';
 import type { CategoryRules } from '../rulebook/openRulebook';
 import type { CheckContext, FitInput } from './context';
+import { entryMatches } from './entries';
 import type { Plan } from './planner';
 
 /** The context of a fit under a category's rules and a plan. `offeredIds` are the children the plan is for. */
@@ -31,7 +33,8 @@ export function checkContext(
     if (!known) groups.set(key, (known = all ? column(key).groups : withMembers(column(key).groups, isOffered)));
     return known;
   };
-  return {
+  let matches: EntryMatch[] | undefined;
+  const context: CheckContext = {
     ...input,
     ...{ category, plan, isChosenGone, scopes, offered, isOffered, column, isUnderEntry },
     groups: groupsOf,
@@ -40,7 +43,9 @@ export function checkContext(
     listings: plan?.listings.map((listing) => listing.childIds.map((id) => position.get(id)!)) ?? [],
     pairingOf: pairingLookup(input.pairings, category.lists),
     priceOf: pricer(input, category),
+    matches: () => (matches ??= entryMatches(context)),
   };
+  return context;
 }
 
 /** Which children stand under an entry of the channel, as the seller has settled it. */

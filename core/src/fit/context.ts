@@ -82,6 +82,8 @@ export interface CheckContext extends FitInput {
   column(key: string): Column;
   /** Its groups with the offered children alone. */
   groups(key: string): readonly ColumnGroup[];
+  /** Children whose number the channel has an entry for; worked out once. */
+  matches(): EntryMatch[];
   /** Whether a child stands under an entry of the channel, by position: nothing but its offer is the seller's. */
   isUnderEntry(position: number): boolean;
   /** Those of some positions whose facts and pictures are the seller's. */

@@ -7,7 +7,6 @@ import { identifierOwners, identityOf } from '../identifiers/sameness';
 import type { CategoryRules } from '../rulebook/openRulebook';
 import { checkContext } from './checkContext';
 import type { CheckContext, Fit, FitInput, FitState } from './context';
-import { entryMatches } from './entries';
 import { SEVERITIES, type Finding, type Severity } from './finding';
 import { checkAll } from './findings';
 import { whyAbsent } from './findings/absent';
@@ -52,7 +51,7 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
       return (states ??= childStates(context, findings));
     },
     fees: plan?.bill.fees ?? '0',
-    entries: entryMatches(context),
+    entries: context.matches(),
   };
   return { fit, context };
 }

@@ -28,11 +28,14 @@ interface Columns {
   familyRowSays: Rulebook['sheet']['familyRowSays'];
 }
 
+/** A row for the listing, which says nothing of its children. */
+const USUAL: Pick<Rulebook['sheet'], 'familyRow' | 'familyRowSays'> = { familyRow: true, familyRowSays: [] };
+
 /** Rows for messages, all under one set of columns. */
 export function uploadSheet(
   messages: readonly ListingMessage[],
   rules: Rules,
-  { familyRow, familyRowSays = [] }: Partial<Rulebook['sheet']> & { familyRow: boolean } = { familyRow: true },
+  { familyRow, familyRowSays }: Pick<Rulebook['sheet'], 'familyRow' | 'familyRowSays'> = USUAL,
 ): UploadSheet {
   const options = rules.axes.sets ? columnsByRole(rules) : columnsByNumber(rules);
   const picturesOfChildren = rules.axes.pictures === 'child';

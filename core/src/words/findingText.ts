@@ -16,7 +16,8 @@ export function subjectOf(finding: Finding, family: Family): Subject {
   }
   const child = family.children[childIds[0] ?? ''];
   if (!child) return { text: place.level === 'family' ? WHOLE : capital(placeLabel(family, place)), many: false };
-  return { text: childLabels(family, child).join(' · ') || 'The only child', many: false };
+  const labels = childLabels(family, child).join(' · ');
+  return labels ? { text: labels, many: false, isLabel: true } : { text: 'The only child', many: false };
 }
 
 /** The sentence of a finding. */

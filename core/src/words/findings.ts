@@ -6,6 +6,8 @@ import { languageName } from './languageName';
 export interface Subject {
   text: string;
   many: boolean;
+  /** It is what the seller calls it, and written so wherever it stands. */
+  isLabel?: boolean;
 }
 
 type None = Record<never, never>;
@@ -17,7 +19,7 @@ interface OfField {
 }
 
 const has = (who: Subject) => `${who.text} ${who.many ? 'have' : 'has'}`;
-const of = (who: Subject) => who.text.charAt(0).toLowerCase() + who.text.slice(1);
+const of = (who: Subject) => (who.isLabel ? who.text : who.text.charAt(0).toLowerCase() + who.text.slice(1));
 /** Labels such as "Highlights" or "Search words" are many. */
 const isAre = (label: string) => (/[^s]s$/.test(label) ? 'are' : 'is');
 

@@ -1,5 +1,6 @@
 /** Which of the seller's numbers channels have entries for already: asked by itself once for each number, and again on wish. */
 import { and, eq, inArray, sql } from 'drizzle-orm';
+import { dequal } from 'dequal';
 import { ChannelEntrySchema, identityOf, Refusal, type Account, type KnownNumbers } from '@loom-kin/core';
 import type { Logger } from 'pino';
 import { z } from 'zod';
@@ -113,7 +114,7 @@ async function askAbout(store: Store, base: string, account: Account, numbers: r
   }
 }
 
-/** Writes down what was said; families whose numbers are known otherwise than before are looked at anew. */
+/** Writes down what was said; families with numbers of which something else was known, or nothing, are looked at anew. */
 function keep(
   store: Store,
   { id: account }: Account,
@@ -123,7 +124,9 @@ function keep(
   const at = new Date().toISOString();
   const { database } = store;
   const touched = inTransaction(database, () => {
-    for (const number of numbers) {
+    const before = knownBefore(database, account, numbers);
+    const news = numbers.filter((number) => !dequal(before.get(number), said.get(number) ?? null));
+    for (const number of news) {
       const entry = said.get(number) ?? null;
       database
         .insert(knownNumbers)
@@ -131,7 +134,7 @@ function keep(
         .onConflictDoUpdate({ target: [knownNumbers.account, knownNumbers.number], set: { entry, at } })
         .run();
     }
-    const asked = and(eq(identifiers.kind, 'gtin'), inArray(identifiers.value, [...numbers]));
+    const asked = and(eq(identifiers.kind, 'gtin'), inArray(identifiers.value, news));
     const rows = database.selectDistinct({ id: identifiers.familyId }).from(identifiers).where(asked).all();
     const ids = rows.map((row) => row.id);
     markDue(database, ids);
@@ -139,6 +142,16 @@ function keep(
   });
   store.bell.ring({ entries: touched });
 }
+
+const knownBefore = (database: Database, account: string, numbers: readonly string[]) =>
+  new Map(
+    database
+      .select({ number: knownNumbers.number, entry: knownNumbers.entry })
+      .from(knownNumbers)
+      .where(and(eq(knownNumbers.account, account), inArray(knownNumbers.number, [...numbers])))
+      .all()
+      .map((row) => [row.number, row.entry] as const),
+  );
 
 /** Account → what its channel said of the numbers of a family. */
 export function knownNumbersOf(database: Database, familyId: string): Record<string, KnownNumbers> {

@@ -49,7 +49,9 @@ const others = computed(() =>
   setup.accounts.filter((one) => one.id !== props.account.id && (setup.setup?.routes[one.id] ?? []).length > 0),
 );
 /** Another account's routes after those that are here; a category stays where it is of the same channel. */
-function takeFrom(id: string): void {
+function takeFrom(select: HTMLSelectElement): void {
+  const id = select.value;
+  select.value = '';
   const from = setup.account(id);
   const taken = (setup.setup?.routes[id] ?? []).map((route): Route => ({
     ...(structuredClone(route) as Route),
@@ -152,7 +154,7 @@ const text = (event: Event) => (event.target as HTMLSelectElement).value;
         value=""
         aria-label="Take over the routes of another account"
         data-test="take-routes"
-        @change="takeFrom(text($event))"
+        @change="takeFrom($event.target as HTMLSelectElement)"
       >
         <option value="">take over those of…</option>
         <option v-for="one in others" :key="one.id" :value="one.id">{{ one.name }}</option>

@@ -2,7 +2,7 @@
 /** Entries that the channel has already for numbers of the family: what is fixed there, and whether children are offered under them. */
 import { computed } from 'vue';
 import { ElButton } from 'element-plus';
-import { childLabels, children, type Account, type EntryMatch, type Fit } from '@loom-kin/core';
+import { childLabels, children, ROLE_LABELS, type Account, type EntryMatch, type Fit, type Role } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useWish } from './useWish';
 
@@ -14,7 +14,12 @@ const lines = computed(() =>
   props.fit.entries.map((match) => ({
     match,
     name: childLabels(store.family!, store.family!.children[match.childId]!).join(' · ') || 'the only child',
-    says: Object.entries({ ...match.entry.options, ...match.entry.facts })
+    says: [
+      ...Object.entries(match.entry.options).map(
+        ([role, option]) => [ROLE_LABELS[role as Role] ?? role, option] as const,
+      ),
+      ...Object.entries(match.entry.facts),
+    ]
       .map(([name, figure]) => `${name}: ${[figure].flat().join(', ')}`)
       .join(' · '),
   })),
@@ -119,15 +124,16 @@ td {
   vertical-align: top;
   font-weight: normal;
 }
+tbody th,
+.acts {
+  white-space: nowrap;
+}
 thead th {
   color: var(--ink-soft);
   font-size: 12px;
 }
 td.off {
   color: var(--warns);
-}
-.acts {
-  white-space: nowrap;
 }
 .acts .link + .link {
   margin-left: 10px;

@@ -1,18 +1,18 @@
 /** Findings about entries that a channel has already for numbers of the family. */
-import { NO_WISH } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
 import { knownEntry, type EntryMatch } from '../../listing/entry';
 import { listed } from '../../words/counts';
 import type { CheckContext } from '../context';
-import { entryMatches } from '../entries';
 import type { Finding } from '../finding';
 import type { Remedy } from '../remedy';
+import { wishOf } from './noPlan';
 import { makeFinding, type FindingParts } from './report';
 import type { FindingCode } from '../../words/findings';
 
 export function entryFindings(context: CheckContext): Finding[] {
   if (context.category.rules.identifiers.entries === 'none') return [];
-  return [...gone(context), ...unasked(context), ...matched(context, entryMatches(context))];
+  const lost = lostPositions(context);
+  return [...(lost.length > 0 ? [gone(context, lost)] : []), ...unasked(context), ...matched(context)];
 }
 
 const about = <C extends FindingCode>(parts: Omit<FindingParts<C>, 'key' | 'rule'>): FindingParts<C> => ({
@@ -21,32 +21,32 @@ const about = <C extends FindingCode>(parts: Omit<FindingParts<C>, 'key' | 'rule
 });
 
 /** Children settled to stand under an entry that is not, or no longer, the one of their number. */
-function gone(context: CheckContext): Finding[] {
-  const { family, account, known } = context;
-  const settled = family.wishes[account.id]?.entries ?? {};
+function lostPositions(context: CheckContext): number[] {
+  const { known } = context;
+  const settled = wishOf(context).entries;
+  if (!settled) return [];
   const gtins = context.column('gtin');
-  const { woven } = familyIndex(family);
-  const members = woven.flatMap((child, at) => {
+  const { woven } = familyIndex(context.family);
+  return woven.flatMap((child, at) => {
     const entry = settled[child.id];
     if (!entry || !context.isOffered(at)) return [];
     const gtin = gtins.at(at);
     const there = typeof gtin === 'string' && known ? knownEntry(known, gtin) : undefined;
-    const isGone = typeof gtin !== 'string' || (there !== undefined && there?.entry !== entry);
-    return isGone ? [at] : [];
+    const isLost = typeof gtin !== 'string' || (there !== undefined && there?.entry !== entry);
+    return isLost ? [at] : [];
   });
-  if (members.length === 0) return [];
-  const ids = members.map((at) => woven[at]!.id);
-  return [
-    makeFinding(
-      context,
-      about({
-        code: 'entry.gone',
-        params: { account: account.name },
-        ...{ severity: 'stops', members },
-        remedies: [settle(context, ids, undefined, { do: 'leaveEntry', children: ids.length })],
-      }),
-    ),
-  ];
+}
+
+function gone(context: CheckContext, members: readonly number[]): Finding {
+  return makeFinding(
+    context,
+    about({
+      code: 'entry.gone',
+      params: { account: context.account.name },
+      ...{ severity: 'stops', members },
+      remedies: [settle(context, {}, { do: 'leaveEntry', children: members.length })],
+    }),
+  );
 }
 
 /** Numbers the channel was not asked about yet, where it takes goods it knows under its own entries alone. */
@@ -70,7 +70,8 @@ function unasked(context: CheckContext): Finding[] {
   ];
 }
 
-function matched(context: CheckContext, matches: readonly EntryMatch[]): Finding[] {
+function matched(context: CheckContext): Finding[] {
+  const matches = context.matches();
   const isMust = context.category.rules.identifiers.entries === 'must';
   const open = matches.filter((match) => match.stands === 'open');
   const apart = isMust ? matches.filter((match) => match.stands === 'apart') : [];
@@ -112,9 +113,9 @@ function found(context: CheckContext, matches: readonly EntryMatch[]): Finding[]
         ...{ severity: isMust ? 'stops' : 'advises', members: positionsOf(context, matches) },
         about: isLikely ? 'likely' : 'differing',
         remedies: [
-          settle(context, ids, under, { do: 'offerUnder', children: ids.length, isLikely }),
+          settle(context, under, { do: 'offerUnder', children: ids.length, isLikely }),
           // Where there is no other way than the entry, saying that it is not the one mends nothing.
-          ...(isMust ? [] : [settle(context, ids, apart, { do: 'keepApart', children: ids.length })]),
+          ...(isMust ? [] : [settle(context, apart, { do: 'keepApart', children: ids.length })]),
         ],
       }),
     ),
@@ -130,25 +131,26 @@ function keptApart(context: CheckContext, matches: readonly EntryMatch[]): Findi
       code: 'entry.apart',
       params: { account: context.account.name },
       ...{ severity: 'stops', members: positionsOf(context, matches) },
-      remedies: [settle(context, ids, under, { do: 'offerUnder', children: ids.length, isLikely: false })],
+      remedies: [settle(context, under, { do: 'offerUnder', children: ids.length, isLikely: false })],
     }),
   );
 }
 
 type ChangeRemedy = Extract<Remedy, { kind: 'change' }>;
 
-/** Settles where children stand; without anything to settle it takes back what was settled. */
+/**
+ * Settles where children stand. What was settled of entries that are lost goes with it: remedies that are taken together would bring it back.
+ */
 function settle(
-  { family, account }: CheckContext,
-  ids: readonly string[],
-  entries: Record<string, string | null> | undefined,
+  context: CheckContext,
+  entries: Readonly<Record<string, string | null>>,
   label: ChangeRemedy['label'],
 ): ChangeRemedy {
-  const wish = family.wishes[account.id] ?? NO_WISH;
-  const others = Object.entries(wish.entries ?? {}).filter(([id]) => !ids.includes(id));
-  const settled = { ...Object.fromEntries(others), ...entries };
-  return {
-    ...{ kind: 'change', label },
-    commands: [{ do: 'setWish', account: account.id, wish: { ...wish, entries: settled } }],
-  };
+  const wish = wishOf(context);
+  const { woven } = familyIndex(context.family);
+  const lost = new Set(lostPositions(context).map((at) => woven[at]!.id));
+  const kept = Object.entries(wish.entries ?? {}).filter(([id]) => !lost.has(id));
+  const settled = { ...Object.fromEntries(kept), ...entries };
+  const command = { do: 'setWish' as const, account: context.account.id, wish: { ...wish, entries: settled } };
+  return { kind: 'change', label, commands: [command] };
 }

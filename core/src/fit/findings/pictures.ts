@@ -20,8 +20,7 @@ export function pictureFindings(context: CheckContext): Finding[] {
 /** Channels that tie pictures to children: every child's own. */
 function ofChildren(context: CheckContext): Finding[] {
   const { atLeast, atMost } = context.category.rules.pictures;
-  const { position } = familyIndex(context.family);
-  const { woven } = familyIndex(context.family);
+  const { position, woven } = familyIndex(context.family);
   const shown = context.described(context.offered.map((child) => position.get(child.id)!)).map((at) => ({
     at,
     ids: picturesOf(context.family, woven[at]!, context.scopes),

@@ -1,9 +1,9 @@
 /** Findings about stock: too few or too many pieces for the channel. What is not counted is never too little. */
 import { familyIndex } from '../../family/weave';
-import { NO_WISH } from '../../family/shape';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import { piecesSent } from '../project/piecesSent';
+import { wishOf } from './noPlan';
 import { homeOf, makeFinding } from './report';
 
 /** Of so many children pieces are typed at the finding, or they are left out; more are given pieces in the grid. */
@@ -43,7 +43,7 @@ function notTold(context: CheckContext): Finding[] {
 function tooLow(context: CheckContext, members: number[]): Finding {
   const { account, category, family, rulebook } = context;
   const place = homeOf(context, rulebook.registry.field('stock'), members);
-  const wish = family.wishes[account.id] ?? NO_WISH;
+  const wish = wishOf(context);
   const childIds = members.map((at) => familyIndex(family).woven[at]!.id);
   const leaveOut = {
     do: 'setWish' as const,
