@@ -5,7 +5,7 @@ import { listFamilies } from '../../server/src/families/list';
 import { tryConditions } from '../../server/src/families/tryConditions';
 import { openDatabase } from '../../server/src/store/database';
 import { storeOf } from '../../server/src/store/openStore';
-import { family } from './core';
+import { family } from './given';
 import { timed, type Figure } from './measure';
 
 const ACCOUNTS = ['quayside', 'fernpost', 'own-shop', 'tallow-gate', 'norang-hall', 'palmway', 'loftline'];

@@ -3,11 +3,12 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { browserFigures } from './browser';
-import { checkFigures, planFigures } from './core';
+import { checkFigures } from './checks';
 import { everywhereSeller } from './everywhere';
 import { firstSeller, tellJourneys, usualSeller } from './journeys';
 import { listFigures } from './lists';
 import { table } from './measure';
+import { planFigures } from './planner';
 
 const folder = mkdtempSync(join(tmpdir(), 'loom-kin-bench-'));
 try {

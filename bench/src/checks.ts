@@ -1,0 +1,113 @@
+/** The findings. */
+import { computeFit, familyIndex, freeze, type Family, type FitInput, type Role } from '@loom-kin/core';
+import { family, inputs, rulebooks, runCommand } from './given';
+import { timed, type Figure } from './measure';
+
+/** Families that differ in one price, so that nothing is known of them: what a keystroke makes. */
+function typed(one: Family, count: number): Family[] {
+  const childId = familyIndex(one).woven[7]!.id;
+  return Array.from(
+    { length: count },
+    (_, at) =>
+      runCommand(freeze(structuredClone(one), true), {
+        do: 'setFigures',
+        changes: [{ place: { level: 'child', childId }, key: 'price', figure: String(10 + at) }],
+      }).family,
+  );
+}
+
+export function checkFigures(): Figure[] {
+  const books = rulebooks();
+  const one = family('F96', [
+    ['colour', 4],
+    ['size', 6],
+    ['material', 4],
+  ]);
+  const eight = family('F768', [
+    ['colour', 16],
+    ['size', 12],
+    ['material', 4],
+  ]);
+  const text = JSON.stringify(one);
+  const parse = timed(200, () => JSON.parse(text));
+  const given = typed(one, 126).map((each) => inputs(each, books));
+  const asShown = (each: FitInput) => computeFit(each).childStates;
+  const fits = timed(120, (at) => given[at]!.map(asShown));
+  const givenEight = typed(eight, 36).map((each) => inputs(each, books));
+  const more = timed(30, (at) => givenEight[at]!.map(asShown));
+  const childId = familyIndex(one).woven[7]!.id;
+  const key = timed(200, (at) =>
+    runCommand(one, {
+      do: 'setFigures',
+      changes: [{ place: { level: 'child', childId }, key: 'price', figure: String(10 + at) }],
+    }),
+  );
+  const baseline = 'parsing the family as JSON';
+  return [
+    { what: 'parsing a family of 96 children as JSON', ...parse, baseline, ratio: 1, budget: '—' },
+    {
+      what: 'one command on it (patches and new family)',
+      ...key,
+      baseline,
+      ratio: key.median / parse.median,
+      budget: 'one frame',
+    },
+    {
+      what: `findings of 96 children on ${books.length} channels, one price typed`,
+      ...fits,
+      baseline,
+      ratio: fits.median / parse.median,
+      budget: '≤ 16 ms (7 channels)',
+    },
+    {
+      what: `findings of 768 children on ${books.length} channels (8 × as many)`,
+      ...more,
+      baseline: 'findings of 96 children',
+      ratio: more.median / fits.median,
+      budget: '≤ 8 ×: linear',
+    },
+    ...neverSeen(
+      '20',
+      [
+        ['colour', 4],
+        ['size', 5],
+      ],
+      parse.median,
+    ),
+    ...neverSeen(
+      '96',
+      [
+        ['colour', 4],
+        ['size', 6],
+        ['material', 4],
+      ],
+      parse.median,
+    ),
+  ];
+}
+
+/** A catalogue of such families, each looked at once: plans, findings and listings of all of them. */
+function neverSeen(children: string, sizes: [Role, number][], parse: number): Figure[] {
+  const books = rulebooks();
+  const catalogue = Array.from({ length: 205 }, (_, at) =>
+    inputs(family(`N${children}-${at}`, sizes), books).map((given) => ({ ...given, plansWanted: 1 })),
+  );
+  const each = timed(200, (at) => catalogue[at]!.map((one) => computeFit(one)));
+  const checks = (Number(children) * books.length) / (each.median / 1000);
+  return [
+    {
+      what: `a family of ${children} never seen before, on ${books.length} rulebooks`,
+      ...each,
+      baseline: 'parsing the family as JSON',
+      ratio: each.median / parse,
+      budget: '—',
+    },
+    {
+      what: `  that is ${Math.round(checks).toLocaleString('en')} child-checks a second`,
+      ...each,
+      baseline: 'the budget of 100,000 a second',
+      ratio: checks / 100_000,
+      budget: '≥ 1 ×',
+    },
+  ];
+}
