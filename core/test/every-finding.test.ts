@@ -16,6 +16,9 @@ const PARTS = [
   'label',
   'fact',
   'entries',
+  'rate',
+  'taxCodes',
+  'priceRule',
 ];
 
 describe.each(Object.keys(EVERY_FINDING) as FindingCode[])('%s', (code) => {

@@ -61,6 +61,14 @@ const closed = (stands: core.Approval | undefined) =>
     { settings: stands ? { approvals: { all: stands } } : {} },
   );
 
+/** A seller in Germany with one tax code, and a price rule that begins with the cost. */
+const taxed = core.openRegistry({
+  ...registry.data,
+  taxCodes: { 62: { code: '62', label: 'Coats', rates: { DE: [{ percent: '19' }] }, retired: false } },
+});
+const atHome = { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20', country: 'DE' };
+const ofCost = (percent: string) => core.PriceRuleSchema.parse({ from: 'cost', target: { kind: 'margin', percent } });
+
 /** What a channel says that has an entry for the number of one child and for no other. */
 function knownAt(childId: string, entry: string): core.KnownNumbers {
   const gtins = core.familyIndex(whole).woven.map((child) => String(child.fields.gtin));
@@ -168,6 +176,16 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
       known: knownAt(first.id, 'E-1'),
     }),
   'entry.unasked': () => fit('quayside', whole, { known: {} }),
+  'rate.missing': () => fit('fernpost', whole, { seller: atHome }),
+  'tax.no-code': () => fit('own-shop', run(whole, setFamily('taxCode', null)), { registry: taxed, seller: atHome }),
+  'tax.unknown-code': () =>
+    fit('own-shop', run(whole, setFamily('taxCode', '99')), { registry: taxed, seller: atHome }),
+  'tax.no-rate': () =>
+    fit('own-shop', run(whole, setFamily('taxCode', '62')), {
+      ...{ registry: taxed, seller: atHome, settings: { country: 'IN' } },
+    }),
+  'rule.no-cost': () => fit('own-shop', run(whole, setFamily('cost', null)), { settings: { priceRule: ofCost('50') } }),
+  'rule.never': () => fit('own-shop', run(whole, setFamily('cost', '70')), { settings: { priceRule: ofCost('100') } }),
   'price.missing': () => fit('own-shop', run(whole, setFamily('price', null))),
   'price.too-low': () => fit('own-shop', run(whole, setFamily('price', '0'))),
   'price.too-high': () =>

@@ -94,10 +94,15 @@ export function fitInput(family: Family, channel: string, more: More = {}): FitI
         ...settings,
       },
     },
-    seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20' },
+    seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20', rates: settings?.rate ? {} : ONE_FOR_ONE },
     ...rest,
   };
 }
+
+/** What one euro is elsewhere, for those who do not look at amounts. */
+export const ONE_FOR_ONE = Object.fromEntries(
+  ['USD', 'SGD', 'GBP', 'INR', 'KRW'].map((currency) => [currency, { rate: '1', on: '2026-11-02' }]),
+);
 
 /** A fit together with its listings and its sentences. */
 export function fitWithListings(input: FitInput) {

@@ -1,13 +1,25 @@
 /** The seller, and the accounts the seller has on channels: two on one channel are two columns everywhere. */
 import { z } from 'zod';
 import { scopesOf, type Scopes } from '../family/scope';
+import { CurrencyRatesSchema, PriceRuleSchema } from '../money/priceRule';
+import { CountrySchema } from '../money/tax';
 import { LanguageSchema } from '../registry/shape';
+
+const Amount = z.string().regex(/^\d{1,9}(\.\d{1,6})?$/, 'This is an amount, such as 4.90.');
+const Percent = z.string().regex(/^\d{1,2}(\.\d{1,4})?$/, 'This is a percentage below 100, such as 2.9.');
 
 export const SellerSchema = z.object({
   name: z.string().trim().min(1).max(120),
   /** ISO 4217. */
   currency: z.string().regex(/^[A-Z]{3}$/),
-  taxPercent: z.string().regex(/^\d{1,3}(\.\d{1,3})?$/),
+  taxPercent: z
+    .string()
+    .regex(/^\d{1,3}(\.\d{1,3})?$/)
+    .describe("The tax in the seller's prices where no tax code says otherwise."),
+  /** Where the seller is: the country whose tax is in the seller's prices. */
+  country: CountrySchema.optional(),
+  /** Currency → units of it for one of the seller's. */
+  rates: CurrencyRatesSchema.optional(),
 });
 export type Seller = z.infer<typeof SellerSchema>;
 
@@ -31,6 +43,21 @@ export const AccountSettingsSchema = z.object({
   /** Answers to the rulebook's `settings`. */
   answers: z.record(z.string(), z.string().max(200)),
   objective: z.enum(['listings', 'fees']),
+  /** The country whose tax is in the prices there, where it is not the channel's or the seller's. */
+  country: CountrySchema.optional(),
+  /** What comes off a price there besides what the rulebook says. */
+  charges: z
+    .object({
+      paymentPercent: Percent.optional(),
+      /** For each payment, in the channel's currency. */
+      paymentFixed: Amount.optional(),
+      /** Sending one piece, in the seller's currency, where a child has no shipping cost of its own. */
+      shipping: Amount.optional(),
+      /** So many pieces are sold for one listing fee. */
+      pieces: z.number().int().min(1).max(1_000_000).optional(),
+    })
+    .optional(),
+  priceRule: PriceRuleSchema.optional(),
 });
 export type AccountSettings = z.infer<typeof AccountSettingsSchema>;
 

@@ -5,8 +5,8 @@ import type { ColumnGroup } from '../family/columnShape';
 import { scopesOf } from '../family/scope';
 import { familyIndex } from '../family/weave';
 import type { EntryMatch } from '../listing/entry';
-import { channelPrice, type ChannelPricing } from '../money/price';
 import type { CategoryRules } from '../rulebook/openRulebook';
+import type { AccountPrices } from './accountPrices';
 import type { CheckContext, FitInput } from './context';
 import { entryMatches } from './entries';
 import type { Plan } from './planner';
@@ -15,7 +15,7 @@ import type { Plan } from './planner';
 export function checkContext(
   input: FitInput,
   category: CategoryRules,
-  { plan, isChosenGone }: { plan: Plan | null; isChosenGone: boolean },
+  { plan, isChosenGone, prices }: { plan: Plan | null; isChosenGone: boolean; prices: AccountPrices },
   offeredIds: readonly string[],
 ): CheckContext {
   const { family, account, rulebook } = input;
@@ -42,7 +42,8 @@ export function checkContext(
     describedGroups: (key) => (none ? groupsOf(key) : withMembers(groupsOf(key), (at) => !isUnderEntry(at))),
     listings: plan?.listings.map((listing) => listing.childIds.map((id) => position.get(id)!)) ?? [],
     pairingOf: pairingLookup(input.pairings, category.lists),
-    priceOf: pricer(input, category),
+    prices,
+    priceGroups: all ? prices.groups : withMembers(prices.groups, isOffered),
     matches: () => (matches ??= entryMatches(context)),
   };
   return context;
@@ -56,26 +57,11 @@ function underEntries({ family, account }: FitInput, { rules }: CategoryRules) {
   return { none: under.size === 0, isUnderEntry: (position: number) => under.has(woven[position]!.id) };
 }
 
-function withMembers(groups: readonly ColumnGroup[], keeps: (position: number) => boolean): ColumnGroup[] {
+function withMembers<G extends { members: readonly number[] }>(
+  groups: readonly G[],
+  keeps: (position: number) => boolean,
+): G[] {
   return groups
     .map((group) => ({ ...group, members: group.members.filter(keeps) }))
     .filter((group) => group.members.length > 0);
-}
-
-/** How prices become the channel's; each amount is worked out once, since most children share theirs. */
-function pricer({ account, seller }: FitInput, { rules }: CategoryRules): (amount: string) => string {
-  const how: ChannelPricing = {
-    currency: rules.price.currency,
-    taxIncluded: rules.price.taxIncluded,
-    multipleOf: rules.price.multipleOf,
-    endings: rules.price.endings,
-    rate: account.settings.rate,
-    taxPercent: seller.taxPercent,
-  };
-  const known = new Map<string, string>();
-  return (amount) => {
-    const there = known.get(amount) ?? channelPrice(amount, how);
-    known.set(amount, there);
-    return there;
-  };
 }

@@ -10,6 +10,7 @@ import type { EntryMatch, KnownNumbers } from '../listing/entry';
 import type { Listing } from '../listing/listing';
 import type { PictureFacts } from '../pictures/picturesOf';
 import type { CategoryRules, OpenRulebook } from '../rulebook/openRulebook';
+import type { AccountPrices, PriceGroup } from './accountPrices';
 import type { Finding } from './finding';
 import type { Plan, PlannerMemory } from './planner';
 
@@ -93,6 +94,8 @@ export interface CheckContext extends FitInput {
   /** The offered children of each listing of the plan, by position. */
   listings: readonly (readonly number[])[];
   pairingOf: PairingLookup;
-  /** A price of the seller's as the channel shows it. */
-  priceOf(amount: string): string;
+  /** What the children cost on the account. */
+  prices: AccountPrices;
+  /** Prices with the offered children alone. */
+  priceGroups: readonly PriceGroup[];
 }

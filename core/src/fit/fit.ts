@@ -5,6 +5,7 @@ import { EVERYWHERE, scopesOf } from '../family/scope';
 import { familyIndex } from '../family/weave';
 import { identifierOwners, identityOf } from '../identifiers/sameness';
 import type { CategoryRules } from '../rulebook/openRulebook';
+import { accountPrices, type AccountPrices } from './accountPrices';
 import { checkContext } from './checkContext';
 import type { CheckContext, Fit, FitInput, FitState } from './context';
 import { SEVERITIES, type Finding, type Severity } from './finding';
@@ -31,8 +32,9 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
   const category = rulebook.category(destination.category);
   if (!category || destination.notOffered || family.retired)
     return { fit: absentFit(input, category, destination), context: null };
-  const { task, plans, plan, isChosenGone } = planFor(input, category);
-  const inForce = { plan, isChosenGone };
+  const prices = accountPrices(input, category);
+  const { task, plans, plan, isChosenGone } = planFor(input, category, prices);
+  const inForce = { plan, isChosenGone, prices };
   const context = checkContext(
     input,
     category,
@@ -60,7 +62,7 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
 export function leaveOutsFor(input: FitInput): LeaveOutOffer[] {
   const category = input.rulebook.category(destinationFor(input).category);
   if (!category) return [];
-  const { task, plans } = planFor(input, category);
+  const { task, plans } = planFor(input, category, accountPrices(input, category));
   return plans[0] ? leaveOutOffers(task, plans[0]) : [];
 }
 
@@ -74,6 +76,7 @@ function destinationFor({ family, account, rulebook, categories, routes = [], st
 function planFor(
   input: FitInput,
   category: CategoryRules,
+  prices: AccountPrices,
 ): { task: PlanTask; plans: Fit['plans']; plan: Fit['plan']; isChosenGone: boolean } {
   const { family, account, rulebook } = input;
   const wish = family.wishes[account.id];
@@ -82,6 +85,7 @@ function planFor(
     live: liveFor(family, input.live),
     objective: account.settings.objective,
     scopes: scopesOf(account, rulebook.registry.firstLanguage),
+    prices,
     memory: input.memory,
   });
   const plans = bestPlans(task, input.plansWanted ?? PLANS);

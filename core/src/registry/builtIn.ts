@@ -78,7 +78,10 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     help: 'The recommended price, shown struck through. It must be above the price.',
   }),
   field('price', 'Price', 'money', ALL, 'price', { help: 'What the buyer pays, tax included.' }),
-  field('cost', 'Cost', 'money', ALL, 'price'),
+  field('cost', 'Cost', 'money', ALL, 'price', { help: 'What a piece costs you, without tax.' }),
+  field('shippingCost', 'Shipping cost', 'money', ALL, 'price', {
+    help: 'What sending one piece costs you, where it is not the same for all on an account.',
+  }),
   field('stock', 'Stock', 'stock', CHILD, 'stock', { ...ONE_FOR_ALL, unit: 'pieces' }),
   field('counting', 'Counting', 'choice', ALL, 'stock', {
     ...ONE_FOR_ALL,

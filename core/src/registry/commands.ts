@@ -4,6 +4,7 @@ import { difference, type Difference } from '../change/difference';
 import { foldLabel } from '../family/foldLabel';
 import { RoleSchema } from '../family/shape';
 import { Refusal } from '../refusal';
+import { TaxCodeSchema } from '../money/tax';
 import { BUILT_IN_FIELDS } from './builtIn';
 import { generalTree } from './generalTree';
 import {
@@ -31,6 +32,9 @@ export const RegistryCommandSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('removeWord'), role: RoleSchema, label: Label }),
   z.object({ do: z.literal('setLanguages'), languages: z.array(LanguageSchema).min(1).max(40) }),
   z.object({ do: z.literal('forget'), key: z.enum(REMEMBERED), label: Label }),
+  /** Adds a tax code, or changes the one with this number. */
+  z.object({ do: z.literal('setTaxCode'), taxCode: TaxCodeSchema }),
+  z.object({ do: z.literal('removeTaxCode'), code: z.string().max(12) }),
   z.object({ do: z.literal('takeGeneralTree') }),
   /** Takes the parts of a registry file in: what it names is added or replaced, everything else stays. */
   z.object({ do: z.literal('takeRegistry'), registry: RegistryDataSchema.partial() }),
@@ -69,6 +73,13 @@ function apply(data: RegistryData, command: RegistryCommand): RegistryData {
     case 'forget': {
       const left = data.remembered[command.key].filter((label) => label !== command.label);
       return { ...data, remembered: { ...data.remembered, [command.key]: left } };
+    }
+    case 'setTaxCode':
+      return { ...data, taxCodes: { ...data.taxCodes, [command.taxCode.code]: command.taxCode } };
+    case 'removeTaxCode': {
+      if (!data.taxCodes[command.code]) throw new Refusal('tax.unknown', { code: command.code });
+      const { [command.code]: _gone, ...left } = data.taxCodes;
+      return { ...data, taxCodes: left };
     }
     case 'takeGeneralTree':
       return { ...data, categories: { ...generalTree(), ...data.categories } };
@@ -146,5 +157,6 @@ function takeRegistry(data: RegistryData, given: Partial<RegistryData>): Registr
   const remembered = { ...next.remembered };
   for (const key of REMEMBERED)
     remembered[key] = [...new Set([...remembered[key], ...(given.remembered?.[key] ?? [])])];
-  return { ...next, remembered };
+  const taxCodes = { ...next.taxCodes, ...given.taxCodes };
+  return { ...next, remembered, taxCodes };
 }

@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { RoleSchema } from '../family/shape';
+import { TaxCodeSchema } from '../money/tax';
 
 const Label = z.string().trim().min(1).max(80);
 
@@ -100,6 +101,8 @@ export const RegistryDataSchema = z.object({
   /** The first is the one that texts are written in to begin with. */
   languages: z.array(LanguageSchema).min(1).max(40),
   remembered: z.record(z.enum(REMEMBERED), z.array(Label).max(500)),
+  /** Code → its rates by country. */
+  taxCodes: z.record(z.string(), TaxCodeSchema).default({}),
 });
 export type RegistryData = z.infer<typeof RegistryDataSchema>;
 
@@ -111,6 +114,7 @@ export function emptyRegistry(): RegistryData {
     dictionary: {},
     languages: ['en'],
     remembered: { brand: [], maker: [], collections: [] },
+    taxCodes: {},
   };
 }
 

@@ -3,6 +3,7 @@
  * with every place.
  */
 import { z } from 'zod';
+import { slabProblem } from '../money/tax';
 import type { Registry } from '../registry/openRegistry';
 import { capital } from '../words/counts';
 import { schemaProblemText } from '../words/schemaProblems';
@@ -93,11 +94,8 @@ function* priceProblems({ multipleOf, endings, taxSlabs = [] }: Rules['price']):
   if (multipleOf && endings)
     yield { place: 'endings', text: 'Prices are multiples already; endings do not go with that.' };
   if (endings?.length === 0) yield { place: 'endings', text: 'A list without an entry lets nothing pass.' };
-  const ends = taxSlabs.map((slab) => numberOf(slab.upTo) ?? Infinity);
-  if (taxSlabs.length > 0 && ends.at(-1) !== Infinity)
-    yield { place: `taxSlabs.${taxSlabs.length - 1}.upTo`, text: 'The last rate has to hold for all prices above.' };
-  const wrong = ends.findIndex((end, at) => at > 0 && end <= ends[at - 1]!);
-  if (wrong > 0) yield { place: `taxSlabs.${wrong}.upTo`, text: 'The prices have to rise from rate to rate.' };
+  const wrong = taxSlabs.length > 0 ? slabProblem(taxSlabs) : null;
+  if (wrong) yield { place: `taxSlabs.${wrong.at}.upTo`, text: wrong.text };
 }
 
 const numberOf = (text: string | undefined) => (text === undefined ? undefined : Number(text));

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { RoleSchema } from '../family/shape';
 import { isCurrency } from '../money/currency';
+import { CountrySchema } from '../money/tax';
 
 const Count = z.number().int().min(0);
 const Decimal = z.string().regex(/^\d+(\.\d+)?$/);
@@ -103,6 +104,7 @@ export const RulesSchema = z.strictObject({
   price: z.strictObject({
     currency: z.string().refine(isCurrency, 'This is no currency code of ISO 4217, such as EUR.'),
     taxIncluded: z.boolean(),
+    country: CountrySchema.optional().describe('Whose tax is in the prices, as ISO 3166-1 alpha-2 writes it.'),
     least: Decimal.optional(),
     most: Decimal.optional(),
     listAbovePrice: z.boolean().default(false),

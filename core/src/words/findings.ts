@@ -1,5 +1,6 @@
 /** What every finding says: code → sentence made from its parameters and from whom it is about. */
 import { children, count, listed } from './counts';
+import { countryName } from './countryName';
 import { languageName } from './languageName';
 
 /** Whom a sentence is about: "Rust · XL has", "24 children have". */
@@ -81,6 +82,19 @@ export const FINDINGS = {
     `${who.text} ${who.many ? 'are' : 'is'} to be offered under an entry that ${p.account} does not have for ${who.many ? 'their numbers' : 'its number'}.`,
   'entry.unasked': (p: OnAccount, who: Subject) =>
     `${p.account} has not said yet whether it knows the ${who.many ? 'numbers' : 'number'} of ${of(who)}.`,
+
+  'rate.missing': (p: OnAccount & { from: string; to: string }) =>
+    `What 1 ${p.from} is in ${p.to} has not been said: prices go to ${p.account} as if they were the same.`,
+  'tax.no-code': (p: OnAccount & { country: string }) =>
+    `Prices on ${p.account} hold the tax of ${countryName(p.country)}, and the family has no tax code to find its rate by.`,
+  'tax.unknown-code': (p: OnAccount & { code: string }) =>
+    `The tax code ${p.code} is not among yours yet: make it under Setup, with its rates.`,
+  'tax.no-rate': (p: OnAccount & { code: string; country: string }) =>
+    `The tax code ${p.code} has no rate for ${countryName(p.country)}, whose tax the prices on ${p.account} hold.`,
+  'rule.no-cost': (p: OnAccount, who: Subject) =>
+    `${has(who)} no cost, which the price rule of ${p.account} begins with: your own price goes out instead.`,
+  'rule.never': (p: OnAccount, who: Subject) =>
+    `No price of ${of(who)} leaves what the price rule of ${p.account} asks for: commission, payment and tax grow with it. Your own price goes out instead.`,
 
   'price.missing': (_p: None, who: Subject) => `${has(who)} no price.`,
   'price.too-low': (p: OnAccount & { price: string; least: string }) =>

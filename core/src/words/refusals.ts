@@ -11,6 +11,7 @@ interface Cell {
 }
 
 export const REFUSALS = {
+  'tax.unknown': (p: { code: string }) => `There is no tax code ${p.code}.`,
   'condition.list': (p: { field: string }) =>
     `"is one of" goes with a list of values, other comparisons of ${p.field} with one.`,
   'condition.no-number': (p: { field: string }) => `${p.field} is no number: it is neither above nor below anything.`,

@@ -178,6 +178,8 @@ const REGISTRY_TITLES = {
   setWord: 'Change the dictionary',
   removeWord: 'Change the dictionary',
   setLanguages: 'Change the languages',
+  setTaxCode: 'Change a tax code',
+  removeTaxCode: 'Remove a tax code',
   forget: 'Forget what was entered before',
   takeGeneralTree: 'Begin with a general tree of categories',
   takeRegistry: 'Take a registry file in',

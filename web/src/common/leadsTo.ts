@@ -35,6 +35,9 @@ const PARTS: Record<string, Pick<Destination, 'page' | 'part' | 'focus'>> = {
   route: { page: 'channels', part: 'routes', focus: ['account-routes'] },
   pairing: { page: 'fit', focus: ['pairings'] },
   entries: { page: 'fit', focus: ['entries', 'plans'] },
+  rate: { page: 'setup', focus: ['rates'] },
+  taxCodes: { page: 'setup', focus: ['tax-codes'] },
+  priceRule: { page: 'channels', part: 'money', focus: ['account-money'] },
   fact: { page: 'setup', focus: ['facts'] },
   plan: { page: 'fit', focus: ['plans', 'left-out'] },
 };

@@ -5,6 +5,7 @@ import { planFindings, nothingOffered } from './plan';
 import { pairingFindings } from './pairings';
 import { identifierFindings } from './identifiers';
 import { entryFindings } from './entries';
+import { moneyFindings } from './money';
 import { priceFindings } from './prices';
 import { stockFindings } from './stock';
 import { pictureFindings } from './pictures';
@@ -20,6 +21,7 @@ const CHECKS: readonly ((context: CheckContext) => Finding[])[] = [
   pairingFindings,
   identifierFindings,
   entryFindings,
+  moneyFindings,
   priceFindings,
   stockFindings,
   pictureFindings,

@@ -3,9 +3,9 @@
  * channel will see them.
  */
 import Big from 'big.js';
-import type { ColumnGroup } from '../../family/columnShape';
 import { compareAmounts, showAmount, toCurrency } from '../../money/amount';
-import { withoutTax, type TaxSlab } from '../../money/price';
+import { betterEdge } from '../../money/tax';
+import type { PriceGroup } from '../accountPrices';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import { chosenOptions } from '../project/chosenOptions';
@@ -26,7 +26,7 @@ export function priceFindings(context: CheckContext): Finding[] {
 function notTold(context: CheckContext): Finding[] {
   const { plan, account } = context;
   if (!plan || plan.bill.pricesLost === 0) return [];
-  const prices = context.column('price');
+  const { prices } = context;
   const chosen = plan.priceAxis === null ? null : chosenOptions(context, plan)[plan.priceAxis]!;
   const members = context.listings.flatMap((positions) => {
     const first = new Map<number, unknown>();
@@ -37,28 +37,26 @@ function notTold(context: CheckContext): Finding[] {
     });
   });
   if (members.length === 0) return [];
-  const origin = prices.groupAt(members[0]!);
-  const place = origin.place ?? FAMILY;
+  const { key, scope, place } = causeOf(prices.groupAt(members[0]!));
   const axis = plan.priceAxis === null ? null : plan.axes[plan.priceAxis]!.name;
   return [
     makeFinding(context, {
       code: 'price.not-told',
       params: { account: account.name, axis },
-      ...{ severity: 'stops', key: 'price', rule: 'price.variesBy', members, place, scope: origin.scope },
-      remedies: [typeHere('price', place)],
+      ...{ severity: 'stops', key, rule: 'price.variesBy', members, place, scope },
+      remedies: [typeHere(key, place)],
     }),
   ];
 }
 
 /** Prices just above a tax slab: at its edge more would be left. */
 function slabs(context: CheckContext): Finding[] {
-  const { taxSlabs, currency } = context.category.rules.price;
-  if (!taxSlabs) return [];
-  return context.groups('price').flatMap(({ figure, place, scope, members }) => {
-    if (typeof figure !== 'string') return [];
-    const price = context.priceOf(figure);
-    const better = betterEdge(taxSlabs, price);
-    if (!better) return [];
+  const { slabs: rates, currency } = context.prices.money;
+  if (rates.length < 2) return [];
+  return context.priceGroups.flatMap((group) => {
+    const { price, members } = group;
+    const better = price === null ? null : betterEdge(rates, price);
+    if (price === null || !better) return [];
     const { edge, lower, higher, more } = better;
     return makeFinding(context, {
       code: 'price.slab',
@@ -66,18 +64,14 @@ function slabs(context: CheckContext): Finding[] {
         ...{ account: context.account.name, price: showAmount(price, currency), edge: showAmount(edge, currency) },
         ...{ lower, higher, more: showAmount(toCurrency(more, currency), currency) },
       },
-      ...{ severity: 'advises', key: 'price', rule: 'price.taxSlabs', members, place: place ?? FAMILY, scope },
+      ...{ severity: 'advises', rule: 'price.taxSlabs', members, ...causeOf(group) },
     });
   });
 }
 
-/** The edge of the slab below a price at which more is left than at the price itself. */
-function betterEdge(slabs: readonly TaxSlab[], price: string) {
-  const at = slabs.findIndex((slab) => slab.upTo === undefined || compareAmounts(price, slab.upTo) <= 0);
-  const below = slabs[at - 1];
-  if (below?.upTo === undefined) return null;
-  const more = withoutTax(below.upTo, below.percent).minus(withoutTax(price, slabs[at]!.percent));
-  return more.gt(0) ? { edge: below.upTo, lower: below.percent, higher: slabs[at]!.percent, more } : null;
+/** The figure that a price is made of, and where it stands. */
+function causeOf({ key, place, scope }: PriceGroup) {
+  return { key, scope, place: place ?? FAMILY };
 }
 
 function bounds(context: CheckContext): Finding[] {
@@ -85,8 +79,9 @@ function bounds(context: CheckContext): Finding[] {
   const rules = category.rules.price;
   const least = rules.least ?? '0.01';
   const shown = (amount: string) => showAmount(amount, rules.currency);
-  return context.groups('price').flatMap(({ figure, place, scope, members }): Finding | Finding[] => {
-    if (typeof figure !== 'string') {
+  return context.priceGroups.flatMap((group): Finding | Finding[] => {
+    const { price, members } = group;
+    if (price === null) {
       const home = homeOf(context, rulebook.registry.field('price'), members);
       return makeFinding(context, {
         ...{ code: 'price.missing', params: {}, severity: 'stops', key: 'price', rule: 'price.price', members },
@@ -94,15 +89,8 @@ function bounds(context: CheckContext): Finding[] {
         remedies: [typeHere('price', home)],
       });
     }
-    const price = context.priceOf(figure);
-    const about = {
-      severity: 'stops',
-      key: 'price',
-      members,
-      place: place ?? FAMILY,
-      scope,
-      remedies: [typeHere('price', place ?? FAMILY)],
-    } as const;
+    const cause = causeOf(group);
+    const about = { severity: 'stops', members, ...cause, remedies: [typeHere(cause.key, cause.place)] } as const;
     if (compareAmounts(price, least) < 0) {
       const params = { account: account.name, price: shown(price), least: shown(least) };
       return makeFinding(context, {
@@ -128,23 +116,23 @@ function bounds(context: CheckContext): Finding[] {
 /** A list price that is not above the price it is struck through for, told once where the list price stands. */
 function listPrices(context: CheckContext): Finding[] {
   const { rules } = context.category;
-  const prices = context.column('price');
+  const { prices } = context;
   return context.groups('listPrice').flatMap(({ figure, place, scope, members }) => {
     if (typeof figure !== 'string' || !place) return [];
-    const list = context.priceOf(figure);
-    const wrong = new Map<ColumnGroup, boolean>();
+    const list = prices.of(figure);
+    const wrong = new Map<PriceGroup, boolean>();
     const isWrong = (position: number) => {
       const group = prices.groupAt(position);
       let known = wrong.get(group);
       if (known === undefined) {
-        known = typeof group.figure === 'string' && compareAmounts(list, context.priceOf(group.figure)) <= 0;
+        known = group.price !== null && compareAmounts(list, group.price) <= 0;
         wrong.set(group, known);
       }
       return known;
     };
     const found = members.filter(isWrong);
     if (found.length === 0) return [];
-    const price = context.priceOf(String(prices.at(found[0]!)));
+    const price = prices.at(found[0]!)!;
     const { currency, listAbovePrice } = rules.price;
     const giveBack = { place, key: 'listPrice', figure: null, ...(scope === 'everywhere' ? {} : { scope }) };
     return makeFinding(context, {
@@ -192,11 +180,11 @@ function sales(context: CheckContext): Finding[] {
 function spread(context: CheckContext): Finding[] {
   const { spreadAtMost, currency } = context.category.rules.price;
   if (!spreadAtMost) return [];
-  const column = context.column('price');
+  const { prices } = context;
   return context.listings.flatMap((positions) => {
     const priced = positions.flatMap((position) => {
-      const figure = column.at(position);
-      return typeof figure === 'string' ? [{ position, price: context.priceOf(figure) }] : [];
+      const price = prices.at(position);
+      return price === null ? [] : [{ position, price }];
     });
     if (priced.length < 2) return [];
     const sorted = priced.toSorted((a, b) => compareAmounts(a.price, b.price));
@@ -205,7 +193,7 @@ function spread(context: CheckContext): Finding[] {
     const over = sorted.filter((one) => limit.lt(one.price));
     if (over.length === 0) return [];
     const dearest = over.at(-1)!;
-    const origin = column.groupAt(dearest.position);
+    const cause = causeOf(prices.groupAt(dearest.position));
     return makeFinding(context, {
       code: 'price.spread',
       params: {
@@ -213,8 +201,8 @@ function spread(context: CheckContext): Finding[] {
         dearest: showAmount(dearest.price, currency),
         cheapest: showAmount(cheapest, currency),
       },
-      ...{ severity: 'stops', key: 'price', rule: 'price.spreadAtMost', members: over.map((one) => one.position) },
-      ...{ place: origin.place ?? FAMILY, scope: origin.scope, remedies: [typeHere('price', origin.place ?? FAMILY)] },
+      ...{ severity: 'stops', rule: 'price.spreadAtMost', members: over.map((one) => one.position), ...cause },
+      remedies: [typeHere(cause.key, cause.place)],
     });
   });
 }

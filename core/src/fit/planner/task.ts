@@ -15,6 +15,8 @@ export interface TaskOptions {
   objective?: PlanTask['objective'] | undefined;
   /** Scopes that hold for the account: labels and what is for sale may differ there. */
   scopes?: Scopes | undefined;
+  /** What children cost there, by position; the seller's own prices where it is left out. */
+  prices?: { at(position: number): unknown } | undefined;
   memory?: PlannerMemory | undefined;
 }
 
@@ -41,7 +43,10 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
       onAxis: family.axes.map((axis) => axis.values.reduce((sum, value) => sum + picturesAt(value, scopes).length, 0)),
       onChildren: offered.reduce((sum, child) => sum + own(child), 0),
     },
-    prices: rules.price.variesBy === 'child' ? null : pricesOf(family, offered, scopes),
+    prices:
+      rules.price.variesBy === 'child'
+        ? null
+        : pricesOf(family, offered, options.prices ?? columnOf(family, 'price', scopes)),
     // Of a live listing only what is still offered counts; without any of it, it goes whatever the plan.
     live: live.flatMap(({ childIds, ...listing }) => {
       const there = childIds.filter((id) => offeredIds.has(id));
@@ -53,12 +58,11 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
 }
 
 /** The prices of children, alike ones by the same number. */
-function pricesOf(family: Family, offered: readonly TaskChild[], scopes: Scopes): number[] {
-  const column = columnOf(family, 'price', scopes);
+function pricesOf(family: Family, offered: readonly TaskChild[], prices: NonNullable<TaskOptions['prices']>): number[] {
   const { position } = familyIndex(family);
   const known = new Map<string, number>();
   return offered.map(({ id }) => {
-    const price = String(column.at(position.get(id)!) ?? '');
+    const price = String(prices.at(position.get(id)!) ?? '');
     if (!known.has(price)) known.set(price, known.size);
     return known.get(price)!;
   });

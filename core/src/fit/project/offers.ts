@@ -3,14 +3,14 @@ import type { Column } from '../../family/columnShape';
 import { familyIndex } from '../../family/weave';
 import { pictureMark } from '../../listing/pictureAddress';
 import type { ListingOffer } from '../../listing/listing';
-import { slabRate } from '../../money/price';
+import { slabRate } from '../../money/tax';
 import { picturesOf } from '../../pictures/picturesOf';
 import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { CheckContext } from '../context';
 import { channelFigure } from './channelFigure';
 import { piecesSent } from './piecesSent';
 
-const KEYS = ['sku', 'price', 'listPrice', 'salePrice', 'saleFrom', 'saleUntil', 'gtin', 'gtinExempt'] as const;
+const KEYS = ['sku', 'listPrice', 'salePrice', 'saleFrom', 'saleUntil', 'gtin', 'gtinExempt'] as const;
 
 /** A function that makes the offer of one child; null for one without SKU or price, which a finding stops. */
 export function offerMaker(context: CheckContext): (position: number, options: string[]) => ListingOffer | null {
@@ -23,19 +23,20 @@ export function offerMaker(context: CheckContext): (position: number, options: s
     .filter((check) => check.rule.level === 'child')
     .map((check) => ({ check, column: context.column(check.rule.key) }));
   const ofOffers = ofChildren.filter(({ check }) => check.rule.ofOffer);
+  const { prices } = context;
   const { rules } = context.category;
   const pieces = piecesSent(context);
   const settled = context.family.wishes[context.account.id]?.entries ?? {};
   return (position, options) => {
     const child = woven[position]!;
     const sku = columns.sku.at(position);
-    const price = columns.price.at(position);
-    if (typeof sku !== 'string' || typeof price !== 'string') return null;
+    const price = prices.at(position);
+    if (typeof sku !== 'string' || price === null) return null;
     const isUnder = context.isUnderEntry(position);
     const offer: ListingOffer = {
       sku,
       options,
-      price: context.priceOf(price),
+      price,
       stock: pieces.at(position),
       fields: fieldsOf(context, isUnder ? ofOffers : ofChildren, position),
     };
@@ -46,7 +47,7 @@ export function offerMaker(context: CheckContext): (position: number, options: s
     if (typeof gtin === 'string') offer.gtin = gtin;
     else if (columns.gtinExempt.at(position) === true) offer.gtinExempt = true;
     const list = columns.listPrice.at(position);
-    if (typeof list === 'string') offer.listPrice = context.priceOf(list);
+    if (typeof list === 'string') offer.listPrice = prices.of(list);
     putSale(context, offer, columns, position);
     if (rules.axes.pictures === 'child' && !isUnder) {
       const shown = picturesOf(context.family, child, context.scopes).slice(0, rules.pictures.atMost);
@@ -80,5 +81,5 @@ function putSale(
   const from = columns.saleFrom.at(position);
   const until = columns.saleUntil.at(position);
   if (typeof price !== 'string' || typeof from !== 'string' || typeof until !== 'string') return;
-  Object.assign(offer, { salePrice: context.priceOf(price), saleFrom: from, saleUntil: until });
+  Object.assign(offer, { salePrice: context.prices.of(price), saleFrom: from, saleUntil: until });
 }
