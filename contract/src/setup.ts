@@ -86,7 +86,48 @@ export const RulesMeaningSchema = z.object({
 });
 export type RulesMeaning = z.infer<typeof RulesMeaningSchema>;
 
+/** Prices of a family on an account, in its currency; the least that is left of any, and in percent of the price without tax. */
+export const PriceRangeSchema = z.object({
+  from: z.string(),
+  to: z.string(),
+  left: z.string(),
+  margin: z.string().nullable(),
+});
+export type PriceRange = z.infer<typeof PriceRangeSchema>;
+
+/** What other settings of an account would make of its prices. */
+export const PriceTrialSchema = z.object({
+  families: z.number(),
+  children: z.number(),
+  /** Children whose price would be another. */
+  changed: z.number(),
+  /** Children whose price the rule cannot make. */
+  unruled: z.number(),
+  /** Children of whose price less than nothing would be left. */
+  losing: z.number(),
+  /** The first families by name. */
+  rows: z.array(
+    z.object({
+      familyId: z.string(),
+      name: z.string(),
+      before: PriceRangeSchema.nullable(),
+      after: PriceRangeSchema.nullable(),
+    }),
+  ),
+});
+export type PriceTrial = z.infer<typeof PriceTrialSchema>;
+
 export const setupEndpoints = {
+  tryPrices: define(
+    'post',
+    '/api/accounts/:id/prices',
+    'What an account would make of prices, before it is changed so',
+    {
+      params: withId,
+      body: z.object({ account: AccountSchema }),
+      response: PriceTrialSchema,
+    },
+  ),
   health: define('get', '/api/health', 'Whether the server works', {
     response: z.object({ ok: z.literal(true), families: z.number() }),
   }),

@@ -12,12 +12,15 @@ import {
   emptyRegistry,
   nearestAllowed,
   openRegistry,
+  priceBeside,
   priceChanges,
   priceFor,
   proposePrices,
   PriceRuleSchema,
+  readRates,
   ruledPrice,
   sellersPrice,
+  showRates,
   slabRate,
   TaxRatesSchema,
   waterfall,
@@ -189,6 +192,14 @@ describe('prices a channel takes', () => {
       '14810',
     ]);
   });
+  it('have others beside them, above and below', () => {
+    const steps = { currency: 'EUR', endings: ['90', '50'] };
+    expect([1 as const, -1 as const].map((by) => priceBeside('12.90', steps, by))).toEqual(['13.50', '12.50']);
+    expect([priceBeside('0.50', steps, -1), priceBeside('0.01', cents, -1)]).toEqual([null, null]);
+    expect([priceBeside('189.00', cents, -1), priceBeside('14800', { currency: 'KRW', multipleOf: '10' }, -1)]).toEqual(
+      ['188.99', '14790'],
+    );
+  });
   it('are at or above what they are made from, and no other such price is between', () => {
     const amount = fc.integer({ min: 1, max: 99_999 }).map((minor) => new Big(minor).div(100));
     const ending = fc.constantFrom(['9'], ['90', '50'], ['00'], ['95']);
@@ -264,6 +275,27 @@ describe('tax codes', () => {
     expect(moneyOf({ country: 'FR' }, '62014010')).toMatchObject({ slabs: [{ percent: '19' }], taxProblem: 'no-rate' });
     expect(moneyOf({}, '99')).toMatchObject({ slabs: [{ percent: '20' }], taxProblem: 'unknown-code' });
     expect(moneyOf({})).toMatchObject({ taxProblem: 'no-code' });
+  });
+  it('are typed in a line and read back alike', () => {
+    const read = (text: string) => {
+      const reading = readRates(text);
+      return reading.ok ? showRates(reading.slabs) : reading.code;
+    };
+    expect(read('19')).toBe('19 %');
+    expect(read('5 up to 1000, 12')).toBe('5 % up to 1000, 12 %');
+    expect(read('5% to 1000; 12.5 %')).toBe('5 % up to 1000, 12.5 %');
+    expect(read('12, 5 up to 1000')).toBe('tax.rates-order');
+    expect([read('lots'), read(''), read('-3')]).toEqual(['tax.rates', 'tax.rates', 'tax.rates']);
+    const bound = fc.uniqueArray(fc.integer({ min: 1, max: 90_000 }), { maxLength: 4 });
+    fc.assert(
+      fc.property(bound, fc.infiniteStream(fc.integer({ min: 0, max: 300 })), (bounds, percents) => {
+        const next = () => String(percents.next().value! / 10);
+        const slabs = bounds
+          .sort((a, b) => a - b)
+          .map((upTo): { upTo?: string; percent: string } => ({ upTo: String(upTo), percent: next() }));
+        expect(readRates(showRates([...slabs, { percent: next() }]))).toMatchObject({ ok: true });
+      }),
+    );
   });
   it('have rates that rise, the last for all above', () => {
     const read = (slabs: object[]) => TaxRatesSchema.safeParse(slabs).error?.issues.map((one) => one.path.join('.'));

@@ -1,6 +1,6 @@
 /** What holds for all families of the demo seller. */
 import { endpoints as api, makeChange, type Client, type StepInput } from '@loom-kin/contract';
-import { pairedField, RegistryDataSchema } from '@loom-kin/core';
+import { pairedField, RegistryDataSchema, type AccountSettings } from '@loom-kin/core';
 import registry from '../data/registry.json' with { type: 'json' };
 import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
 
@@ -9,6 +9,36 @@ const ANSWERS: Record<string, Record<string, string>> = {
   fernpost: { 'Delivery profile': 'Small parcel, tracked' },
   'norang-hall': { Certification: 'Nothing to certify', 'Return fee': '5000' },
 };
+
+/** Account → whose tax is in its prices, what comes off them, and how they are made. */
+const MONEY: Record<string, Partial<AccountSettings>> = {
+  quayside: { charges: { shipping: '4.20' } },
+  fernpost: { charges: { paymentPercent: '3', paymentFixed: '0.25', shipping: '9.80', pieces: 40 } },
+  'own-shop': { charges: { paymentPercent: '1.4', paymentFixed: '0.25', shipping: '4.20' } },
+  palmway: {
+    country: 'SG',
+    charges: { paymentPercent: '2', shipping: '11.50' },
+    priceRule: { from: 'price', change: '5%', covers: [], ending: '90' },
+  },
+  'tallow-gate': {
+    country: 'GB',
+    charges: { paymentPercent: '2.9', paymentFixed: '0.30', shipping: '7.40', pieces: 60 },
+    priceRule: { from: 'price', covers: ['fees', 'shipping'], ending: '99' },
+  },
+  loftline: {
+    charges: { shipping: '13.00' },
+    priceRule: { from: 'cost', target: { kind: 'margin', percent: '35' }, covers: [], multipleOf: '10' },
+  },
+  'norang-hall': { country: 'KR', charges: { paymentPercent: '3.3', shipping: '12.00' } },
+};
+
+/** What one euro is elsewhere. */
+const RATES = Object.fromEntries(
+  Object.entries({ USD: '1.09', GBP: '0.86', SGD: '1.45', INR: '92', KRW: '1480' }).map(([currency, rate]) => [
+    currency,
+    { rate, on: '2026-11-02' },
+  ]),
+);
 
 /** Channel → field → the seller's word → the channel's. */
 const WORDS: Record<string, Record<string, Record<string, string>>> = {
@@ -24,7 +54,7 @@ const wordPairings = (channel: string) =>
 export async function setUpSeller(call: Client): Promise<void> {
   const { accounts, channels } = await call(api.setup);
   const steps: StepInput[] = [
-    { on: 'seller', seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20' } },
+    { on: 'seller', seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20', country: 'AT', rates: RATES } },
     { on: 'registry', command: { do: 'takeRegistry', registry: RegistryDataSchema.partial().parse(registry) } },
     ...channels.flatMap(({ channel }): StepInput[] => {
       const map = (categoryMaps as Record<string, Record<string, string>>)[channel];
@@ -35,8 +65,10 @@ export async function setUpSeller(call: Client): Promise<void> {
       return pairings.length > 0 ? [{ on: 'pairings', pairings }] : [];
     }),
     ...accounts.flatMap((account): StepInput[] => {
-      const answers = ANSWERS[account.id];
-      return answers ? [{ on: 'account', account: { ...account, settings: { ...account.settings, answers } } }] : [];
+      const answers = ANSWERS[account.id] ?? account.settings.answers;
+      return [
+        { on: 'account', account: { ...account, settings: { ...account.settings, ...MONEY[account.id], answers } } },
+      ];
     }),
   ];
   await makeChange(call, steps, { title: 'Set the demo seller up' });

@@ -34,6 +34,7 @@ const pool: FitPool = {
       answer = () => resolve(familyIds.map((familyId) => ({ familyId, turn: turns.get(familyId)!, standings: [] })));
     }),
   meaning: () => Promise.reject(new Error('not asked for')),
+  prices: () => Promise.reject(new Error('not asked for')),
   remedies: () => Promise.reject(new Error('not asked for')),
   offerings: () => Promise.reject(new Error('not asked for')),
   close: () => Promise.resolve(),

@@ -24,6 +24,7 @@ export const router = createRouter({
       children: [
         { path: '', name: 'family', component: () => import('./weave/WeaveTab.vue') },
         { path: 'words', name: 'words', component: () => import('./wording/WordsTab.vue') },
+        { path: 'prices', name: 'prices', component: () => import('./money/PricesTab.vue') },
         { path: 'pictures', name: 'pictures', component: () => import('./pictures/PicturesTab.vue') },
         { path: 'fit/:account', name: 'fit', component: () => import('./fit/FitTab.vue') },
         { path: 'journal', name: 'family-journal', component: () => import('./journal/JournalView.vue') },

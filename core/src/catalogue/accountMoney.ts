@@ -1,7 +1,7 @@
 /** The money of an account: its rate, the tax in its prices, and what comes off them there. */
 import Big from 'big.js';
 import { plainPrice } from '../money/price';
-import { slabRate, withTax, type TaxCode, type TaxSlab } from '../money/tax';
+import { grossOf, slabRate, type TaxCode, type TaxSlab } from '../money/tax';
 import type { PriceSteps } from '../money/allowedPrice';
 import type { Charges } from '../money/waterfall';
 import type { Rules } from '../rulebook/shape';
@@ -47,7 +47,7 @@ export function accountMoney({ account, seller, rules, taxCodes, taxCode }: Mone
   const { rate, isMissing } = rateOf(account, seller, currency);
   const country = account.settings.country ?? rules.price.country ?? seller.country ?? null;
   const code = taxCode === undefined ? undefined : taxCodes[taxCode];
-  const atHome = slabsIn(code, seller.country) ?? [{ percent: seller.taxPercent }];
+  const atHome = taxAtHome(seller, code);
   const there = rules.price.taxSlabs ?? slabsIn(code, country) ?? atHome;
   const {
     paymentPercent = '0',
@@ -62,7 +62,7 @@ export function accountMoney({ account, seller, rules, taxCodes, taxCode }: Mone
     slabs: taxIncluded ? there : [],
     taxProblem: rules.price.taxSlabs || !taxIncluded ? null : taxProblem(taxCodes, taxCode, country),
     steps: { currency, multipleOf, endings },
-    sellers: (plain) => (taxIncluded ? plain.div(rate) : grossOf(plain.div(rate), atHome)),
+    sellers: (plain) => (taxIncluded ? plain.div(rate) : grossOf(plain.div(rate).toFixed(), atHome)),
     plain: (price) => plainPrice(price, { taxIncluded, rate, taxPercent: slabRate(atHome, price) }),
     charges: (cost, shipping) => ({
       currency,
@@ -75,10 +75,9 @@ export function accountMoney({ account, seller, rules, taxCodes, taxCode }: Mone
   };
 }
 
-/** The price with tax whose price without it is this: in the first slab that it comes to stand in. */
-function grossOf(net: Big, slabs: readonly TaxSlab[]): Big {
-  const within = slabs.find(({ upTo, percent }) => upTo === undefined || withTax(net.toFixed(), percent).lte(upTo));
-  return withTax(net.toFixed(), within!.percent);
+/** The tax in the seller's own prices for goods of a tax code. */
+export function taxAtHome(seller: Seller, code: TaxCode | undefined): readonly TaxSlab[] {
+  return slabsIn(code, seller.country) ?? [{ percent: seller.taxPercent }];
 }
 
 function slabsIn(code: TaxCode | undefined, country: string | null | undefined): readonly TaxSlab[] | undefined {

@@ -3,14 +3,14 @@ import { accountMoney, type AccountMoney } from '../catalogue/accountMoney';
 import { columnOf } from '../family/column';
 import type { Column, ColumnGroup } from '../family/columnShape';
 import { accountScope, scopesOf, type Scope } from '../family/scope';
-import type { Figure, Place } from '../family/shape';
+import type { Family, Figure, Place } from '../family/shape';
 import { familyIndex } from '../family/weave';
 import { toCurrency } from '../money/amount';
 import { nearestAllowed } from '../money/allowedPrice';
 import { ruledPrice, type PriceRule } from '../money/priceRule';
 import type { Charges } from '../money/waterfall';
-import type { CategoryRules } from '../rulebook/openRulebook';
-import type { FitInput } from './context';
+import type { Account, Seller } from '../catalogue/account';
+import type { CategoryRules, OpenRulebook } from '../rulebook/openRulebook';
 
 /** Children that have one price for one reason. */
 export interface PriceGroup {
@@ -38,11 +38,21 @@ export interface AccountPrices {
   chargesAt(position: number): Charges;
 }
 
-type Input = Pick<FitInput, 'family' | 'account' | 'seller' | 'rulebook'>;
+/** What prices are made of. */
+export interface PricedInput {
+  family: Family;
+  account: Account;
+  seller: Seller;
+  rulebook: OpenRulebook;
+}
+
 type Columns = Record<'price' | 'cost' | 'shippingCost', Column>;
 
 /** The prices of all woven children on the account, under a category's rules. */
-export function accountPrices({ family, account, seller, rulebook }: Input, { rules }: CategoryRules): AccountPrices {
+export function accountPrices(
+  { family, account, seller, rulebook }: PricedInput,
+  { rules }: CategoryRules,
+): AccountPrices {
   const { registry } = rulebook;
   const scopes = scopesOf(account, registry.firstLanguage);
   const column = (key: string) => columnOf(family, key, scopes);

@@ -81,9 +81,14 @@ export function ruledPrice(rule: PriceRule, price: string, ground: RuleGround): 
   return { ok: true, price: allowedFrom(new Big(rule.least), steps) };
 }
 
-/** Multiples and endings of the rule go before the channel's where the channel has none. */
+/** The rule's multiples and endings, where what they let through is something the channel takes; else the channel's. */
 export function stepsOf(rule: Pick<PriceRule, 'multipleOf' | 'ending'>, channel: PriceSteps): PriceSteps {
-  if (channel.multipleOf || channel.endings) return channel;
+  const { multipleOf, endings } = channel;
+  if (endings) return channel;
+  if (multipleOf) {
+    const isCloser = rule.multipleOf !== undefined && new Big(rule.multipleOf).mod(multipleOf).eq(0);
+    return isCloser ? { ...channel, multipleOf: rule.multipleOf } : channel;
+  }
   return {
     ...channel,
     ...(rule.multipleOf ? { multipleOf: rule.multipleOf } : {}),

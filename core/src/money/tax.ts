@@ -57,6 +57,13 @@ export function slabRate(slabs: readonly TaxSlab[], price: string): string {
   return slab.percent;
 }
 
+/** The price with tax whose price without it is this: in the first slab that it comes to stand in. */
+export function grossOf(net: string, slabs: readonly TaxSlab[]): Big {
+  const within = slabs.find(({ upTo, percent }) => upTo === undefined || withTax(net, percent).lte(upTo));
+  if (!within) throw new RangeError(`no tax slab takes ${net}`);
+  return withTax(net, within.percent);
+}
+
 /** The edge of the slab below a price at which more is left after tax than at the price itself; null where there is none. */
 export function betterEdge(
   slabs: readonly TaxSlab[],

@@ -11,6 +11,9 @@ interface Cell {
 }
 
 export const REFUSALS = {
+  'tax.rates': (p: { text: string }) =>
+    `"${p.text}" is no tax rate: write "19", or "5 up to 1000, 12" where it depends on the price.`,
+  'tax.rates-order': (p: { problem: string }) => `${p.problem} Write such as "5 up to 1000, 12".`,
   'tax.unknown': (p: { code: string }) => `There is no tax code ${p.code}.`,
   'condition.list': (p: { field: string }) =>
     `"is one of" goes with a list of values, other comparisons of ${p.field} with one.`,

@@ -1,8 +1,8 @@
 /** Worker threads for fits, so that no request waits for a planner. */
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import type { Remedies, RulesMeaning } from '@loom-kin/contract';
-import type { Rulebook } from '@loom-kin/core';
+import type { PriceTrial, Remedies, RulesMeaning } from '@loom-kin/contract';
+import type { Account, Rulebook } from '@loom-kin/core';
 import { Piscina } from 'piscina';
 import { FIT_WORKER } from '../folders';
 import type { Store } from '../store/store';
@@ -16,6 +16,8 @@ export interface FitPool {
   meaning(familyIds: string[], rulebook: Rulebook): Promise<RulesMeaning>;
   /** What would mend a kind of finding in families. */
   remedies(familyIds: string[], kind: Kind): Promise<Remedies>;
+  /** What an account, set up otherwise, would make of the prices of families. */
+  prices(familyIds: string[], account: Account): Promise<PriceTrial>;
   close(): Promise<void>;
 }
 
@@ -38,6 +40,8 @@ export function createFitPool(store: Store): FitPool {
       run({ do: 'meaning', familyIds, rulebook, version: store.version() }) as Promise<RulesMeaning>,
     remedies: (familyIds, kind) =>
       run({ do: 'remedies', familyIds, kind, version: store.version() }) as Promise<Remedies>,
+    prices: (familyIds, account) =>
+      run({ do: 'prices', familyIds, account, version: store.version() }) as Promise<PriceTrial>,
     close: () => pool.destroy(),
   };
 }

@@ -1,12 +1,13 @@
 /** A worker thread that computes fits: it reads the database beside the server and never writes it. */
 import { eq } from 'drizzle-orm';
-import type { Remedies, RulesMeaning } from '@loom-kin/contract';
-import type { Rulebook } from '@loom-kin/core';
+import type { PriceTrial, Remedies, RulesMeaning } from '@loom-kin/contract';
+import type { Account, Rulebook } from '@loom-kin/core';
 import { workerData } from 'piscina';
 import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
 import { readDatabase } from '../store/database';
 import { due } from '../store/schema';
 import { meaningOf } from './meaning';
+import { priceTrialOf } from './priceTrial';
 import { remediesOf, type Kind } from './remedies';
 import { offeringsOf, standingsOf, type Offering, type Standing } from './compute';
 
@@ -19,7 +20,8 @@ export type Task =
   | { do: 'standings'; familyIds: string[]; version: number }
   | { do: 'offerings'; familyId: string; accountIds: string[]; version: number }
   | { do: 'remedies'; familyIds: string[]; kind: Kind; version: number }
-  | { do: 'meaning'; familyIds: string[]; rulebook: Rulebook; version: number };
+  | { do: 'meaning'; familyIds: string[]; rulebook: Rulebook; version: number }
+  | { do: 'prices'; familyIds: string[]; account: Account; version: number };
 
 export interface FamilyStandings {
   familyId: string;
@@ -40,7 +42,7 @@ function catalogueAt(version: number): Catalogue {
   return known.catalogue;
 }
 
-type Answer = FamilyStandings[] | FamilyOfferings | RulesMeaning | Remedies;
+type Answer = FamilyStandings[] | FamilyOfferings | RulesMeaning | Remedies | PriceTrial;
 
 export default function work(task: Task): Answer {
   const catalogue = catalogueAt(task.version);
@@ -48,6 +50,7 @@ export default function work(task: Task): Answer {
   return database.transaction((): Answer => {
     if (task.do === 'remedies') return remediesOf(database, catalogue, task.familyIds, task.kind);
     if (task.do === 'meaning') return meaningOf(database, catalogue, task.familyIds, task.rulebook);
+    if (task.do === 'prices') return priceTrialOf(database, catalogue, task.familyIds, task.account);
     if (task.do === 'offerings') return offeringsOf(database, catalogue, task.familyId, task.accountIds);
     return task.familyIds.flatMap((familyId) => {
       const turn = database.select({ turn: due.turn }).from(due).where(eq(due.familyId, familyId)).get()?.turn;

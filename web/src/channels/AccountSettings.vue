@@ -34,6 +34,8 @@ function write(tag: string): void {
   else ElMessage({ type: 'error', message: `"${language}" is no language tag, such as en, de or pt-BR.` });
 }
 
+const entered = computed(() => setup.setup?.seller.rates?.[rules.value.price.currency]);
+
 type Setting = Channel['rulebook']['rules']['settings'][number];
 function answer(setting: Setting, text: string): void {
   const amount = text.trim().replace(',', '.');
@@ -103,8 +105,11 @@ const value = (event: Event) => (event.target as HTMLSelectElement).value;
     </div>
     <div v-if="rules.price.currency !== setup.currency" class="line">
       <label for="rate">1 {{ setup.currency }} is</label>
-      <Entry id="rate" :value="account.settings.rate" @commit="(rate) => set({ rate: rate.trim() })" />
+      <Entry v-if="!entered" id="rate" :value="account.settings.rate" @commit="(rate) => set({ rate: rate.trim() })" />
+      <span v-else>{{ entered.rate }}</span>
       {{ rules.price.currency }}
+      <span v-if="entered" class="soft">as you entered it for {{ entered.on }}</span>
+      <RouterLink to="/setup#rates">all rates</RouterLink>
     </div>
     <div v-for="setting in rules.settings" :key="setting.key" class="line">
       <label>{{ setting.label }}</label>

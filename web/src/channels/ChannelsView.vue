@@ -5,6 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { usualSettings } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
+import AccountMoney from './AccountMoney.vue';
 import AccountSettings from './AccountSettings.vue';
 import CategoryMapTable from './CategoryMapTable.vue';
 import ChannelRules from './ChannelRules.vue';
@@ -14,6 +15,7 @@ import RoutesPanel from './RoutesPanel.vue';
 const PARTS = [
   { id: 'setup', label: 'Set up' },
   { id: 'rules', label: 'Rules' },
+  { id: 'money', label: 'Prices' },
   { id: 'categories', label: 'Categories' },
   { id: 'routes', label: 'Routes' },
   { id: 'pairings', label: 'Pairings' },
@@ -103,6 +105,7 @@ async function addAccount(on: Channel): Promise<void> {
           :channel="channel"
           @removed="router.replace({ query: {} })"
         />
+        <AccountMoney v-else-if="part === 'money'" :key="`money ${account.id}`" :account="account" :channel="channel" />
         <ChannelRules v-else-if="part === 'rules'" :key="channel.channel" :channel="channel" />
         <CategoryMapTable v-else-if="part === 'categories'" :channel="channel" />
         <RoutesPanel

@@ -8,7 +8,11 @@ import { nextTick, ref, watch } from 'vue';
 import { draftOf, dropDraft, keepDraft } from './drafts';
 
 const props = defineProps<{ value: string; rows?: number; draft?: string | undefined }>();
-const emit = defineEmits<{ commit: [text: string] }>();
+const emit = defineEmits<{
+  commit: [text: string];
+  /** What is typed at the moment; what is held when nothing is. */
+  typing: [text: string];
+}>();
 defineOptions({ inheritAttrs: false });
 
 const HALF_TYPED = 'Half typed, not stored: Enter stores it, Esc gives it up';
@@ -20,6 +24,7 @@ let typing = isDraft.value;
 /** A draft is taken when somebody goes on with it, not when it is passed by. */
 let isTouched = false;
 function onInput(): void {
+  emit('typing', text.value);
   typing = true;
   isTouched = true;
   if (props.draft !== undefined) keepDraft(props.draft, text.value);

@@ -6,7 +6,7 @@ import { useSetup } from '../stores/setup';
 import Entry from './Entry.vue';
 
 const props = defineProps<{ field: Field; figure: Figure | undefined; inherited?: string; draft?: string }>();
-const emit = defineEmits<{ commit: [text: string] }>();
+const emit = defineEmits<{ commit: [text: string]; typing: [text: string] }>();
 defineOptions({ inheritAttrs: false });
 const attrs = useAttrs();
 const setup = useSetup();
@@ -73,6 +73,7 @@ const listId = computed(() => `${String(attrs.id)}-remembered`);
       :placeholder="inherited ?? ''"
       :list="remembered.length > 0 ? listId : undefined"
       @commit="emit('commit', $event)"
+      @typing="emit('typing', $event)"
     />
     <datalist v-if="remembered.length > 0" :id="listId">
       <option v-for="one in remembered" :key="one" :value="one" />

@@ -107,6 +107,7 @@ async function send(): Promise<void> {
       <nav class="tabs" aria-label="Parts of the family">
         <RouterLink :to="{ name: 'family', params: { id } }">Weave</RouterLink>
         <RouterLink :to="{ name: 'words', params: { id } }">Words and facts</RouterLink>
+        <RouterLink :to="{ name: 'prices', params: { id } }">Prices</RouterLink>
         <RouterLink :to="{ name: 'pictures', params: { id } }">Pictures</RouterLink>
         <RouterLink
           v-for="one in setup.accounts"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is selected, at its level: the figures that stand there, for whom they hold, and the findings about it. */
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { storeToRefs } from 'pinia';
 import {
   children,
@@ -29,6 +29,7 @@ import UnderEntries from './UnderEntries.vue';
 import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';
+import PriceHint from '../money/PriceHint.vue';
 
 /** Parts of the inspector, in order; texts and facts are folded away until somebody wants them. */
 const PARTS: { groups: FieldGroup[]; title: string; folded: boolean }[] = [
@@ -99,6 +100,8 @@ function source(field: Field): string {
     { isOwn: false, scope: scope.value },
   );
 }
+/** What is typed at the moment, and into which entry. */
+const half = ref({ name: '', text: '' });
 /** Children with a figure of their own, nearer than this place. */
 const nearer = (field: Field) => below.value.filter((one) => figuresIn(one, scope.value)[field.key] !== undefined);
 
@@ -108,6 +111,7 @@ const set = (field: Field, figure: Figure | null) =>
     changes: [{ place: place.value, key: field.key, figure, scope: commandScope(scope.value) }],
   });
 function typed(field: Field, text: string): void {
+  half.value = { name: '', text: '' };
   const ground = { registry: setup.registry, family: family.value, currency: setup.currency };
   const read = setFor({ ...ground, scope: scope.value, scopes: scopes.value }, [place.value], field, text);
   if (read.ok) store.run({ do: 'setFigures', changes: read.changes });
@@ -158,9 +162,17 @@ function giveBackAll(field: Field): void {
             :class="{ figures: isNumeric(field) }"
             :data-test="`set-${field.key}`"
             @commit="typed(field, $event)"
+            @typing="half = { name: placeName + field.key, text: $event }"
           />
           <span class="unit soft">{{ field.unit ?? (field.type === 'money' ? setup.currency : '') }}</span>
         </span>
+        <PriceHint
+          v-if="field.key === 'price'"
+          class="from"
+          :typed="half.name === placeName + field.key ? half.text : ''"
+          :held="own(field) ?? before(field).figure"
+          @net="typed(field, $event)"
+        />
         <span class="from soft">
           {{ source(field) }}
           <OtherScopes v-model="scope" :field="field" :carrier="carrier" />

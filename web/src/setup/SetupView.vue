@@ -10,21 +10,25 @@ import Collections from './Collections.vue';
 import DictionaryTable from './DictionaryTable.vue';
 import FactTable from './FactTable.vue';
 import Languages from './Languages.vue';
+import Rates from './Rates.vue';
 import RegistryFile from './RegistryFile.vue';
+import TaxCodes from './TaxCodes.vue';
 
 const setup = useSetup();
 onMounted(() => void setup.ensure());
-const seller = reactive({ name: '', currency: 'EUR', taxPercent: '20' });
+const seller = reactive({ name: '', currency: 'EUR', taxPercent: '20', country: '' });
 watch(
   () => setup.setup,
-  (now) => now && Object.assign(seller, now.seller),
+  (now) => now && Object.assign(seller, { country: '', ...now.seller }),
   { immediate: true },
 );
 const block = reactive({ label: '', prefix: '', digits: 13 });
 const problem = ref('');
 
 async function saveSeller(): Promise<void> {
-  const read = SellerSchema.safeParse(seller);
+  const { country, ...rest } = seller;
+  const at = country.trim().toUpperCase();
+  const read = SellerSchema.safeParse({ ...setup.setup?.seller, ...rest, country: at || undefined });
   if (!read.success)
     return void (problem.value = `${read.error.issues[0]!.path.join('.')}: ${read.error.issues[0]!.message}`);
   problem.value = '';
@@ -63,10 +67,19 @@ async function attempt(work: () => Promise<void>): Promise<void> {
         <label>Name <ElInput v-model="seller.name" /></label
         ><label>Currency <ElInput v-model="seller.currency" maxlength="3" style="width: 90px" /></label
         ><label>Tax in prices, % <ElInput v-model="seller.taxPercent" style="width: 110px" /></label
-        ><ElButton native-type="submit">Save</ElButton>
+        ><label
+          >Country
+          <ElInput
+            v-model="seller.country"
+            maxlength="2"
+            placeholder="DE"
+            style="width: 80px"
+            data-test="seller-country" /></label
+        ><ElButton native-type="submit" data-test="save-seller">Save</ElButton>
       </div>
       <p class="soft">
-        Your prices are with tax. For channels that show prices without it, it is taken out, to the cent.
+        Your prices are with tax, that of your country. For channels that show prices without it, it is taken out, to
+        the cent. Tax codes may say other rates.
       </p>
     </form>
     <div class="sheet part">
@@ -119,6 +132,8 @@ async function attempt(work: () => Promise<void>): Promise<void> {
         ><ElButton native-type="submit">Add the block</ElButton>
       </form>
     </div>
+    <Rates v-if="setup.setup" />
+    <TaxCodes />
     <CategoryTree />
     <FactTable />
     <DictionaryTable />

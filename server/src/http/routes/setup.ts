@@ -6,6 +6,7 @@ import { Refusal, SellerSchema } from '@loom-kin/core';
 import { addBlock, blockStates, removeBlock } from '../../catalogue/blocks';
 import { fetchChannel } from '../../catalogue/channels';
 import { rulesMeaning } from '../../catalogue/rulesMeaning';
+import { tryPrices } from '../../catalogue/tryPrices';
 import { familiesWithValue } from '../../families/valueUses';
 import { markAllDue } from '../../fits/due';
 import { readDocument } from '../../store/documents';
@@ -61,6 +62,7 @@ export function mountSetup(app: Express, { store, pool, channelsUrl, approvals, 
     response.send(JSON.stringify(rulebook, null, 2));
   });
   mount(app, api.rulesMeaning, ({ params }) => rulesMeaning(store, pool, params.id, params.version));
+  mount(app, api.tryPrices, ({ params, body }) => tryPrices(store, pool, { ...body.account, id: params.id }));
   mount(app, api.askApproval, async ({ params, body }) => {
     await approvals.ask(params.id, body.category);
     return ok;
