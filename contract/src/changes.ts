@@ -32,13 +32,14 @@ export const StepSchema = z.discriminatedUnion('on', [
     revision: z.number().int(),
     command: CommandSchema,
   }),
-  /** Pieces counted (what there is), or received and returned (what came). One child once. */
+  /** Pieces counted (what there is), or received, returned and corrected (what came or went). One child once at a place; without a place all that is counted, the first place taking the difference. */
   z.object({
     on: z.literal('stock'),
     familyId: Id,
-    kind: z.enum(['counted', 'received', 'returned']).default('counted'),
+    kind: z.enum(['counted', 'received', 'corrected', 'returned']).default('counted'),
+    reason: z.string().trim().min(1).max(120).optional(),
     counts: z
-      .array(z.object({ childId: Id, location: Id.default('main'), pieces: Pieces }))
+      .array(z.object({ childId: Id, location: Id.optional(), pieces: Pieces }))
       .min(1)
       .max(20_000),
   }),

@@ -4,6 +4,7 @@ import {
   FamilySchema,
   KnownNumbersSchema,
   ListingSchema,
+  MOVEMENT_KINDS,
   PictureFactsSchema,
   SEVERITIES,
   STATES,
@@ -29,6 +30,8 @@ export const FamilySummarySchema = z.object({
   children: z.number(),
   fromPrice: z.string().nullable(),
   stock: z.number(),
+  /** So many children have as few pieces as the seller calls low. */
+  low: z.number(),
   picture: z.string().nullable(),
   retired: z.boolean(),
   changedAt: z.string(),
@@ -54,6 +57,8 @@ export type StepBack = z.infer<typeof StepBackSchema>;
 export const FamilyDetailSchema = z.object({
   family: FamilySchema,
   stock: z.record(z.string(), z.number()),
+  /** Child → place → pieces, of those that are not all at the first place. */
+  stockAt: z.record(z.string(), z.record(z.string(), z.number())),
   pictures: z.record(z.string(), PictureFactsSchema),
   live: z.array(LiveListingSchema),
   /** Account → what its channel knows of the family's numbers. */
@@ -106,7 +111,31 @@ export const UsualFiguresSchema = z.object({
 });
 export type UsualFigures = z.infer<typeof UsualFiguresSchema>;
 
+export const LedgerSchema = z.object({
+  /** Place → pieces. */
+  places: z.record(z.string(), z.number()),
+  /** Movements, the newest first. */
+  lines: z.array(
+    z.object({
+      id: z.number(),
+      at: z.string(),
+      kind: z.enum(MOVEMENT_KINDS),
+      location: z.string(),
+      pieces: z.number(),
+      /** What the place held after it. */
+      after: z.number(),
+      reason: z.string().nullable(),
+    }),
+  ),
+  more: z.boolean(),
+});
+export type Ledger = z.infer<typeof LedgerSchema>;
+
 export const familyEndpoints = {
+  stockLedger: define('get', '/api/families/:id/children/:childId/stock', 'How the pieces of a child came and went', {
+    params: withId.extend({ childId: Id }),
+    response: LedgerSchema,
+  }),
   usualFigures: define('get', '/api/usual', 'What the last family of a category has that the next is likely to have', {
     query: z.object({ category: z.string().max(80).default('') }),
     response: UsualFiguresSchema.nullable(),

@@ -46,6 +46,8 @@ export * from './measure/readNumber';
 export * from './measure/readDate';
 export * from './measure/reckon';
 export * from './measure/units';
+export * from './stock/locations';
+export * from './stock/stockRule';
 export * from './colour/name';
 export * from './size/sortSizes';
 export * from './pictures/picturesOf';

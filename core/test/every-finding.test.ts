@@ -19,6 +19,7 @@ const PARTS = [
   'rate',
   'taxCodes',
   'priceRule',
+  'stockRule',
 ];
 
 describe.each(Object.keys(EVERY_FINDING) as FindingCode[])('%s', (code) => {

@@ -216,6 +216,8 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
       price.taxSlabs = [{ upTo: '180', percent: '5' }, { percent: '12' }];
     }),
   'stock.too-low': () => fit('fernpost', whole, { stock: { ...given.stock, [first.id]: 0 } }),
+  'stock.held-back': () => fit('fernpost', whole, { settings: { stock: { none: true } } }),
+  'order.limits': () => fit('own-shop', run(run(whole, setFamily('orderLeast', 4)), setFamily('orderMost', 3))),
   'stock.not-told': () =>
     under(
       'own-shop',

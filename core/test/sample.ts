@@ -94,7 +94,12 @@ export function fitInput(family: Family, channel: string, more: More = {}): FitI
         ...settings,
       },
     },
-    seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20', rates: (settings?.rate ?? '1') === '1' ? ONE_FOR_ONE : {} },
+    seller: {
+      name: 'Skerry Supply',
+      currency: 'EUR',
+      taxPercent: '20',
+      rates: (settings?.rate ?? '1') === '1' ? ONE_FOR_ONE : {},
+    },
     ...rest,
   };
 }

@@ -46,6 +46,9 @@ async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail
   );
   const bare = goods.gtins ? ofBlock : [];
   const counts = woven.map((child, at) => ({ childId: child.id, pieces: goods.pieces[at % goods.pieces.length]! }));
+  const shed = (goods.inShed ?? []).flatMap((pieces, at) =>
+    pieces > 0 ? [{ childId: woven[at]!.id, location: 'quay-shed', pieces }] : [],
+  );
   const commands = await fillingOf(call, goods, family);
   if (numbered.length > 0)
     commands.push({
@@ -64,6 +67,9 @@ async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail
       command: { do: 'batch', title: 'Fill the family', commands },
     },
     { on: 'stock', familyId: id, counts },
+    ...(shed.length > 0
+      ? [{ on: 'stock' as const, familyId: id, kind: 'received' as const, reason: 'from the maker', counts: shed }]
+      : []),
     ...(bare.length > 0 ? [{ on: 'numbers' as const, familyId: id, childIds: bare.map((child) => child.id) }] : []),
   ];
   await makeChange(call, steps, { title: 'Fill the family', key });

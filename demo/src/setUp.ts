@@ -12,7 +12,7 @@ const ANSWERS: Record<string, Record<string, string>> = {
 
 /** Account → whose tax is in its prices, what comes off them, and how they are made. */
 const MONEY: Record<string, Partial<AccountSettings>> = {
-  quayside: { charges: { shipping: '4.20' } },
+  quayside: { charges: { shipping: '4.20' }, stock: { from: ['main'] } },
   fernpost: { charges: { paymentPercent: '3', paymentFixed: '0.25', shipping: '9.80', pieces: 40 } },
   'own-shop': { charges: { paymentPercent: '1.4', paymentFixed: '0.25', shipping: '4.20' } },
   palmway: {
@@ -22,6 +22,7 @@ const MONEY: Record<string, Partial<AccountSettings>> = {
   },
   'tallow-gate': {
     country: 'GB',
+    stock: { buffer: 1 },
     charges: { paymentPercent: '2.9', paymentFixed: '0.30', shipping: '7.40', pieces: 60 },
     priceRule: { from: 'price', covers: ['fees', 'shipping'], ending: '99' },
   },
@@ -31,6 +32,12 @@ const MONEY: Record<string, Partial<AccountSettings>> = {
   },
   'norang-hall': { country: 'KR', charges: { paymentPercent: '3.3', shipping: '12.00' } },
 };
+
+/** Where pieces are kept. */
+const LOCATIONS = [
+  { id: 'main', label: 'Harbour store' },
+  { id: 'quay-shed', label: 'Quay shed' },
+];
 
 /** What one euro is elsewhere. */
 const RATES = Object.fromEntries(
@@ -56,6 +63,7 @@ export async function setUpSeller(call: Client): Promise<void> {
   const steps: StepInput[] = [
     { on: 'seller', seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20', country: 'AT', rates: RATES } },
     { on: 'registry', command: { do: 'takeRegistry', registry: RegistryDataSchema.partial().parse(registry) } },
+    { on: 'registry', command: { do: 'setLocations', locations: LOCATIONS } },
     ...channels.flatMap(({ channel }): StepInput[] => {
       const map = (categoryMaps as Record<string, Record<string, string>>)[channel];
       return map ? [{ on: 'categoryMap', channel, map }] : [];

@@ -28,7 +28,7 @@ const family: Family = runCommand(bare, {
 }).family;
 const columns = new Map(fieldColumns(registry, family, []).map((column) => [column.id, column]));
 const ground = {
-  ...{ registry, family, currency: 'EUR', stock: {} },
+  ...{ registry, family, currency: 'EUR', stock: {}, piecesAt: () => 0 },
   shown: (childId: string, { field }: FieldColumn) => {
     const held = field.type === 'stock' ? '0' : figureOf(family, family.children[childId]!, field.key);
     return String(held ?? '');

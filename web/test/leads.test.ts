@@ -8,7 +8,8 @@ import { mayHold } from '../src/common/scopes';
 
 const CATEGORY = 'outerwear/jackets';
 /** Elements that are no field's. Each is looked for in the running application as well (`e2e/browser/findings.test.ts`). */
-const PARTS = /^(account-(answers|rules|categories|routes|money)|rates|tax-codes|pairings|entries|plans|facts|children-grid|tray-.+)$/;
+const PARTS =
+  /^(account-(answers|rules|categories|routes|money|stock)|rates|tax-codes|pairings|entries|plans|facts|children-grid|tray-.+)$/;
 
 describe.each(Object.keys(EVERY_FINDING) as FindingCode[])('%s', (code) => {
   const finding = EVERY_FINDING[code]().findings.find((one) => one.code === code)!;

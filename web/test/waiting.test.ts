@@ -2,7 +2,8 @@
 import { get, set } from 'idb-keyval';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { familyIndex, freeze, type Command, type Family } from '@loom-kin/core';
-import { piecesOf, replay, stepsOf, type Pending } from '../src/stores/pending';
+import { countsOf, replay, stepsOf, type Pending } from '../src/stores/pending';
+import { afterCounts } from '../src/stores/pieces';
 import { keepBase, keepWaiting, takeWaiting } from '../src/stores/waiting';
 import { createFamily, namer, runCommand } from './sample';
 
@@ -70,7 +71,12 @@ describe('what waits', () => {
   it('is sent as one change, command and counts together', () => {
     const both = { ...price('1'), counts: count.counts! };
     expect(stepsOf(both, family).map((step) => step.on)).toEqual(['family', 'stock']);
-    expect(piecesOf([price('1'), count])).toEqual({ [small]: 4 });
+    const held = { stock: { [small]: 9 }, stockAt: { [small]: { main: 7, shed: 2 } } };
+    const after = afterCounts(held, countsOf([price('1'), count]));
+    // Four in all, two of them in the shed: the first place has the others.
+    expect(after).toEqual({ stock: { [small]: 4 }, stockAt: { [small]: { main: 2, shed: 2 } } });
+    const gone = afterCounts(after, [{ childId: small, location: 'shed', pieces: 0 }]);
+    expect(gone).toEqual({ stock: { [small]: 2 }, stockAt: {} });
   });
 });
 

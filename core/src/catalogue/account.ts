@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { scopesOf, type Scopes } from '../family/scope';
 import { CurrencyRatesSchema, PriceRuleSchema } from '../money/priceRule';
 import { CountrySchema } from '../money/tax';
+import { StockRuleSchema } from '../stock/stockRule';
 import { LanguageSchema } from '../registry/shape';
 
 const Amount = z.string().regex(/^\d{1,9}(\.\d{1,6})?$/, 'This is an amount, such as 4.90.');
@@ -58,6 +59,7 @@ export const AccountSettingsSchema = z.object({
     })
     .optional(),
   priceRule: PriceRuleSchema.optional(),
+  stock: StockRuleSchema.optional(),
 });
 export type AccountSettings = z.infer<typeof AccountSettingsSchema>;
 

@@ -10,5 +10,9 @@ export const FamilyFileSchema = z.object({
   stock: z
     .record(z.string(), z.number().int().min(0).max(999_999_999))
     .describe('Version 1: SKU → pieces; version 2: child → pieces'),
+  stockAt: z
+    .record(z.string(), z.record(z.string(), z.number().int().min(-999_999_999).max(999_999_999)))
+    .optional()
+    .describe('Child → place → pieces, of those that are not all at the first place'),
 });
 export type FamilyFile = z.infer<typeof FamilyFileSchema>;

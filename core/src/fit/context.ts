@@ -9,6 +9,7 @@ import type { Child, Family } from '../family/shape';
 import type { EntryMatch, KnownNumbers } from '../listing/entry';
 import type { Listing } from '../listing/listing';
 import type { PictureFacts } from '../pictures/picturesOf';
+import type { StockPlaces } from '../stock/locations';
 import type { CategoryRules, OpenRulebook } from '../rulebook/openRulebook';
 import type { AccountPrices, PriceGroup } from './accountPrices';
 import type { Finding } from './finding';
@@ -25,6 +26,8 @@ export interface FitInput {
   family: Family;
   /** child id → pieces */
   stock: Record<string, number>;
+  /** The pieces of children that are kept at more than the first place. */
+  stockAt?: StockPlaces;
   pictures: Record<string, PictureFacts>;
   account: Account;
   /** The rules of the account's channel, opened with the seller's registry. */

@@ -93,6 +93,11 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     unset: 'counted',
     help: 'What is made to order or without limit has no pieces to count: channels are sent as many as they take.',
   }),
+  field('lowStock', 'Low from', 'integer', ALL, 'stock', {
+    ...ONE_FOR_ALL,
+    unit: 'pieces',
+    help: 'At so many pieces or fewer the stock is marked as low.',
+  }),
   field('weight', 'Weight', 'weight', ALL, 'delivery', {
     unit: 'g',
     help: 'With packing. "0.35 kg", "12 oz" and "2 lb 3 oz" are understood.',
@@ -110,6 +115,19 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
   field('saleFrom', 'Sale from', 'date', ALL, 'price'),
   field('saleUntil', 'Sale until', 'date', ALL, 'price'),
   field('leadDays', 'Lead time', 'integer', ALL, 'delivery', { unit: 'days' }),
+  field('orderLeast', 'Least in an order', 'integer', ALL, 'delivery', { unit: 'pieces' }),
+  field('orderMost', 'Most in an order', 'integer', ALL, 'delivery', { unit: 'pieces' }),
+  field('orderMultiple', 'Orders in steps of', 'integer', ALL, 'delivery', {
+    unit: 'pieces',
+    help: 'For trade buyers: 6 lets 6, 12, 18 be ordered.',
+  }),
+  field('returnDays', 'Returns within', 'integer', ALL, 'delivery', { unit: 'days' }),
+  field('boxContents', 'In the box', 'list', ALL, 'delivery', {
+    ...TEXT,
+    most: 20,
+    help: 'What a buyer unpacks, one a line: "2 × sock", "1 × tin of wax".',
+  }),
+  field('availableFrom', 'Appears on', 'date', ALL, 'price', { help: 'Not shown to buyers before this day.' }),
   field('mpn', 'Maker part no.', 'text', CHILD, 'identifiers', { most: 60 }),
   field('condition', 'Condition', 'choice', ['family', 'child'], 'identifiers', {
     choices: [

@@ -5,6 +5,7 @@ import { foldLabel } from '../family/foldLabel';
 import { RoleSchema } from '../family/shape';
 import { Refusal } from '../refusal';
 import { TaxCodeSchema } from '../money/tax';
+import { LocationSchema, MAIN_LOCATION } from '../stock/locations';
 import { BUILT_IN_FIELDS } from './builtIn';
 import { generalTree } from './generalTree';
 import {
@@ -35,6 +36,8 @@ export const RegistryCommandSchema = z.discriminatedUnion('do', [
   /** Adds a tax code, or changes the one with this number. */
   z.object({ do: z.literal('setTaxCode'), taxCode: TaxCodeSchema }),
   z.object({ do: z.literal('removeTaxCode'), code: z.string().max(12) }),
+  /** The places where pieces are kept, all of them in their order. */
+  z.object({ do: z.literal('setLocations'), locations: z.array(LocationSchema).min(1).max(50) }),
   z.object({ do: z.literal('takeGeneralTree') }),
   /** Takes the parts of a registry file in: what it names is added or replaced, everything else stays. */
   z.object({ do: z.literal('takeRegistry'), registry: RegistryDataSchema.partial() }),
@@ -81,6 +84,8 @@ function apply(data: RegistryData, command: RegistryCommand): RegistryData {
       const { [command.code]: _gone, ...left } = data.taxCodes;
       return { ...data, taxCodes: left };
     }
+    case 'setLocations':
+      return setLocations(data, command.locations);
     case 'takeGeneralTree':
       return { ...data, categories: { ...generalTree(), ...data.categories } };
     case 'takeRegistry':
@@ -146,6 +151,15 @@ function setLanguages(data: RegistryData, languages: readonly string[]): Registr
   return { ...data, languages: canonical };
 }
 
+function setLocations(data: RegistryData, locations: RegistryData['locations']): RegistryData {
+  const folded = locations.map((one) => foldLabel(one.label));
+  const twin = locations.find((_, at) => folded.indexOf(folded[at]!) !== at);
+  if (twin || new Set(locations.map((one) => one.id)).size < locations.length)
+    throw new Refusal('location.twice', { label: (twin ?? locations[0]!).label });
+  if (!locations.some((one) => one.id === MAIN_LOCATION.id)) throw new Refusal('location.main', {});
+  return { ...data, locations };
+}
+
 function takeRegistry(data: RegistryData, given: Partial<RegistryData>): RegistryData {
   let next: RegistryData = { ...data, categories: { ...data.categories, ...given.categories } };
   for (const category of Object.values(given.categories ?? {})) next = setCategory(next, category);
@@ -158,5 +172,7 @@ function takeRegistry(data: RegistryData, given: Partial<RegistryData>): Registr
   for (const key of REMEMBERED)
     remembered[key] = [...new Set([...remembered[key], ...(given.remembered?.[key] ?? [])])];
   const taxCodes = { ...next.taxCodes, ...given.taxCodes };
-  return { ...next, remembered, taxCodes };
+  const known = new Set(next.locations.map((one) => one.id));
+  const locations = [...next.locations, ...(given.locations ?? []).filter((one) => !known.has(one.id))];
+  return { ...next, remembered, taxCodes, locations };
 }

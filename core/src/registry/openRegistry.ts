@@ -3,6 +3,7 @@ import { foldLabel } from '../family/foldLabel';
 import type { Level, Role } from '../family/shape';
 import { BUILT_IN_FIELDS } from './builtIn';
 import type { Field } from './field';
+import { MAIN_LOCATION, type Location } from '../stock/locations';
 import { type Category, type DictionaryEntry, type Fact, type RegistryData } from './shape';
 
 export interface Registry {
@@ -22,6 +23,8 @@ export interface Registry {
   fieldsAt(level: Level, categoryId: unknown): readonly Field[];
   /** The dictionary's entry for a label or one of its synonyms. */
   word(role: Role, label: string): DictionaryEntry | undefined;
+  /** Where pieces are kept: at least one place. */
+  readonly locations: readonly Location[];
   readonly languages: readonly string[];
   readonly firstLanguage: string;
 }
@@ -65,9 +68,15 @@ export function openRegistry(data: RegistryData): Registry {
     tree: treeOf(data),
     fieldsAt,
     word: (role: Role, label: string) => words.get(role)?.get(foldLabel(label)),
+    locations: locationsOf(data),
     languages: data.languages,
     firstLanguage: data.languages[0]!,
   });
+}
+
+/** The place that there always was is among them, whatever it is called. */
+function locationsOf({ locations }: RegistryData): readonly Location[] {
+  return locations.some((one) => one.id === MAIN_LOCATION.id) ? locations : [MAIN_LOCATION, ...locations];
 }
 
 function fieldOfFact(fact: Fact): Field {

@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { RoleSchema } from '../family/shape';
 import { TaxCodeSchema } from '../money/tax';
+import { LocationSchema } from '../stock/locations';
 
 const Label = z.string().trim().min(1).max(80);
 
@@ -103,6 +104,8 @@ export const RegistryDataSchema = z.object({
   remembered: z.record(z.enum(REMEMBERED), z.array(Label).max(500)),
   /** Code → its rates by country. */
   taxCodes: z.record(z.string(), TaxCodeSchema).default({}),
+  /** Where pieces are kept, the first being where they are when nobody says; none: one place without a name. */
+  locations: z.array(LocationSchema).max(50).default([]),
 });
 export type RegistryData = z.infer<typeof RegistryDataSchema>;
 
@@ -115,6 +118,7 @@ export function emptyRegistry(): RegistryData {
     languages: ['en'],
     remembered: { brand: [], maker: [], collections: [] },
     taxCodes: {},
+    locations: [],
   };
 }
 

@@ -8,7 +8,7 @@ export const LocationSchema = z.object({
 export type Location = z.infer<typeof LocationSchema>;
 
 /** The place of a seller who has named none. */
-export const MAIN_LOCATION: Location = Object.freeze({ id: 'main', label: 'Stock room' });
+export const MAIN_LOCATION: Readonly<Location> = Object.freeze({ id: 'main', label: 'Stock room' });
 
 /** Why pieces came or went. `counted` says how many there are; everything else, by how many they changed. */
 export const MOVEMENT_KINDS = ['received', 'counted', 'corrected', 'reserved', 'sold', 'returned'] as const;

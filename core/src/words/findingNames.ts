@@ -47,6 +47,8 @@ const NAMES: Record<FindingCode, (field: string) => string> = {
   'price.not-told': () => 'price that cannot be told',
   'price.slab': () => 'just above a tax slab',
   'stock.too-low': () => 'too few pieces',
+  'stock.held-back': () => 'too few pieces given',
+  'order.limits': () => 'order limits that cannot be met',
   'stock.not-told': () => 'pieces that cannot be told',
   'stock.capped': () => 'more pieces than are sent',
   'picture.gone': () => 'picture gone',

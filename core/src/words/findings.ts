@@ -113,6 +113,16 @@ export const FINDINGS = {
 
   'stock.too-low': (p: OnAccount & { least: number }, who: Subject) =>
     `${has(who)} fewer pieces than the ${p.least} ${p.account} takes at least.`,
+  'stock.held-back': (p: OnAccount & { least: number }, who: Subject) =>
+    `Of the pieces of ${of(who)} so many are kept back from ${p.account} that fewer than ${p.least} are left for it, which it does not take.`,
+  'order.limits': (p: { least: number | null; most: number | null; multiple: number | null }, who: Subject) =>
+    `No order can meet the limits of ${of(who)}: ${listed(
+      [
+        p.least !== null && `at least ${p.least}`,
+        p.most !== null && `at most ${p.most}`,
+        p.multiple !== null && `in steps of ${p.multiple}`,
+      ].filter((one) => one !== false),
+    )}.`,
   'stock.not-told': (p: OnAccount & { axis: string | null }, who: Subject) =>
     `${has(who)} more pieces than are sent: ${p.account} counts ${p.axis === null ? 'a listing as one' : `by ${p.axis}`}, so the least of those that share a count goes out.`,
   'stock.capped': (p: OnAccount & { most: number }, who: Subject) =>

@@ -11,6 +11,13 @@ interface Cell {
 }
 
 export const REFUSALS = {
+  'location.twice': (p: Named) => `There is a place ${p.label} already.`,
+  'location.main': () => 'The first place stays: give it another name instead.',
+  'location.unknown': () => 'There is no such place where pieces are kept.',
+  'location.holds': (p: Named & { pieces: number }) =>
+    `${p.label} holds ${p.pieces.toLocaleString('en')} pieces. Count them to 0 there, or count them elsewhere, first.`,
+  'stock.elsewhere': (p: { where: string; pieces: number; elsewhere: number }) =>
+    `${p.where}: ${p.elsewhere} pieces stand at other places than the first, more than the ${p.pieces} counted in all. Count place by place.`,
   'tax.rates': (p: { text: string }) =>
     `"${p.text}" is no tax rate: write "19", or "5 up to 1000, 12" where it depends on the price.`,
   'tax.rates-order': (p: { problem: string }) => `${p.problem} Write such as "5 up to 1000, 12".`,

@@ -18,6 +18,8 @@ export interface DemoFamily {
   numbers?: Record<string, string>;
   /** Pieces of every child, counted round. */
   pieces: number[];
+  /** Pieces of the first children that stand in the shed besides. */
+  inShed?: number[];
 }
 
 const C = {

@@ -6,6 +6,7 @@ export const WORN: readonly DemoFamily[] = [
     figure: 'jacket',
     gtins: true,
     pieces: [14, 22, 31, 28, 17, 9],
+    inShed: [6, 0, 12, 12, 4],
     fields: {
       ...base,
       name: 'Skerry storm jacket',
@@ -17,6 +18,10 @@ export const WORN: readonly DemoFamily[] = [
       listPrice: '229.00',
       cost: '71.40',
       weight: 940,
+      lowStock: 10,
+      leadDays: 3,
+      returnDays: 30,
+      boxContents: points('1 × storm jacket', '1 × tin of wax, 50 g'),
       packageLength: 38,
       packageWidth: 30,
       packageHeight: 8,

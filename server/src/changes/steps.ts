@@ -10,7 +10,6 @@ import {
   familyIndex,
   foldForPairing,
   listed,
-  openRegistry,
   PairingTableSchema,
   placeLabel,
   proposeSkus,
@@ -24,19 +23,20 @@ import {
   unreadableText,
   withPairings,
   type Command,
-  type Registry,
+  type Location,
   type Unreadable,
 } from '@loom-kin/core';
 import type { Step } from '@loom-kin/contract';
 import { takeNumbers } from '../catalogue/blocks';
 import { childrenWithout, givenSkus } from '../families/identifiers';
 import { mindPictures } from '../pictures/pictureFacts';
+import { piecesAt } from '../stock/ledger';
 import { heldListings } from '../store/schema';
 import { renameValue } from './renameValue';
 import { ROUTE_STEPS } from './routeSteps';
 import { RULE_STEPS } from './ruleSteps';
 import { countPieces } from './countPieces';
-import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
+import { documentIn, familyIn, putDocument, putFamily, registryIn, type Work } from './work';
 import { lastDone } from './journal';
 
 type StepOn<On extends Step['on']> = Extract<Step, { on: On }>;
@@ -70,10 +70,10 @@ const STEPS: Steps = {
     putFamily(work, family);
     work.titles.push(titleOf(work.store.catalogue().namer, command, before));
   },
-  stock(work, { familyId, kind, counts }) {
-    const moved = countPieces(work, familyId, kind, counts);
+  stock(work, { familyId, ...movement }) {
+    const moved = countPieces(work, familyId, movement);
     if (moved.moves.length === 0) return;
-    const verb = { counted: 'Count stock of', received: 'Receive pieces of', returned: 'Take pieces back of' }[kind];
+    const verb = MOVING[movement.kind];
     work.titles.push(`${verb} ${moved.lines.length === 1 ? moved.lines[0]!.where : children(moved.lines.length)}`);
   },
   numbers(work, { familyId, blockId, childIds }) {
@@ -118,6 +118,7 @@ const STEPS: Steps = {
   registry(work, { command }) {
     const before = documentIn(work, RegistryDataSchema, 'registry') ?? emptyRegistry();
     if (command.do === 'setLanguages') mindLanguages(work, command.languages);
+    if (command.do === 'setLocations') mindLocations(work, before.locations, command.locations);
     const { data, forward } = runRegistryCommand(before, command);
     if (forward.length === 0) return;
     putDocument(work, 'registry', '', before, data);
@@ -170,6 +171,13 @@ const STEPS: Steps = {
   ...ROUTE_STEPS,
 };
 
+const MOVING = {
+  counted: 'Count stock of',
+  received: 'Receive pieces of',
+  corrected: 'Correct stock of',
+  returned: 'Take pieces back of',
+};
+
 const REGISTRY_TITLES = {
   setCategory: 'Change a category',
   retireCategory: 'Change which categories are in use',
@@ -180,6 +188,7 @@ const REGISTRY_TITLES = {
   setLanguages: 'Change the languages',
   setTaxCode: 'Change a tax code',
   removeTaxCode: 'Remove a tax code',
+  setLocations: 'Change where pieces are kept',
   forget: 'Forget what was entered before',
   takeGeneralTree: 'Begin with a general tree of categories',
   takeRegistry: 'Take a registry file in',
@@ -210,11 +219,6 @@ function runOn(work: Work, familyId: string, command: Command): void {
   putFamily(work, runCommand(registryIn(work), familyIn(work, familyId), command).family);
 }
 
-function registryIn(work: Work): Registry {
-  const touched = work.documents.get('registry|');
-  return touched ? openRegistry(RegistryDataSchema.parse(touched.now)) : work.store.catalogue().registry;
-}
-
 function mindChannel(work: Work, channel: string) {
   const rulebook = work.store.catalogue().rulebooks.get(channel);
   if (!rulebook) throw new Refusal('channel.unknown', {});
@@ -226,6 +230,15 @@ function mindLanguages(work: Work, languages: readonly string[]): void {
   const kept = new Set(languages.map((tag) => Intl.getCanonicalLocales(tag)[0]));
   const account = work.store.catalogue().accounts.find((one) => !kept.has(one.language));
   if (account) throw new Refusal('language.used', { tag: account.language, account: account.name });
+}
+
+/** A place that holds pieces is not taken away. */
+function mindLocations(work: Work, before: readonly Location[], after: readonly Location[]): void {
+  for (const { id, label } of before) {
+    if (after.some((one) => one.id === id)) continue;
+    const pieces = piecesAt(work.store.database, id);
+    if (pieces > 0) throw new Refusal('location.holds', { label, pieces });
+  }
 }
 
 function picturesOf(command: Command): string[] {

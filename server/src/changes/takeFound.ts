@@ -2,6 +2,7 @@
 import { freeze, type Family } from '@loom-kin/core';
 import type { ChangeDone } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
+import type { Count } from '../stock/ledger';
 import type { Store } from '../store/store';
 import { countPieces } from './countPieces';
 import { workChange } from './runChange';
@@ -15,7 +16,7 @@ export interface FoundOrder {
   revision: number | null;
   /** The family after it. */
   family: Family;
-  pieces: readonly { childId: string; pieces: number }[];
+  pieces: readonly Count[];
 }
 
 /** The change, or null where somebody has changed the family since: it has to be read anew. */
@@ -31,7 +32,7 @@ export function takeFound(
       if (isOvertaken) throw new Error('overtaken');
       // On its way between threads it lost that it is frozen.
       if (family.revision !== revision) putFamily(work, freeze(family, true));
-      countPieces(work, familyId, 'counted', pieces);
+      countPieces(work, familyId, { kind: 'counted', counts: pieces });
     });
   } catch (error) {
     if (isOvertaken) return null;

@@ -3,7 +3,7 @@
  * stored before all of them are done.
  */
 import type { z } from 'zod';
-import { type ChangeLine, type Family } from '@loom-kin/core';
+import { openRegistry, RegistryDataSchema, type ChangeLine, type Family, type Registry } from '@loom-kin/core';
 import { hasFamily, loadFamily } from '../families/load';
 import { readDocument } from '../store/documents';
 import type { StockMove, Thing } from '../store/schema';
@@ -71,4 +71,10 @@ export function putDocument(work: Work, thing: Thing, id: string, before: unknow
   const touched = work.documents.get(key);
   if (touched) touched.now = now;
   else work.documents.set(key, { thing, id, before, now });
+}
+
+/** The registry as the change has left it so far. */
+export function registryIn(work: Work): Registry {
+  const touched = work.documents.get('registry|');
+  return touched ? openRegistry(RegistryDataSchema.parse(touched.now)) : work.store.catalogue().registry;
 }

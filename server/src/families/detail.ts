@@ -3,7 +3,7 @@ import type { FamilyDetail } from '@loom-kin/contract';
 import { knownNumbersOf } from '../catalogue/entries';
 import { firstUndone, lastDone, newestKeys, stepBackOf } from '../changes/journal';
 import { picturesIn } from '../pictures/pictureFacts';
-import { loadStock } from '../stock/ledger';
+import { loadStock, loadStockAt } from '../stock/ledger';
 import type { Database } from '../store/database';
 import { heldOf, loadFamily } from './load';
 
@@ -12,6 +12,7 @@ export function familyDetail(database: Database, id: string): FamilyDetail {
   return {
     family,
     stock: loadStock(database, id),
+    stockAt: loadStockAt(database, id),
     pictures: picturesIn(database, family),
     live: heldOf(database, id),
     known: knownNumbersOf(database, id),

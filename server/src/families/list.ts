@@ -36,6 +36,7 @@ export function listFamilies(store: Store, query: ListQuery): { total: number; f
       children: families.children,
       fromPrice: families.fromPriceText,
       stock: families.stock,
+      low: families.low,
       picture: families.picture,
       retired: families.retired,
       changedAt: families.changedAt,

@@ -1,7 +1,7 @@
 /** Storing a family with everything that is kept beside it: identifiers, values, summary columns, search words. */
 import { and, eq } from 'drizzle-orm';
 import Big from 'big.js';
-import { facePicture, familyIndex, foldForPairing, fromPrice, type Family } from '@loom-kin/core';
+import { columnOf, facePicture, familyIndex, foldForPairing, fromPrice, type Family } from '@loom-kin/core';
 import { families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';
 import { loadStock } from '../stock/ledger';
@@ -37,6 +37,7 @@ function summaryOf(family: Family, stock: Record<string, number>) {
     fromPrice: price === undefined ? null : new Big(price).times(10_000).round(0).toNumber(),
     fromPriceText: price ?? null,
     stock: stockSum(family, stock),
+    low: lowChildren(family, stock),
     picture: facePicture(family) ?? null,
     retired: family.retired,
   };
@@ -47,10 +48,21 @@ function stockSum(family: Family, stock: Record<string, number>): number {
   return familyIndex(family).woven.reduce((sum, child) => sum + (stock[child.id] ?? 0), 0);
 }
 
+/** Children that have as few pieces as the seller calls low. */
+function lowChildren(family: Family, stock: Record<string, number>): number {
+  const bounds = columnOf(family, 'lowStock');
+  const counting = columnOf(family, 'counting');
+  return familyIndex(family).woven.filter(({ id }, at) => {
+    const bound = bounds.at(at);
+    return typeof bound === 'number' && (counting.at(at) ?? 'counted') === 'counted' && (stock[id] ?? 0) <= bound;
+  }).length;
+}
+
 /** The sum that lists show, after stock moved. The family itself is not touched by it. */
 export function saveStockSum(store: Store, family: Family): void {
-  const stock = stockSum(family, loadStock(store.database, family.id));
-  store.database.update(families).set({ stock }).where(eq(families.id, family.id)).run();
+  const pieces = loadStock(store.database, family.id);
+  const sums = { stock: stockSum(family, pieces), low: lowChildren(family, pieces) };
+  store.database.update(families).set(sums).where(eq(families.id, family.id)).run();
 }
 
 const valuesOf = (family: Family | null) =>

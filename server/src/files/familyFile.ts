@@ -9,16 +9,24 @@ import {
   replaceWith,
   type Family,
   type FamilyFile,
+  type Location,
+  type StockPlaces,
 } from '@loom-kin/core';
 import type { Catalogue } from '../catalogue/readCatalogue';
 import { hasFamily, loadFamily } from '../families/load';
 import { readInput } from '../http/readInput';
 import { mindPictures } from '../pictures/pictureFacts';
+import type { Count } from '../stock/ledger';
 import type { Database } from '../store/database';
 
 /** A family as a file, with its stock by child. */
-export function familyFile({ revision: _revision, ...family }: Family, stock: Record<string, number>): FamilyFile {
-  return { format: 'loom-kin/family', version: 2, family, stock };
+export function familyFile(
+  { revision: _revision, ...family }: Family,
+  stock: Record<string, number>,
+  stockAt: StockPlaces,
+): FamilyFile {
+  const apart = Object.keys(stockAt).length > 0 ? { stockAt: stockAt as FamilyFile['stockAt'] } : {};
+  return { format: 'loom-kin/family', version: 2, family, stock, ...apart };
 }
 
 /** What a family file makes. */
@@ -27,7 +35,7 @@ export interface FamilyFound {
   revision: number | null;
   /** What it becomes. With the same revision as before it stays as it is. */
   family: Family;
-  pieces: { childId: string; pieces: number }[];
+  pieces: Count[];
 }
 
 /** Reads a family file against the database, by the very rules of the commands. Throws a Refusal that names the place. Runs in a worker thread. */
@@ -39,7 +47,7 @@ export function readFamilyFile(database: Database, { registry }: Catalogue, body
   const wanted = FamilySchema.parse({ ...file.family, revision: before?.revision ?? 1 });
   mindPictures(database, [...allPictures(wanted)]);
   const family = before ? replaceWith(registry, before, wanted).family : checkFamily(registry, wanted);
-  return { revision: before?.revision ?? null, family, pieces: stockOf(file, family) };
+  return { revision: before?.revision ?? null, family, pieces: stockOf(file, family, registry.locations) };
 }
 
 /** Children of a file are the family's own: ids that another family gave them are given anew, so that its stock is not touched. */
@@ -76,14 +84,20 @@ function withOwnChildIds(file: FamilyFile): FamilyFile {
       ),
     },
     stock: file.version === 1 ? file.stock : keyed(file.stock, (pieces) => pieces),
+    ...(file.stockAt ? { stockAt: keyed(file.stockAt, (places) => places) } : {}),
   };
 }
 
 /** Pieces by child; files of version 1 have them by SKU. */
-function stockOf(file: FamilyFile, family: Family): { childId: string; pieces: number }[] {
+function stockOf(file: FamilyFile, family: Family, locations: readonly Location[]): Count[] {
   const bySku = new Map(everyChild(family).map((child) => [String(child.fields.sku ?? ''), child.id]));
   return Object.entries(file.stock).flatMap(([name, pieces]) => {
     const childId = file.version === 1 ? bySku.get(name) : name;
-    return childId && family.children[childId] ? [{ childId, pieces }] : [];
+    if (!childId || !family.children[childId]) return [];
+    const places = file.stockAt?.[childId];
+    const isKnown = places && Object.keys(places).every((id) => locations.some((one) => one.id === id));
+    // Where a place is not among the seller's, the child's pieces go to the first together.
+    if (!isKnown) return [{ childId, pieces }];
+    return locations.map(({ id }) => ({ childId, location: id, pieces: places[id] ?? 0 }));
   });
 }

@@ -6,7 +6,7 @@ import { familyRows } from '@loom-kin/core';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import { familyDetail } from '../families/detail';
 import { loadFamily } from '../families/load';
-import { loadStock } from '../stock/ledger';
+import { loadStock, loadStockAt } from '../stock/ledger';
 import { readDatabase } from '../store/database';
 import { telling, type Told } from '../threads/told';
 import { writeCsv } from './csv';
@@ -61,12 +61,13 @@ async function readSheetFile(task: Extract<FileTask, { do: 'readSheet' }>): Prom
 const asJson = (data: unknown): Uint8Array => new TextEncoder().encode(JSON.stringify(data));
 
 async function writeFamily({ familyId, kind }: Extract<FileTask, { do: 'writeFamily' }>): Promise<Uint8Array> {
-  const { family, stock, registry } = database.transaction(() => ({
+  const { family, stock, stockAt, registry } = database.transaction(() => ({
     family: loadFamily(database, familyId),
     stock: loadStock(database, familyId),
+    stockAt: loadStockAt(database, familyId),
     registry: readCatalogue(database).registry,
   }));
-  if (kind === 'json') return asJson(familyFile(family, stock));
+  if (kind === 'json') return asJson(familyFile(family, stock, stockAt));
   const { headers, rows } = familyRows(registry, family, stock);
   return kind === 'csv' ? new TextEncoder().encode(writeCsv(headers, rows)) : writeXlsx('Children', headers, rows);
 }

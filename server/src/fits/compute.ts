@@ -19,7 +19,7 @@ import { knownNumbersOf } from '../catalogue/entries';
 import { rulebookOf, type Catalogue } from '../catalogue/readCatalogue';
 import { heldOf, loadFamily } from '../families/load';
 import { picturesIn } from '../pictures/pictureFacts';
-import { loadStock } from '../stock/ledger';
+import { loadStock, loadStockAt } from '../stock/ledger';
 import type { Database } from '../store/database';
 
 export interface FindingCount {
@@ -58,10 +58,12 @@ type World = Omit<FitInput, 'rulebook' | 'account' | 'pairings' | 'categories' |
 /** What all fits of a family read. */
 export function worldOf(database: Database, catalogue: Catalogue, family: Family): World {
   const stock = loadStock(database, family.id);
+  const stockAt = loadStockAt(database, family.id);
   const { registry, collections } = catalogue;
   return {
     family: inItsCollections(family, collections, () => sortedOf(family, stock), registry),
     stock,
+    stockAt,
     pictures: picturesIn(database, family),
     held: heldOf(database, family.id),
     known: knownNumbersOf(database, family.id),

@@ -2,13 +2,19 @@
  * Stock: a ledger of movements per child and location, each with a key of its own, and the sum of it. It stands beside the family,
  * so that a counted or sold piece never makes somebody's typing stale.
  */
-import { eq, sql } from 'drizzle-orm';
-import { placeLabel, Refusal, type ChangeLine, type Family } from '@loom-kin/core';
+import { and, desc, eq, sql } from 'drizzle-orm';
+import {
+  MAIN_LOCATION,
+  placeLabel,
+  Refusal,
+  type ChangeLine,
+  type Family,
+  type Location,
+  type MovementKind,
+  type StockPlaces,
+} from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { movements, stockCounts, type StockMove } from '../store/schema';
-
-export type MovementKind = (typeof movements.$inferSelect)['kind'];
-export const MAIN_LOCATION = 'main';
 
 /** child id → pieces at all locations together. */
 export function loadStock(database: Database, familyId: string): Record<string, number> {
@@ -21,19 +27,33 @@ export function loadStock(database: Database, familyId: string): Record<string, 
   return Object.fromEntries(rows.map((row) => [row.childId, row.pieces]));
 }
 
-/** `child|location` → pieces. */
-function loadPlaces(database: Database, familyId: string): Map<string, number> {
+/** Child → location → pieces, for every child that has any. */
+function loadPlaces(database: Database, familyId: string): Record<string, Record<string, number>> {
   const rows = database.select().from(stockCounts).where(eq(stockCounts.familyId, familyId)).all();
-  return new Map(rows.map((row) => [placeKey(row), row.pieces]));
+  const places: Record<string, Record<string, number>> = {};
+  for (const { childId, location, pieces } of rows) (places[childId] ??= {})[location] = pieces;
+  return places;
 }
 
-const placeKey = (at: { childId: string; location: string }) => `${at.childId}|${at.location}`;
+/** The same for those alone whose pieces are not all at the first place. */
+export function loadStockAt(database: Database, familyId: string): StockPlaces {
+  const isElsewhere = (places: Record<string, number>) =>
+    Object.entries(places).some(([location, pieces]) => location !== MAIN_LOCATION.id && pieces !== 0);
+  return Object.fromEntries(Object.entries(loadPlaces(database, familyId)).filter(([, places]) => isElsewhere(places)));
+}
 
-/** Pieces of one child at one place: what there is after counting, or what came or went. */
+/** Pieces of one child: what there is after counting, or what came or went. Without a place what is counted is all there is, and the first place takes the difference. */
 export interface Count {
   childId: string;
-  location: string;
+  location?: string | undefined;
   pieces: number;
+}
+
+/** A movement to be written, and what it is called. */
+export interface Movement {
+  kind: MovementKind;
+  reason?: string | undefined;
+  counts: readonly Count[];
 }
 
 export interface Moved {
@@ -48,34 +68,47 @@ export interface Moved {
 export function moveStock(
   database: Database,
   family: Family,
-  kind: MovementKind,
-  counts: readonly Count[],
-  key: string,
-  at: string,
+  { kind, reason, counts }: Movement,
+  { key, at, locations }: { key: string; at: string; locations: readonly Location[] },
 ): Moved {
   const held = loadPlaces(database, family.id);
   const seen = new Set<string>();
   const wanted = counts.flatMap((count, number) => {
     if (!family.children[count.childId]) throw new Refusal('child.unknown', {});
-    const place = placeKey(count);
+    const location = count.location ?? MAIN_LOCATION.id;
+    const named = locations.find((one) => one.id === location);
+    if (!named) throw new Refusal('location.unknown', {});
     const where = placeLabel(family, { level: 'child', childId: count.childId });
-    if (seen.has(place)) throw new Refusal('stock.twice', { where });
-    seen.add(place);
-    const before = held.get(place) ?? 0;
-    const pieces = kind === 'counted' ? count.pieces - before : count.pieces;
-    const move = { childId: count.childId, location: count.location, pieces, key: `${key}:${number}` };
-    const line = { where, what: 'Stock', before: String(before), after: String(before + pieces) };
+    if (seen.has(`${count.childId}|${location}`)) throw new Refusal('stock.twice', { where });
+    seen.add(`${count.childId}|${location}`);
+    const places = held[count.childId] ?? {};
+    const before = places[location] ?? 0;
+    const pieces = kind === 'counted' ? countedTo(count, places, where) - before : count.pieces;
+    const move = { childId: count.childId, location, pieces, key: `${key}:${number}` };
+    const what = locations.length > 1 ? `Stock at ${named.label}` : 'Stock';
+    const line = {
+      where,
+      what: reason ? `${what} (${reason})` : what,
+      before: String(before),
+      after: String(before + pieces),
+    };
     return pieces === 0 ? [] : [{ move, line }];
   });
-  const written = write(
-    database,
-    family.id,
-    kind,
-    wanted.map((one) => one.move),
-    at,
-  );
+  const moves = wanted.map((one) => one.move);
+  const written = write(database, family.id, { kind, reason }, moves, at);
   const moved = wanted.filter((one) => written.has(one.move.key));
   return { moves: moved.map(({ move: { key: _key, ...move } }) => move), lines: moved.map((one) => one.line) };
+}
+
+/** How many pieces there are at the place after counting. */
+function countedTo({ location, pieces }: Count, places: Readonly<Record<string, number>>, where: string): number {
+  if (location !== undefined) return pieces;
+  const elsewhere = Object.entries(places).reduce(
+    (sum, [id, there]) => (id === MAIN_LOCATION.id ? sum : sum + there),
+    0,
+  );
+  if (pieces < elsewhere) throw new Refusal('stock.elsewhere', { where, pieces, elsewhere });
+  return pieces - elsewhere;
 }
 
 /** Moves the opposite of what was moved, or the same again. */
@@ -88,7 +121,7 @@ export function repeatMoves(
   at: string,
 ): void {
   const opposite = moves.map((move, number) => ({ ...move, pieces: sign * move.pieces, key: `${key}:${number}` }));
-  write(database, familyId, 'counted', opposite, at);
+  write(database, familyId, { kind: 'corrected', reason: sign === -1 ? 'taken back' : 'made again' }, opposite, at);
 }
 
 interface KeyedMove extends StockMove {
@@ -99,7 +132,7 @@ interface KeyedMove extends StockMove {
 function write(
   database: Database,
   familyId: string,
-  kind: MovementKind,
+  { kind, reason = null }: { kind: MovementKind; reason?: string | null | undefined },
   moves: readonly KeyedMove[],
   at: string,
 ): Set<string> {
@@ -108,7 +141,7 @@ function write(
   // Made once for all rows: making a statement takes many times as long as running it.
   const insert = database
     .insert(movements)
-    .values({ ...base, kind, at, key: value('key') })
+    .values({ ...base, kind, reason, at, key: value('key') })
     .onConflictDoNothing()
     .prepare();
   const add = database
@@ -126,4 +159,51 @@ function write(
     written.add(key);
   }
   return written;
+}
+
+/** A movement of one child, and the pieces at its place after it. */
+export interface LedgerLine {
+  id: number;
+  at: string;
+  kind: MovementKind;
+  location: string;
+  pieces: number;
+  after: number;
+  reason: string | null;
+}
+
+/** So many movements of a child are told at once. */
+const TOLD = 200;
+
+/** The newest movements of a child, newest first, and what stands at each place. */
+export function ledgerOf(
+  database: Database,
+  familyId: string,
+  childId: string,
+): { places: Record<string, number>; lines: LedgerLine[]; more: boolean } {
+  const places = loadPlaces(database, familyId)[childId] ?? {};
+  const rows = database
+    .select()
+    .from(movements)
+    .where(and(eq(movements.familyId, familyId), eq(movements.childId, childId)))
+    .orderBy(desc(movements.id))
+    .limit(TOLD + 1)
+    .all();
+  const now = { ...places };
+  const lines = rows.slice(0, TOLD).map(({ id, at, kind, location, pieces, reason }): LedgerLine => {
+    const after = now[location] ?? 0;
+    now[location] = after - pieces;
+    return { id, at, kind, location, pieces, after, reason };
+  });
+  return { places, lines, more: rows.length > TOLD };
+}
+
+/** The pieces of all children at a place. */
+export function piecesAt(database: Database, location: string): number {
+  const row = database
+    .select({ pieces: sql<number>`coalesce(sum(abs(${stockCounts.pieces})), 0)` })
+    .from(stockCounts)
+    .where(eq(stockCounts.location, location))
+    .get();
+  return row!.pieces;
 }

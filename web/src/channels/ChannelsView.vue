@@ -7,6 +7,7 @@ import type { Channel } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 import AccountMoney from './AccountMoney.vue';
 import AccountSettings from './AccountSettings.vue';
+import AccountStock from './AccountStock.vue';
 import CategoryMapTable from './CategoryMapTable.vue';
 import ChannelRules from './ChannelRules.vue';
 import PairingsPanel from './PairingsPanel.vue';
@@ -16,6 +17,7 @@ const PARTS = [
   { id: 'setup', label: 'Set up' },
   { id: 'rules', label: 'Rules' },
   { id: 'money', label: 'Prices' },
+  { id: 'stock', label: 'Stock' },
   { id: 'categories', label: 'Categories' },
   { id: 'routes', label: 'Routes' },
   { id: 'pairings', label: 'Pairings' },
@@ -106,6 +108,7 @@ async function addAccount(on: Channel): Promise<void> {
           @removed="router.replace({ query: {} })"
         />
         <AccountMoney v-else-if="part === 'money'" :key="`money ${account.id}`" :account="account" :channel="channel" />
+        <AccountStock v-else-if="part === 'stock'" :key="`stock ${account.id}`" :account="account" :channel="channel" />
         <ChannelRules v-else-if="part === 'rules'" :key="channel.channel" :channel="channel" />
         <CategoryMapTable v-else-if="part === 'categories'" :channel="channel" />
         <RoutesPanel

@@ -37,6 +37,7 @@ const PARTS: Record<string, Pick<Destination, 'page' | 'part' | 'focus'>> = {
   entries: { page: 'fit', focus: ['entries', 'plans'] },
   rate: { page: 'setup', focus: ['rates'] },
   taxCodes: { page: 'setup', focus: ['tax-codes'] },
+  stockRule: { page: 'channels', part: 'stock', focus: ['account-stock'] },
   priceRule: { page: 'channels', part: 'money', focus: ['account-money'] },
   fact: { page: 'setup', focus: ['facts'] },
   plan: { page: 'fit', focus: ['plans', 'left-out'] },

@@ -3,7 +3,7 @@
 import { computed, nextTick, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { count, showAmount, STATE_WORDS } from '@loom-kin/core';
+import { children, count, showAmount, STATE_WORDS } from '@loom-kin/core';
 import type { FamilySummary } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
@@ -180,7 +180,12 @@ useKeys({
             <td class="soft">{{ family.axes || 'single product' }}</td>
             <td class="number">{{ family.children }}</td>
             <td class="number">{{ family.fromPrice ? showAmount(family.fromPrice, setup.currency) : '—' }}</td>
-            <td class="number">{{ family.stock.toLocaleString('en') }}</td>
+            <td class="number">
+              {{ family.stock.toLocaleString('en') }}
+              <span v-if="family.low" class="warns small" :title="`${children(family.low)} low on stock`"
+                >{{ family.low }} low</span
+              >
+            </td>
             <td><Ticks :states="states(family)" :live="live(family)" /></td>
           </tr>
         </tbody>

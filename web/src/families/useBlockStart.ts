@@ -117,6 +117,7 @@ export async function takeRows(
     currency,
     stock: {},
     takesSums: false,
+    piecesAt: () => 0,
     shown: () => '',
     listedOn: () => undefined,
   };

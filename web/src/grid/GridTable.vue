@@ -75,6 +75,7 @@ function classesOf(child: Child, { column, x }: DrawnColumn, y: number): string 
     column.field.key === 'sku' || column.field.key === 'gtin' ? ' mono' : '',
     own === false ? ' inherited' : own ? ' own' : '',
     range.value !== null && isWithin(range.value, at) ? ' chosen' : '',
+    column.field.type === 'stock' && props.view.isLow(child.id) ? ' low' : '',
     begin.value?.x === x && begin.value.y === y ? ' begin' : '',
     mouse.filling.value !== null && isWithin(mouse.filling.value, at) ? ' filling' : '',
   ].join('');

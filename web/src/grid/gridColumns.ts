@@ -33,6 +33,8 @@ export interface FieldColumn {
   /** For whom a figure typed here holds, and what is looked into to show one. */
   scope: Scope;
   scopes: Scopes;
+  /** Of stock: the place whose pieces it shows; all of them where it is left out. */
+  location?: string;
   name: string;
   size: number;
 }
@@ -92,7 +94,16 @@ export function fieldColumns(registry: Registry, family: Family, accounts: reado
         return { kind: 'field', id: columnId(field.key, scope), field, scope, scopes, name, size: sizeOf(field, name) };
       }),
   );
-  return [...forAll, ...inLanguage, ...forOne];
+  return [...forAll.flatMap((column) => [column, ...byPlace(registry, column)]), ...inLanguage, ...forOne];
+}
+
+/** Beside the stock of a seller with several places: one column for each. */
+function byPlace({ locations }: Registry, column: FieldColumn): FieldColumn[] {
+  if (column.field.type !== 'stock' || locations.length < 2) return [];
+  return locations.map(({ id, label }) => {
+    const name = `${column.field.label}, ${label}`;
+    return { ...column, id: `stock@place:${id}`, location: id, name, size: sizeOf(column.field, name) };
+  });
 }
 
 /** The sets that are offered, and which fields each has. */

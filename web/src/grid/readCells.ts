@@ -36,7 +36,7 @@ export type CellChange = FigureChange & { place: Place & { level: 'child' } };
 
 export interface ReadCells {
   changes: CellChange[];
-  counts: { childId: string; pieces: number }[];
+  counts: { childId: string; pieces: number; location?: string }[];
   problems: string[];
 }
 
@@ -54,6 +54,8 @@ export interface CellGround {
   family: Family;
   currency: string;
   stock: Readonly<Record<string, number>>;
+  /** Pieces of a child at a place. */
+  piecesAt(childId: string, location: string): number;
   /** What a cell shows. */
   shown(childId: string, column: FieldColumn): string;
   /** Whether sums are worked out: where somebody types, not where a sheet is pasted. */
@@ -81,7 +83,12 @@ export function readCells(ground: CellGround, cells: readonly TypedCell[]): Read
       ? readTyped(registry, field, text, { held: heldAt(ground, childId, column), currency: ground.currency, source })
       : readFigure(registry, field, text, source);
     if (!reading.ok) read.problems.push(`${where}: ${unreadableText(reading)}`);
-    else if (field.type === 'stock') read.counts.push({ childId, pieces: Number(reading.figure ?? 0) });
+    else if (field.type === 'stock')
+      read.counts.push({
+        childId,
+        pieces: Number(reading.figure ?? 0),
+        ...(column.location ? { location: column.location } : {}),
+      });
     else {
       const change = { place, key: field.key, figure: reading.figure };
       wanted.push({
@@ -94,8 +101,9 @@ export function readCells(ground: CellGround, cells: readonly TypedCell[]): Read
   return { ...read, changes, problems: [...read.problems, ...problems] };
 }
 
-function heldAt({ family, stock }: CellGround, childId: string, { field, scopes }: FieldColumn): Figure | undefined {
-  if (field.type === 'stock') return stock[childId] ?? 0;
+function heldAt(ground: CellGround, childId: string, { field, scopes, location }: FieldColumn): Figure | undefined {
+  const { family, stock } = ground;
+  if (field.type === 'stock') return location ? ground.piecesAt(childId, location) : (stock[childId] ?? 0);
   const position = familyIndex(family).position.get(childId);
   return position === undefined ? undefined : columnOf(family, field.key, scopes).at(position);
 }

@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef } from 'vue';
 import { goOn, readClip, type ClipReading } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import { placesOf } from '../stores/pieces';
 import { useSetup } from '../stores/setup';
 import { putClip, takeClip, tiled } from './clipboard';
 import type { FieldColumn } from './gridColumns';
@@ -44,6 +45,7 @@ export function useGridEdits(view: GridView, selection: GridSelection) {
   function take(cells: readonly TypedCell[], { notes = [], takesSums = false }: TakeManner = {}): void {
     const ground = {
       ...{ registry: setup.registry, family: view.family.value, currency: setup.currency, stock: store.stock },
+      piecesAt: (childId: string, location: string) => placesOf(store, childId)[location] ?? 0,
       ...{ takesSums, shown: view.text, listedOn: (sku: string) => listedOn.value.get(sku) },
     };
     const { changes, counts, problems } = readCells(ground, cells);

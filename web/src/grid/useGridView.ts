@@ -3,6 +3,7 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { columnOf, EVERYWHERE, isNumeric, showColumn, type Child, type ColumnGroup, type Family } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';
+import { placesOf, type Pieces } from '../stores/pieces';
 import { useSetup } from '../stores/setup';
 import { sourceText } from '../common/sourceText';
 import { fieldColumns, optionColumns, shownColumns, type FieldColumn, type GridColumn } from './gridColumns';
@@ -49,15 +50,15 @@ export function useGridView() {
   const readers = computed(() => {
     const known = new Map<string, Reader>();
     const now = family.value;
-    const stock = store.stock;
+    const { stock, stockAt } = store;
     return (column: GridColumn): Reader => {
       let reader = known.get(column.id);
-      if (!reader) known.set(column.id, (reader = readerOf(now, column, stock)));
+      if (!reader) known.set(column.id, (reader = readerOf(now, column, { stock, stockAt })));
       return reader;
     };
   });
 
-  function readerOf(now: Family, column: GridColumn, stock: Readonly<Record<string, number>>): Reader {
+  function readerOf(now: Family, column: GridColumn, { stock, stockAt }: Pieces): Reader {
     const { woven, valueById, rank } = index.value;
     if (column.kind === 'option') {
       const idAt = (position: number) => woven[position]!.at[column.axisId]!;
@@ -69,7 +70,11 @@ export function useGridView() {
     }
     const { field } = column;
     if (field.type === 'stock') {
-      const pieces = (position: number) => stock[woven[position]!.id] ?? 0;
+      const { location } = column;
+      const pieces = (position: number) => {
+        const { id } = woven[position]!;
+        return location ? (placesOf({ stock, stockAt }, id)[location] ?? 0) : (stock[id] ?? 0);
+      };
       return { text: (position) => String(pieces(position)), weight: pieces, group: () => null };
     }
     const figures = columnOf(now, field.key, column.scopes);
@@ -148,10 +153,19 @@ export function useGridView() {
     return from?.place?.level === 'child' && from.scope === column.scope;
   }
 
+  /** Whether a child has as few pieces as the seller calls low. */
+  function isLow(childId: string): boolean {
+    const position = positionOf(childId);
+    if (position === undefined) return false;
+    const bound = columnOf(family.value, 'lowStock').at(position);
+    const counting = columnOf(family.value, 'counting').at(position) ?? 'counted';
+    return typeof bound === 'number' && counting === 'counted' && (store.stock[childId] ?? 0) <= bound;
+  }
+
   /** Where a figure comes from, in words; empty for what is no figure of the family. */
   function source(childId: string, column: GridColumn): string {
     if (column.kind === 'option') return '';
-    if (column.field.type === 'stock') return 'from the stock ledger';
+    if (column.field.type === 'stock') return isLow(childId) ? 'low: time to order more' : 'from the stock ledger';
     const from = group(childId, column);
     if (!from?.place) return column.field.unset ? `nobody has set it: ${column.field.unset}` : 'empty';
     const isOwn = from.place.level === 'child';
@@ -168,7 +182,7 @@ export function useGridView() {
     ...{ family, index, all, fields, frozen, columns, columnById, rows, rowAt, columnAt, arrangement, named },
     /** Another whenever a cell may say something else. */
     version: readers,
-    ...{ text, group, isOwn, source, sortBy, filterBy, arrangeNothing },
+    ...{ text, group, isOwn, isLow, source, sortBy, filterBy, arrangeNothing },
     counts: (column: GridColumn) => textCounts(index.value.woven, readers.value(column)),
     arrangeAnew: () => (turn.value += 1),
     isArranged: computed(() => arrangement.sorting !== null || arrangement.filters.size > 0),

@@ -29,7 +29,8 @@ import UnderEntries from './UnderEntries.vue';
 import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';
-import PriceHint from '../money/PriceHint.vue';
+import ChildStock from '../stock/ChildStock.vue';
+import FieldHint from './FieldHint.vue';
 
 /** Parts of the inspector, in order; texts and facts are folded away until somebody wants them. */
 const PARTS: { groups: FieldGroup[]; title: string; folded: boolean }[] = [
@@ -100,6 +101,10 @@ function source(field: Field): string {
     { isOwn: false, scope: scope.value },
   );
 }
+/** The figure that holds at this place. */
+function heldHere(key: string): Figure | undefined {
+  return figuresIn(carrier.value, scope.value)[key] ?? heldBefore(family.value, place.value, key, scopes.value).figure;
+}
 /** What is typed at the moment, and into which entry. */
 const half = ref({ name: '', text: '' });
 /** Children with a figure of their own, nearer than this place. */
@@ -141,6 +146,7 @@ function giveBackAll(field: Field): void {
         </button>
       </p>
     </header>
+    <ChildStock v-if="child" :key="child.id" :child-id="child.id" />
     <component
       :is="part.folded ? 'details' : 'div'"
       v-for="part in parts"
@@ -166,12 +172,12 @@ function giveBackAll(field: Field): void {
           />
           <span class="unit soft">{{ field.unit ?? (field.type === 'money' ? setup.currency : '') }}</span>
         </span>
-        <PriceHint
-          v-if="field.key === 'price'"
+        <FieldHint
           class="from"
+          :field="field.key"
           :typed="half.name === placeName + field.key ? half.text : ''"
-          :held="own(field) ?? before(field).figure"
-          @net="typed(field, $event)"
+          :held="heldHere"
+          @typed="typed(field, $event)"
         />
         <span class="from soft">
           {{ source(field) }}

@@ -10,6 +10,7 @@ import Collections from './Collections.vue';
 import DictionaryTable from './DictionaryTable.vue';
 import FactTable from './FactTable.vue';
 import Languages from './Languages.vue';
+import Locations from './Locations.vue';
 import Rates from './Rates.vue';
 import RegistryFile from './RegistryFile.vue';
 import TaxCodes from './TaxCodes.vue';
@@ -134,6 +135,7 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     </div>
     <Rates v-if="setup.setup" />
     <TaxCodes />
+    <Locations />
     <CategoryTree />
     <FactTable />
     <DictionaryTable />

@@ -23,13 +23,21 @@ import { useEar } from './ear';
 import { createFits } from './fits';
 import { createMending } from './mending';
 import { createOutbox } from './outbox';
-import { piecesOf, type Count, type Pending } from './pending';
+import { countsOf, type Count, type Pending } from './pending';
+import { afterCounts, type Pieces } from './pieces';
 import { useSetup } from './setup';
 
 export const useFamily = defineStore('family', () => {
   const setup = useSetup();
   const family = shallowRef<Family | null>(null);
-  const stock = shallowRef<Record<string, number>>({});
+  const stock = shallowRef<Pieces['stock']>({});
+  const stockAt = shallowRef<Pieces['stockAt']>({});
+  const putPieces = (pieces: Pieces) => {
+    stock.value = pieces.stock;
+    stockAt.value = pieces.stockAt;
+  };
+  const counted = (counts: readonly Count[]) =>
+    putPieces(afterCounts({ stock: stock.value, stockAt: stockAt.value }, counts));
   const pictures = shallowRef<Record<string, PictureFacts>>({});
   const live = shallowRef<LiveListingRow[]>([]);
   /** Account → what its channel knows of the family's numbers. */
@@ -55,7 +63,7 @@ export const useFamily = defineStore('family', () => {
   /** The family asked for last: an older answer that comes late is not shown. */
   let wanted = '';
 
-  const { fits, listings, leaveOuts, forget } = createFits({ family, stock, pictures, live, known });
+  const { fits, listings, leaveOuts, forget } = createFits({ family, stock, stockAt, pictures, live, known });
 
   const outbox = createOutbox({
     namer: () => setup.namer,
@@ -75,7 +83,7 @@ export const useFamily = defineStore('family', () => {
 
   /** What stands beside the family. */
   function takeBeside(detail: FamilyDetail): void {
-    stock.value = { ...detail.stock, ...piecesOf(outbox.waitingChanges()) };
+    putPieces(afterCounts(detail, countsOf(outbox.waitingChanges())));
     pictures.value = { ...pictures.value, ...detail.pictures };
     live.value = detail.live;
     known.value = detail.known;
@@ -180,8 +188,7 @@ export const useFamily = defineStore('family', () => {
       if (changed.forward.length === 0 && !moved) return true;
       family.value = changed.family;
       keepSelection();
-      if (moved)
-        stock.value = { ...stock.value, ...Object.fromEntries(counts.map((one) => [one.childId, one.pieces])) };
+      if (moved) counted(counts);
       const change = { key, ...(changed.forward.length > 0 ? { command } : {}), ...(moved ? { counts } : {}) };
       enqueue(change, { before: now, after: changed.family });
       return true;
@@ -193,7 +200,7 @@ export const useFamily = defineStore('family', () => {
 
   /** Sets counted pieces, here at once and in the ledger after. */
   function count(counts: Count[]): void {
-    stock.value = { ...stock.value, ...Object.fromEntries(counts.map((one) => [one.childId, one.pieces])) };
+    counted(counts);
     enqueue({ key: requestKey(), counts });
   }
 
@@ -264,6 +271,7 @@ export const useFamily = defineStore('family', () => {
     ...{
       family,
       stock,
+      stockAt,
       pictures,
       live,
       fits,

@@ -1,7 +1,7 @@
 /** The fits of the open family: computed in a worker, after what was typed is on the screen, one after another however fast changes come. */
 import { wrap, type Remote } from 'comlink';
 import { shallowRef, watch, type ShallowRef } from 'vue';
-import type { Family, Fit, KnownNumbers, LeaveOutOffer, Listing, PictureFacts } from '@loom-kin/core';
+import type { Family, Fit, KnownNumbers, LeaveOutOffer, Listing, PictureFacts, StockPlaces } from '@loom-kin/core';
 import type { LiveListingRow } from '@loom-kin/contract';
 import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';
 import { useSetup } from './setup';
@@ -12,12 +12,13 @@ export type FitsByAccount = Record<string, Fit>;
 export interface FitsGround {
   family: ShallowRef<Family | null>;
   stock: ShallowRef<Record<string, number>>;
+  stockAt: ShallowRef<StockPlaces>;
   pictures: ShallowRef<Record<string, PictureFacts>>;
   live: ShallowRef<LiveListingRow[]>;
   known: ShallowRef<Record<string, KnownNumbers>>;
 }
 
-export function createFits({ family, stock, pictures, live, known }: FitsGround) {
+export function createFits({ family, stock, stockAt, pictures, live, known }: FitsGround) {
   const setup = useSetup();
   const fits = shallowRef<FitsByAccount>({});
   let started: Remote<FitsWorker> | null = null;
@@ -32,6 +33,7 @@ export function createFits({ family, stock, pictures, live, known }: FitsGround)
   const task = (now: Family): FitsTask => ({
     family: now,
     stock: stock.value,
+    stockAt: stockAt.value,
     pictures: pictures.value,
     live: live.value,
     known: known.value,
@@ -75,7 +77,7 @@ export function createFits({ family, stock, pictures, live, known }: FitsGround)
       void refit();
     },
   );
-  watch([family, stock, pictures, live, known], () => void refit());
+  watch([family, stock, stockAt, pictures, live, known], () => void refit());
 
   return {
     fits,

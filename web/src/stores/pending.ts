@@ -13,7 +13,7 @@ import {
 } from '@loom-kin/core';
 import type { StepInput } from '@loom-kin/contract';
 
-const CountSchema = z.object({ childId: z.string(), pieces: z.number().int() });
+const CountSchema = z.object({ childId: z.string(), pieces: z.number().int(), location: z.string().optional() });
 
 /** One gesture: a command, counted pieces, or both. Its key names it, so that sending it twice makes it once. */
 export const PendingSchema = z.object({
@@ -38,9 +38,8 @@ export function stepsOf({ command, counts }: Pending, family: Pick<Family, 'id' 
   ];
 }
 
-/** Child → pieces, as counted by changes that wait. */
-export const piecesOf = (changes: readonly Pending[]): Record<string, number> =>
-  Object.fromEntries(changes.flatMap((change) => change.counts ?? []).map((one) => [one.childId, one.pieces]));
+/** What changes that wait have counted, in their order. */
+export const countsOf = (changes: readonly Pending[]): Count[] => changes.flatMap((change) => change.counts ?? []);
 
 const placesOf = (before: Family, after: Family): JsonPatch => difference(bare(before), bare(after)).forward;
 /** The family without what only counts up. */

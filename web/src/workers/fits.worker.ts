@@ -23,12 +23,14 @@ import {
   type Listing,
   type OpenRulebook,
   type PictureFacts,
+  type StockPlaces,
 } from '@loom-kin/core';
 import type { LiveListingRow, Setup } from '@loom-kin/contract';
 
 export interface FitsTask {
   family: Family;
   stock: Record<string, number>;
+  stockAt?: StockPlaces;
   pictures: Record<string, PictureFacts>;
   live: LiveListingRow[];
   /** Account → what its channel knows of the family's numbers. */

@@ -11,6 +11,7 @@ import { stockFindings } from './stock';
 import { pictureFindings } from './pictures';
 import { fieldFindings } from './fields';
 import { wordingFindings } from './wording';
+import { orderFindings } from './orders';
 import { measureFindings } from './measures';
 import { settingFindings } from './settings';
 import { mergeAlike } from './report';
@@ -27,6 +28,7 @@ const CHECKS: readonly ((context: CheckContext) => Finding[])[] = [
   pictureFindings,
   fieldFindings,
   wordingFindings,
+  orderFindings,
   measureFindings,
 ];
 

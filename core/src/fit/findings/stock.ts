@@ -2,6 +2,7 @@
 import { familyIndex } from '../../family/weave';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
+import { piecesFor } from '../../stock/stockRule';
 import { piecesSent } from '../project/piecesSent';
 import { wishOf } from './noPlan';
 import { homeOf, makeFinding } from './report';
@@ -21,8 +22,30 @@ export function stockFindings(context: CheckContext): Finding[] {
   const capped = counted.filter((at) => piecesOf(at) > most);
   return [
     ...(low.length > 0 ? [tooLow(context, low)] : []),
+    ...heldBack(context, counted, low),
     ...notTold(context),
     ...(capped.length > 0 ? [tooMany(context, capped)] : []),
+  ];
+}
+
+/** Children that have pieces enough, of which the account is told too few for the channel. */
+function heldBack(context: CheckContext, counted: readonly number[], low: readonly number[]): Finding[] {
+  const { account, category, stock, stockAt } = context;
+  const { least } = category.rules.stock;
+  const rule = account.settings.stock;
+  if (!rule || least === 0) return [];
+  const { woven } = familyIndex(context.family);
+  const short = new Set(low);
+  const members = counted.filter((at) => {
+    const { id } = woven[at]!;
+    return !short.has(at) && piecesFor(rule, stock[id] ?? 0, stockAt?.[id]) < least;
+  });
+  if (members.length === 0) return [];
+  const params = { account: account.name, least };
+  return [
+    makeFinding(context, {
+      ...{ code: 'stock.held-back', params, severity: 'stops', key: 'stockRule', rule: 'stock.least', members },
+    }),
   ];
 }
 

@@ -1,5 +1,6 @@
 /** Pieces as a channel counts them: for each child, or one count for all children that share an option, or a listing. */
 import { familyIndex } from '../../family/weave';
+import { piecesFor } from '../../stock/stockRule';
 import type { CheckContext } from '../context';
 import type { Plan } from '../planner';
 import { chosenOptions } from './chosenOptions';
@@ -18,8 +19,13 @@ export function piecesSent(context: CheckContext): PiecesSent {
   const { most, variesBy } = context.category.rules.stock;
   const { woven } = familyIndex(context.family);
   const counting = context.column('counting');
-  const own = (position: number): number =>
-    (counting.at(position) ?? 'counted') === 'counted' ? Math.min(context.stock[woven[position]!.id] ?? 0, most) : most;
+  const rule = context.account.settings.stock;
+  const own = (position: number): number => {
+    const { id } = woven[position]!;
+    const isCounted = (counting.at(position) ?? 'counted') === 'counted';
+    if (isCounted) return Math.min(piecesFor(rule, context.stock[id] ?? 0, context.stockAt?.[id]), most);
+    return rule?.none ? 0 : Math.min(most, rule?.cap ?? most);
+  };
   if (variesBy === 'child' || !context.plan) return { at: own, axis: null, more: [] };
   const [best] = waysToCount(context, context.plan)
     .map(({ axis, shares }) => ({ axis, ...leastOf(shares, own) }))

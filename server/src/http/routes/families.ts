@@ -14,6 +14,7 @@ import { usualFigures } from '../../families/usual';
 import { wordsInUse } from '../../families/wordsInUse';
 import { FAMILY_FILES } from '../../files/kinds';
 import { uploadFile } from '../../files/uploadFile';
+import { ledgerOf } from '../../stock/ledger';
 import type { Store } from '../../store/store';
 import type { Parts } from '../parts';
 import { mount, mountDownload } from '../mount';
@@ -24,6 +25,10 @@ const TYPES = { json: 'application/json', csv: 'text/csv; charset=utf-8', xlsx: 
 export function mountFamilies(app: Express, { store, pool, files }: Parts): void {
   mount(app, api.listFamilies, ({ query }) => listFamilies(store, query));
   mount(app, api.findingCounts, ({ query }) => findingCounts(store, query.account));
+  mount(app, api.stockLedger, ({ params }) => {
+    if (!loadFamily(store.database, params.id).children[params.childId]) throw new Refusal('child.unknown', {});
+    return ledgerOf(store.database, params.id, params.childId);
+  });
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query.name, query.styleCode));
   mount(app, api.usualFigures, ({ query }) => usualFigures(store.database, query.category));
   mountDownload(app, api.family, async ({ params: { id } }, response) => {

@@ -17,6 +17,8 @@ export const families = sqliteTable(
     fromPrice: integer(),
     fromPriceText: text(),
     stock: integer().notNull(),
+    /** So many children have as few pieces as the seller calls low. */
+    low: integer().notNull().default(0),
     picture: text(),
     retired: integer({ mode: 'boolean' }).notNull(),
     changedAt: text().notNull(),

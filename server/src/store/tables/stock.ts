@@ -1,5 +1,6 @@
 /** Stock: the ledger of movements, and its sums. */
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { MovementKind } from '@loom-kin/core';
 import { families } from './families';
 
 /** The ledger of stock. Every movement has a key; the same key twice counts once. */
@@ -13,7 +14,9 @@ export const movements = sqliteTable(
       .notNull()
       .references(() => families.id, { onDelete: 'cascade' }),
     location: text().notNull().default('main'),
-    kind: text({ enum: ['received', 'counted', 'reserved', 'sold', 'returned'] }).notNull(),
+    kind: text().$type<MovementKind>().notNull(),
+    /** Why, in the seller's words. */
+    reason: text(),
     pieces: integer().notNull(),
     at: text().notNull(),
   },

@@ -1,0 +1,65 @@
+<script setup lang="ts">
+/** The places where pieces are kept; the first is where they are when nobody says. */
+import { computed, ref } from 'vue';
+import { ElButton, ElInput } from 'element-plus';
+import { MAIN_LOCATION, type Location } from '@loom-kin/core';
+import { useSetup } from '../stores/setup';
+import Entry from '../common/Entry.vue';
+
+const setup = useSetup();
+const places = computed(() => setup.registry.locations);
+const fresh = ref('');
+const send = (locations: Location[]) => setup.change([{ on: 'registry', command: { do: 'setLocations', locations } }]);
+const rename = (id: string, label: string) =>
+  send(places.value.map((one) => (one.id === id ? { ...one, label } : one)));
+
+/** Letters of the name, such as no other place has. */
+function idFor(label: string): string {
+  const stem =
+    label
+      .normalize('NFD')
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 32) || 'place';
+  let id = stem;
+  for (let number = 2; places.value.some((one) => one.id === id); number += 1) id = `${stem}-${number}`;
+  return id;
+}
+async function add(): Promise<void> {
+  const label = fresh.value.trim();
+  if (label && (await send([...places.value, { id: idFor(label), label }]))) fresh.value = '';
+}
+</script>
+
+<template>
+  <div id="locations" class="sheet part" data-test="locations">
+    <h2>Where pieces are kept</h2>
+    <p class="soft">
+      With several places stock is counted place by place, and an account may be told of some of them alone.
+    </p>
+    <p v-for="one in places" :key="one.id" class="line place" data-test="location">
+      <Entry :value="one.label" :aria-label="`Name of ${one.label}`" @commit="rename(one.id, $event)" />
+      <span v-if="one.id === MAIN_LOCATION.id" class="soft">where pieces are when nobody says</span>
+      <button v-else class="link" @click="send(places.filter((other) => other.id !== one.id))">remove</button>
+    </p>
+    <form class="line" @submit.prevent="add">
+      <label>Another place <ElInput v-model="fresh" placeholder="Quay shed" data-test="new-location" /></label>
+      <ElButton native-type="submit" data-test="add-location">Add it</ElButton>
+    </form>
+  </div>
+</template>
+
+<style scoped>
+@import './part.css';
+.place {
+  align-items: baseline;
+}
+.place :deep(input) {
+  font: inherit;
+  color: inherit;
+  border: 1px solid var(--line);
+  padding: 3px 8px;
+  background: var(--sheet);
+}
+</style>
