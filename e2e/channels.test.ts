@@ -63,10 +63,11 @@ describe('the storm jacket', () => {
   it('costs won in tens and without decimals, and pounds with pence', async () => {
     const prices = async (account: string) =>
       (await world.held(account)).find((one) => one.goods.key === id)!.goods.offers.map((offer) => offer.price);
-    // 189.00 EUR at 1,480 won are 279,720; at 0.86 pounds 162.54.
+    // 189.00 EUR at 1,480 won are 279,720; at 0.86 pounds 162.54, of which 135.45 are left after 20 % of tax. With 9 % and 2.9 % taken off,
+    // 0.30, 0.01 and 6.36 for payment, listing and shipping: P/1.2 − 0.119 P − 6.67 ≥ 135.45 ⇔ P ≥ 198.95; the next ending in 99.
     expect((await prices('norang-hall'))[0]).toBe('279720');
     expect((await prices('norang-hall')).every((price) => /^\d+0$/.test(price))).toBe(true);
-    expect((await prices('tallow-gate'))[0]).toBe('162.54');
+    expect((await prices('tallow-gate'))[0]).toBe('198.99');
   });
   it('has a page for buyers on each', async () => {
     for (const account of Object.keys(EXPECTED)) {

@@ -262,6 +262,7 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
         decimals: 0,
         yesNo: false,
         numberOnly: false,
+        markup: false,
         ofOffer: false,
       }),
     ),

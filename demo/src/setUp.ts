@@ -28,7 +28,7 @@ const MONEY: Record<string, Partial<AccountSettings>> = {
   },
   loftline: {
     charges: { shipping: '13.00' },
-    priceRule: { from: 'cost', target: { kind: 'margin', percent: '35' }, covers: [], multipleOf: '10' },
+    priceRule: { from: 'cost', target: { kind: 'margin', percent: '25' }, covers: [], multipleOf: '10' },
   },
   'norang-hall': { country: 'KR', charges: { paymentPercent: '3.3', shipping: '12.00' } },
 };

@@ -79,9 +79,6 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
   }),
   field('price', 'Price', 'money', ALL, 'price', { help: 'What the buyer pays, tax included.' }),
   field('cost', 'Cost', 'money', ALL, 'price', { help: 'What a piece costs you, without tax.' }),
-  field('shippingCost', 'Shipping cost', 'money', ALL, 'price', {
-    help: 'What sending one piece costs you, where it is not the same for all on an account.',
-  }),
   field('stock', 'Stock', 'stock', CHILD, 'stock', { ...ONE_FOR_ALL, unit: 'pieces' }),
   field('counting', 'Counting', 'choice', ALL, 'stock', {
     ...ONE_FOR_ALL,
@@ -92,11 +89,6 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     ],
     unset: 'counted',
     help: 'What is made to order or without limit has no pieces to count: channels are sent as many as they take.',
-  }),
-  field('lowStock', 'Low from', 'integer', ALL, 'stock', {
-    ...ONE_FOR_ALL,
-    unit: 'pieces',
-    help: 'At so many pieces or fewer the stock is marked as low.',
   }),
   field('weight', 'Weight', 'weight', ALL, 'delivery', {
     unit: 'g',
@@ -114,6 +106,14 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
   field('salePrice', 'Sale price', 'money', ALL, 'price', { help: 'Needs both a start and an end date.' }),
   field('saleFrom', 'Sale from', 'date', ALL, 'price'),
   field('saleUntil', 'Sale until', 'date', ALL, 'price'),
+  field('shippingCost', 'Shipping cost', 'money', ALL, 'price', {
+    help: 'What sending one piece costs you, where it is not the same for all on an account.',
+  }),
+  field('lowStock', 'Low from', 'integer', ALL, 'stock', {
+    ...ONE_FOR_ALL,
+    unit: 'pieces',
+    help: 'At so many pieces or fewer the stock is marked as low.',
+  }),
   field('leadDays', 'Lead time', 'integer', ALL, 'delivery', { unit: 'days' }),
   field('orderLeast', 'Least in an order', 'integer', ALL, 'delivery', { unit: 'pieces' }),
   field('orderMost', 'Most in an order', 'integer', ALL, 'delivery', { unit: 'pieces' }),
@@ -154,7 +154,7 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     help: 'Put after the name where the value or child needs more than its options.',
   }),
   field('shortText', 'Short text', 'longtext', ALL, 'wording', { ...TEXT, most: 400 }),
-  field('description', 'Description', 'longtext', ALL, 'wording', { ...TEXT, most: 5000 }),
+  field('description', 'Description', 'longtext', ALL, 'wording', { ...TEXT, most: 5000, markup: true }),
   field('highlights', 'Highlights', 'list', ALL, 'wording', { ...TEXT, most: 8, help: 'Short points, one a line.' }),
   field('searchWords', 'Search words', 'list', FAMILY, 'wording', { ...TEXT, most: 20 }),
   field('searchTitle', 'Search title', 'text', FAMILY, 'wording', { ...TEXT, most: 120 }),
@@ -177,6 +177,29 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     ],
   }),
   field('madeIn', 'Made in', 'text', FAMILY, 'facts', { most: 60 }),
+  field('sizeChart', 'Size chart', 'choice', FAMILY, 'facts', { chosenOf: 'sizeChart' }),
+  field('certification', 'Certification', 'list', ALL, 'facts', {
+    most: 10,
+    help: 'Marks and certificates, one a line.',
+  }),
+  field('responsible', 'Responsible party', 'choice', FAMILY, 'facts', {
+    chosenOf: 'party',
+    help: 'Who answers for the goods where they are sold: trader or importer.',
+  }),
+  field('flashPoint', 'Flash point', 'number', ALL, 'facts', {
+    unit: '°C',
+    lowest: true,
+    help: 'Of several materials the lowest counts.',
+  }),
+  field('warranty', 'Warranty', 'text', FAMILY, 'facts', { ...TEXT, most: 200, help: '"None" is an answer too.' }),
+  field('video', 'Video', 'address', FAMILY, 'facts', { most: 500, help: 'Its address on the web.' }),
+  field('customsText', 'Customs description', 'text', FAMILY, 'facts', {
+    most: 120,
+    help: 'What the goods are, for a customs form, in a few plain words.',
+  }),
+  field('deliveryTerms', 'Delivery terms', 'choice', FAMILY, 'facts', { chosenOf: 'delivery' }),
+  field('paymentTerms', 'Payment terms', 'choice', FAMILY, 'facts', { chosenOf: 'payment' }),
+  field('returnTerms', 'Return terms', 'choice', FAMILY, 'facts', { chosenOf: 'return' }),
   field('collections', 'Collections', 'list', FAMILY, 'facts', { most: 12 }),
   field('tags', 'Tags', 'list', FAMILY, 'facts', {
     ...ONE_FOR_ALL,

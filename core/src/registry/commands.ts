@@ -8,6 +8,7 @@ import { TaxCodeSchema } from '../money/tax';
 import { LocationSchema, MAIN_LOCATION } from '../stock/locations';
 import { BUILT_IN_FIELDS } from './builtIn';
 import { generalTree } from './generalTree';
+import { SizeChartSchema, TermSchema } from './terms';
 import {
   CategoryIdSchema,
   CategorySchema,
@@ -38,6 +39,10 @@ export const RegistryCommandSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('removeTaxCode'), code: z.string().max(12) }),
   /** The places where pieces are kept, all of them in their order. */
   z.object({ do: z.literal('setLocations'), locations: z.array(LocationSchema).min(1).max(50) }),
+  z.object({ do: z.literal('setTerm'), term: TermSchema }),
+  z.object({ do: z.literal('removeTerm'), id: z.string().max(40) }),
+  z.object({ do: z.literal('setSizeChart'), chart: SizeChartSchema }),
+  z.object({ do: z.literal('removeSizeChart'), id: z.string().max(40) }),
   z.object({ do: z.literal('takeGeneralTree') }),
   /** Takes the parts of a registry file in: what it names is added or replaced, everything else stays. */
   z.object({ do: z.literal('takeRegistry'), registry: RegistryDataSchema.partial() }),
@@ -79,18 +84,30 @@ function apply(data: RegistryData, command: RegistryCommand): RegistryData {
     }
     case 'setTaxCode':
       return { ...data, taxCodes: { ...data.taxCodes, [command.taxCode.code]: command.taxCode } };
-    case 'removeTaxCode': {
-      if (!data.taxCodes[command.code]) throw new Refusal('tax.unknown', { code: command.code });
-      const { [command.code]: _gone, ...left } = data.taxCodes;
-      return { ...data, taxCodes: left };
-    }
+    case 'removeTaxCode':
+      return { ...data, taxCodes: without(data.taxCodes, command.code) };
     case 'setLocations':
       return setLocations(data, command.locations);
+    case 'setTerm':
+      return { ...data, terms: { ...data.terms, [command.term.id]: command.term } };
+    case 'removeTerm':
+      return { ...data, terms: without(data.terms, command.id) };
+    case 'setSizeChart':
+      return { ...data, sizeCharts: { ...data.sizeCharts, [command.chart.id]: command.chart } };
+    case 'removeSizeChart':
+      return { ...data, sizeCharts: without(data.sizeCharts, command.id) };
     case 'takeGeneralTree':
       return { ...data, categories: { ...generalTree(), ...data.categories } };
     case 'takeRegistry':
       return takeRegistry(data, command.registry);
   }
+}
+
+/** A record without one of its entries; where it is not there that is refused. */
+function without<T>(record: Record<string, T>, id: string): Record<string, T> {
+  if (!Object.hasOwn(record, id)) throw new Refusal('registry.unknown', { id });
+  const { [id]: _gone, ...left } = record;
+  return left;
 }
 
 type CategoryOf = RegistryData['categories'][string];
@@ -174,5 +191,7 @@ function takeRegistry(data: RegistryData, given: Partial<RegistryData>): Registr
   const taxCodes = { ...next.taxCodes, ...given.taxCodes };
   const known = new Set(next.locations.map((one) => one.id));
   const locations = [...next.locations, ...(given.locations ?? []).filter((one) => !known.has(one.id))];
-  return { ...next, remembered, taxCodes, locations };
+  const terms = { ...next.terms, ...given.terms };
+  const sizeCharts = { ...next.sizeCharts, ...given.sizeCharts };
+  return { ...next, remembered, taxCodes, locations, terms, sizeCharts };
 }

@@ -1,9 +1,19 @@
 /** What a field is: any figure or text about a family, value or child, built in or added by the seller. */
 import type { Level } from '../family/shape';
 import type { FACT_TYPES } from './shape';
+import type { TermKind } from './terms';
 
 export type FieldType =
-  (typeof FACT_TYPES)[number] | 'money' | 'surcharge' | 'integer' | 'category' | 'sku' | 'gtin' | 'stock' | 'pictures';
+  | (typeof FACT_TYPES)[number]
+  | 'address'
+  | 'money'
+  | 'surcharge'
+  | 'integer'
+  | 'category'
+  | 'sku'
+  | 'gtin'
+  | 'stock'
+  | 'pictures';
 
 export type FieldGroup = 'identity' | 'identifiers' | 'price' | 'stock' | 'delivery' | 'wording' | 'facts' | 'pictures';
 
@@ -28,7 +38,14 @@ export interface Field {
   categories: readonly string[];
   /** Shown beside numbers and in sheet headers. */
   unit?: string | undefined;
-  choices?: readonly { value: string; label: string }[] | undefined;
+  /** `says`: what channels are told where it is chosen, if that is not the label. */
+  choices?: readonly { value: string; label: string; says?: string }[] | undefined;
+  /** May have paragraphs, lists and stressed words. */
+  markup?: boolean;
+  /** Where children of a listing differ, the lowest is the listing's. */
+  lowest?: boolean;
+  /** Its choices are among what the seller sets up once; without any the field is not asked for. */
+  chosenOf?: TermKind | 'sizeChart';
   /** Most characters, or most entries of a list. */
   most?: number | undefined;
   help?: string | undefined;

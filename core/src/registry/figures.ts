@@ -8,6 +8,7 @@ import { compareAmounts, readAmount, toCurrency } from '../money/amount';
 import { readSurcharge, showSurcharge } from '../money/surcharge';
 import { unreadable, type Unreadable } from '../refusal';
 import { readComposition } from '../wording/composition';
+import { cleanMarkup, isMarkup, plainText } from '../wording/markup';
 import type { Figure } from '../family/shape';
 import type { Field } from './field';
 import type { Column, ColumnGroup } from '../family/columnShape';
@@ -102,6 +103,11 @@ const READERS: Record<Field['type'], Reader> = {
     const read = readComposition(text);
     return read.ok ? readText(read.text, field) : read;
   },
+  address(text, field) {
+    const parsed = URL.canParse(text) ? new URL(text) : null;
+    const isSafe = parsed?.protocol === 'https:' && parsed.username === '' && parsed.hostname.includes('.');
+    return isSafe ? readText(parsed.href, field) : unreadable('figure.no-address', { field: field.label });
+  },
   sku: (text, field) => readSku(text, field.most!),
   gtin(text) {
     const read = readGtin(text);
@@ -113,9 +119,17 @@ const READERS: Record<Field['type'], Reader> = {
 
 function readText(text: string, field: Field): ReadFigure {
   const most = field.most ?? Infinity;
-  if (text.length <= most) return good(text);
-  return unreadable('figure.too-long', { field: field.label, length: text.length, most });
+  const hasForm = field.markup === true && isMarkup(text);
+  // Tags are not counted, but there is an end to them.
+  if (hasForm && text.length > most * TAGS_AT_MOST)
+    return unreadable('figure.too-long', { field: field.label, length: text.length, most });
+  const clean = hasForm ? cleanMarkup(text) : text;
+  const { length } = plainText(clean);
+  if (length <= most) return good(clean === '' ? null : clean);
+  return unreadable('figure.too-long', { field: field.label, length, most });
 }
+/** A text with tags is at most so many times as long as its words may be. */
+const TAGS_AT_MOST = 4;
 
 function readList(parts: readonly string[], field: Field): ReadFigure {
   const entries = [...new Set(parts.map((one) => one.trim()).filter(Boolean))];

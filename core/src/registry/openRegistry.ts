@@ -4,6 +4,7 @@ import type { Level, Role } from '../family/shape';
 import { BUILT_IN_FIELDS } from './builtIn';
 import type { Field } from './field';
 import { MAIN_LOCATION, type Location } from '../stock/locations';
+import { sizeChartText } from './terms';
 import { type Category, type DictionaryEntry, type Fact, type RegistryData } from './shape';
 
 export interface Registry {
@@ -32,9 +33,12 @@ export interface Registry {
 /** Makes a registry ready. The data must not change afterwards. */
 export function openRegistry(data: RegistryData): Registry {
   const facts = Object.values(data.facts);
-  const byKey = new Map([...BUILT_IN_FIELDS, ...facts.map(fieldOfFact)].map((field) => [field.key, field]));
+  const builtIn = BUILT_IN_FIELDS.map((field) => withChoices(data, field));
+  const byKey = new Map([...builtIn, ...facts.map(fieldOfFact)].map((field) => [field.key, field]));
   const retired = new Set(facts.filter((fact) => fact.retired).map((fact) => fact.key));
-  const fields = [...byKey.values()].filter((field) => !retired.has(field.key));
+  const fields = [...byKey.values()].filter(
+    (field) => !retired.has(field.key) && !(field.chosenOf && field.choices?.length === 0),
+  );
   const category = (id: unknown) =>
     typeof id === 'string' && Object.hasOwn(data.categories, id) ? data.categories[id] : undefined;
   const path = (id: unknown): Category[] => pathTo(data, category(id));
@@ -72,6 +76,18 @@ export function openRegistry(data: RegistryData): Registry {
     languages: data.languages,
     firstLanguage: data.languages[0]!,
   });
+}
+
+/** Fields that are chosen among what the seller has set up get that as their choices. */
+function withChoices({ terms, sizeCharts }: RegistryData, field: Field): Field {
+  if (!field.chosenOf) return field;
+  const choices =
+    field.chosenOf === 'sizeChart'
+      ? Object.values(sizeCharts).map((chart) => ({ value: chart.id, label: chart.label, says: sizeChartText(chart) }))
+      : Object.values(terms)
+          .filter((term) => term.kind === field.chosenOf)
+          .map(({ id, label, text }) => ({ value: id, label, says: text }));
+  return { ...field, choices };
 }
 
 /** The place that there always was is among them, whatever it is called. */

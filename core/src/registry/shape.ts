@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { RoleSchema } from '../family/shape';
 import { TaxCodeSchema } from '../money/tax';
 import { LocationSchema } from '../stock/locations';
+import { SizeChartSchema, TermSchema } from './terms';
 
 const Label = z.string().trim().min(1).max(80);
 
@@ -106,6 +107,8 @@ export const RegistryDataSchema = z.object({
   taxCodes: z.record(z.string(), TaxCodeSchema).default({}),
   /** Where pieces are kept, the first being where they are when nobody says; none: one place without a name. */
   locations: z.array(LocationSchema).max(50).default([]),
+  terms: z.record(z.string(), TermSchema).default({}),
+  sizeCharts: z.record(z.string(), SizeChartSchema).default({}),
 });
 export type RegistryData = z.infer<typeof RegistryDataSchema>;
 
@@ -119,6 +122,8 @@ export function emptyRegistry(): RegistryData {
     remembered: { brand: [], maker: [], collections: [] },
     taxCodes: {},
     locations: [],
+    terms: {},
+    sizeCharts: {},
   };
 }
 

@@ -66,6 +66,10 @@ export const FieldRuleSchema = z.strictObject({
     .optional()
     .describe('The closed list of what may be said; every entry of a list has to be one of them.'),
   yesNo: z.boolean().default(false).describe('Only yes or no may be said.'),
+  markup: z
+    .boolean()
+    .default(false)
+    .describe('A text may have paragraphs, headings, lists and stressed words, as HTML; they are not counted.'),
   numberOnly: z.boolean().default(false).describe('A number alone, without any unit or word.'),
   least: Decimal.optional().describe("For numbers and measures, in the channel's unit."),
   most: Decimal.optional().describe("For numbers and measures, in the channel's unit."),

@@ -21,7 +21,9 @@ export const REFUSALS = {
   'tax.rates': (p: { text: string }) =>
     `"${p.text}" is no tax rate: write "19", or "5 up to 1000, 12" where it depends on the price.`,
   'tax.rates-order': (p: { problem: string }) => `${p.problem} Write such as "5 up to 1000, 12".`,
-  'tax.unknown': (p: { code: string }) => `There is no tax code ${p.code}.`,
+  'registry.unknown': (p: { id: string }) => `${p.id} is not there any more.`,
+  'figure.no-address': (p: { field: string }) =>
+    `${p.field} is an address on the web that begins with https://, such as https://video.example/jacket.`,
   'condition.list': (p: { field: string }) =>
     `"is one of" goes with a list of values, other comparisons of ${p.field} with one.`,
   'condition.no-number': (p: { field: string }) => `${p.field} is no number: it is neither above nor below anything.`,

@@ -82,7 +82,12 @@ function familiesIn(store: Store, categories: readonly string[]): string[] {
 /** What is proposed while typing touches no family; everything else of the registry may. */
 function dueAfterRegistry(store: Store, places: readonly string[][]): void {
   const parts = new Set(places.map((place) => place[0]));
-  if (parts.has('facts') || parts.has('languages') || parts.has('taxCodes')) markAllDue(store.database);
+  if (
+    parts.has('facts') ||
+    parts.has('languages') ||
+    ['taxCodes', 'terms', 'sizeCharts'].some((part) => parts.has(part))
+  )
+    markAllDue(store.database);
   else if (parts.has('categories'))
     markDue(
       store.database,

@@ -6,7 +6,8 @@ import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { FieldRule } from '../../rulebook/shape';
 import type { CheckContext } from '../context';
 import type { Finding, Severity } from '../finding';
-import { inChannelUnit } from '../project/channelFigure';
+import { plainText } from '../../wording/markup';
+import { inChannelUnit, saidThere } from '../project/channelFigure';
 import { sharedGroup } from '../project/sharedFigure';
 import type { Remedy } from '../remedy';
 import { boundsProblem, closedProblem, unknownField } from './closedFields';
@@ -126,7 +127,8 @@ function problemOf(context: CheckContext, check: FieldCheck, group: ColumnGroup)
   const closed = closedProblem(context, check, group);
   if (closed) return closed;
   if (Array.isArray(figure)) return listProblem(context, check, group, figure);
-  if (typeof figure === 'string') return textProblem(context, check, group, figure);
+  if (typeof figure === 'string')
+    return textProblem(context, check, group, plainText(String(saidThere(check, figure))));
   const { rule, label, field } = check;
   if (typeof figure !== 'number') return null;
   const there = inChannelUnit(check, figure);
