@@ -58,6 +58,7 @@ describe('a text with form', () => {
       '<p>One<br>two <strong>three</strong></p><h3>Four</h3><ul><li>five</li><li>six</li></ul><p>seven</p>',
     );
     expect(cleanMarkup('<p> </p><p><em></em></p>')).toBe('');
+    expect(cleanMarkup('<ul><li><p>one</p><p>two</p></li></ul>')).toBe('<ul><li>one<br>two</li></ul>');
   });
   it('stays as it is when it is cleaned again, and another library finds nothing to take out', () => {
     const tag = fc.constantFrom(...ALLOWED, 'div', 'script', 'a href="https://x.example"', 'span', 'table', 'B', 'H2');

@@ -45,6 +45,11 @@ export function cleanMarkup(html: string): string {
         if (dropped > 0 || !tag) return;
         if (tag === 'br') return void out.push('<br>');
         if (tag === 'li' && !open.includes('ul') && !open.includes('ol')) return;
+        // An entry of a list is a paragraph already; a second one in it begins a line.
+        if (tag === 'p' && open.includes('li')) {
+          if (out.at(-1) !== '<li>') out.push('<br>');
+          return;
+        }
         // A paragraph or heading ends where the next block begins; an entry of a list where the next entry does.
         if (BLOCKS.has(tag)) for (const one of ['p', 'h3', 'h4']) close(one);
         if (tag === 'li' && open.at(-1) === 'li') close('li');

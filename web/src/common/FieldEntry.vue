@@ -64,6 +64,7 @@ const listId = computed(() => `${String(attrs.id)}-remembered`);
     :draft="draft"
     :placeholder="inherited || (field.type === 'list' ? 'one a line' : '')"
     @commit="emit('commit', $event)"
+    @typing="emit('typing', $event)"
   />
   <template v-else>
     <Entry

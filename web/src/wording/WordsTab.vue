@@ -9,7 +9,9 @@ import {
   EVERYWHERE,
   figuresIn,
   heldBefore,
+  plainText,
   readFigure,
+  scopeName,
   showFigure,
   unreadableText,
   type Field,
@@ -19,9 +21,9 @@ import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useGoThere } from '../common/goThere';
 import { commandScope, mayHold, scopesFor, scopeText } from '../common/scopes';
-import FieldEntry from '../common/FieldEntry.vue';
-import OtherScopes from '../common/OtherScopes.vue';
 import ScopeSelect from '../common/ScopeSelect.vue';
+import SearchSnippet from './SearchSnippet.vue';
+import WordsField, { type Asked } from './WordsField.vue';
 
 const store = useFamily();
 const setup = useSetup();
@@ -57,40 +59,29 @@ const accounts = computed(() =>
     return [{ account, category, ...filled }];
   }),
 );
-interface Asked {
-  name: string;
-  need: string;
-  bounds: string;
-  stops: boolean;
-}
 const asked = computed(() => {
   const byField: Record<string, Asked[]> = {};
   for (const { account, category } of accounts.value) {
     const findings = store.fits[account.id]?.findings ?? [];
     for (const { rule } of category.fieldChecks) {
-      const bounds = [
-        rule.atLeast !== undefined && `${rule.atLeast} at least`,
-        rule.atMost !== undefined && `${rule.atMost} at most`,
-      ];
       const stops = findings.some(
         ({ key, place, severity }) => key === rule.key && place.level === 'family' && severity === 'stops',
       );
-      (byField[rule.key] ??= []).push({
-        name: account.name,
-        need: rule.need,
-        bounds: bounds.filter(Boolean).join(', '),
-        stops,
-      });
+      const { need, atLeast, atMost } = rule;
+      (byField[rule.key] ??= []).push({ account: account.id, name: account.name, need, atLeast, atMost, stops });
     }
   }
   return byField;
 });
-function length(field: Field): string {
-  const figure = own(field);
-  if (Array.isArray(figure)) return `${figure.length} entries`;
-  const counted = typeof figure === 'string' && (field.type === 'longtext' || field.type === 'text');
-  return counted ? `${figure.length} characters` : '';
+/** The text in the first language, beside which another is written. */
+function original(field: Field): string {
+  if (!field.translatable || scopeName(scope.value).kind !== 'language') return '';
+  return plainText(showFigure(setup.registry, field, family.value.fields[field.key]));
 }
+const said = (key: string) => {
+  const field = setup.registry.field(key)!;
+  return plainText(showFigure(setup.registry, field, own(field)) || before(field));
+};
 
 function typed(field: Field, text: string): void {
   const read = readFigure(setup.registry, field, text);
@@ -137,38 +128,27 @@ function typed(field: Field, text: string): void {
     </p>
     <section v-for="{ group, title, fields } in groups" :key="group" class="sheet group">
       <h2>{{ title }}</h2>
-      <div v-for="field in fields" :key="field.key" class="field">
-        <label :for="`w-${field.key}`">{{ field.label }}</label>
-        <div>
-          <FieldEntry
-            :id="`w-${field.key}`"
-            :key="scope + field.key"
-            :draft="`${family.id}.words.${scope}.${field.key}`"
-            :field="field"
-            :figure="own(field)"
-            :inherited="before(field)"
-            :data-test="`word-${field.key}`"
-            @commit="typed(field, $event)"
-          />
-          <span class="soft small">
-            {{ [length(field), field.unit, field.help].filter(Boolean).join(' · ') }}
-            <button
-              v-if="scope !== EVERYWHERE && own(field) !== undefined"
-              class="link"
-              :data-test="`back-${field.key}`"
-              @click="typed(field, '')"
-            >
-              as everywhere again
-            </button>
-            <OtherScopes v-model="scope" :field="field" :carrier="family" />
-          </span>
-        </div>
-        <ul class="asked">
-          <li v-for="one in asked[field.key] ?? []" :key="one.name" :class="{ stops: one.stops }">
-            {{ one.name }}: {{ one.need }}<template v-if="one.bounds">, {{ one.bounds }}</template>
-          </li>
-        </ul>
-      </div>
+      <template v-for="field in fields" :key="scope + field.key">
+        <WordsField
+          v-model:scope="scope"
+          :field="field"
+          :carrier="family"
+          :figure="own(field)"
+          :inherited="before(field)"
+          :original="original(field)"
+          :asked="asked[field.key] ?? []"
+          :draft="`${family.id}.words.${scope}.${field.key}`"
+          @typed="typed(field, $event)"
+        />
+        <SearchSnippet
+          v-if="field.key === 'searchDescription'"
+          :title="said('searchTitle')"
+          :description="said('searchDescription')"
+          :name="said('name')"
+          :short-text="said('shortText') || said('description')"
+          :seller="setup.setup!.seller.name"
+        />
+      </template>
     </section>
   </div>
 </template>
@@ -217,36 +197,6 @@ meter::-webkit-meter-bar {
 meter::-webkit-meter-optimum-value {
   background: var(--woad);
 }
-.field {
-  display: grid;
-  grid-template-columns: 150px minmax(0, 620px) minmax(220px, 1fr);
-  gap: 14px;
-  padding: 7px 0;
-  border-top: 1px solid var(--line-soft);
-  margin-top: 7px;
-  align-items: start;
-}
-label {
-  color: var(--ink-soft);
-  padding-top: 4px;
-}
-:deep(input),
-:deep(textarea),
-.field :deep(select) {
-  font: inherit;
-  color: inherit;
-  width: 100%;
-  border: 1px solid var(--line);
-  padding: 4px 8px;
-  border-radius: 2px;
-  background: var(--sheet);
-  resize: vertical;
-}
-:deep(input:focus),
-:deep(textarea:focus) {
-  outline: 2px solid var(--woad);
-  outline-offset: -1px;
-}
 .for {
   display: flex;
   gap: 12px;
@@ -254,15 +204,5 @@ label {
 }
 .small {
   font-size: 12px;
-}
-.asked {
-  margin: 0;
-  padding: 4px 0 0;
-  list-style: none;
-  font-size: 12px;
-  color: var(--ink-soft);
-}
-.asked .stops {
-  font-weight: 600;
 }
 </style>
