@@ -84,6 +84,11 @@ describe('search', () => {
     expect(await like('Dry Öland coat, 100% rain')).toEqual(['has nearly this name']);
     expect(await like('', String(coat.family.fields.styleCode).toLowerCase())).toEqual(['has this style code']);
     expect(await like('Wool blanket')).toEqual([]);
+    // Slips of the pen, words in another order, and numbers are no way past it.
+    expect(await like('Ölnd rain coat 100% dry')).toEqual(['has nearly this name']);
+    const { sku } = familyIndex(coat.family).woven[2]!.fields;
+    expect(await like(String(sku).toLowerCase())).toEqual(['has a child with this number']);
+    expect(await like('mx_77')).toEqual(['has this model number']);
   });
 });
 

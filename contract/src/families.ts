@@ -149,7 +149,11 @@ export const familyEndpoints = {
     response: z.array(FindingCountSchema),
   }),
   likeFamilies: define('get', '/api/likeness', 'Families that resemble one about to be started', {
-    query: z.object({ name: z.string().max(200).default(''), styleCode: z.string().max(40).default('') }),
+    query: z.object({
+      name: z.string().max(200).default(''),
+      styleCode: z.string().max(40).default(''),
+      modelNumber: z.string().max(60).optional(),
+    }),
     response: z.array(z.object({ id: z.string(), name: z.string(), styleCode: z.string(), why: z.string() })),
   }),
   family: define('get', '/api/families/:id', 'One family with stock, pictures and what is live', {

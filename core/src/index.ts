@@ -56,6 +56,7 @@ export * from './wording/findWords';
 export * from './wording/composition';
 export * from './wording/markup';
 export * from './wording/hints';
+export * from './wording/nameLikeness';
 export * from './words/wordingHints';
 export * from './catalogue/account';
 export * from './catalogue/categoryMap';

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import sanitizeHtml from 'sanitize-html';
 import { describe, expect, it } from 'vitest';
-import { cleanMarkup, isMarkup, markupOf, plainText, wordingHints, wordingHintText } from '../src/index';
+import { cleanMarkup, isMarkup, markupOf, nameLikeness, plainText, wordingHints, wordingHintText } from '../src/index';
 
 const ALLOWED = ['p', 'h3', 'h4', 'ul', 'ol', 'li', 'br', 'strong', 'em'];
 /** What is left of a text by another library with the same tags and no attribute. */
@@ -116,5 +116,15 @@ describe('what is said of a text while it is typed', () => {
     for (const text of ['AMAZING Rust www.x.example best price'])
       for (const hint of wordingHints(text, { isName: true, labels: ['Rust'] }))
         expect(wordingHintText(hint)).toMatch(/^["\p{Lu}].*\.$/u);
+  });
+});
+
+describe('names', () => {
+  it('are alike with words in another order and a letter less, and not where only the kind of goods is the same', () => {
+    const like = nameLikeness('Skerry storm jacket, waxed');
+    expect(like('Waxed Skerry storm jaket')).toBeGreaterThan(0.85);
+    expect(like('skerry STORM Jacket (waxed)')).toBe(1);
+    expect(like('Skerry deck smock')).toBeLessThan(0.6);
+    expect(like('')).toBeLessThan(0.1);
   });
 });

@@ -11,12 +11,14 @@ import { childLabels, familyIndex, proposeSkus, type SingleCommand } from '@loom
 import { DEMO, PATTERN_COLOURS, type DemoFamily } from './goods/index';
 import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
 import { draw, VIEWS, type View } from './draw';
+import { addGermanShop } from './germanShop';
 import { setUpSeller } from './setUp';
 
 /** Loads everything; `say` is told of each family. Run again after it was broken off it goes on, and makes nothing twice. */
 export async function loadDemo(base: string, say: (line: string) => void): Promise<void> {
   const call = createClient(base);
   await setUpSeller(call);
+  await addGermanShop(call);
   const { blocks } = await call(api.setup);
   if (blocks.length === 0)
     await call(api.addBlock, { body: { label: 'Skerry block', prefix: '95010174', digits: 13 } });
@@ -93,9 +95,14 @@ async function fillingOf(call: Client, goods: DemoFamily, family: FamilyDetail['
     }));
     commands.push({ do: 'setFigures', changes });
   }
+  for (const [key, figure] of Object.entries(goods.inGerman ?? {}))
+    commands.push({ do: 'setFigures', changes: [{ place: { level: 'family' }, key, figure, scope: 'language:de' }] });
   for (const axis of family.axes) {
     for (const value of axis.values) {
       const place = { level: 'value' as const, axisId: axis.id, valueId: value.id };
+      const label = goods.labelsInGerman?.[value.label];
+      if (label)
+        commands.push({ do: 'setFigures', changes: [{ place, key: 'label', figure: label, scope: 'language:de' }] });
       const figures = Object.entries(goods.onValues?.[value.label] ?? {});
       if (figures.length > 0) {
         commands.push({ do: 'setFigures', changes: figures.map(([key, figure]) => ({ place, key, figure })) });

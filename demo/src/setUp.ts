@@ -1,6 +1,6 @@
 /** What holds for all families of the demo seller. */
 import { endpoints as api, makeChange, type Client, type StepInput } from '@loom-kin/contract';
-import { pairedField, RegistryDataSchema, type AccountSettings } from '@loom-kin/core';
+import { pairedField, RegistryDataSchema, type AccountSettings, type SizeChart, type Term } from '@loom-kin/core';
 import registry from '../data/registry.json' with { type: 'json' };
 import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
 
@@ -39,6 +39,34 @@ const LOCATIONS = [
   { id: 'quay-shed', label: 'Quay shed' },
 ];
 
+const TERMS: Term[] = [
+  { id: 'small-parcel', kind: 'delivery', label: 'Small parcel', text: 'Sent within three working days, tracked.' },
+  {
+    id: 'thirty-days',
+    kind: 'return',
+    label: 'Thirty days',
+    text: 'Sent back unworn within thirty days, we refund it.',
+  },
+  {
+    ...{ id: 'skerry-supply', kind: 'party', label: 'Skerry Supply' },
+    text: 'Skerry Supply, Slip 4, Norrhavn. post@skerry.example',
+  },
+];
+
+const CHARTS: SizeChart[] = [
+  {
+    ...{ id: 'coats', label: 'Coats, worn over a jumper', unit: 'cm', columns: ['Size', 'Chest', 'Back length'] },
+    rows: [
+      ['XS', '100', '66'],
+      ['S', '106', '68'],
+      ['M', '112', '71'],
+      ['L', '118', '74'],
+      ['XL', '124', '76'],
+      ['XXL', '132', '78'],
+    ],
+  },
+];
+
 /** What one euro is elsewhere. */
 const RATES = Object.fromEntries(
   Object.entries({ USD: '1.09', GBP: '0.86', SGD: '1.45', INR: '92', KRW: '1480' }).map(([currency, rate]) => [
@@ -64,6 +92,8 @@ export async function setUpSeller(call: Client): Promise<void> {
     { on: 'seller', seller: { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20', country: 'AT', rates: RATES } },
     { on: 'registry', command: { do: 'takeRegistry', registry: RegistryDataSchema.partial().parse(registry) } },
     { on: 'registry', command: { do: 'setLocations', locations: LOCATIONS } },
+    ...TERMS.map((term): StepInput => ({ on: 'registry', command: { do: 'setTerm', term } })),
+    ...CHARTS.map((chart): StepInput => ({ on: 'registry', command: { do: 'setSizeChart', chart } })),
     ...channels.flatMap(({ channel }): StepInput[] => {
       const map = (categoryMaps as Record<string, Record<string, string>>)[channel];
       return map ? [{ on: 'categoryMap', channel, map }] : [];

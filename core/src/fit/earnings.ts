@@ -4,7 +4,7 @@ import type { AccountMoney } from '../catalogue/accountMoney';
 import { runCommand } from '../change/run';
 import type { FigureChange } from '../change/setFigures';
 import { columnOf } from '../family/column';
-import { placesFor } from '../family/placesFor';
+import { placesFor, type Reach } from '../family/placesFor';
 import type { Scope } from '../family/scope';
 import type { Family } from '../family/shape';
 import { familyIndex } from '../family/weave';
@@ -86,7 +86,7 @@ export function proposePrices(groups: readonly EarningGroup[], target: Target, m
 }
 
 /**
- * The changes that give children prices, each at the widest level where it holds for them and changes nobody else.
+ * The changes that give children prices, each where theirs stands or at the widest level where it holds for them, and changes nobody else.
  * @param prices in the seller's currency
  * @param scope for whom they hold; everywhere where it is left out
  */
@@ -100,7 +100,7 @@ export function priceChanges(
   let now = family;
   for (const { childIds, price } of prices) {
     const wanted = new Set(childIds);
-    for (const { level, places } of placesFor(family, childIds)) {
+    for (const { level, places } of reaches(now, childIds, scope)) {
       const here = places.map((place) => ({ place, key: 'price', figure: price, ...(scope ? { scope } : {}) }));
       const { family: next } = runCommand(registry, now, { do: 'setFigures', changes: here });
       if (level !== 'child' && !onlyThese(now, next, scope, { wanted, price })) continue;
@@ -110,6 +110,16 @@ export function priceChanges(
     }
   }
   return changes;
+}
+
+/** Where a price for some children could stand: where theirs stands now, if that is one place, else at each level that reaches them. */
+function reaches(family: Family, childIds: readonly string[], scope: Scope | undefined): Reach[] {
+  const column = columnOf(family, 'price', scope ? [scope] : []);
+  const { position } = familyIndex(family);
+  const stand = new Set(childIds.map((id) => column.groupAt(position.get(id)!).place));
+  const [here] = stand;
+  const wide = placesFor(family, childIds);
+  return stand.size === 1 && here && here.level !== 'child' ? [{ level: here.level, places: [here] }, ...wide] : wide;
 }
 
 /** Whether the price came to stand for the wanted children, and no other child's changed. */

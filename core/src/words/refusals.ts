@@ -2,6 +2,8 @@
  * What every refusal says: code → sentence made from its parameters. Checks give codes; only here they become words.
  */
 
+import { listed } from './counts';
+
 interface Named {
   label: string;
 }
@@ -21,6 +23,8 @@ export const REFUSALS = {
   'tax.rates': (p: { text: string }) =>
     `"${p.text}" is no tax rate: write "19", or "5 up to 1000, 12" where it depends on the price.`,
   'tax.rates-order': (p: { problem: string }) => `${p.problem} Write such as "5 up to 1000, 12".`,
+  'registry.chosen': (p: { families: number; names: readonly string[] }) =>
+    `${listed(p.names)}${p.families > p.names.length ? ` and ${p.families - p.names.length} more` : ''} ${p.families === 1 ? 'has' : 'have'} chosen it. Choose another there first.`,
   'registry.unknown': (p: { id: string }) => `${p.id} is not there any more.`,
   'figure.no-address': (p: { field: string }) =>
     `${p.field} is an address on the web that begins with https://, such as https://video.example/jacket.`,

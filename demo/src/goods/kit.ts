@@ -11,6 +11,9 @@ export interface DemoFamily {
   onValues?: Record<string, Record<string, string | number>>;
   /** Figures for one account alone. */
   onAccounts?: Record<string, Record<string, string>>;
+  /** Field → its text in German, and value → its label. */
+  inGerman?: Record<string, string>;
+  labelsInGerman?: Record<string, string>;
   /** Values that get no picture, to show what is missing. */
   withoutPicture?: string[];
   gtins: boolean;

@@ -19,6 +19,13 @@ export const WORN: readonly DemoFamily[] = [
       cost: '71.40',
       weight: 940,
       lowStock: 10,
+      sizeChart: 'coats',
+      deliveryTerms: 'small-parcel',
+      returnTerms: 'thirty-days',
+      responsible: 'skerry-supply',
+      tags: points('German texts'),
+      warranty: 'Seams for ten years',
+      video: 'https://video.skerry.example/storm-jacket',
       leadDays: 3,
       returnDays: 30,
       boxContents: points('1 × storm jacket', '1 × tin of wax, 50 g'),
@@ -62,6 +69,21 @@ export const WORN: readonly DemoFamily[] = [
       ...garmentLengths({ XS: 66, S: 68, M: 71, L: 74, XL: 76, XXL: 78 }),
     },
     onAccounts: { palmway: { name: 'Skerry storm jacket, waxed cotton' } },
+    inGerman: {
+      name: 'Skerry Sturmjacke',
+      shortText: 'Eine gewachste Jacke für Tage, an denen die Fähre nicht fährt.',
+      description:
+        'Eine Jacke aus gewachster Baumwolle mit Sturmklappe, tiefen Taschen und einer Kapuze, die mit dem Kopf geht. Für Kais, Hunde und Fahrräder gemacht, und für viele Jahre.',
+      searchTitle: 'Skerry Sturmjacke aus gewachster Baumwolle',
+      searchDescription:
+        'Sturmjacke aus gewachster Baumwolle mit mitdrehender Kapuze und tiefen Taschen, in vier Farben.',
+      composition: '100 % Baumwolle, gewachst',
+      care: 'Abwischen, jeden Herbst neu wachsen',
+    },
+    labelsInGerman: {
+      ...{ Rust: 'Rost', Spruce: 'Fichte', Midnight: 'Mitternacht', Ochre: 'Ocker' },
+      ...{ Unlined: 'Ungefüttert', 'Fleece-lined': 'Fleecefutter' },
+    },
   },
   {
     figure: 'smock',

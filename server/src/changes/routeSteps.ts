@@ -10,15 +10,14 @@ import {
   type Conditions,
 } from '@loom-kin/core';
 import type { Step } from '@loom-kin/contract';
-import { accountOf } from '../catalogue/readCatalogue';
-import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
+import { accountIn, documentIn, familyIn, putDocument, putFamily, registryIn, type Work } from './work';
 
 type StepOn<On extends Step['on']> = Extract<Step, { on: On }>;
 
 export const ROUTE_STEPS = {
   offer(work: Work, { account: id, familyIds, offered }: StepOn<'offer'>): void {
-    const { registry, ...catalogue } = work.store.catalogue();
-    const { name } = accountOf({ registry, ...catalogue }, id);
+    const registry = registryIn(work);
+    const { name } = accountIn(work, id);
     for (const familyId of new Set(familyIds)) {
       const family = familyIn(work, familyId);
       const before = family.wishes[id];
@@ -30,9 +29,8 @@ export const ROUTE_STEPS = {
     work.titles.push(offered ? `Offer ${families} on ${name}` : `Do not offer ${families} on ${name}`);
   },
   routes(work: Work, { account: id, routes }: StepOn<'routes'>): void {
-    const { rulebooks, ...catalogue } = work.store.catalogue();
-    const account = accountOf({ rulebooks, ...catalogue }, id);
-    const rulebook = rulebooks.get(account.channel);
+    const account = accountIn(work, id);
+    const rulebook = work.store.catalogue().rulebooks.get(account.channel);
     for (const { when, category } of routes) {
       mindConditions(work, when);
       if (category !== null && !rulebook?.category(category))
@@ -57,6 +55,6 @@ export const ROUTE_STEPS = {
 };
 
 function mindConditions(work: Work, when: Conditions): void {
-  const problem = conditionProblem(when, work.store.catalogue().registry);
+  const problem = conditionProblem(when, registryIn(work));
   if (problem) throw new Refusal(problem.code, problem.params as never);
 }

@@ -36,6 +36,7 @@ import { renameValue } from './renameValue';
 import { ROUTE_STEPS } from './routeSteps';
 import { RULE_STEPS } from './ruleSteps';
 import { countPieces } from './countPieces';
+import { mindChosen, TERM_FIELDS } from './mindChosen';
 import { documentIn, familyIn, putDocument, putFamily, registryIn, type Work } from './work';
 import { lastDone } from './journal';
 
@@ -119,6 +120,9 @@ const STEPS: Steps = {
     const before = documentIn(work, RegistryDataSchema, 'registry') ?? emptyRegistry();
     if (command.do === 'setLanguages') mindLanguages(work, command.languages);
     if (command.do === 'setLocations') mindLocations(work, before.locations, command.locations);
+    if (command.do === 'removeTerm') mindChosen(work, TERM_FIELDS, command.id);
+    if (command.do === 'removeSizeChart') mindChosen(work, ['sizeChart'], command.id);
+    if (command.do === 'removeTaxCode') mindChosen(work, ['taxCode'], command.code);
     const { data, forward } = runRegistryCommand(before, command);
     if (forward.length === 0) return;
     putDocument(work, 'registry', '', before, data);
@@ -131,10 +135,11 @@ const STEPS: Steps = {
   },
   account(work, { account }) {
     mindChannel(work, account.channel);
-    const { accounts, registry } = work.store.catalogue();
+    const { accounts } = work.store.catalogue();
     const twin = accounts.find((one) => one.id !== account.id && one.name.toLowerCase() === account.name.toLowerCase());
     if (twin) throw new Refusal('account.twice', { label: twin.name });
-    if (!registry.languages.includes(account.language)) throw new Refusal('language.wrong', { tag: account.language });
+    if (!registryIn(work).languages.includes(account.language))
+      throw new Refusal('language.wrong', { tag: account.language });
     const before = documentIn(work, AccountSchema, 'account', account.id);
     putDocument(work, 'account', account.id, before, account);
     work.titles.push(before ? `Change the account ${account.name}` : `Add the account ${account.name}`);

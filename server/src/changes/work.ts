@@ -3,7 +3,16 @@
  * stored before all of them are done.
  */
 import type { z } from 'zod';
-import { openRegistry, RegistryDataSchema, type ChangeLine, type Family, type Registry } from '@loom-kin/core';
+import {
+  AccountSchema,
+  openRegistry,
+  Refusal,
+  RegistryDataSchema,
+  type Account,
+  type ChangeLine,
+  type Family,
+  type Registry,
+} from '@loom-kin/core';
 import { hasFamily, loadFamily } from '../families/load';
 import { readDocument } from '../store/documents';
 import type { StockMove, Thing } from '../store/schema';
@@ -77,4 +86,11 @@ export function putDocument(work: Work, thing: Thing, id: string, before: unknow
 export function registryIn(work: Work): Registry {
   const touched = work.documents.get('registry|');
   return touched ? openRegistry(RegistryDataSchema.parse(touched.now)) : work.store.catalogue().registry;
+}
+
+/** An account as the change has left it so far; one that is not there is refused. */
+export function accountIn(work: Work, id: string): Account {
+  const account = documentIn(work, AccountSchema, 'account', id);
+  if (!account) throw new Refusal('account.unknown', {});
+  return account;
 }

@@ -1,8 +1,9 @@
 /** Families that resemble one about to be started: doubles are a common and costly mistake. */
-import { sql } from 'drizzle-orm';
+import { or, sql, type SQL } from 'drizzle-orm';
+import { identityOf, nameLikeness, readGtin } from '@loom-kin/core';
 import type { Database } from '../store/database';
-import { families } from '../store/schema';
-import { matchesPhrase } from './searchWords';
+import { families, identifiers } from '../store/schema';
+import { likeliest } from './searchWords';
 
 export interface Likeness {
   id: string;
@@ -12,38 +13,74 @@ export interface Likeness {
 }
 
 const MOST = 5;
-/** So much of the words of both names has to be shared. */
-const SHARED = 0.6;
+/** So alike names have to be, from 0 to 1: "Storm jackets, waxed" and "Waxed storm jaket" are. */
+const ALIKE = 0.72;
+/** So many of those that share letters are looked at. */
+const LOOKED_AT = 200;
+/** Texts of fewer letters are no model number or SKU. */
+const SHORTEST = 3;
 
-/** Families with the same style code, or a name that shares most of its words. */
-export function likeFamilies(database: Database, name: string, styleCode: string): Likeness[] {
+const COLUMNS = { id: families.id, name: families.name, styleCode: families.styleCode };
+
+/** What is known of a family about to be started. */
+export interface Sought {
+  name: string;
+  styleCode: string;
+  modelNumber?: string | undefined;
+}
+
+/** Families with the same style code or model number, a child with that SKU or GTIN, or nearly the same name, however it is spelled. */
+export function likeFamilies(database: Database, sought: Sought): Likeness[] {
   const found = new Map<string, Likeness>();
-  const columns = { id: families.id, name: families.name, styleCode: families.styleCode };
-  if (styleCode.trim()) {
-    const same = sql`${families.styleCode} = ${styleCode.trim()} COLLATE NOCASE`;
-    for (const row of database.select(columns).from(families).where(same).limit(MOST).all()) {
-      found.set(row.id, { ...row, why: 'has this style code' });
-    }
-  }
-  const wanted = wordsOf(name);
-  const phrase = wanted
-    .filter((word) => word.length >= 3)
-    .map((word) => `"${word}"`)
-    .join(' OR ');
-  const rows = phrase ? database.select(columns).from(families).where(matchesPhrase(phrase)).limit(200).all() : [];
-  for (const row of rows) {
-    const own = wordsOf(row.name);
-    const shared = wanted.filter((word) => own.includes(word)).length / Math.max(wanted.length, own.length);
-    if (!found.has(row.id) && shared >= SHARED) found.set(row.id, { ...row, why: 'has nearly this name' });
-  }
+  const add = (rows: readonly Omit<Likeness, 'why'>[], why: string) => {
+    for (const row of rows) if (!found.has(row.id)) found.set(row.id, { ...row, why });
+  };
+  const texts = [sought.styleCode, sought.modelNumber ?? '', sought.name].map((one) => one.trim());
+  const [styleCode, modelNumber, name] = texts as [string, string, string];
+  const where = (condition: SQL) => database.select(COLUMNS).from(families).where(condition).limit(MOST).all();
+  if (styleCode) add(where(sql`${families.styleCode} = ${styleCode} COLLATE NOCASE`), 'has this style code');
+  const numbers = texts.filter((text) => text.length >= SHORTEST && /\d/.test(text));
+  for (const number of numbers) add(withNumber(database, number), 'has a child with this number');
+  // What was typed as a name may be a model number.
+  for (const model of [modelNumber, name].filter((one) => one.length >= SHORTEST && /\d/.test(one)))
+    add(
+      where(
+        sql`json_extract(${families.doc}, '$.fields.modelNumber') = ${model} COLLATE NOCASE AND ${likeliest([model], LOOKED_AT)}`,
+      ),
+      'has this model number',
+    );
+  add(nearlyNamed(database, name), 'has nearly this name');
   return [...found.values()].slice(0, MOST);
 }
 
-const wordsOf = (name: string) => [
-  ...new Set(
-    name
-      .toLowerCase()
-      .split(/[^\p{L}\p{N}]+/u)
-      .filter((word) => word.length > 1),
-  ),
-];
+function withNumber(database: Database, text: string) {
+  const gtin = readGtin(text);
+  const values = [
+    { kind: 'sku' as const, value: identityOf('sku', text) },
+    ...(gtin.ok ? [{ kind: 'gtin' as const, value: identityOf('gtin', gtin.gtin) }] : []),
+  ];
+  const either = or(
+    ...values.map((one) => sql`(${identifiers.kind} = ${one.kind} AND ${identifiers.value} = ${one.value})`),
+  );
+  return database
+    .select(COLUMNS)
+    .from(families)
+    .where(sql`${families.id} IN (SELECT ${identifiers.familyId} FROM ${identifiers} WHERE ${either})`)
+    .limit(MOST)
+    .all();
+}
+
+function nearlyNamed(database: Database, name: string) {
+  const words = name.split(/[^\p{L}\p{N}]+/u).filter((word) => word.length >= SHORTEST);
+  if (words.length === 0) return [];
+  const likeness = nameLikeness(name);
+  return database
+    .select(COLUMNS)
+    .from(families)
+    .where(likeliest(words, LOOKED_AT))
+    .all()
+    .map((row) => ({ row, alike: likeness(row.name) }))
+    .filter((one) => one.alike >= ALIKE)
+    .sort((a, b) => b.alike - a.alike)
+    .map((one) => one.row);
+}

@@ -72,3 +72,19 @@ const onlyTexts = (words: readonly unknown[]): string[] => words.filter((one) =>
 /** The condition for families whose words match a phrase of the full-text search. */
 export const matchesPhrase = (phrase: string) =>
   sql`${families.searchRow} IN (SELECT rowid FROM ${sql.raw(TABLE)} WHERE words MATCH ${phrase})`;
+
+/** So many pieces of words are looked for at most. */
+const PIECES = 40;
+
+/** The condition for the families that share most pieces of three letters with some words: a slip of the pen leaves the others. */
+export function likeliest(words: readonly string[], most: number) {
+  const pieces = words.flatMap((word) =>
+    Array.from({ length: Math.max(0, word.length - 2) }, (_, at) => word.slice(at, at + 3)),
+  );
+  const phrase = [...new Set(pieces.map((piece) => piece.toLowerCase()))]
+    .slice(0, PIECES)
+    .map((piece) => `"${piece.replaceAll('"', '""')}"`)
+    .join(' OR ');
+  const table = sql.raw(TABLE);
+  return sql`${families.searchRow} IN (SELECT rowid FROM ${table} WHERE words MATCH ${phrase} ORDER BY rank LIMIT ${most})`;
+}

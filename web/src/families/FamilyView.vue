@@ -142,7 +142,7 @@ async function send(): Promise<void> {
   gap: 2px;
   padding: 0 20px;
   border-bottom: 1px solid var(--line);
-  overflow: auto hidden;
+  flex-wrap: wrap;
   flex: none;
 }
 .tabs a {

@@ -5,6 +5,7 @@ import { ElButton, ElInput } from 'element-plus';
 import { MAIN_LOCATION, type Location } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
+import { idFor } from './idFor';
 
 const setup = useSetup();
 const places = computed(() => setup.registry.locations);
@@ -13,22 +14,22 @@ const send = (locations: Location[]) => setup.change([{ on: 'registry', command:
 const rename = (id: string, label: string) =>
   send(places.value.map((one) => (one.id === id ? { ...one, label } : one)));
 
-/** Letters of the name, such as no other place has. */
-function idFor(label: string): string {
-  const stem =
-    label
-      .normalize('NFD')
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '')
-      .slice(0, 32) || 'place';
-  let id = stem;
-  for (let number = 2; places.value.some((one) => one.id === id); number += 1) id = `${stem}-${number}`;
-  return id;
-}
 async function add(): Promise<void> {
   const label = fresh.value.trim();
-  if (label && (await send([...places.value, { id: idFor(label), label }]))) fresh.value = '';
+  if (
+    label &&
+    (await send([
+      ...places.value,
+      {
+        id: idFor(
+          label,
+          places.value.map((one) => one.id),
+        ),
+        label,
+      },
+    ]))
+  )
+    fresh.value = '';
 }
 </script>
 

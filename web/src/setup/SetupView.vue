@@ -13,7 +13,9 @@ import Languages from './Languages.vue';
 import Locations from './Locations.vue';
 import Rates from './Rates.vue';
 import RegistryFile from './RegistryFile.vue';
+import SizeCharts from './SizeCharts.vue';
 import TaxCodes from './TaxCodes.vue';
+import Terms from './Terms.vue';
 
 const setup = useSetup();
 onMounted(() => void setup.ensure());
@@ -136,6 +138,8 @@ async function attempt(work: () => Promise<void>): Promise<void> {
     <Rates v-if="setup.setup" />
     <TaxCodes />
     <Locations />
+    <Terms />
+    <SizeCharts />
     <CategoryTree />
     <FactTable />
     <DictionaryTable />

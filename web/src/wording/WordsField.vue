@@ -175,6 +175,9 @@ label {
 .small {
   font-size: 12px;
 }
+.small .link {
+  margin-right: 10px;
+}
 .asked {
   margin: 0;
   padding: 4px 0 0;

@@ -14,6 +14,7 @@ import {
   scopeName,
   showFigure,
   unreadableText,
+  type Account,
   type Field,
   type FieldGroup,
 } from '@loom-kin/core';
@@ -59,11 +60,18 @@ const accounts = computed(() =>
     return [{ account, category, ...filled }];
   }),
 );
+/** Whether what is written here is for the account: a text in a language for those that are written in it. */
+function isMeant({ id, language }: Account, isText: boolean): boolean {
+  const { kind, name } = scopeName(scope.value);
+  if (kind === 'everywhere') return !isText || language === setup.registry.firstLanguage;
+  return kind === 'language' ? language === name : id === name;
+}
 const asked = computed(() => {
   const byField: Record<string, Asked[]> = {};
   for (const { account, category } of accounts.value) {
     const findings = store.fits[account.id]?.findings ?? [];
-    for (const { rule } of category.fieldChecks) {
+    for (const { rule, field } of category.fieldChecks) {
+      if (!isMeant(account, field?.translatable ?? false)) continue;
       const stops = findings.some(
         ({ key, place, severity }) => key === rule.key && place.level === 'family' && severity === 'stops',
       );

@@ -29,7 +29,7 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
     if (!loadFamily(store.database, params.id).children[params.childId]) throw new Refusal('child.unknown', {});
     return ledgerOf(store.database, params.id, params.childId);
   });
-  mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query.name, query.styleCode));
+  mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query));
   mount(app, api.usualFigures, ({ query }) => usualFigures(store.database, query.category));
   mountDownload(app, api.family, async ({ params: { id } }, response) => {
     const isLarge = areLarge(store.database, [id]);
