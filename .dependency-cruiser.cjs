@@ -12,7 +12,10 @@ module.exports = {
     only(
       'core-has-few-libraries',
       { path: '^core/src' },
-      { path: 'node_modules/(?!(immer|dequal|re2js|big\\.js|culori|zod|htmlparser2|@types)/)', dependencyTypes: ['npm'] },
+      {
+        path: 'node_modules/(?!(immer|dequal|re2js|big\\.js|culori|zod|htmlparser2|@types)/)',
+        dependencyTypes: ['npm'],
+      },
     ),
     only('contract-on-core-alone', { path: '^contract/src' }, { path: '^(server|web|channels|demo|e2e|bench)/' }),
     only('server-not-web', { path: '^server/src' }, { path: '^(web|channels|demo|e2e|bench)/' }),

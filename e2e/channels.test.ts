@@ -83,8 +83,9 @@ describe('the storm jacket', () => {
     expect(labels).toContain('XXL / Fleece.');
     const portal = (await world.held('loftline')).filter((one) => one.goods.key.startsWith(id));
     expect(new Set(portal.map((one) => one.goods.fields.Colour))).toEqual(new Set(Object.values(theirs)));
-    // 189.00 EUR at 92 rupees are 17,388: above 2,500 the tax is 12 %.
-    expect(portal[0]!.goods.offers[0]).toMatchObject({ price: '17388.00', taxPercent: '12' });
+    // A quarter of the price without tax is to be left: 71.40 and 13.00 of shipping are 7,764.80 rupees; above 2,500 the tax is 12 %, and
+    // 22 % are commission: P · (0.75/1.12 − 0.22) ≥ 7,764.80 ⇔ P ≥ 17,268.8; the next multiple of 10.
+    expect(portal[0]!.goods.offers[0]).toMatchObject({ price: '17270.00', taxPercent: '12' });
     expect(portal[0]!.goods.fields).toMatchObject({ Department: 'Unisex', 'Tax code': '62014010' });
   });
   it('goes on by rows of what differs, where a sheet has no row for the family', async () => {
@@ -113,9 +114,9 @@ describe('the storm jacket', () => {
     expect(new Set(lines.map((line) => line.outcome))).toEqual(new Set(['revised']));
     const [onPhones] = (await world.held('palmway')).filter((one) => one.goods.key.startsWith(id));
     const offer = onPhones!.goods.offers.find((one) => one.sku === first!.fields.sku)!;
-    // 199.00 EUR at 1.45 Singapore dollars.
-    expect(offer.price).toBe('288.55');
-    expect(onPhones!.goods.offers.filter((one) => one.price === '288.55')).toHaveLength(1);
+    // 199.00 EUR and 5 % are 208.95; at 1.45 Singapore dollars 302.98, and the nearest that ends in 90.
+    expect(offer.price).toBe('302.90');
+    expect(onPhones!.goods.offers.filter((one) => one.price === '302.90')).toHaveLength(1);
     expect(onPhones!.goods.fields['Country of making']).toBe('Sundhavn');
     const again = await ended((await send([id], ['palmway', 'loftline'])).id);
     expect(new Set(again.lines.map((line) => line.outcome))).toEqual(new Set(['nothing to send']));

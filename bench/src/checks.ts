@@ -1,5 +1,15 @@
 /** The findings. */
-import { computeFit, familyIndex, freeze, type Family, type FitInput, type Role } from '@loom-kin/core';
+import {
+  accountPrices,
+  computeFit,
+  familyIndex,
+  freeze,
+  PriceRuleSchema,
+  waterfall,
+  type Family,
+  type FitInput,
+  type Role,
+} from '@loom-kin/core';
 import { family, inputs, rulebooks, runCommand } from './given';
 import { timed, type Figure } from './measure';
 
@@ -66,6 +76,7 @@ export function checkFigures(): Figure[] {
       ratio: more.median / fits.median,
       budget: '≤ 8 ×: linear',
     },
+    ...ruledPrices(one, parse.median),
     ...neverSeen(
       '20',
       [
@@ -83,6 +94,35 @@ export function checkFigures(): Figure[] {
       ],
       parse.median,
     ),
+  ];
+}
+
+/** A price rule that begins with the cost, over families whose children all have a cost of their own. */
+function ruledPrices(one: Family, parse: number): Figure[] {
+  const rule = PriceRuleSchema.parse({ from: 'cost', target: { kind: 'margin', percent: '30' }, ending: '90' });
+  const changes = familyIndex(one).woven.map((child, at) => ({
+    ...{ place: { level: 'child' as const, childId: child.id }, key: 'cost', figure: String(10 + at / 10) },
+  }));
+  const priced = runCommand(one, { do: 'setFigures', changes }).family;
+  const given = inputs(priced, rulebooks()).find((each) => each.account.channel === 'quayside')!;
+  const account = { ...given.account, settings: { ...given.account.settings, priceRule: rule } };
+  const category = given.rulebook.category(given.rulebook.rulebook.categories[0]!.id)!;
+  const prices = () => accountPrices({ ...given, account }, category);
+  const children = familyIndex(priced).woven.length;
+  const made = timed(60, prices);
+  const charges = prices().chargesAt(0);
+  const drag = timed(400, (at) => waterfall(String(40 + at / 100), charges));
+  const baseline = 'parsing the family as JSON';
+  const perSecond = Math.round(children / (made.median / 1000)).toLocaleString('en');
+  return [
+    {
+      what: `prices by a rule, ${children} children of as many costs (${perSecond} a second)`,
+      ...made,
+      baseline,
+      ratio: made.median / parse,
+      budget: '—',
+    },
+    { what: 'a waterfall, as a price is dragged', ...drag, baseline, ratio: drag.median / parse, budget: 'one frame' },
   ];
 }
 

@@ -131,7 +131,23 @@ export const LedgerSchema = z.object({
 });
 export type Ledger = z.infer<typeof LedgerSchema>;
 
+/** Sentences that other families have word for word, and which families. */
+export const SaidElsewhereSchema = z.array(
+  z.object({ sentence: z.string(), families: z.number(), names: z.array(z.string()) }),
+);
+export type SaidElsewhere = z.infer<typeof SaidElsewhereSchema>;
+
 export const familyEndpoints = {
+  saidElsewhere: define(
+    'post',
+    '/api/families/:id/said-elsewhere',
+    'Which sentences other families have word for word',
+    {
+      params: withId,
+      body: z.object({ sentences: z.array(z.string().min(1).max(2000)).min(1).max(100) }),
+      response: SaidElsewhereSchema,
+    },
+  ),
   stockLedger: define('get', '/api/families/:id/children/:childId/stock', 'How the pieces of a child came and went', {
     params: withId.extend({ childId: Id }),
     response: LedgerSchema,

@@ -57,6 +57,7 @@ export * from './wording/composition';
 export * from './wording/markup';
 export * from './wording/hints';
 export * from './wording/nameLikeness';
+export * from './wording/sentences';
 export * from './words/wordingHints';
 export * from './catalogue/account';
 export * from './catalogue/categoryMap';

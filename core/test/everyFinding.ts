@@ -61,6 +61,9 @@ const closed = (stands: core.Approval | undefined) =>
     { settings: stands ? { approvals: { all: stands } } : {} },
   );
 
+const onSale = (price: string) =>
+  run(whole, setFamily('salePrice', price), setFamily('saleFrom', '2026-12-01'), setFamily('saleUntil', '2026-12-24'));
+
 /** A seller in Germany with one tax code, and a price rule that begins with the cost. */
 const taxed = core.openRegistry({
   ...registry.data,
@@ -194,6 +197,8 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
     }),
   'price.list-not-above': () => fit('own-shop', run(whole, setFamily('listPrice', '100.00'))),
   'price.sale-half': () => fit('own-shop', run(whole, setFamily('salePrice', '100.00'))),
+  'price.sale-order': () => fit('own-shop', run(onSale('50'), setFamily('saleUntil', '2026-11-01'))),
+  'price.sale-not-below': () => fit('own-shop', onSale('500')),
   'price.spread': () =>
     under(
       'own-shop',

@@ -2,7 +2,16 @@
 import fc from 'fast-check';
 import sanitizeHtml from 'sanitize-html';
 import { describe, expect, it } from 'vitest';
-import { cleanMarkup, isMarkup, markupOf, nameLikeness, plainText, wordingHints, wordingHintText } from '../src/index';
+import {
+  cleanMarkup,
+  isMarkup,
+  markupOf,
+  nameLikeness,
+  plainText,
+  sentencesOf,
+  wordingHints,
+  wordingHintText,
+} from '../src/index';
 
 const ALLOWED = ['p', 'h3', 'h4', 'ul', 'ol', 'li', 'br', 'strong', 'em'];
 /** What is left of a text by another library with the same tags and no attribute. */
@@ -116,6 +125,16 @@ describe('what is said of a text while it is typed', () => {
     for (const text of ['AMAZING Rust www.x.example best price'])
       for (const hint of wordingHints(text, { isName: true, labels: ['Rust'] }))
         expect(wordingHintText(hint)).toMatch(/^["\p{Lu}].*\.$/u);
+  });
+});
+
+describe('sentences', () => {
+  it('are what has five words at least, whatever form the text has', () => {
+    expect(sentencesOf('<p>Made for many long years. Warm!</p><ul><li>A hood that turns along</li></ul>')).toEqual([
+      'Made for many long years',
+      'A hood that turns along',
+    ]);
+    expect(sentencesOf('Short text\nOne two three four five six')).toEqual(['One two three four five six']);
   });
 });
 

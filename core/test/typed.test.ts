@@ -13,6 +13,17 @@ const typed = (key: string, text: string, held?: string | number) => {
   return read.ok ? read.figure : unreadableText(read);
 };
 
+describe('prices with an ending', () => {
+  it('go to the nearest that ends so, from what is there, a figure or a sum', () => {
+    expect(typed('price', '~90', '189.00')).toBe('188.90');
+    expect(typed('price', '+5 % ~90', '189.00')).toBe('198.90');
+    expect(typed('price', '250 ~99')).toBe('249.99');
+    expect(typed('price', '*1.1~00', '94.00')).toBe('103.00');
+    expect(typed('price', '~90')).toContain('none here');
+    expect(typed('weight', '~90', 500)).toContain('~90');
+  });
+});
+
 describe('small sums', () => {
   it('are worked out as on paper: points before lines, parentheses first', () => {
     expect(sum('=240+4')).toBe('244');

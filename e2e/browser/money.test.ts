@@ -1,7 +1,7 @@
 /** Money, stock and words in the browser: from the cost to a price and back, a tax rate that depends on the price, stock at two places, two languages, a composition, a size chart. */
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { endpoints as api } from '@loom-kin/contract';
+import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { familyIndex, type Family } from '@loom-kin/core';
 import { launchBrowser, sellerPage } from './launch';
 import { startWorld, until, type World } from '../world';
@@ -223,6 +223,24 @@ describe('words', () => {
     await test('word-care').fill('Abwischen');
     await leave();
     await until(family, ({ scoped }) => scoped?.['language:de']?.care === 'Abwischen');
+  });
+  it('that other families say word for word are pointed at', async () => {
+    const smock = (await world.call(api.listFamilies, { query: { q: 'DSM' } })).families[0]!.id;
+    const { revision, fields } = (await world.call(api.family, { params: { id: smock } })).family;
+    const said = 'A "waxed" jacket for days when the ferry does not run.';
+    const figure = `${String(fields.shortText ?? '')} ${said}`.trim();
+    const command = {
+      do: 'setFigures' as const,
+      changes: [{ place: { level: 'family' as const }, key: 'shortText', figure }],
+    };
+    await makeChange(world.call, [{ on: 'family', familyId: smock, revision, command }]);
+    await test('scope').selectOption('everywhere');
+    await test('word-shortText').fill(said);
+    await leave();
+    await until(
+      () => test('said-elsewhere').allInnerTexts(),
+      (texts) => texts.some((text) => text.endsWith('stands in 1 other family, too: Deck smock.')),
+    );
   });
   it('a composition that is not whole is refused, and nothing is lost', async () => {
     await test('scope').selectOption('everywhere');

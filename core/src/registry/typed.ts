@@ -1,6 +1,7 @@
 /** What is typed into an entry where a figure may stand already: sums go on from it, everything else is read as it is. */
 import Big from 'big.js';
 import { isSum, reckon, type SumReading } from '../measure/reckon';
+import { priceNear } from '../money/allowedPrice';
 import { toCurrency } from '../money/amount';
 import { unreadable } from '../refusal';
 import type { Figure } from '../family/shape';
@@ -22,11 +23,31 @@ export function readTyped(
   text: string,
   { held, currency, source = {} }: { held?: Figure | undefined; currency: string; source?: Source },
 ): ReadFigure {
+  const ending = field.type === 'money' ? ENDING.exec(text) : null;
+  if (ending) return readEnding(registry, field, ending, { held, currency, source });
   const isReckoned = isNumeric(field) && isSum(text, field.type === 'number');
   if (!isReckoned) return readFigure(registry, field, text, source);
   const reading = reckon(text, held === undefined ? undefined : String(held), source);
   if (!reading.ok) return unreadable(SUM_FAULTS[reading.why], { field: field.label, text });
   return readFigure(registry, field, rounded(field, reading.sum, currency), { decimal: '.' });
+}
+
+/** "~90", "+5 % ~90": to the nearest amount that ends so, whatever stands before. */
+const ENDING = /^(.*?)\s*~\s*(\d{1,6})$/;
+
+function readEnding(
+  registry: Registry,
+  field: Field,
+  [, before, digits]: RegExpExecArray,
+  ground: { held: Figure | undefined; currency: string; source: Source },
+): ReadFigure {
+  const { held, currency } = ground;
+  const isBare = before!.trim() === '';
+  if (isBare && held === undefined) return unreadable('sum.nothing', { field: field.label, text: `~${digits!}` });
+  const read = readTyped(registry, field, isBare ? String(held) : before!, ground);
+  if (!read.ok || typeof read.figure !== 'string') return read;
+  const near = priceNear(read.figure, { currency, endings: [digits!] });
+  return readFigure(registry, field, near, { decimal: '.' });
 }
 
 const SUM_FAULTS = { form: 'sum.form', nothing: 'sum.nothing', zero: 'sum.zero' } as const satisfies Record<

@@ -43,6 +43,8 @@ const NAMES: Record<FindingCode, (field: string) => string> = {
   'price.too-high': () => 'price too high',
   'price.list-not-above': () => 'list price not above the price',
   'price.sale-half': () => 'sale not complete',
+  'price.sale-order': () => 'sale ends before it begins',
+  'price.sale-not-below': () => 'sale price not below the price',
   'price.spread': () => 'prices too far apart',
   'price.not-told': () => 'price that cannot be told',
   'price.slab': () => 'just above a tax slab',

@@ -104,6 +104,10 @@ export const FINDINGS = {
   'price.list-not-above': (p: { list: string; price: string }) =>
     `The list price ${p.list} is not above the price ${p.price}.`,
   'price.sale-half': (_p: None) => 'The sale needs a price, a start and an end. It is not sent.',
+  'price.sale-order': (p: { from: string; until: string }) =>
+    `The sale ends on ${p.until}, before it begins on ${p.from}.`,
+  'price.sale-not-below': (p: { sale: string; price: string }) =>
+    `The sale price ${p.sale} is not below the price ${p.price}.`,
   'price.spread': (p: { times: string; dearest: string; cheapest: string }, who: Subject) =>
     `${who.text} ${who.many ? 'cost' : 'costs'} up to ${p.dearest}, more than ${p.times} times the cheapest child of the listing (${p.cheapest}).`,
   'price.not-told': (p: OnAccount & { axis: string | null }, who: Subject) =>

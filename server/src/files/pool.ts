@@ -1,6 +1,7 @@
 /** Worker threads for files, bounded in time and memory: a file that needs more is refused, and nothing else suffers. */
 import { join } from 'node:path';
 import { MessageChannel } from 'node:worker_threads';
+import type { SaidElsewhere } from '@loom-kin/contract';
 import { Piscina } from 'piscina';
 import { Refusal } from '@loom-kin/core';
 import { FILE_WORKER } from '../folders';
@@ -34,6 +35,8 @@ export interface FilePool {
   writeFamily(familyId: string, kind: FamilyFileKind): Promise<Uint8Array>;
   /** A large family with everything its view needs, as JSON. */
   detail(familyId: string): Promise<Uint8Array>;
+  /** Which sentences stand in other families word for word. */
+  saidElsewhere(familyId: string, sentences: readonly string[]): Promise<SaidElsewhere>;
   close(): Promise<void>;
 }
 
@@ -71,6 +74,8 @@ export function createFilePool(store: Store): FilePool {
     readFamily: (body) => run<FamilyFound>({ do: 'readFamily', body }, 'the family file'),
     writeFamily: (familyId, kind) => run<Uint8Array>({ do: 'writeFamily', familyId, kind }, `the ${kind} file`),
     detail: (familyId) => run<Uint8Array>({ do: 'detail', familyId }, 'the family'),
+    saidElsewhere: (familyId, sentences) =>
+      run<SaidElsewhere>({ do: 'saidElsewhere', familyId, sentences }, 'the texts'),
     close: () => pool.destroy(),
   };
 }

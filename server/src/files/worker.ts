@@ -2,10 +2,12 @@
 import { readFile } from 'node:fs/promises';
 import type { MessagePort } from 'node:worker_threads';
 import { workerData } from 'piscina';
+import type { SaidElsewhere } from '@loom-kin/contract';
 import { familyRows } from '@loom-kin/core';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import { familyDetail } from '../families/detail';
 import { loadFamily } from '../families/load';
+import { saidElsewhere } from '../families/saidElsewhere';
 import { loadStock, loadStockAt } from '../stock/ledger';
 import { readDatabase } from '../store/database';
 import { telling, type Told } from '../threads/told';
@@ -25,9 +27,10 @@ export type FileTask =
   | { do: 'readTable'; path: string; fileName: string }
   | { do: 'readFamily'; body: unknown }
   | { do: 'writeFamily'; familyId: string; kind: FamilyFileKind }
-  | { do: 'detail'; familyId: string };
+  | { do: 'detail'; familyId: string }
+  | { do: 'saidElsewhere'; familyId: string; sentences: readonly string[] };
 
-type FileDone = SheetFound | FamilyFound | Uint8Array | string[][];
+type FileDone = SheetFound | FamilyFound | Uint8Array | string[][] | SaidElsewhere;
 
 const database = readDatabase((workerData as FileWorkerSettings).databaseFile);
 
@@ -45,6 +48,8 @@ async function workOn(task: FileTask): Promise<FileDone> {
       return database.transaction(() => readFamilyFile(database, readCatalogue(database), task.body));
     case 'writeFamily':
       return writeFamily(task);
+    case 'saidElsewhere':
+      return saidElsewhere(database, task.familyId, task.sentences);
     case 'detail':
       return asJson(database.transaction(() => familyDetail(database, task.familyId)));
   }

@@ -34,7 +34,7 @@ export type SetReading = { ok: true; changes: FigureChange[] } | { ok: false; pr
 
 /** Whether a text typed for a field of values is a surcharge that stays: "+4" or "-5 %". */
 export function isSurcharge(registry: Registry, field: Field, text: string): boolean {
-  return registry.field(surchargeKey(field.key)) !== undefined && /^[+\-−–]/.test(text.trim()) && isSum(text);
+  return registry.field(surchargeKey(field.key)) !== undefined && /^[+\-−–][^~]*$/.test(text.trim()) && isSum(text);
 }
 
 /**

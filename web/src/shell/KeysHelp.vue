@@ -43,6 +43,7 @@ const BY_VIEW: Record<string, [string, string][]> = {
     ['Enter, F2', 'edit the cell; Enter again takes it and goes down, Tab takes it and goes right'],
     ['Ctrl Enter', 'take it into all that are selected'],
     ['+4  -10 %  *1.1  =240+4', 'small sums, from what is there or by themselves'],
+    ['~90  +5 % ~90', 'in a price: to the nearest that ends so'],
     ['Ctrl D, Ctrl R', 'fill down, fill right'],
     ['Ctrl C  X  V', 'copy, cut and paste, also from and to a spreadsheet'],
     ['Ctrl F, Ctrl H', 'find, and replace'],

@@ -2,7 +2,8 @@
 /** What is done with the children that are chosen: a figure set at the level that fits them, the grid shown for them alone, taken out. */
 import { computed, ref, watch } from 'vue';
 import { ElMessage } from 'element-plus';
-import { children, EVERYWHERE, isLong, placesFor, placeLabel, type Reach } from '@loom-kin/core';
+import { children, EVERYWHERE, isLong, placesFor, placeLabel, runCommand, type Reach } from '@loom-kin/core';
+import { beforeAndAfter } from './beforeAndAfter';
 import { isSurcharge, setFor } from '../common/setFor';
 import Term from '../common/Term.vue';
 import { useFamily } from '../stores/family';
@@ -43,8 +44,8 @@ const staysSurcharge = computed(
   () => reach.value.level === 'value' && isSurcharge(setup.registry, field.value, text.value),
 );
 
-function set(): void {
-  if (text.value.trim() === '') return;
+const reading = computed(() => {
+  if (text.value.trim() === '') return null;
   const ground = {
     registry: setup.registry,
     family: store.family!,
@@ -52,7 +53,23 @@ function set(): void {
     scope: EVERYWHERE,
     scopes: [],
   };
-  const read = setFor(ground, reach.value.places, field.value, text.value);
+  return setFor(ground, reach.value.places, field.value, text.value);
+});
+/** What it would make of the chosen children, before it is done. */
+const preview = computed(() => {
+  const family = store.family!;
+  if (!reading.value?.ok) return '';
+  try {
+    const { family: after } = runCommand(setup.registry, family, { do: 'setFigures', changes: reading.value.changes });
+    return beforeAndAfter(setup.registry, field.value, { before: family, after, childIds: ids.value }, setup.currency);
+  } catch {
+    // What cannot be set is told when it is.
+    return '';
+  }
+});
+function set(): void {
+  const read = reading.value;
+  if (!read) return;
   if (!read.ok) return void ElMessage({ type: 'error', message: read.problem, duration: 6000, grouping: true });
   if (store.run({ do: 'setFigures', changes: read.changes })) text.value = '';
 }
@@ -73,7 +90,10 @@ function takeOut(): void {
       v-model="text"
       class="figure"
       :aria-label="`${field.label} for ${name(reach)}`"
-      placeholder="249, +4, +5 %"
+      :placeholder="field.type === 'money' ? '249, +4, +5 %, ~90' : '249, +4, +5 %'"
+      :title="
+        field.type === 'money' ? 'A figure; +4 or +5 % from what each has; ~90 to the nearest that ends so' : undefined
+      "
       data-test="chosen-text"
     />
     <label
@@ -83,6 +103,7 @@ function takeOut(): void {
       </select></label
     >
     <button class="link" data-test="chosen-set">Set</button>
+    <span v-if="preview" class="soft preview" data-test="chosen-preview">{{ preview }}</span>
     <span v-if="staysSurcharge" class="soft" data-test="stays-surcharge"
       ><Term word="surcharge">a surcharge</Term>: added to what holds below</span
     >

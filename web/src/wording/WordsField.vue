@@ -2,7 +2,9 @@
 /** One field of the words' page: its entry, what is said of it while it is typed, and what each account asks of it. */
 import { computed, ref, watch } from 'vue';
 import {
+  count,
   EVERYWHERE,
+  listed,
   plainText,
   showFigure,
   wordingHints,
@@ -12,6 +14,7 @@ import {
   type Figure,
   type Scope,
 } from '@loom-kin/core';
+import type { SaidElsewhere } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import FieldEntry from '../common/FieldEntry.vue';
@@ -36,6 +39,8 @@ const props = defineProps<{
   /** The text in the seller's first language, where another is written. */
   original: string;
   asked: readonly Asked[];
+  /** What of it other families say word for word. */
+  elsewhere: SaidElsewhere;
   draft: string;
 }>();
 const emit = defineEmits<{ typed: [text: string] }>();
@@ -111,6 +116,10 @@ const hints = computed(() =>
       />
       <p v-for="hint in hints" :key="hint.code" class="warns small" :data-test="`hint-${hint.code}`">
         {{ wordingHintText(hint) }}
+      </p>
+      <p v-for="one in elsewhere" :key="one.sentence" class="warns small" data-test="said-elsewhere">
+        "{{ one.sentence }}" stands in {{ count(one.families, 'other family', 'other families') }}, too:
+        {{ listed(one.names) }}.
       </p>
       <span class="soft small">
         {{ [counted, field.unit, field.help].filter(Boolean).join(' · ') }}

@@ -23,6 +23,7 @@ import { useSetup } from '../stores/setup';
 import { useGoThere } from '../common/goThere';
 import { commandScope, mayHold, scopesFor, scopeText } from '../common/scopes';
 import ScopeSelect from '../common/ScopeSelect.vue';
+import { useSaidElsewhere } from './useSaidElsewhere';
 import SearchSnippet from './SearchSnippet.vue';
 import WordsField, { type Asked } from './WordsField.vue';
 
@@ -91,6 +92,20 @@ const said = (key: string) => {
   return plainText(showFigure(setup.registry, field, own(field)) || before(field));
 };
 
+/** The texts as they are written here, of which other families may say the same. */
+const SPECIFIC = ['shortText', 'description', 'highlights', 'searchTitle', 'searchDescription'];
+const elsewhere = useSaidElsewhere(
+  computed(() => family.value.id),
+  computed(() =>
+    Object.fromEntries(
+      SPECIFIC.map((key) => {
+        const field = setup.registry.field(key)!;
+        return [key, showFigure(setup.registry, field, own(field))];
+      }),
+    ),
+  ),
+);
+
 function typed(field: Field, text: string): void {
   const read = readFigure(setup.registry, field, text);
   if (!read.ok) {
@@ -145,6 +160,7 @@ function typed(field: Field, text: string): void {
           :inherited="before(field)"
           :original="original(field)"
           :asked="asked[field.key] ?? []"
+          :elsewhere="elsewhere[field.key] ?? []"
           :draft="`${family.id}.words.${scope}.${field.key}`"
           @typed="typed(field, $event)"
         />

@@ -9,13 +9,14 @@ import type { PriceGroup } from '../accountPrices';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import { chosenOptions } from '../project/chosenOptions';
+import { saleFindings } from './sales';
 import { FAMILY, homeOf, makeFinding, typeHere } from './report';
 
 export function priceFindings(context: CheckContext): Finding[] {
   return [
     ...bounds(context),
     ...listPrices(context),
-    ...sales(context),
+    ...saleFindings(context),
     ...spread(context),
     ...notTold(context),
     ...slabs(context),
@@ -150,30 +151,6 @@ function listPrices(context: CheckContext): Finding[] {
       ],
     });
   });
-}
-
-const SALE = ['salePrice', 'saleFrom', 'saleUntil'] as const;
-
-/** A sale of which only a part is there, told once where that part stands. */
-function sales(context: CheckContext): Finding[] {
-  const columns = SALE.map((key) => context.column(key));
-  return SALE.flatMap((key, number) =>
-    context.groups(key).flatMap(({ figure, place, scope, members }) => {
-      if (figure === undefined || !place) return [];
-      // The first of the three that is there speaks for them.
-      const half = members.filter(
-        (position) =>
-          columns.slice(0, number).every((column) => column.at(position) === undefined) &&
-          columns.some((column) => column.at(position) === undefined),
-      );
-      if (half.length === 0) return [];
-      const missing = SALE.find((other) => columns[SALE.indexOf(other)]!.at(half[0]!) === undefined)!;
-      return makeFinding(context, {
-        ...{ code: 'price.sale-half', params: {}, severity: 'warns', key: missing, rule: 'price.sale' },
-        ...{ members: half, place, scope, about: key, remedies: [typeHere(missing, place)] },
-      });
-    }),
-  );
 }
 
 /** The dearest child of a listing against its cheapest. */

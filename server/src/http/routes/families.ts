@@ -25,6 +25,7 @@ const TYPES = { json: 'application/json', csv: 'text/csv; charset=utf-8', xlsx: 
 export function mountFamilies(app: Express, { store, pool, files }: Parts): void {
   mount(app, api.listFamilies, ({ query }) => listFamilies(store, query));
   mount(app, api.findingCounts, ({ query }) => findingCounts(store, query.account));
+  mount(app, api.saidElsewhere, ({ params, body }) => files.saidElsewhere(params.id, body.sentences));
   mount(app, api.stockLedger, ({ params }) => {
     if (!loadFamily(store.database, params.id).children[params.childId]) throw new Refusal('child.unknown', {});
     return ledgerOf(store.database, params.id, params.childId);
