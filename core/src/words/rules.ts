@@ -4,6 +4,7 @@ import { showAmount } from '../money/amount';
 import { ROLE_LABELS } from '../registry/roles';
 import type { FieldRule, RoleRules, Rules } from '../rulebook/shape';
 import type { Role } from '../family/shape';
+import { countryName } from './countryName';
 import { capital, children, count, listed } from './counts';
 
 export interface RuleSection {
@@ -114,7 +115,7 @@ function pictureSentences({ pictures, axes }: Rules): string[] {
 function priceSentences({ price }: Rules): string[] {
   const show = (amount: string) => showAmount(amount, price.currency);
   return [
-    `Prices are in ${price.currency} ${price.taxIncluded ? 'with' : 'without'} tax, ${decimalsOf(price.currency) === 0 ? 'without decimals' : `with ${count(decimalsOf(price.currency), 'decimal')}`}.`,
+    `Prices are in ${price.currency} ${price.taxIncluded ? 'with' : 'without'} tax${price.country ? ` of ${countryName(price.country)}` : ''}, ${decimalsOf(price.currency) === 0 ? 'without decimals' : `with ${count(decimalsOf(price.currency), 'decimal')}`}.`,
     ...(price.multipleOf ? [`They are rounded to multiples of ${show(price.multipleOf)}.`] : []),
     ...(price.endings ? [`They end in ${price.endings.join(' or ')}.`] : []),
     ...taxSentences(price),
@@ -177,6 +178,7 @@ function fieldSentence(rule: FieldRule): string {
     ...(rule.entryAtMost === undefined ? [] : [`entries of ${rule.entryAtMost} characters`]),
     ...(rule.unit ? [`in ${rule.unit}${rule.decimals > 0 ? ` with ${count(rule.decimals, 'decimal')}` : ''}`] : []),
     ...(rule.yesNo ? ['yes or no'] : []),
+    ...(rule.markup ? ['with paragraphs, lists and stressed words'] : []),
     ...(rule.numberOnly ? ['a number alone'] : []),
     ...(rule.least === undefined ? [] : [`${rule.least} at least`]),
     ...(rule.most === undefined ? [] : [`${rule.most} at most`]),
