@@ -58,53 +58,53 @@ describe('what holds for all goods', () => {
     await test('new-language').fill('no language!');
     await test('new-language').press('Enter');
     await until(messages, (texts) => texts.some((text) => text.includes('is no language tag')));
-    await test('new-language').fill('de');
+    await test('new-language').fill('nl');
     await test('new-language').press('Enter');
-    await until(setup, ({ registry }) => registry.languages.join() === 'en,de');
+    await until(setup, ({ registry }) => registry.languages.join() === 'en,de,nl');
     await page.goto(`${world.url}/channels`);
     await test('add-account-own-shop').click();
-    await until(setup, ({ accounts }) => accounts.length === 4);
+    await until(setup, ({ accounts }) => accounts.length === 5);
     await until(
       () => test('account-name').inputValue(),
       (name) => name === 'Own shop 2',
     );
-    await test('account-language').fill('de');
+    await test('account-language').fill('nl');
     await test('account-language').press('Enter');
-    await until(setup, ({ accounts }) => accounts[3]!.language === 'de');
+    await until(setup, ({ accounts }) => accounts.find((one) => one.id === 'own-shop-2')!.language === 'nl');
 
     await page.goto(`${world.url}/families/${jacket}/fit/own-shop-2`);
     const missing = page.locator('[data-test=finding]', {
-      hasText: /^stops Description is not written in German yet/i,
+      hasText: /^stops Description is not written in Dutch yet/i,
     });
     await missing.locator('.acts .link').click();
     await until(
       () => page.evaluate(() => document.activeElement?.id),
       (id) => id === 'w-description',
     );
-    expect(await test('scope').inputValue()).toBe('language:de');
-    await test('word-description').fill('Eine gewachste Jacke für Tage, an denen die Fähre nicht fährt.');
+    expect(await test('scope').inputValue()).toBe('language:nl');
+    await test('word-description').fill('Een gewaxte jas voor dagen waarop de veerboot niet vaart.');
     await test('word-name').click();
-    await until(family, ({ scoped }) => String(scoped?.['language:de']?.description).startsWith('Eine gewachste'));
+    await until(family, ({ scoped }) => String(scoped?.['language:nl']?.description).startsWith('Een gewaxte'));
 
     // Seen from everywhere, and gone to with one press.
     await test('scope').selectOption({ label: 'everywhere' });
-    await test('other-description').click();
-    expect(await test('scope').inputValue()).toBe('language:de');
+    await test('other-description').filter({ hasText: 'Dutch' }).click();
+    expect(await test('scope').inputValue()).toBe('language:nl');
 
     await page.goto(`${world.url}/families/${jacket}/fit/own-shop-2`);
-    const labels = page.locator('[data-test=finding]', { hasText: 'Labels of Lining are not written in German yet' });
+    const labels = page.locator('[data-test=finding]', { hasText: 'Labels of Lining are not written in Dutch yet' });
     await labels.locator('.acts .link').click();
     await until(
       () => page.evaluate(() => document.activeElement?.id),
       (id) => id === 'i-label',
     );
     expect(await missing.count()).toBe(0);
-    await test('set-label').fill('Ungefüttert');
+    await test('set-label').fill('Ongevoerd');
     await test('set-label').press('Enter');
     await until(
       family,
       ({ axes }) =>
-        axes[2]!.values[0]!.scoped?.['language:de']?.label === 'Ungefüttert' && axes[2]!.values[0]!.label === 'Unlined',
+        axes[2]!.values[0]!.scoped?.['language:nl']?.label === 'Ongevoerd' && axes[2]!.values[0]!.label === 'Unlined',
     );
   });
 

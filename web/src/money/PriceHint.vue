@@ -55,7 +55,8 @@ const slabs = computed(() => {
   return setup.accounts.flatMap((account) => {
     const category = store.fits[account.id]?.category;
     const rulebook = setup.rulebooks.get(account.channel);
-    if (!category || !rulebook) return [];
+    // What is made of the cost does not follow the price.
+    if (!category || !rulebook || account.settings.priceRule?.from === 'cost') return [];
     const { money, of } = accountPrices({ family, account, seller: seller.value, rulebook }, category);
     if (money.slabs.length < 2) return [];
     const there = of(amount);
