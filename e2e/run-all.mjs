@@ -72,5 +72,5 @@ step('import rules', 'npm', ['run', '--silent', 'imports']);
 tests('unit and API tests', ['--exclude', 'e2e/browser/**', '--maxWorkers=2']);
 // What is run from source above is run as it is built below.
 if (step('build', 'npm', ['run', '--silent', 'build']))
-  tests('browser tests', ['e2e/browser', '--no-file-parallelism'], { LOOM_KIN_BUILT: 'yes' });
+  tests('browser tests', ['e2e/browser', '--maxWorkers=2'], { LOOM_KIN_BUILT: 'yes' });
 finish();
