@@ -20,10 +20,27 @@ export async function checkOwnShop(goods: Goods, lookAt: LookAt): Promise<Reason
       { name: 'Search title', to: 60 },
       { name: 'Search description', to: 155 },
       { name: 'Collections', required: true, from: 1, to: 10 },
+      { name: 'Size chart', to: 4000 },
+      ...['Delivery', 'Returns', 'Responsible party'].map((name) => ({ name, to: 1000 })),
+      { name: 'Warranty', to: 200 },
     ]),
+    ...video(goods.fields.Video),
+    ...flashPoint(goods.fields['Flash point °C']),
     ...goods.offers.flatMap((offer) => texts(offer.fields, [{ name: 'Weight kg' }], offer.sku)),
     ...prices(goods, { currency: 'EUR', decimals: 2, least: 0.01, most: Infinity, listAbove: true }),
     ...pieces(goods, 0, 100_000),
     ...(await pictures(all, lookAt, { least: 1, most: 60, pixels: 300, whiteFirst: false })),
   ];
+}
+
+/** Films are shown from hosts for them alone. */
+function video(address: unknown): Reason[] {
+  if (address === undefined) return [];
+  const isOne = typeof address === 'string' && /^https:\/\/video\.[a-z0-9.-]+\//.test(address);
+  return isOne ? [] : [say('A film has to lie on a host for videos.', 'Video')];
+}
+
+function flashPoint(degrees: unknown): Reason[] {
+  const isNumber = degrees === undefined || /^-?\d+(\.\d+)?$/.test(String(degrees));
+  return isNumber ? [] : [say('The flash point is a number of degrees alone.', 'Flash point °C')];
 }

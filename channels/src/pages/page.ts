@@ -95,8 +95,18 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
 ${goods.axes.map((axis, at) => `<fieldset><legend>${escape(axis.name)}</legend>${axis.options.map((option) => `<button type="button" class="option" data-axis="${at}" data-label="${escape(option.label)}">${escape(option.label)}</button>`).join('')}</fieldset>`).join('')}
 <div id="stock" class="stock"></div><div id="sku" class="sku"></div>
 ${Array.isArray(highlights) ? `<ul>${highlights.map((one) => `<li>${escape(one)}</li>`).join('')}</ul>` : ''}
-<div class="text">${escape(textOf(goods))}</div></div></main>
+<div class="text">${escape(textOf(goods))}</div>${furtherFacts(goods)}</div></main>
 <script type="application/json" id="goods">${inScript(data)}</script><script>${SCRIPT}</script></body></html>`;
+}
+
+/** What some shops say besides, under the text. */
+const FURTHER = ['Size chart', 'Delivery', 'Returns', 'Warranty', 'Responsible party', 'Flash point °C', 'Video'];
+function furtherFacts({ fields }: Held['goods']): string {
+  const said = FURTHER.filter((name) => fields[name] !== undefined);
+  const entries = said.map(
+    (name) => `<dt>${escape(name)}</dt><dd style="white-space:pre-line">${escape(fields[name])}</dd>`,
+  );
+  return entries.length > 0 ? `<dl>${entries.join('')}</dl>` : '';
 }
 
 /** The front page of the stand-in service: what every channel holds, and how it feels today. */

@@ -51,6 +51,9 @@ export function leadsTo(registry: Registry, { key, place, childIds = [] }: There
   if (part) return { ...part, selected: place };
   if (key === 'pictures') return { page: 'pictures', focus: [trayId(place)], selected: place };
   const field = registry.field(key);
+  // What is chosen among things set up once is set up first.
+  if (field?.chosenOf && field.choices?.length === 0)
+    return { page: 'setup', focus: [field.chosenOf === 'sizeChart' ? 'size-charts' : 'terms'], selected: place };
   if (field && isOnWordsPage(field, place)) return { page: 'words', focus: [`w-${key}`], selected: place };
   const onChildren = field && !field.levels.includes('family') && place.level === 'family';
   if (onChildren) {
