@@ -150,6 +150,8 @@ export async function browserFigures(): Promise<Figure[]> {
     rows.push(['an empty frame', [bare.median], '—'], ['the first view of a cold page', first, '≤ 1,500 ms']);
     rows.push(...(await typing(page, '96 children')));
 
+    rows.push(['a price moved until the waterfall follows', await movedPrice(page, world, small), '≤ 16 ms']);
+
     const shown: number[] = [];
     for (let at = 0; at < 5; at++) {
       await page.goto(`${world.url}/families`);
@@ -173,6 +175,27 @@ export async function browserFigures(): Promise<Figure[]> {
     await browser.close();
     await world.end();
   }
+}
+
+/** A step of the price with the arrow key, until what is left of it stands there. */
+async function movedPrice(page: Page, world: World, id: string): Promise<number[]> {
+  await page.goto(`${world.url}/families/${id}/prices`);
+  await page.waitForSelector('[data-test=price-handle]');
+  await page.waitForTimeout(1500);
+  return untilSeen(
+    page,
+    () => {
+      const page = globalThis as unknown as { left?: string };
+      page.left = document.querySelector('[data-test=step-left]')!.textContent!;
+      document
+        .querySelector('[data-test=price-handle]')!
+        .dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true, cancelable: true }));
+    },
+    () => {
+      const page = globalThis as unknown as { left?: string };
+      return document.querySelector('[data-test=step-left]')!.textContent !== page.left;
+    },
+  );
 }
 
 async function newFamily(page: Page, world: World): Promise<[string, number[], string][]> {

@@ -88,7 +88,7 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
   const highlights = goods.fields.Highlights;
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escape(title)} · ${escape(channel.name)}</title><link rel="icon" href="data:,">
 <style>:root{--band:${band};--ground:${ground}}${STYLE}</style><script type="application/ld+json">${inScript(productGroup(goods, address))}</script></head><body>
-<header>${escape(channel.name)}</header>${held.draft ? '<div class="draft">A draft: buyers do not see this page yet.</div>' : ''}
+<header>${escape(channel.name)}</header>${held.draft ? '<div class="draft">A draft: buyers do not see this page yet.</div>' : ''}${notYet(goods)}
 <main><div><img id="large" class="large" alt="${escape(title)}"><div id="row" class="row"></div></div>
 <div><div class="brand">${escape(goods.fields.Brand)}</div><h1>${escape(title)}</h1><div class="range">${escape(range)}</div>
 <div class="price"><span id="price"></span><s id="list"></s></div>
@@ -99,13 +99,24 @@ ${Array.isArray(highlights) ? `<ul>${highlights.map((one) => `<li>${escape(one)}
 <script type="application/json" id="goods">${inScript(data)}</script><script>${SCRIPT}</script></body></html>`;
 }
 
+/** What appears on a later day is not shown to buyers before. */
+function notYet({ fields }: Held['goods']): string {
+  const day = fields['Appears on'];
+  const isLater = typeof day === 'string' && day > new Date().toISOString().slice(0, 10);
+  return isLater ? `<div class="draft">Buyers see this page from ${escape(day)} on.</div>` : '';
+}
+
 /** What some shops say besides, under the text. */
-const FURTHER = ['Size chart', 'Delivery', 'Returns', 'Warranty', 'Responsible party', 'Flash point °C', 'Video'];
+const FURTHER = [
+  ...['In the box', 'Size chart', 'Delivery', 'Days until sent', 'Returns', 'Days to return', 'Warranty'],
+  ...['Responsible party', 'Flash point °C', 'Video'],
+];
 function furtherFacts({ fields }: Held['goods']): string {
-  const said = FURTHER.filter((name) => fields[name] !== undefined);
-  const entries = said.map(
-    (name) => `<dt>${escape(name)}</dt><dd style="white-space:pre-line">${escape(fields[name])}</dd>`,
-  );
+  const entries = FURTHER.filter((name) => fields[name] !== undefined).map((name) => {
+    const said = fields[name];
+    const text = Array.isArray(said) ? said.join('\n') : said;
+    return `<dt>${escape(name)}</dt><dd style="white-space:pre-line">${escape(text)}</dd>`;
+  });
   return entries.length > 0 ? `<dl>${entries.join('')}</dl>` : '';
 }
 

@@ -12,7 +12,7 @@ export interface DemoFamily {
   /** Figures for one account alone. */
   onAccounts?: Record<string, Record<string, string>>;
   /** Field → its text in German, and value → its label. */
-  inGerman?: Record<string, string>;
+  inGerman?: Record<string, string | string[]>;
   labelsInGerman?: Record<string, string>;
   /** Values that get no picture, to show what is missing. */
   withoutPicture?: string[];

@@ -79,6 +79,8 @@ export const WORN: readonly DemoFamily[] = [
         'Sturmjacke aus gewachster Baumwolle mit mitdrehender Kapuze und tiefen Taschen, in vier Farben.',
       composition: '100 % Baumwolle, gewachst',
       care: 'Abwischen, jeden Herbst neu wachsen',
+      warranty: 'Zehn Jahre auf die Nähte',
+      boxContents: points('1 × Sturmjacke', '1 × Dose Wachs, 50 g'),
     },
     labelsInGerman: {
       ...{ Rust: 'Rost', Spruce: 'Fichte', Midnight: 'Mitternacht', Ochre: 'Ocker' },

@@ -181,6 +181,7 @@ async function keep(): Promise<void> {
 </template>
 
 <style scoped>
+@import './lines.css';
 .money,
 section {
   display: flex;
@@ -189,25 +190,5 @@ section {
 }
 .money {
   gap: 16px;
-}
-.line {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.line label {
-  width: 110px;
-  flex: none;
-  color: var(--ink-soft);
-}
-.line :deep(input) {
-  font: inherit;
-  border: 1px solid var(--line);
-  padding: 3px 8px;
-  width: 80px;
-  background: var(--sheet);
-  color: inherit;
-  text-align: right;
 }
 </style>

@@ -113,32 +113,10 @@ const isOn = (event: Event) => (event.target as HTMLInputElement).checked;
 </template>
 
 <style scoped>
+@import './lines.css';
 .stock {
   display: flex;
   flex-direction: column;
   gap: 10px;
-}
-.line {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-}
-.name {
-  width: 110px;
-  color: var(--ink-soft);
-}
-.tick {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-}
-.line :deep(input:not([type='checkbox'])) {
-  font: inherit;
-  border: 1px solid var(--line);
-  padding: 3px 8px;
-  width: 80px;
-  background: var(--sheet);
-  color: inherit;
-  text-align: right;
 }
 </style>

@@ -160,35 +160,11 @@ const mayEnd = computed(() => !props.channelSteps.multipleOf && !props.channelSt
 </template>
 
 <style scoped>
+@import './lines.css';
 .rule {
   display: flex;
   flex-direction: column;
   gap: 8px;
-}
-.line {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.line > label:first-child {
-  width: 110px;
-  flex: none;
-  color: var(--ink-soft);
-}
-.tick {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-}
-.line :deep(input:not([type='checkbox'])) {
-  font: inherit;
-  border: 1px solid var(--line);
-  padding: 3px 8px;
-  width: 80px;
-  background: var(--sheet);
-  color: inherit;
-  text-align: right;
 }
 select {
   font: inherit;

@@ -158,13 +158,13 @@ select {
   gap: 6px;
   align-items: center;
 }
-.moving input {
+.stock .moving input {
   width: 70px;
 }
-select {
+.stock .moving select {
   width: auto;
 }
-.moving input[list] {
+.stock .moving input[list] {
   width: 96px;
 }
 ol {
