@@ -46,11 +46,15 @@ describe('a view', () => {
     ['a new family', () => at('/families/new', 'name')],
     ['weave and grid', () => at(family, 'crossing')],
     ['words and facts', () => at(`${family}/words`, 'word-name')],
+    ['prices', () => at(`${family}/prices`, 'waterfall')],
+    ['the stock of a child', () => childStock()],
     ['pictures', () => at(`${family}/pictures`, 'tray-Rust')],
     ['a fit', () => at(`${family}/fit/quayside`, 'plan')],
     ['a family’s journal', () => at(`${family}/journal`, 'crossing', false)],
     ['the channels', () => at('/channels', 'account-name')],
     ['the rules of a channel', () => at('/channels?part=rules', 'rules-category')],
+    ['how an account’s prices are made', () => at('/channels?part=money', 'trial-told')],
+    ['what an account is told of stock', () => at('/channels?part=stock', 'stock-buffer')],
     ['the routes to an account', () => at('/channels?part=routes', 'add-route')],
     ['the pairings of all families', () => at('/channels?part=pairings', 'paired-word')],
     ['rules of one’s own', () => at('/rules/quayside', 'trial-state')],
@@ -66,6 +70,12 @@ describe('a view', () => {
     await page.goto(path.startsWith('http') ? path : world.url + path);
     if (wait) await test(shown).first().waitFor();
     await page.waitForLoadState('networkidle');
+  }
+  async function childStock(): Promise<void> {
+    await at(family, 'crossing');
+    await page.locator('[data-test=grid] [data-column=sku]').first().click();
+    await test('ledger-open').click();
+    await test('ledger').waitFor();
   }
   it.each(views)('keeps to the rules: %s', async (_name, open) => {
     await open();

@@ -59,7 +59,9 @@ function valuesInName(
 }
 
 function links(context: CheckContext): Finding[] {
-  return context.category.fieldChecks.flatMap(({ rule, label }) =>
+  // An address is what is asked for, not a link in a text.
+  const texts = context.category.fieldChecks.filter(({ field }) => field?.type !== 'address');
+  return texts.flatMap(({ rule, label }) =>
     context.describedGroups(rule.key).flatMap(({ figure, place, scope, members }) => {
       const text = Array.isArray(figure) ? figure.join(' ') : figure;
       if (typeof text !== 'string' || !place || !hasLink(text)) return [];
