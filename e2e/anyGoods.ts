@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
 import {
+  markupOf,
   blockNumber,
   createFamily,
   familyIndex,
@@ -78,6 +79,7 @@ export const anyGoods = fc.record({
     description: often(
       fc.oneof(
         { arbitrary: text(60, 900), weight: 10 },
+        { arbitrary: text(8, 900).map((one) => `${markupOf(one)}<ul><li>hood</li><li>pockets</li></ul>`), weight: 3 },
         {
           arbitrary: fc.constantFrom('Too short.', `See www.example.test ${'for more about it '.repeat(5)}`),
           weight: 1,

@@ -83,6 +83,26 @@ describe('what is set up once', () => {
   });
 });
 
+describe('a text with form', () => {
+  const { family, ...given } = wholeJacket();
+  const html = '<p>A jacket for <strong>foul</strong> weather.</p><ul><li>Hood that turns with the head</li></ul>';
+  const place = { level: 'family' as const };
+  const withText = (figure: string) =>
+    runWith(registry, family, { do: 'setFigures', changes: [{ place, key: 'description', figure }] }).family;
+  const on = (channel: string, text: string) => fitWithListings(fitInput(withText(text), channel, given));
+  it('goes out as it is where form is taken, and as its words where it is not', () => {
+    expect(on('own-shop', html).listings[0]!.fields.Text).toBe(html);
+    expect(on('quayside', html).listings[0]!.fields.Text).toBe(
+      'A jacket for foul weather.\n\n• Hood that turns with the head',
+    );
+  });
+  it('is counted by its letters', () => {
+    const short = on('own-shop', '<p>Warm <strong>and</strong></p><ul><li>dry</li></ul>');
+    const at = short.findings.findIndex((one) => one.code === 'field.too-short');
+    expect(short.texts[at]).toMatch(/^Description has 11 characters/);
+  });
+});
+
 describe('an address', () => {
   const read = (text: string) => {
     const reading = readFigure(registry, registry.field('video')!, text);

@@ -1,5 +1,6 @@
 /** What the own shop's software refuses. */
 import type { Goods, LookAt, Reason } from '../goods';
+import { isMarkup, lettersOf, strangeTag } from '../markup';
 import { pictures, pieces, prices, say, shape, texts } from './common';
 
 const CATEGORIES = ['all', 'clothing', 'animals', 'home'];
@@ -14,9 +15,9 @@ export async function checkOwnShop(goods: Goods, lookAt: LookAt): Promise<Reason
   return [
     ...(CATEGORIES.includes(goods.category) ? [] : [say(`There is no category ${goods.category}.`)]),
     ...shape(goods, { axes: 3, perAxis: 100, children: 2000, label: 80, sku: 40 }),
+    ...longText(goods.fields.Text),
     ...texts(goods.fields, [
       { name: 'Name', required: true, from: 3, to: 120 },
-      { name: 'Text', required: true, from: 20, to: 5000 },
       { name: 'Search title', to: 60 },
       { name: 'Search description', to: 155 },
       { name: 'Collections', required: true, from: 1, to: 10 },
@@ -31,6 +32,15 @@ export async function checkOwnShop(goods: Goods, lookAt: LookAt): Promise<Reason
     ...pieces(goods, 0, 100_000),
     ...(await pictures(all, lookAt, { least: 1, most: 60, pixels: 300, whiteFirst: false })),
   ];
+}
+
+/** The text may have tags, a few of them; what is counted are its letters. */
+function longText(given: unknown): Reason[] {
+  const text = typeof given === 'string' ? given : '';
+  if (!isMarkup(text)) return texts({ Text: text }, [{ name: 'Text', required: true, from: 20, to: 5000 }]);
+  const strange = strangeTag(text);
+  if (strange) return [say(`Text has ${strange}, which is not taken here.`, 'Text')];
+  return texts({ Text: lettersOf(text) }, [{ name: 'Text', required: true, from: 20, to: 5000 }]);
 }
 
 /** Films are shown from hosts for them alone. */

@@ -2,7 +2,8 @@
 import type { Held } from '../shelves';
 import { PictureDesk } from '../look';
 import { productGroup } from './data';
-import { textOf, titleOf } from './words';
+import { isMarkup, strangeTag } from '../markup';
+import { sentText, titleOf } from './words';
 
 const escape = (text: unknown) =>
   String(text ?? '').replace(
@@ -95,8 +96,14 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
 ${goods.axes.map((axis, at) => `<fieldset><legend>${escape(axis.name)}</legend>${axis.options.map((option) => `<button type="button" class="option" data-axis="${at}" data-label="${escape(option.label)}">${escape(option.label)}</button>`).join('')}</fieldset>`).join('')}
 <div id="stock" class="stock"></div><div id="sku" class="sku"></div>
 ${Array.isArray(highlights) ? `<ul>${highlights.map((one) => `<li>${escape(one)}</li>`).join('')}</ul>` : ''}
-<div class="text">${escape(textOf(goods))}</div>${furtherFacts(goods)}</div></main>
+<div class="text">${shownText(goods)}</div>${furtherFacts(goods)}</div></main>
 <script type="application/json" id="goods">${inScript(data)}</script><script>${SCRIPT}</script></body></html>`;
+}
+
+/** Tags are shown as they are where all of them are taken; anything else as text. */
+function shownText(goods: Held['goods']): string {
+  const text = sentText(goods);
+  return isMarkup(text) && strangeTag(text) === null ? text : escape(text);
 }
 
 /** What appears on a later day is not shown to buyers before. */

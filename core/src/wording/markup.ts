@@ -118,6 +118,15 @@ export function plainText(text: string): string {
     .trim();
 }
 
+/** The letters of a text alone, without what parts its blocks: what is counted where a text may have form. */
+export function lettersOf(text: string): string {
+  if (!isMarkup(text)) return text;
+  const words: string[] = [];
+  const parser = new Parser({ ontext: (part) => void words.push(part) }, { decodeEntities: true });
+  parser.end(text);
+  return words.join('');
+}
+
 /** A plain text with form: its paragraphs. */
 export function markupOf(text: string): string {
   if (isMarkup(text)) return text;

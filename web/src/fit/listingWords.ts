@@ -1,5 +1,5 @@
 /** What a listing says, told by what is meant and not by the channel's names for it. */
-import type { Fit, Listing } from '@loom-kin/core';
+import { plainText, type Fit, type Listing } from '@loom-kin/core';
 
 export interface ListingWords {
   name: string;
@@ -23,7 +23,7 @@ export function listingWords(listing: Listing | undefined, fit: Fit): ListingWor
     const rule = checks.find((check) => check.rule.key === key)?.rule;
     return rule ? fields[rule.name] : undefined;
   };
-  const text = (key: string) => String(said(key) ?? '');
+  const text = (key: string) => plainText(String(said(key) ?? ''));
   const names = new Set(checks.filter((check) => TOLD.includes(check.rule.key)).map((check) => check.rule.name));
   const facts = Object.entries(fields)
     .filter(([name]) => !names.has(name))

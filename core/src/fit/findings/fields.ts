@@ -6,7 +6,7 @@ import type { FieldCheck } from '../../rulebook/openRulebook';
 import type { FieldRule } from '../../rulebook/shape';
 import type { CheckContext } from '../context';
 import type { Finding, Severity } from '../finding';
-import { plainText } from '../../wording/markup';
+import { lettersOf } from '../../wording/markup';
 import { inChannelUnit, saidThere } from '../project/channelFigure';
 import { sharedGroup } from '../project/sharedFigure';
 import type { Remedy } from '../remedy';
@@ -127,8 +127,7 @@ function problemOf(context: CheckContext, check: FieldCheck, group: ColumnGroup)
   const closed = closedProblem(context, check, group);
   if (closed) return closed;
   if (Array.isArray(figure)) return listProblem(context, check, group, figure);
-  if (typeof figure === 'string')
-    return textProblem(context, check, group, plainText(String(saidThere(check, figure))));
+  if (typeof figure === 'string') return textProblem(context, check, group, countedText(check, figure));
   const { rule, label, field } = check;
   if (typeof figure !== 'number') return null;
   const there = inChannelUnit(check, figure);
@@ -138,6 +137,10 @@ function problemOf(context: CheckContext, check: FieldCheck, group: ColumnGroup)
   }
   return typeof there === 'number' ? boundsProblem(context, check, there) : null;
 }
+
+/** A text as the channel counts it. */
+const countedText = (check: FieldCheck, figure: string): string =>
+  check.field?.markup && check.rule.markup ? lettersOf(figure) : String(saidThere(check, figure));
 
 /** Puts another figure in the place of the one at fault. */
 function setTo(
