@@ -60,7 +60,10 @@ export function sellerIn(world: () => World) {
   const redo = (id: string) => stepBack('redo', id);
 
   /** A family that fits the own shop, with SKUs, price and five pieces of each of its six children. */
-  async function shopFamily(more: Record<string, string | number | boolean | string[]> = {}): Promise<FamilyDetail> {
+  async function shopFamily(
+    more: Record<string, string | number | boolean | string[]> = {},
+    axes: Extract<StepInput, { on: 'start' }>['family']['axes'] = AXES,
+  ): Promise<FamilyDetail> {
     const code = `T${++number}`;
     const fields = {
       name: `Test coat ${code}`,
@@ -73,7 +76,7 @@ export function sellerIn(world: () => World) {
       collections: ['Tests'],
       ...more,
     };
-    const made = await startFamily({ axes: AXES, off: [], fields });
+    const made = await startFamily({ axes, off: [], fields });
     const { id } = made.family;
     const children = familyIndex(made.family).woven;
     const skus = children.map((child, at) => ({

@@ -6,7 +6,7 @@ import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';
 
 let world: World;
-const { change, count, fresh, run, shopFamily, undo } = sellerIn(() => world);
+const { change, count, ended, fresh, run, send, shopFamily, undo } = sellerIn(() => world);
 beforeAll(async () => {
   world = await startWorld();
   const locations = [
@@ -107,6 +107,25 @@ describe('pieces at two places', () => {
     expect((await row()).low).toBe(6);
     await count(detail, [{ childId: familyIndex(detail.family).woven[0]!.id, pieces: 6 }]);
     expect((await row()).low).toBe(5);
+  });
+});
+
+describe('goods without options', () => {
+  it('are sent as they are, and get options later: the child keeps its SKU, its pieces and its place on the channel', async () => {
+    const rope = await shopFamily({}, []);
+    const { id } = rope.family;
+    expect(familyIndex(rope.family).woven).toHaveLength(1);
+    await ended((await send([id], ['own-shop'])).id);
+    const held = async () => (await world.held('own-shop')).find((one) => one.goods.key.startsWith(id))!.goods;
+    expect([(await held()).axes, (await held()).offers.map((offer) => offer.stock)]).toEqual([[], [5]]);
+    const { sku } = familyIndex(rope.family).woven[0]!.fields;
+    const axis = { role: 'length' as const, label: 'Length', values: [{ label: 'Short' }, { label: 'Long' }] };
+    await run(await fresh(rope), { do: 'addAxis', ...axis, existingTake: 0 });
+    const after = await fresh(rope);
+    expect(familyIndex(after.family).woven.map((child) => [child.fields.sku, after.stock[child.id] ?? 0])).toEqual([
+      [sku, 5],
+      [undefined, 0],
+    ]);
   });
 });
 
