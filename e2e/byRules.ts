@@ -56,6 +56,7 @@ export interface PlainField {
   pattern?: string;
   choices?: string[];
   yesNo?: boolean;
+  markup?: boolean;
   numberOnly?: boolean;
   least?: string;
   most?: string;
@@ -141,6 +142,12 @@ function fieldsWrong(fields: Goods['fields'], { fields: rules, wording }: PlainR
     });
 }
 
+/** Letters of a text that may have form, without its tags. */
+const lettersIn = (text: string): number =>
+  /^<(?:p|ul|ol|h3|h4)>/.test(text)
+    ? text.replace(/<[^>]*>/g, '').replace(/&(?:lt|gt|amp);/g, '&').length
+    : text.length;
+
 function figureWrong(figure: Goods['fields'][string], rule: PlainField): string[] {
   const { atLeast = 0, atMost = Infinity, entryAtMost = Infinity, choices, least, most } = rule;
   const wrong = (is: boolean, what: string) => (is ? [`${rule.name}: ${what}`] : []);
@@ -156,9 +163,10 @@ function figureWrong(figure: Goods['fields'][string], rule: PlainField): string[
     ];
   if (typeof figure === 'boolean') return [];
   if (rule.numberOnly && typeof figure === 'string') return wrong(!/^-?\d+(\.\d+)?$/.test(figure), 'no number');
+  const length = rule.markup && typeof figure === 'string' ? lettersIn(figure) : figure.length;
   return [
-    ...wrong(figure.length < atLeast, 'too short'),
-    ...wrong(figure.length > atMost, 'too long'),
+    ...wrong(length < atLeast, 'too short'),
+    ...wrong(length > atMost, 'too long'),
     ...wrong(Array.isArray(figure) && figure.some((one) => one.length > entryAtMost), 'an entry too long'),
     ...wrong(
       rule.pattern !== undefined && typeof figure === 'string' && !new RegExp(`^(?:${rule.pattern})$`).test(figure),
