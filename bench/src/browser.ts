@@ -177,7 +177,7 @@ export async function browserFigures(): Promise<Figure[]> {
   }
 }
 
-/** A step of the price with the arrow key, until what is left of it stands there. */
+/** A step of the price with the arrow key, until the whole waterfall has followed. */
 async function movedPrice(page: Page, world: World, id: string): Promise<number[]> {
   await page.goto(`${world.url}/families/${id}/prices`);
   await page.waitForSelector('[data-test=price-handle]');
@@ -185,15 +185,15 @@ async function movedPrice(page: Page, world: World, id: string): Promise<number[
   return untilSeen(
     page,
     () => {
-      const page = globalThis as unknown as { left?: string };
-      page.left = document.querySelector('[data-test=step-left]')!.textContent!;
+      const page = globalThis as unknown as { shown?: string };
+      page.shown = document.querySelector('[data-test=waterfall]')!.textContent!;
       document
         .querySelector('[data-test=price-handle]')!
         .dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true, cancelable: true }));
     },
     () => {
-      const page = globalThis as unknown as { left?: string };
-      return document.querySelector('[data-test=step-left]')!.textContent !== page.left;
+      const page = globalThis as unknown as { shown?: string };
+      return document.querySelector('[data-test=waterfall]')!.textContent !== page.shown;
     },
   );
 }
