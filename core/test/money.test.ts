@@ -337,6 +337,22 @@ describe('prices on an account', () => {
     // Without commission: P/1.2 − 70 ≥ 0.5 P/1.2 ⇔ P ≥ 168; ending in 90: 168.90. With 80: 192, so 192.90.
     expect(new Set(prices)).toEqual(new Set(['199.00', '168.90', '192.90']));
   });
+  it('by a rule of the price move list prices, too; one set for the account alone stays as it was set', () => {
+    const ruled = PriceRuleSchema.parse({ from: 'price', change: '10%' });
+    const set = (key: string, figure: string, scope?: string) => ({
+      ...{ place: { level: 'family' as const }, key, figure },
+      ...(scope ? { scope } : {}),
+    });
+    const lists = (...changes: ReturnType<typeof set>[]) => {
+      const family = runCommand(stormJacket(), { do: 'setFigures', changes }).family;
+      const input = withSkus(fitInput(family, 'own-shop', { settings: { priceRule: ruled } }));
+      return new Set(fitWithListings(input).listings.flatMap((one) => one.offers.map((offer) => offer.listPrice)));
+    };
+    expect(lists(set('listPrice', '300.00'))).toEqual(new Set(['330.00']));
+    expect(lists(set('listPrice', '300.00'), set('listPrice', '280.00', 'account:own-shop'))).toEqual(
+      new Set(['280.00']),
+    );
+  });
   it('are told where the rule has no cost to begin with', () => {
     const { findings, texts } = fitWithListings(fitInput(stormJacket(), 'own-shop', { settings: { priceRule } }));
     const at = findings.findIndex((one) => one.code === 'rule.no-cost');

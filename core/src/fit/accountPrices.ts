@@ -32,8 +32,8 @@ export interface AccountPrices {
   groupAt(position: number): PriceGroup;
   /** The price of the child at a position, in the channel's currency. */
   at(position: number): string | null;
-  /** Another amount of the seller's, such as a list price, as the channel shows it. */
-  of(amount: string): string;
+  /** Another amount of the seller's, such as a list price, as the channel shows it; one that stands for the account alone is not moved by its rule. */
+  of(amount: string, scope?: Scope): string;
   /** What comes off the price of the child at a position. */
   chargesAt(position: number): Charges;
 }
@@ -133,12 +133,13 @@ function byRule(rule: PriceRule, work: RuleWork): Made {
     return group;
   });
   const plain = converter(money);
+  // List and sale prices move with the price; what is made of the cost leaves them as they are.
+  const moved =
+    rule.from === 'cost' ? plain : remembering((amount: string) => ruledAmount(rule, money, amount) ?? plain(amount));
   return {
     groups: [...groups.values()],
     groupAt: (position) => groupOf[position]!,
-    // List and sale prices move with the price; what is made of the cost leaves them as they are.
-    of:
-      rule.from === 'cost' ? plain : remembering((amount: string) => ruledAmount(rule, money, amount) ?? plain(amount)),
+    of: (amount, scope) => (scope === own ? plain : moved)(amount),
   };
 }
 

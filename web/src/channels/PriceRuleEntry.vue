@@ -166,11 +166,4 @@ const mayEnd = computed(() => !props.channelSteps.multipleOf && !props.channelSt
   flex-direction: column;
   gap: 8px;
 }
-select {
-  font: inherit;
-  border: 1px solid var(--line);
-  padding: 3px 8px;
-  background: var(--sheet);
-  color: inherit;
-}
 </style>

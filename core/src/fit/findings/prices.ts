@@ -120,7 +120,7 @@ function listPrices(context: CheckContext): Finding[] {
   const { prices } = context;
   return context.groups('listPrice').flatMap(({ figure, place, scope, members }) => {
     if (typeof figure !== 'string' || !place) return [];
-    const list = prices.of(figure);
+    const list = prices.of(figure, scope);
     const wrong = new Map<PriceGroup, boolean>();
     const isWrong = (position: number) => {
       const group = prices.groupAt(position);

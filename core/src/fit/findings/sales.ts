@@ -58,7 +58,7 @@ function below(context: CheckContext): Finding[] {
   const { currency } = category.rules.price;
   return context.groups('salePrice').flatMap((group) => {
     if (typeof group.figure !== 'string') return [];
-    const sale = prices.of(group.figure);
+    const sale = prices.of(group.figure, group.scope);
     const wrong = group.members.filter((position) => {
       const price = prices.at(position);
       return price !== null && compareAmounts(sale, price) >= 0;

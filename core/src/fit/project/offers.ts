@@ -46,8 +46,8 @@ export function offerMaker(context: CheckContext): (position: number, options: s
     const gtin = columns.gtin.at(position);
     if (typeof gtin === 'string') offer.gtin = gtin;
     else if (columns.gtinExempt.at(position) === true) offer.gtinExempt = true;
-    const list = columns.listPrice.at(position);
-    if (typeof list === 'string') offer.listPrice = prices.of(list);
+    const { figure: list, scope } = columns.listPrice.groupAt(position);
+    if (typeof list === 'string') offer.listPrice = prices.of(list, scope);
     putSale(context, offer, columns, position);
     if (rules.axes.pictures === 'child' && !isUnder) {
       const shown = picturesOf(context.family, child, context.scopes).slice(0, rules.pictures.atMost);
@@ -77,9 +77,9 @@ function putSale(
   columns: Record<'salePrice' | 'saleFrom' | 'saleUntil', Column>,
   position: number,
 ): void {
-  const price = columns.salePrice.at(position);
+  const { figure: price, scope } = columns.salePrice.groupAt(position);
   const from = columns.saleFrom.at(position);
   const until = columns.saleUntil.at(position);
   if (typeof price !== 'string' || typeof from !== 'string' || typeof until !== 'string') return;
-  Object.assign(offer, { salePrice: context.prices.of(price), saleFrom: from, saleUntil: until });
+  Object.assign(offer, { salePrice: context.prices.of(price, scope), saleFrom: from, saleUntil: until });
 }
