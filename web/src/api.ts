@@ -20,6 +20,11 @@ export function tell(error: unknown): void {
   });
 }
 
+/** Says why what was typed is not taken. */
+export function refuse(message: string): void {
+  ElMessage({ type: 'error', message, duration: 6000, grouping: true });
+}
+
 export function say(message: string): void {
   ElMessage({ type: 'success', message, duration: 3500, grouping: true });
 }

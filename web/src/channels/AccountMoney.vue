@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What comes off prices on an account, whose tax they hold, and how they are made; tried on all families before it is kept. */
 import { computed, ref, shallowRef, watch } from 'vue';
-import { ElButton, ElMessage } from 'element-plus';
+import { ElButton } from 'element-plus';
 import {
   AccountSchema,
   CountrySchema,
@@ -12,7 +12,7 @@ import {
   type AccountSettings,
 } from '@loom-kin/core';
 import type { Channel, PriceTrial } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell, refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 import PriceRuleEntry from './PriceRuleEntry.vue';
@@ -35,13 +35,12 @@ type Charges = NonNullable<AccountSettings['charges']>;
 const charges = computed((): Charges => draft.value.charges ?? {});
 const country = computed(() => draft.value.country ?? price.value.country ?? seller.value.country);
 
-const problem = (message: string): void => void ElMessage({ type: 'error', message, duration: 6000, grouping: true });
 /** An amount or percentage as typed; empty takes it away. */
 function charge(key: keyof Charges, text: string): void {
   const { [key]: _before, ...others } = charges.value;
   if (text.trim() === '') return put({ charges: others });
   const read = readAmount(text.replace('%', ''));
-  if (!read.ok) return problem(`"${text}" is no amount.`);
+  if (!read.ok) return refuse(`"${text}" is no amount.`);
   put({ charges: { ...others, [key]: key === 'pieces' ? Number(read.number) : read.number } });
 }
 function setCountry(text: string): void {
@@ -49,12 +48,12 @@ function setCountry(text: string): void {
   if (typed === '') return put({ country: undefined });
   const read = CountrySchema.safeParse(typed);
   if (read.success) put({ country: read.data });
-  else problem(read.error.issues[0]!.message);
+  else refuse(read.error.issues[0]!.message);
 }
 function put(to: Partial<AccountSettings>): void {
   const read = AccountSchema.safeParse({ ...props.account, settings: { ...draft.value, ...to } });
   if (read.success) draft.value = read.data.settings;
-  else problem(read.error.issues[0]!.message);
+  else refuse(read.error.issues[0]!.message);
 }
 
 const trial = shallowRef<PriceTrial | null>(null);

@@ -1,10 +1,9 @@
 <script setup lang="ts">
 /** How many of the pieces there are an account is told of. */
 import { computed } from 'vue';
-import { ElMessage } from 'element-plus';
 import { AccountSchema, piecesFor, readNumber, type Account, type StockRule } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
-import { say } from '../api';
+import { say, refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 
@@ -13,7 +12,6 @@ const setup = useSetup();
 const rule = computed((): StockRule => props.account.settings.stock ?? {});
 const places = computed(() => setup.registry.locations);
 const bounds = computed(() => props.channel.rulebook.rules.stock);
-const problem = (message: string): void => void ElMessage({ type: 'error', message, duration: 6000, grouping: true });
 
 async function put(to: Partial<StockRule>): Promise<void> {
   const entries = Object.entries({ ...rule.value, ...to }).filter(
@@ -21,7 +19,7 @@ async function put(to: Partial<StockRule>): Promise<void> {
   );
   const stock = entries.length > 0 ? Object.fromEntries(entries) : undefined;
   const read = AccountSchema.safeParse({ ...props.account, settings: { ...props.account.settings, stock } });
-  if (!read.success) problem(read.error.issues[0]!.message);
+  if (!read.success) refuse(read.error.issues[0]!.message);
   else if (
     await setup.change([{ on: 'account', account: read.data }], `Change the stock given to ${props.account.name}`)
   )
@@ -31,12 +29,12 @@ function number(key: 'buffer' | 'share' | 'cap', text: string): void {
   if (text.trim() === '') return void put({ [key]: undefined });
   const read = readNumber(text.replace('%', ''), { decimal: '.' });
   if (read.ok) void put({ [key]: Number(read.number) });
-  else problem(`"${text}" is no number.`);
+  else refuse(`"${text}" is no number.`);
 }
 const isFrom = (id: string) => rule.value.from === undefined || rule.value.from.includes(id);
 function turn(id: string, isOn: boolean): void {
   const from = places.value.map((one) => one.id).filter((one) => (one === id ? isOn : isFrom(one)));
-  if (from.length === 0) return problem('Pieces of one place at least have to count. To send none, say so above.');
+  if (from.length === 0) return refuse('Pieces of one place at least have to count. To send none, say so above.');
   void put({ from: from.length === places.value.length ? undefined : from });
 }
 const EXAMPLES = [0, 1, 3, 10, 100];

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** A price rule, written as a sentence with gaps. */
 import { computed } from 'vue';
-import { ElMessage } from 'element-plus';
 import { PriceRuleSchema, readAmount, readSurcharge, showSurcharge, type PriceRule } from '@loom-kin/core';
+import { refuse } from '../api';
 import Entry from '../common/Entry.vue';
 
 const props = defineProps<{
@@ -21,31 +21,30 @@ const USUAL: Record<string, PriceRule | undefined> = {
   price: { from: 'price', covers: [] },
   cost: { from: 'cost', target: { kind: 'margin', percent: '30' }, covers: [] },
 };
-const problem = (message: string) => ElMessage({ type: 'error', message, duration: 6000, grouping: true });
 
 function put(to: Partial<PriceRule>): void {
   const read = PriceRuleSchema.safeParse({ ...props.rule, ...to });
   if (read.success) emit('change', read.data);
-  else problem(read.error.issues[0]!.message);
+  else refuse(read.error.issues[0]!.message);
 }
 const unlessEmpty = (text: string) => (text.trim() === '' ? undefined : text.trim());
 function change(text: string): void {
   if (text.trim() === '') return put({ change: undefined });
   const read = readSurcharge(text);
   if (read.ok) put({ change: read.number });
-  else problem(`"${text}" is nothing that can be added: write +5 %, +2.00 or -3 %.`);
+  else refuse(`"${text}" is nothing that can be added: write +5 %, +2.00 or -3 %.`);
 }
 function amount(key: 'multipleOf' | 'least', text: string): void {
   const wanted = unlessEmpty(text);
   if (wanted === undefined) return put({ [key]: undefined });
   const read = readAmount(wanted);
   if (read.ok) put({ [key]: read.number, ...(key === 'multipleOf' ? { ending: undefined } : {}) });
-  else problem(`"${text}" is no amount.`);
+  else refuse(`"${text}" is no amount.`);
 }
 function percent(text: string): void {
   const read = readAmount(text.replace('%', ''));
   if (read.ok) put({ target: { kind: props.rule?.target?.kind ?? 'margin', percent: read.number } });
-  else problem(`"${text}" is no percentage.`);
+  else refuse(`"${text}" is no percentage.`);
 }
 function cover(what: 'fees' | 'shipping', isOn: boolean): void {
   const others = (props.rule?.covers ?? []).filter((one) => one !== what);

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** What one of the seller's currency is in others, entered by hand, each with its day. */
 import { computed, ref } from 'vue';
-import { ElButton, ElInput, ElMessage } from 'element-plus';
+import { ElButton, ElInput } from 'element-plus';
 import { SellerSchema, type Seller } from '@loom-kin/core';
+import { refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 
@@ -36,7 +37,7 @@ const fresh = ref('');
 async function keep(rates: Seller['rates']): Promise<boolean> {
   const read = SellerSchema.safeParse({ ...seller.value, rates });
   if (read.success) return setup.change([{ on: 'seller', seller: read.data }], 'Change a currency rate');
-  ElMessage({ type: 'error', message: read.error.issues[0]!.message, grouping: true });
+  refuse(read.error.issues[0]!.message);
   return false;
 }
 const put = (currency: string, to: { rate?: string; on?: string }) => {

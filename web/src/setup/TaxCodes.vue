@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Customs numbers with their tax by country, a line a country; a rate may depend on the price. */
 import { computed, ref } from 'vue';
-import { ElButton, ElInput, ElMessage } from 'element-plus';
+import { ElButton, ElInput } from 'element-plus';
 import { countryName, readRates, showRates, TaxCodeSchema, unreadableText, type TaxCode } from '@loom-kin/core';
+import { refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 
@@ -11,12 +12,11 @@ const codes = computed(() =>
   Object.values(setup.registry.data.taxCodes).toSorted((a, b) => a.code.localeCompare(b.code)),
 );
 const fresh = ref({ code: '', label: '', country: '', rates: '' });
-const tell = (message: string) => ElMessage({ type: 'error', message, duration: 6000, grouping: true });
 
 async function keep(taxCode: unknown): Promise<boolean> {
   const read = TaxCodeSchema.safeParse(taxCode);
   if (read.success) return setup.change([{ on: 'registry', command: { do: 'setTaxCode', taxCode: read.data } }]);
-  tell(read.error.issues[0]!.message);
+  refuse(read.error.issues[0]!.message);
   return false;
 }
 const remove = (code: string) => setup.change([{ on: 'registry', command: { do: 'removeTaxCode', code } }]);
@@ -26,7 +26,7 @@ function setRates(one: TaxCode, country: string, text: string): void {
   const { [country]: _before, ...others } = one.rates;
   if (text.trim() === '') return void keep({ ...one, rates: others });
   const read = readRates(text);
-  if (!read.ok) tell(unreadableText(read));
+  if (!read.ok) refuse(unreadableText(read));
   else void keep({ ...one, rates: { ...one.rates, [country]: read.slabs } });
 }
 
@@ -36,19 +36,19 @@ const moreOf = (code: string) => (more.value[code] ??= { country: '', rates: '' 
 async function addCountry(one: TaxCode): Promise<void> {
   const { country, rates } = moreOf(one.code);
   const read = readRates(rates);
-  if (!read.ok) return void tell(unreadableText(read));
+  if (!read.ok) return void refuse(unreadableText(read));
   if (await keep({ ...one, rates: { ...one.rates, [countryOf(country)]: read.slabs } })) delete more.value[one.code];
 }
 async function add(): Promise<void> {
   const { code, label, country, rates } = fresh.value;
   const read = readRates(rates);
-  if (!read.ok) return void tell(unreadableText(read));
+  if (!read.ok) return void refuse(unreadableText(read));
   const made = {
     code: code.replace(/[\s.]/g, ''),
     label: label.trim() || code,
     rates: { [countryOf(country)]: read.slabs },
   };
-  if (setup.registry.data.taxCodes[made.code]) return void tell(`There is a tax code ${made.code} already.`);
+  if (setup.registry.data.taxCodes[made.code]) return void refuse(`There is a tax code ${made.code} already.`);
   if (await keep(made)) fresh.value = { code: '', label: '', country: fresh.value.country, rates: '' };
 }
 </script>

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** Terms and parties that are written once and chosen for goods. */
 import { computed, ref } from 'vue';
-import { ElButton, ElInput, ElMessage } from 'element-plus';
+import { ElButton, ElInput } from 'element-plus';
 import { TERM_KINDS, TermSchema, type Term, type TermKind } from '@loom-kin/core';
+import { refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 import { idFor } from './idFor';
@@ -25,7 +26,7 @@ async function keep(term: Term): Promise<boolean> {
   const read = TermSchema.safeParse(term);
   if (read.success) return setup.change([{ on: 'registry', command: { do: 'setTerm', term: read.data } }]);
   const isText = read.error.issues[0]!.path[0] === 'text';
-  ElMessage({ type: 'error', message: isText ? 'Say what holds.' : 'Give it a name.', grouping: true });
+  refuse(isText ? 'Say what holds.' : 'Give it a name.');
   return false;
 }
 async function add(): Promise<void> {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** The pieces of one child, place by place: counted, received, corrected, returned, and how they came and went. */
 import { computed, ref, shallowRef, watch } from 'vue';
-import { ElButton, ElMessage } from 'element-plus';
+import { ElButton } from 'element-plus';
 import { readNumber } from '@loom-kin/core';
 import type { Ledger, StepInput } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, tell, refuse } from '../api';
 import { useFamily } from '../stores/family';
 import { placesOf } from '../stores/pieces';
 import { useSetup } from '../stores/setup';
@@ -21,7 +21,7 @@ function pieces(text: string): number | null {
   const read = readNumber(text.replace('−', '-'), { decimal: '.' });
   const number = read.ok ? Number(read.number) : NaN;
   if (Number.isSafeInteger(number)) return number;
-  ElMessage({ type: 'error', message: `"${text}" is no number of pieces.`, duration: 6000, grouping: true });
+  refuse(`"${text}" is no number of pieces.`);
   return null;
 }
 function count(location: string, text: string): void {
