@@ -28,6 +28,8 @@ export interface Asked {
   atLeast: number | undefined;
   atMost: number | undefined;
   stops: boolean;
+  /** The account has a figure of its own: what is written here does not go there. */
+  hasOwn: boolean;
 }
 
 const props = defineProps<{
@@ -70,8 +72,8 @@ const counted = computed(() => {
   return isText.value ? `${size.value} characters` : '';
 });
 const isWriting = computed(() => half.value !== null || props.figure !== undefined);
-function fault({ atLeast, atMost }: Asked): string {
-  if (!isWriting.value || size.value === 0 || !(isText.value || props.field.type === 'list')) return '';
+function fault({ atLeast, atMost, hasOwn }: Asked): string {
+  if (hasOwn || !isWriting.value || size.value === 0 || !(isText.value || props.field.type === 'list')) return '';
   if (atMost !== undefined && size.value > atMost) return `${size.value - atMost} too many`;
   return atLeast !== undefined && size.value < atLeast ? `${atLeast - size.value} too few` : '';
 }
@@ -137,7 +139,8 @@ const hints = computed(() =>
     <ul class="asked">
       <li v-for="one in asked" :key="one.account" :class="{ stops: one.stops || fault(one) }">
         {{ one.name }}: {{ one.need }}<template v-if="bounds(one)">, {{ bounds(one) }}</template
-        ><template v-if="fault(one)">: {{ fault(one) }}</template>
+        ><template v-if="one.hasOwn">: has its own</template
+        ><template v-else-if="fault(one)">: {{ fault(one) }}</template>
       </li>
     </ul>
   </div>
@@ -184,7 +187,7 @@ label {
 .small {
   font-size: 12px;
 }
-.small .link {
+.small :deep(.link) {
   margin-right: 10px;
 }
 .asked {

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { storeToRefs } from 'pinia';
 import { ElMessage } from 'element-plus';
 import {
+  accountScope,
   accountScopes,
   completeness,
   EVERYWHERE,
@@ -77,7 +78,17 @@ const asked = computed(() => {
         ({ key, place, severity }) => key === rule.key && place.level === 'family' && severity === 'stops',
       );
       const { need, atLeast, atMost } = rule;
-      (byField[rule.key] ??= []).push({ account: account.id, name: account.name, need, atLeast, atMost, stops });
+      const ownScope = accountScope(account.id);
+      const hasOwn = scope.value !== ownScope && figuresIn(family.value, ownScope)[rule.key] !== undefined;
+      (byField[rule.key] ??= []).push({
+        account: account.id,
+        name: account.name,
+        need,
+        atLeast,
+        atMost,
+        stops,
+        hasOwn,
+      });
     }
   }
   return byField;
