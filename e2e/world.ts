@@ -86,7 +86,7 @@ const FEW = 'quayside,fernpost,own-shop';
  * played, with `every` all of them, with `only` those it names.
  */
 export async function startWorld(
-  options: { demo?: boolean; bare?: boolean; every?: boolean; only?: string; delay?: number } = {},
+  options: { demo?: boolean; bare?: boolean; every?: boolean; only?: string; delay?: number; waits?: string } = {},
 ): Promise<World> {
   const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
   const env = {
@@ -99,7 +99,7 @@ export async function startWorld(
     ...env,
     LOOM_KIN_CHANNELS: channels.url,
     LOOM_KIN_POLL: '60',
-    LOOM_KIN_WAITS: '100,200,400',
+    LOOM_KIN_WAITS: options.waits ?? '100,200,400',
     TZ: 'UTC',
   };
   let server = await launch('server', { ...serverEnv, LOOM_KIN_PORT: '0' });

@@ -16,7 +16,8 @@ let browser: Browser;
 let page: Page;
 let jacket = '';
 beforeAll(async () => {
-  world = await startWorld({ demo: true });
+  // What is said between two tries has to stand long enough for a page on a busy machine to show it.
+  world = await startWorld({ demo: true, waits: '100,200,3000' });
   browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   page.setDefaultTimeout(12_000);
