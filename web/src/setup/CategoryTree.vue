@@ -31,10 +31,13 @@ function idFor(label: string, parent: string | null): string {
 }
 async function add(label: string, parent: string | null): Promise<void> {
   if (label.trim() === '') return;
-  const below = setup.registry.tree.filter(({ category }) => category.parent === parent);
-  const axes = parent === null ? [] : (data.value[parent]?.axes ?? []);
-  const at = Math.max(0, ...below.map(({ category }) => category.at + 1));
-  const added = await send({ id: idFor(label, parent), label: label.trim(), parent, at, axes, retired: false });
+  const added = await setup.change(() => {
+    const below = setup.registry.tree.filter(({ category }) => category.parent === parent);
+    const axes = parent === null ? [] : (data.value[parent]?.axes ?? []);
+    const at = Math.max(0, ...below.map(({ category }) => category.at + 1));
+    const category = { id: idFor(label, parent), label: label.trim(), parent, at, axes, retired: false };
+    return [{ on: 'registry', command: { do: 'setCategory', category } }];
+  });
   // What was typed meanwhile stays.
   if (added && fresh.value === label) fresh.value = '';
 }

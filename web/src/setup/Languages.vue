@@ -7,7 +7,9 @@ import { useSetup } from '../stores/setup';
 
 const setup = useSetup();
 const fresh = ref('');
-const send = (languages: string[]) => setup.change([{ on: 'registry', command: { do: 'setLanguages', languages } }]);
+/** The list as it will be, made of the list as it is when its turn comes. */
+const send = (next: (now: readonly string[]) => string[]) =>
+  setup.change(() => [{ on: 'registry', command: { do: 'setLanguages', languages: next(setup.registry.languages) } }]);
 async function add(): Promise<void> {
   const tag = fresh.value.trim();
   if (!isLanguageTag(tag)) {
@@ -15,7 +17,7 @@ async function add(): Promise<void> {
   } else {
     const typed = fresh.value;
     // What was typed meanwhile stays.
-    if ((await send([...setup.registry.languages, tag])) && fresh.value === typed) fresh.value = '';
+    if ((await send((now) => [...now, tag])) && fresh.value === typed) fresh.value = '';
   }
 }
 </script>
@@ -33,7 +35,7 @@ async function add(): Promise<void> {
           v-if="at > 0"
           class="link"
           :title="`Texts in ${languageName(tag)} stay`"
-          @click="send(setup.registry.languages.filter((one) => one !== tag))"
+          @click="send((now) => now.filter((one) => one !== tag))"
         >
           remove
         </button>

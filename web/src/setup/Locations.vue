@@ -10,26 +10,19 @@ import { idFor } from './idFor';
 const setup = useSetup();
 const places = computed(() => setup.registry.locations);
 const fresh = ref('');
-const send = (locations: Location[]) => setup.change([{ on: 'registry', command: { do: 'setLocations', locations } }]);
+/** The list as it will be, made of the list as it is when its turn comes. */
+const send = (next: (now: readonly Location[]) => Location[]) =>
+  setup.change(() => [{ on: 'registry', command: { do: 'setLocations', locations: next(places.value) } }]);
 const rename = (id: string, label: string) =>
-  send(places.value.map((one) => (one.id === id ? { ...one, label } : one)));
+  send((now) => now.map((one) => (one.id === id ? { ...one, label } : one)));
 
 async function add(): Promise<void> {
-  const label = fresh.value.trim();
-  if (
-    label &&
-    (await send([
-      ...places.value,
-      {
-        id: idFor(
-          label,
-          places.value.map((one) => one.id),
-        ),
-        label,
-      },
-    ]))
-  )
-    fresh.value = '';
+  const typed = fresh.value;
+  const label = typed.trim();
+  if (!label) return;
+  const ids = () => places.value.map((one) => one.id);
+  const added = await send((now) => [...now, { id: idFor(label, ids()), label }]);
+  if (added && fresh.value === typed) fresh.value = '';
 }
 </script>
 
@@ -42,7 +35,7 @@ async function add(): Promise<void> {
     <p v-for="one in places" :key="one.id" class="line place" data-test="location">
       <Entry :value="one.label" :aria-label="`Name of ${one.label}`" @commit="rename(one.id, $event)" />
       <span v-if="one.id === MAIN_LOCATION.id" class="soft">where pieces are when nobody says</span>
-      <button v-else class="link" @click="send(places.filter((other) => other.id !== one.id))">remove</button>
+      <button v-else class="link" @click="send((now) => now.filter((other) => other.id !== one.id))">remove</button>
     </p>
     <form class="line" @submit.prevent="add">
       <label>Another place <ElInput v-model="fresh" placeholder="Quay shed" data-test="new-location" /></label>

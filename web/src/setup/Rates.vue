@@ -34,25 +34,25 @@ const rows = computed((): Row[] => {
 });
 const fresh = ref('');
 
-async function keep(rates: Seller['rates']): Promise<boolean> {
-  const read = SellerSchema.safeParse({ ...seller.value, rates });
-  if (read.success) return setup.change([{ on: 'seller', seller: read.data }], 'Change a currency rate');
+/** The rates as they will be, made of those there are when their turn comes. */
+async function keep(next: (now: NonNullable<Seller['rates']>) => Seller['rates']): Promise<boolean> {
+  const made = () => ({ ...seller.value, rates: next(seller.value.rates ?? {}) });
+  const read = SellerSchema.safeParse(made());
+  if (read.success) return setup.change(() => [{ on: 'seller', seller: made() }], 'Change a currency rate');
   refuse(read.error.issues[0]!.message);
   return false;
 }
-const put = (currency: string, to: { rate?: string; on?: string }) => {
-  const { rate = '1', on = today() } = seller.value.rates?.[currency] ?? {};
-  // A rate that is typed anew is one of today, unless its day is said.
-  const next = { rate, on: to.rate === undefined ? on : today(), ...to };
-  return keep({ ...seller.value.rates, [currency]: { ...next, rate: next.rate.trim().replace(',', '.') } });
-};
-function remove(currency: string): void {
-  const { [currency]: _gone, ...left } = seller.value.rates ?? {};
-  void keep(left);
-}
+const put = (currency: string, to: { rate?: string; on?: string }) =>
+  keep((now) => {
+    const { rate = '1', on = today() } = now[currency] ?? {};
+    // A rate that is typed anew is one of today, unless its day is said.
+    const next = { rate, on: to.rate === undefined ? on : today(), ...to };
+    return { ...now, [currency]: { ...next, rate: next.rate.trim().replace(',', '.') } };
+  });
+const remove = (currency: string) => keep(({ [currency]: _gone, ...left }) => left);
 async function add(): Promise<void> {
-  const currency = fresh.value.trim().toUpperCase();
-  if (await put(currency, {})) fresh.value = '';
+  const typed = fresh.value;
+  if ((await put(typed.trim().toUpperCase(), {})) && fresh.value === typed) fresh.value = '';
 }
 </script>
 

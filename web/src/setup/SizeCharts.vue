@@ -48,8 +48,8 @@ const problem = computed(() => {
 });
 async function keep(): Promise<void> {
   if (!read.value?.success) return;
-  if (await setup.change([{ on: 'registry', command: { do: 'setSizeChart', chart: read.value.data } }]))
-    draft.value = null;
+  const chart = read.value.data;
+  if (await setup.change([{ on: 'registry', command: { do: 'setSizeChart', chart } }])) draft.value = null;
 }
 const remove = (id: string) => setup.change([{ on: 'registry', command: { do: 'removeSizeChart', id } }]);
 </script>

@@ -22,16 +22,18 @@ const terms = computed(() =>
 );
 const fresh = ref<{ kind: TermKind; label: string; text: string }>({ kind: 'delivery', label: '', text: '' });
 
-async function keep(term: Term): Promise<boolean> {
+async function keep(term: Term, made = () => term): Promise<boolean> {
   const read = TermSchema.safeParse(term);
-  if (read.success) return setup.change([{ on: 'registry', command: { do: 'setTerm', term: read.data } }]);
+  if (read.success) return setup.change(() => [{ on: 'registry', command: { do: 'setTerm', term: made() } }]);
   const isText = read.error.issues[0]!.path[0] === 'text';
   refuse(isText ? 'Say what holds.' : 'Give it a name.');
   return false;
 }
 async function add(): Promise<void> {
-  const id = idFor(fresh.value.label, Object.keys(setup.registry.data.terms));
-  if (await keep({ id, ...fresh.value })) fresh.value = { ...fresh.value, label: '', text: '' };
+  const typed = { ...fresh.value };
+  const made = () => ({ id: idFor(typed.label, Object.keys(setup.registry.data.terms)), ...typed });
+  if ((await keep(made(), made)) && fresh.value.label === typed.label)
+    fresh.value = { ...fresh.value, label: '', text: '' };
 }
 const remove = (id: string) => setup.change([{ on: 'registry', command: { do: 'removeTerm', id } }]);
 </script>

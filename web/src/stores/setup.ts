@@ -36,16 +36,24 @@ export const useSetup = defineStore('setup', () => {
   const channelOf = (one: Account) => channels.value.find((channel) => channel.channel === one.channel);
   const namer = computed(() => ({ registry: registry.value, account: accountName }));
 
-  /** Changes something that holds for all families. False where it could not be done; the reason was told. */
-  async function change(steps: StepInput[], title?: string): Promise<boolean> {
-    try {
-      await makeChange(call, steps, title ? { title } : {});
-      await reload();
-      return true;
-    } catch (error) {
-      tell(error);
-      return false;
-    }
+  let last: Promise<unknown> = Promise.resolve();
+  /**
+   * Changes something that holds for all families, one change after another: steps given as a function are made of what
+   * the change before left. False where it could not be done; the reason was told.
+   */
+  function change(steps: StepInput[] | (() => StepInput[]), title?: string): Promise<boolean> {
+    const made = last.then(async () => {
+      try {
+        await makeChange(call, typeof steps === 'function' ? steps() : steps, title ? { title } : {});
+        await reload();
+        return true;
+      } catch (error) {
+        tell(error);
+        return false;
+      }
+    });
+    last = made;
+    return made;
   }
 
   return {
