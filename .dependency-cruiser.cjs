@@ -13,7 +13,7 @@ module.exports = {
       'core-has-few-libraries',
       { path: '^core/src' },
       {
-        path: 'node_modules/(?!(immer|dequal|re2js|big\\.js|culori|zod|htmlparser2|@types)/)',
+        path: 'node_modules/(?!(immer|dequal|re2js|big\\.js|culori|zod|htmlparser2|@noble|@types)/)',
         dependencyTypes: ['npm'],
       },
     ),

@@ -8,7 +8,7 @@ import type { Scopes } from '../family/scope';
 import type { Child, Family } from '../family/shape';
 import type { EntryMatch, KnownNumbers } from '../listing/entry';
 import type { Listing } from '../listing/listing';
-import type { PictureFacts } from '../pictures/picturesOf';
+import type { PictureFacts } from '../pictures/pictureFacts';
 import type { StockPlaces } from '../stock/locations';
 import type { CategoryRules, OpenRulebook } from '../rulebook/openRulebook';
 import type { AccountPrices, PriceGroup } from './accountPrices';

@@ -1,18 +1,7 @@
-/** Which pictures show a child. Facts about pictures only: pixels are looked at elsewhere. */
-import { z } from 'zod';
+/** Which pictures show a child. */
 import { figureIn, type Scopes } from '../family/scope';
 import type { Carrier, Child, Family } from '../family/shape';
 import { familyIndex } from '../family/weave';
-
-export const PictureFactsSchema = z.object({
-  id: z.string(),
-  fileName: z.string(),
-  width: z.number().int(),
-  height: z.number().int(),
-  /** The border of the picture is white (or clear). */
-  whiteBackground: z.boolean(),
-});
-export type PictureFacts = z.infer<typeof PictureFactsSchema>;
 
 /** The pictures that stand at a place: the account's own choice where it has one. */
 export function picturesAt(carrier: Carrier, scopes: Scopes = []): readonly string[] {

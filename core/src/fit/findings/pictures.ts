@@ -4,7 +4,8 @@
  */
 import type { Place } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
-import { picturesAt, picturesOf, type PictureFacts } from '../../pictures/picturesOf';
+import type { PictureFacts } from '../../pictures/pictureFacts';
+import { picturesAt, picturesOf } from '../../pictures/picturesOf';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import type { Plan } from '../planner';

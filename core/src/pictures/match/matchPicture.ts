@@ -1,0 +1,278 @@
+/** What one file name says within one family: the place of the picture, its angle and number, and how sure all that is. */
+import { basicColourOfName } from '../../colour/terms';
+import type { Axis, Family, Place, Value } from '../../family/shape';
+import { familyIndex } from '../../family/weave';
+import { OF_THE_WHOLE, type Angle } from '../angles';
+import type { PictureLook } from '../pictureFacts';
+import { valueOfColour } from './byColour';
+import type { Candidate } from './catalogue';
+import type { Reading, Understood } from './explain';
+import type { MatchReason, PictureMatch } from './match';
+import { SHADES } from './noise';
+import { resembling } from './resemble';
+import type { Meaning, Vocabulary } from './vocabulary';
+
+/** Whether the number that a name ends in counts pictures: other names that are the same but for it say so. */
+export type Counts = 'yes' | 'no' | 'unknown';
+
+/** What one reading makes of a picture; `cost` is what it leaves open, for comparing families. */
+export interface Verdict extends Omit<PictureMatch, 'at'> {
+  cost: number;
+}
+
+/** The axis that pictures differ by: colour or pattern, else the first that has several values. */
+export const pictureAxisOf = (family: Family): Axis | undefined =>
+  family.axes.find((axis) => axis.role === 'colour' || axis.role === 'pattern') ??
+  family.axes.find((axis) => axis.values.length > 1) ??
+  family.axes[0];
+
+type ValueMeaning = Extract<Meaning, { is: 'value' }>;
+
+/**
+ * The verdict on a picture within the family that a candidate names. `by` says how it came to be meant: by a number, a code, its name, or
+ * because the picture was brought to it.
+ */
+export function matchPicture(
+  reading: Reading,
+  vocabulary: Vocabulary,
+  by: Candidate['by'] | 'here',
+  look: PictureLook | undefined,
+  last: number,
+  counts: Counts = 'unknown',
+): Verdict {
+  const { family } = vocabulary;
+  const isSure = familyIsSure(reading, vocabulary, by);
+  const reasons: MatchReason[] = [familyReason(reading, vocabulary, by)];
+  const angles = reading.understood.flatMap(({ means, text }) =>
+    means.is === 'angle' ? [{ text, angle: means.angle }] : [],
+  );
+  const angle = angles.at(-1)?.angle ?? null;
+  const base = {
+    familyId: family.id,
+    angle,
+    number: numberIn(reading, last, counts),
+    cost: costOf(reading, vocabulary, last),
+  };
+  if (angles.length > 0) reasons.push({ code: 'angle', ...angles.at(-1)! });
+  const end = (place: Place | null, sure: boolean, question: string, ...why: MatchReason[]): Verdict => ({
+    ...base,
+    place,
+    confidence: sure && isSure ? 'sure' : 'doubtful',
+    reasons: [...reasons, ...why],
+    question: sure && isSure ? null : `${family.id}|${isSure ? question : `family|${words(reading, reading.unknown)}`}`,
+  });
+
+  const child = childNamed(reading);
+  if (child !== null) return end(placeOfChild(family, child), true, '');
+  const said = valuesNamed(reading, last);
+  const counter = numberAtTheEnd(reading, last);
+  const named = counts === 'yes' && counter ? without(said, counter) : said;
+  const conflict = [...named.values()].find((all) => new Set(all.map((one) => one.means.valueId)).size > 1);
+  if (conflict) {
+    const ids = [...new Set(conflict.map((one) => one.means.valueId))];
+    const labels = ids.map((id) => familyIndex(family).valueById.get(id)!.label);
+    return end(null, false, `two|${labels.join('|')}`, { code: 'two-values', values: labels });
+  }
+  const shade = shadeBeside(reading, named, family);
+  const chosen = new Map([...named].map(([axisId, all]) => [axisId, all[0]!]));
+  if (chosen.size > 0) {
+    const told = [...chosen.values()].map((one) => valueReason(family, one));
+    const place = placeOf(family, chosen);
+    if (shade !== null) return end(place.place, false, `shade|${shade}`, ...told, { code: 'shade', text: shade });
+    const axis = pictureAxisOf(family);
+    if (axis && !chosen.has(axis.id) && place.place?.level !== 'child') {
+      const guess = unnamed(reading, family, axis, angle, look, last);
+      if (guess.place?.level === 'value') return end(guess.place, guess.sure, guess.question, ...told, guess.reason);
+    }
+    const open: MatchReason[] =
+      place.children > 1 && chosen.size > 1 ? [{ code: 'several-children', count: place.children }] : [];
+    if (counts === 'unknown' && counter && [...chosen.values()].includes(counter))
+      return end(place.place, false, 'number', ...told, { code: 'number-or-value', text: counter.text });
+    return end(place.place, open.length === 0, `several|${words(reading, reading.unknown)}`, ...told, ...open);
+  }
+  const axis = pictureAxisOf(family);
+  if (!axis || axis.values.length === 0) return end({ level: 'family' }, true, '');
+  const { place, sure, question, reason } = unnamed(reading, family, axis, angle, look, last);
+  return end(place, sure, question, reason);
+}
+
+/** Where no value is named: by what a word resembles, by the colour of the goods, else the whole family. */
+function unnamed(
+  reading: Reading,
+  family: Family,
+  axis: Axis,
+  angle: Angle | null,
+  look: PictureLook | undefined,
+  last: number,
+): { place: Place | null; sure: boolean; question: string; reason: MatchReason } {
+  const at = (value: Value): Place => ({ level: 'value', axisId: axis.id, valueId: value.id });
+  const strange = strangers(reading, last);
+  for (const word of strange) {
+    const near = resembling(axis, word);
+    if (near) {
+      const reason: MatchReason = { code: 'resembles', text: word, value: near.value.label, why: near.why };
+      return { place: at(near.value), sure: near.isSure, question: `word|${word}`, reason };
+    }
+  }
+  if (angle !== null && OF_THE_WHOLE.has(angle))
+    return {
+      place: { level: 'family' },
+      sure: strange.length === 0,
+      question: `whole|${strange.join(' ')}`,
+      reason: { code: 'no-option' },
+    };
+  const seen = look ? valueOfColour(axis, look) : null;
+  if (seen) {
+    const reason: MatchReason = { code: 'colour', value: seen.value.label, difference: Math.round(seen.difference) };
+    return { place: at(seen.value), sure: false, question: 'colour', reason };
+  }
+  if (strange.length > 0)
+    return {
+      place: null,
+      sure: false,
+      question: `word|${strange.join(' ')}`,
+      reason: { code: 'unknown-words', text: strange.join(' ') },
+    };
+  return { place: { level: 'family' }, sure: true, question: '', reason: { code: 'no-option' } };
+}
+
+/** A child that is the only one of its colour is shown by that, as its value is. */
+function placeOfChild(family: Family, childId: string): Place {
+  const axis = pictureAxisOf(family);
+  const valueId = axis && family.children[childId]?.at[axis.id];
+  const isOnly = valueId !== undefined && familyIndex(family).positionsOf(valueId).length === 1;
+  return axis && isOnly ? { level: 'value', axisId: axis.id, valueId } : { level: 'child', childId };
+}
+
+/** Words that nobody knows, those of the folder nearest by where the name itself has none. */
+function strangers({ atoms, unknown }: Reading, last: number): string[] {
+  const wordsIn = (part: number) =>
+    unknown.filter((at) => atoms[at]!.part === part && atoms[at]!.text.length >= 2).map((at) => atoms[at]!.text);
+  const own = wordsIn(last);
+  return own.length > 0 || last === 0 ? own : wordsIn(last - 1);
+}
+
+const words = ({ atoms }: Reading, places: readonly number[]): string => places.map((at) => atoms[at]!.text).join(' ');
+
+function childNamed({ understood }: Reading): string | null {
+  const ids = understood.flatMap(({ means }) => (means.is === 'gtin' || means.is === 'sku' ? [means.childId] : []));
+  return new Set(ids).size === 1 ? ids[0]! : null;
+}
+
+type Named = Omit<Understood, 'means'> & { means: ValueMeaning };
+
+/** Axis → the values that are named on it. Where a label is named, a code that could be another value means nothing. */
+function valuesNamed({ understood, unknown, digits, atoms }: Reading, last: number): Map<string, Named[]> {
+  const found = new Map<string, Named[]>();
+  for (const one of understood) {
+    if (one.means.is !== 'value') continue;
+    // The number of a folder among words that nobody knows is no size.
+    const { part } = atoms[one.from]!;
+    if (part !== last && /^\d+$/.test(one.text) && [...unknown, ...digits].some((at) => atoms[at]!.part === part))
+      continue;
+    const list = found.get(one.means.axisId) ?? [];
+    list.push(one as Named);
+    found.set(one.means.axisId, list);
+  }
+  for (const [axisId, all] of found) {
+    const spelled = all.filter((one) => one.means.by !== 'code');
+    if (spelled.length > 0) found.set(axisId, spelled);
+  }
+  return found;
+}
+
+/** The number of one or two digits that the name ends in, where it could be a value as well. */
+function numberAtTheEnd({ atoms, understood, digits }: Reading, last: number): Named | null {
+  if (digits.some((at) => atoms[at]!.part === last)) return null;
+  const numbers = understood.filter((one) => atoms[one.from]!.part === last && /^\d{1,2}$/.test(one.text));
+  const end = numbers.at(-1);
+  return end?.means.is === 'value' ? (end as Named) : null;
+}
+
+/** The values that are named besides by one word. */
+function without(named: ReadonlyMap<string, Named[]>, one: Named): Map<string, Named[]> {
+  return new Map(
+    [...named].flatMap(([axisId, all]) => {
+      const left = all.filter((other) => other.from !== one.from);
+      return left.length > 0 ? [[axisId, left]] : [];
+    }),
+  );
+}
+
+/** A word that makes another colour of the one beside it: "dark rust" is hardly Rust. */
+function shadeBeside({ atoms, unknown }: Reading, named: ReadonlyMap<string, Named[]>, family: Family): string | null {
+  for (const [axisId, all] of named) {
+    if (!family.axes.some((axis) => axis.id === axisId && axis.role === 'colour')) continue;
+    for (const { from, to } of all)
+      for (const at of [from - 1, to]) {
+        const word = atoms[at]?.text ?? '';
+        const isOther = SHADES.has(word) || (basicColourOfName(word) !== null && unknown.includes(at));
+        if (unknown.includes(at) && isOther) return word;
+      }
+  }
+  return null;
+}
+
+/** The place of these values: the one child that has them all, else the value that pictures differ by. */
+function placeOf(family: Family, chosen: ReadonlyMap<string, Named>): { place: Place | null; children: number } {
+  const children = familyIndex(family).woven.filter((child) =>
+    [...chosen].every(([axisId, one]) => child.at[axisId] === one.means.valueId),
+  );
+  if (children.length === 1 && chosen.size > 1) return { place: placeOfChild(family, children[0]!.id), children: 1 };
+  const axis = pictureAxisOf(family);
+  const leading = (axis && chosen.get(axis.id)) ?? [...chosen.values()][0]!;
+  const { axisId, valueId } = leading.means;
+  return { place: { level: 'value', axisId, valueId }, children: children.length };
+}
+
+function valueReason(family: Family, { text, means }: Named): MatchReason {
+  return { code: means.by, text, value: familyIndex(family).valueById.get(means.valueId)!.label };
+}
+
+/** The name of the family is there whole, or a code or number of it with nothing that could make another of it. */
+function familyIsSure(reading: Reading, { nameWords }: Vocabulary, by: Candidate['by'] | 'here'): boolean {
+  if (by === 'gtin' || by === 'sku' || by === 'here') return true;
+  const has = (is: Meaning['is']) => reading.understood.find((one) => one.means.is === is);
+  const style = has('style');
+  if (by === 'style' && style) {
+    // "SKJ 12 rust" may be a style SKJ 12 that is not here; "SKJ 01" is the first picture.
+    const after = reading.atoms[style.to];
+    const goesOn = after && reading.digits.includes(style.to) && /^[1-9]\d*$/.test(after.text);
+    return !(goesOn && (!after.apart || style.to < reading.atoms.length - 1));
+  }
+  if (has('name')) return true;
+  const said = new Set(reading.understood.flatMap(({ means }) => (means.is === 'nameWord' ? [means.word] : [])));
+  const missing = [...nameWords].filter((word) => !said.has(word));
+  return missing.length === 0 && nameWords.size > 0;
+}
+
+function familyReason(reading: Reading, { nameWords }: Vocabulary, by: Candidate['by'] | 'here'): MatchReason {
+  if (by === 'here') return { code: 'here' };
+  const is = by === 'name' ? 'name' : by;
+  const found = reading.understood.find((one) => one.means.is === is);
+  if (found) return { code: by, text: found.text };
+  const said = reading.understood.flatMap(({ means, text }) => (means.is === 'nameWord' ? [text] : []));
+  const isWhole = new Set(said).size >= nameWords.size && nameWords.size > 0;
+  return { code: isWhole ? 'name' : 'part-of-name', text: said.join(' ') };
+}
+
+/** Unknown letters and words of the name that are missing: the less, the likelier is the family. */
+function costOf({ atoms, unknown, understood }: Reading, { nameWords }: Vocabulary, last: number): number {
+  const strange = unknown.reduce((sum, at) => sum + atoms[at]!.text.length * (atoms[at]!.part === last ? 1 : 0.4), 0);
+  const isNamed = understood.some(({ means }) => ['name', 'style', 'sku', 'gtin'].includes(means.is));
+  const said = new Set(understood.flatMap(({ means }) => (means.is === 'nameWord' ? [means.word] : [])));
+  const missing = isNamed
+    ? 0
+    : [...nameWords].filter((word) => !said.has(word)).reduce((sum, word) => sum + word.length, 0);
+  return strange + missing;
+}
+
+/** The number that the name ends in, else the one it begins with; none of more than three digits. */
+function numberIn(reading: Reading, last: number, counts: Counts): number | null {
+  const { atoms, digits } = reading;
+  const counter = counts === 'yes' ? numberAtTheEnd(reading, last) : null;
+  if (counter) return Number(counter.text);
+  const own = digits.filter((at) => atoms[at]!.part === last && atoms[at]!.text.length <= 3);
+  const at = own.at(-1);
+  return at === undefined ? null : Number(atoms[at]!.text);
+}

@@ -1,0 +1,163 @@
+/** Pictures matched by their file names, by example and on folders of names with the truth beside them. */
+import { describe, expect, it } from 'vitest';
+import {
+  compact,
+  fileWords,
+  inPictureOrder,
+  matchPictures,
+  openPictureCatalogue,
+  type Family,
+  type PictureLook,
+} from '../src/index';
+import { HARDER_MANNERS, MANNERS, placeName, scoreOf } from './pictureNames';
+import { createFamily, registry, runCommand, stormJacket } from './sample';
+
+const jacket = stormJacket();
+const poncho = createFamily({
+  ...{
+    id: 'fam2',
+    off: [],
+    fields: { name: 'Skerry storm poncho', brand: 'Skerry Supply', styleCode: 'SKP', category: 'outerwear/jackets' },
+  },
+  axes: [{ role: 'colour', label: 'Colour', values: [{ label: 'Rust' }, { label: 'Deep Rust' }] }],
+});
+const families = [jacket, poncho];
+const sku = Object.values(jacket.children)[5]!;
+const withSku = runCommand(jacket, {
+  do: 'setFigures',
+  changes: [
+    { place: { level: 'child', childId: sku.id }, key: 'sku', figure: 'SKJ-RUST-M-FL' },
+    { place: { level: 'child', childId: sku.id }, key: 'gtin', figure: '4006381333931' },
+  ],
+}).family;
+const catalogue = openPictureCatalogue(
+  families.map(({ id, fields }) => ({
+    id,
+    name: String(fields.name),
+    brand: String(fields.brand),
+    styleCode: String(fields.styleCode),
+  })),
+  [
+    { kind: 'sku', value: 'SKJ-RUST-M-FL', familyId: 'fam1', childId: sku.id },
+    { kind: 'gtin', value: '04006381333931', familyId: 'fam1', childId: sku.id },
+  ],
+);
+const familyOf = (id: string): Family | undefined => [withSku, poncho].find((one) => one.id === id);
+const matched = (paths: string[], more: { within?: string; look?: PictureLook; ids?: string[] } = {}) =>
+  matchPictures(
+    paths.map((path, at) => ({ path, look: more.look, id: more.ids?.[at] })),
+    { registry, catalogue, familyOf, within: more.within },
+  );
+const told = (path: string, more: Parameters<typeof matched>[1] = {}) => {
+  const [one] = matched([path], more);
+  return `${one!.confidence} ${one!.familyId ?? 'nobody'} ${placeName(familyOf(one!.familyId ?? ''), one!.place)}`;
+};
+const look = (colour: string): PictureLook => ({
+  colours: [{ colour, share: 0.9 }],
+  ground: '#FFFFFF',
+  goods: 0.4,
+  blur: 0.2,
+  hash: '0'.repeat(16),
+});
+
+describe('words of a file name', () => {
+  it('are found whatever stands between them', () => {
+    const words = (path: string) =>
+      fileWords(path)
+        .atoms.map((atom) => (atom.apart ? ' ' : '·') + atom.written)
+        .join('')
+        .trim();
+    expect(words('Storm%20Jacket/SKJRust_01 (2).jpeg?width=800')).toBe('Storm Jacket SKJ·Rust 01 2');
+    expect(words('https://a.example/größe-ÄÖ.png')).toBe('größe ÄÖ');
+    expect(words('100%wool.png')).toBe('100 wool');
+    expect(compact('Größe GRAY No. 5')).toBe('grossegreyno5');
+  });
+});
+
+describe('a picture goes by its name', () => {
+  it.each([
+    ['SKJ-rust-front.jpg', 'sure fam1 Rust'],
+    ['skerry_storm_jacket_spruce.png', 'sure fam1 Spruce'],
+    ['4006381333931_2.jpg', `sure fam1 ${placeName(withSku, { level: 'child', childId: sku.id })}`],
+    ['skj_rust_m_fl.webp', `sure fam1 ${placeName(withSku, { level: 'child', childId: sku.id })}`],
+    ['SKJ_sizechart.png', 'sure fam1 family'],
+    ['SKJ.jpg', 'sure fam1 family'],
+    ['SKP deep rust.jpg', 'sure fam2 Deep Rust'],
+    ['Storm poncho Rust.jpg', 'sure fam2 Rust'],
+    // Midnight spelled amiss, cut short, and what could be another colour.
+    ['SKJ midnihgt.jpg', 'sure fam1 Midnight'],
+    ['SKJ-mdn-2.jpg', 'sure fam1 Midnight'],
+    ['SKJ dark rust.jpg', 'doubtful fam1 Rust'],
+    ['SKJ rust spruce.jpg', 'doubtful fam1 —'],
+    ['SKJ turquoise.jpg', 'doubtful fam1 —'],
+    // Other goods, and what no word says.
+    ['SKJ12 rust.jpg', 'doubtful fam1 Rust'],
+    ['storm lantern rust.jpg', 'none nobody —'],
+    ['garden chair rust.jpg', 'none nobody —'],
+    ['IMG_0417.jpg', 'none nobody —'],
+  ])('%s: %s', (path, expected) => expect(told(path)).toBe(expected));
+
+  it('to the family it was brought to, unless a code or number names another', () => {
+    expect(told('rust_01.jpg', { within: 'fam1' })).toBe('sure fam1 Rust');
+    expect(told('SKP_rust.jpg', { within: 'fam1' })).toBe('sure fam2 Rust');
+  });
+  it('by the colour of the goods where the name says nothing, and is asked about', () => {
+    expect(told('SKJ_03.jpg', { look: look('#B0532F') })).toBe('doubtful fam1 Rust');
+    expect(told('IMG_0417.jpg', { look: look('#1D2743'), within: 'fam1' })).toBe('doubtful fam1 Midnight');
+    // Between two of them it is nobody's.
+    expect(told('SKJ_03.jpg', { look: look('#FF00FF') })).toBe('sure fam1 family');
+  });
+  it('a number it ends in counts pictures, unless the names beside it say that it is a size', () => {
+    const sizes = createFamily({
+      ...{ id: 'fam3', off: [], fields: { name: 'Wader', brand: '', styleCode: 'WAD', category: 'outerwear/jackets' } },
+      axes: [{ role: 'size', label: 'Size', values: ['1', '2', '8', '10', '12'].map((label) => ({ label })) }],
+    });
+    const ground = {
+      registry,
+      catalogue: openPictureCatalogue([{ id: 'fam3', name: 'Wader', brand: '', styleCode: 'WAD' }], []),
+      familyOf: (id: string) => (id === 'fam3' ? sizes : undefined),
+    };
+    const of = (paths: string[]) =>
+      matchPictures(
+        paths.map((path) => ({ path })),
+        ground,
+      ).map((one) => `${one.confidence} ${placeName(sizes, one.place)} ${one.number ?? ''}`.trim());
+    expect(of(['WAD_8.jpg', 'WAD_10.jpg', 'WAD_12.jpg'])).toEqual(['sure 8', 'sure 10', 'sure 12']);
+    expect(of(['WAD_1.jpg', 'WAD_2.jpg'])).toEqual(['sure family 1', 'sure family 2']);
+    expect(of(['WAD_10.jpg'])).toEqual(['doubtful 10']);
+  });
+  it('the same picture under the names of several children of a value is the value’s', () => {
+    const paths = ['SKJ-Rust-M-Unlined.jpg', 'SKJ-Rust-L-Unlined.jpg'];
+    const names = (ids: string[]) => matched(paths, { ids }).map((one) => placeName(jacket, one.place));
+    expect(names(['a', 'b'])).toEqual(['Rust · M · Unlined', 'Rust · L · Unlined']);
+    expect(names(['a', 'a'])).toEqual(['Rust', 'Rust']);
+  });
+  it('asks once about what is alike', () => {
+    const all = matched(['SKJ_turq_1.jpg', 'SKJ_turq_2.jpg', 'SKJ_lilac_1.jpg', 'SKP_turq_1.jpg']);
+    expect(new Set(all.map((one) => one.question)).size).toBe(3);
+  });
+  it('into an order: by number, else by angle', () => {
+    const order = (paths: string[]) =>
+      inPictureOrder(matched(paths).map((one) => ({ ...one, path: paths[one.at]! }))).map((one) => one.path);
+    expect(order(['SKJ-rust-10.jpg', 'SKJ-rust-2.jpg'])).toEqual(['SKJ-rust-2.jpg', 'SKJ-rust-10.jpg']);
+    expect(order(['SKJ-rust-detail.jpg', 'SKJ-rust-back.jpg', 'SKJ-rust-front.jpg'])).toEqual([
+      ...['SKJ-rust-front.jpg', 'SKJ-rust-back.jpg', 'SKJ-rust-detail.jpg'],
+    ]);
+  });
+});
+
+describe('folders of names in many manners', () => {
+  const match = (folder: { path: string }[], goods: { catalogue: typeof catalogue; familyOf: typeof familyOf }) =>
+    matchPictures(folder, { registry, catalogue: goods.catalogue, familyOf: goods.familyOf });
+  const seed = Math.floor(Math.random() * 1e6);
+  it.each(MANNERS)(`%s: hardly one wrong, hardly one missed (seed ${seed})`, (manner) => {
+    const { precision, recall } = scoreOf(manner, [seed, seed + 1, seed + 2], match);
+    expect(precision).toBeGreaterThanOrEqual(0.99);
+    expect(recall).toBeGreaterThanOrEqual(0.95);
+  });
+  it.each(HARDER_MANNERS)(`%s: hardly one wrong; what is doubtful is asked (seed ${seed})`, (manner) => {
+    const { precision, recallWithAsked } = scoreOf(manner, [seed, seed + 1, seed + 2], match);
+    expect(precision).toBeGreaterThanOrEqual(0.98);
+    expect(recallWithAsked).toBeGreaterThanOrEqual(0.85);
+  });
+});
