@@ -16,6 +16,7 @@ const programs = {
   'server/dist/main.mjs': 'server/src/main.ts',
   'server/dist/fit-worker.mjs': 'server/src/fits/worker.ts',
   'server/dist/file-worker.mjs': 'server/src/files/worker.ts',
+  'server/dist/picture-worker.mjs': 'server/src/pictures/worker.ts',
   'server/dist/write-worker.mjs': 'server/src/changes/worker.ts',
   'channels/dist/main.mjs': 'channels/src/main.ts',
   'demo/dist/main.mjs': 'demo/src/load-main.ts',

@@ -239,7 +239,7 @@ describe('pictures', () => {
     );
     expect(again!.picture!.id).toBe(png!.picture!.id);
     const small = await fetch(`${world.url}/pictures/${png!.picture!.id}.small.png`);
-    expect([small.status, small.headers.get('content-type')]).toEqual([200, 'image/png']);
+    expect([small.status, small.headers.get('content-type')]).toEqual([200, 'image/webp']);
   });
   it('are measured and looked at: size, and whether the ground is white', async () => {
     const [white, grey, turned] = await take(

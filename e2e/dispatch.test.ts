@@ -238,7 +238,7 @@ describe('sending', () => {
       ).listing,
     );
     listing.key = 'elsewhere';
-    listing.pictures = listing.pictures.map((one) => `${world.url}/pictures/${one.slice(8)}.png`);
+    listing.pictures = listing.pictures.map((one) => `${world.url}/pictures/${one.slice(8)}`);
     listing.axes.forEach((axis) => axis.options.forEach((option) => delete option.pictures));
     listing.offers.forEach((offer, at) => at !== 3 && (offer.sku += '-ELSE'));
     await fetch(`${world.channelsUrl}/own-shop/submissions`, {

@@ -86,7 +86,16 @@ const FEW = 'quayside,fernpost,own-shop';
  * played, with `every` all of them, with `only` those it names.
  */
 export async function startWorld(
-  options: { demo?: boolean; bare?: boolean; every?: boolean; only?: string; delay?: number; waits?: string } = {},
+  options: {
+    demo?: boolean;
+    bare?: boolean;
+    every?: boolean;
+    only?: string;
+    delay?: number;
+    waits?: string;
+    /** An address that pictures may be fetched from besides public ones. */
+    fetchFrom?: string;
+  } = {},
 ): Promise<World> {
   const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
   const env = {
@@ -100,6 +109,7 @@ export async function startWorld(
     LOOM_KIN_CHANNELS: channels.url,
     LOOM_KIN_POLL: '60',
     LOOM_KIN_WAITS: options.waits ?? '100,200,400',
+    ...(options.fetchFrom ? { LOOM_KIN_FETCH_FROM: options.fetchFrom } : {}),
     TZ: 'UTC',
   };
   let server = await launch('server', { ...serverEnv, LOOM_KIN_PORT: '0' });

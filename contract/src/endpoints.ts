@@ -7,6 +7,7 @@ import { familyEndpoints } from './families';
 import { intakeEndpoints } from './intake';
 import { jobEndpoints } from './jobs';
 import { layoutEndpoints } from './layouts';
+import { pictureEndpoints } from './pictures';
 import { setupEndpoints } from './setup';
 
 export const endpoints = {
@@ -19,4 +20,5 @@ export const endpoints = {
   ...dispatchEndpoints,
   ...jobEndpoints,
   ...layoutEndpoints,
+  ...pictureEndpoints,
 };

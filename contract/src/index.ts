@@ -9,6 +9,7 @@ export * from './setup';
 export * from './intake';
 export * from './jobs';
 export * from './layouts';
+export * from './pictures';
 export * from './dispatches';
 export * from './events';
 export { endpoints } from './endpoints';

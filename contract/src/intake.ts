@@ -1,6 +1,6 @@
-/** What comes in: sheets, family files, pictures. */
+/** What comes in: sheets and family files. */
 import { z } from 'zod';
-import { FamilyFileSchema, PictureFactsSchema } from '@loom-kin/core';
+import { FamilyFileSchema } from '@loom-kin/core';
 import { define, withId } from './endpoint';
 import { JobSchema } from './jobs';
 
@@ -29,10 +29,6 @@ const Rows = z.object({
   from: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(1000).default(500),
 });
-
-const Files = z.array(
-  z.object({ fileName: z.string(), picture: PictureFactsSchema.nullable(), problem: z.string().nullable() }),
-);
 
 export const intakeEndpoints = {
   readTable: define('post', '/api/intake/table', 'A sheet as rows of text, the header first; nothing is kept of it', {
@@ -63,5 +59,4 @@ export const intakeEndpoints = {
     body: FamilyFileSchema,
     response: IntakeReportSchema,
   }),
-  addPictures: define('post', '/api/pictures', 'Take pictures in', { response: Files, upload: 'files' }),
 };

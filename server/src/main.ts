@@ -1,8 +1,10 @@
 /**
  * The server as a process. Settings come from the environment: LOOM_KIN_DATA, LOOM_KIN_PORT, LOOM_KIN_CHANNELS,
- * LOOM_KIN_LOG; LOOM_KIN_POLL and LOOM_KIN_WAITS (milliseconds) for receipts and tries.
+ * LOOM_KIN_LOG; LOOM_KIN_POLL and LOOM_KIN_WAITS (milliseconds) for receipts and tries; LOOM_KIN_FETCH_FROM, the one address besides
+ * public ones that pictures may be fetched from.
  */
 import { resolve } from 'node:path';
+import { isPublicAddress } from './pictures/fetchPicture';
 import { startServer } from './start';
 import { DataInUse } from './store/database';
 
@@ -14,6 +16,9 @@ const running = await startServer({
   port: Number(process.env.LOOM_KIN_PORT ?? 4310),
   channelsUrl: process.env.LOOM_KIN_CHANNELS ?? 'http://127.0.0.1:4311',
   ...(process.env.LOOM_KIN_POLL ? { pollEvery: Number(process.env.LOOM_KIN_POLL) } : {}),
+  ...(process.env.LOOM_KIN_FETCH_FROM
+    ? { mayFetchFrom: (address) => address === process.env.LOOM_KIN_FETCH_FROM || isPublicAddress(address) }
+    : {}),
   ...(process.env.LOOM_KIN_WAITS ? { waits: process.env.LOOM_KIN_WAITS.split(',').map(Number) } : {}),
 }).catch((error: unknown) => {
   if (!(error instanceof DataInUse)) throw error;

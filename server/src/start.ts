@@ -15,6 +15,9 @@ import { createFitPool } from './fits/pool';
 import { createApp } from './http/app';
 import { createDesk } from './jobs/desk';
 import { lockData } from './store/database';
+import { createFetcher } from './pictures/fetchPicture';
+import { createPictureIntakes } from './pictures/pictureIntakes';
+import { createPicturePool } from './pictures/pool';
 import { openStore } from './store/openStore';
 import type { Store } from './store/store';
 import { WEB } from './folders';
@@ -30,6 +33,8 @@ export interface ServerOptions {
   pollEvery?: number;
   waits?: readonly number[];
   receiptPatience?: number;
+  /** Which addresses pictures may be fetched from; all public ones where nothing is said. */
+  mayFetchFrom?: (address: string) => boolean;
 }
 
 export interface RunningServer {
@@ -58,7 +63,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const keeper = createKeeper(store, pool, log);
   let url = '';
   const runner = createRunner(store, pool, {
-    ...{ channelsUrl, log, pictureAddress: (id) => `${url}/pictures/${id}.png` },
+    ...{ channelsUrl, log, pictureAddress: (id) => `${url}/pictures/${id}` },
     pollEvery,
     waits: options.waits ?? WAITS,
     receiptPatience: options.receiptPatience ?? HOUR,
@@ -66,11 +71,29 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const files = createFilePool(store);
   const writer = createWriter(store);
   const intakes = createIntakes(store, files, writer, log);
-  const desk = createDesk(store, { keeper, intakes, runner });
+  const pictures = createPicturePool(store);
+  const fetcher = createFetcher(options.mayFetchFrom);
+  const pictureIntakes = createPictureIntakes(store, pictures, fetcher, log);
+  const desk = createDesk(store, { keeper, intakes, pictureIntakes, runner });
   const approvals = createApprovals(store, channelsUrl, pollEvery, log);
   const entries = createEntries(store, channelsUrl, log);
   const app = createApp({
-    ...{ store, pool, files, intakes, runner, desk, approvals, entries, writer, log, webFolder, channelsUrl },
+    ...{
+      store,
+      pool,
+      files,
+      intakes,
+      pictures,
+      pictureIntakes,
+      runner,
+      desk,
+      approvals,
+      entries,
+      writer,
+      log,
+      webFolder,
+      channelsUrl,
+    },
   });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
@@ -82,6 +105,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   runner.resume();
   intakes.goOn();
+  pictureIntakes.goOn();
   keeper.kick();
   return {
     ...{ url, store, runner },
@@ -91,6 +115,9 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
       await keeper.close();
       await runner.stop();
       await intakes.close();
+      await pictureIntakes.close();
+      await fetcher.close();
+      await pictures.close();
       await files.close();
       await writer.close();
       await pool.close();

@@ -178,6 +178,35 @@ export const REFUSALS = {
     `${p.file} is no picture this program can read. PNG, JPEG, WebP, AVIF, TIFF and GIF are taken; a drawing is exported as PNG first.`,
   'picture.too-large': (p: { file: string; millions: number }) =>
     `${p.file} has more than ${p.millions} million pixels.`,
+  'picture.too-slow': (p: { file: string }) =>
+    `${p.file} took more than a minute to read and was left out. Save it anew, as PNG or JPEG.`,
+  'picture.too-heavy': (p: { file: string; megabytes: number }) =>
+    `${p.file} has more than ${p.megabytes} MB and was left out. Save it smaller, as JPEG for instance.`,
+  'picture.path': (p: { file: string }) =>
+    `${p.file} points out of the archive and was left out. Pack the folder anew.`,
+  'picture.locked': (p: { file: string }) => `${p.file} is locked with a password and was left out.`,
+  'picture.in-archive': (p: { file: string }) =>
+    `${p.file} is an archive within an archive and was left out. Bring it by itself.`,
+  'picture.many-in-archive': (p: { file: string; most: number }) =>
+    `${p.file} holds more than ${p.most.toLocaleString('en')} files: the first of them were taken. Bring the others in another archive.`,
+  'picture.bomb': (p: { file: string; megabytes: number }) =>
+    `${p.file} would be more than ${p.megabytes.toLocaleString('en')} MB unpacked: what came before that was taken.`,
+  'picture.archive-broken': (p: { file: string }) =>
+    `${p.file} is damaged or was cut off on its way: what could be read of it was taken. Pack or send it anew.`,
+  'picture.address': (p: { file: string }) =>
+    `${p.file} is no address on the web that begins with https:// or http://.`,
+  'picture.address-inside': (p: { file: string }) =>
+    `${p.file} lies within a network that is not open to all; only public addresses are fetched.`,
+  'picture.address-silent': (p: { file: string; seconds: number }) =>
+    `${p.file} did not answer within ${p.seconds} seconds.`,
+  'picture.address-refused': (p: { file: string; status: number }) =>
+    `${p.file} answered ${p.status}: there is no picture.`,
+  'picture.address-failed': (p: { file: string }) => `${p.file} cannot be reached.`,
+  'picture.address-type': (p: { file: string; type: string }) =>
+    `${p.file} is a ${p.type}, no picture. Take the address of the picture itself.`,
+  'picture.address-turns': (p: { file: string }) => `${p.file} leads on from one address to another without an end.`,
+  'pictures.none': () => 'There is neither a file nor an address.',
+  'pictures.unknown': () => 'These pictures were taken in too long ago, or never. Bring them again.',
   'picture.too-many': (p: { most: number }) => `More than ${p.most} pictures would stand in one place.`,
   'change.unknown': () => 'There is no such change.',
   'undo.nothing': () => 'There is nothing left to take back.',

@@ -15,6 +15,7 @@ import { mountFamilies } from './routes/families';
 import { mountIntake } from './routes/intake';
 import { mountJobs } from './routes/jobs';
 import { mountLayouts } from './routes/layouts';
+import { mountPictures } from './routes/pictures';
 import { mountSetup } from './routes/setup';
 
 const SECURITY = {
@@ -45,6 +46,7 @@ export function createApp(parts: Parts): Express {
   mountBoard(app, parts);
   mountChanges(app, parts);
   mountIntake(app, parts);
+  mountPictures(app, parts);
   mountDispatches(app, parts);
   mountJobs(app, parts);
   mountLayouts(app, parts);

@@ -8,6 +8,8 @@ import type { Intakes } from '../files/intakes';
 import type { FilePool } from '../files/pool';
 import type { FitPool } from '../fits/pool';
 import type { Desk } from '../jobs/desk';
+import type { PictureIntakes } from '../pictures/pictureIntakes';
+import type { PicturePool } from '../pictures/pool';
 import type { Store } from '../store/store';
 
 export interface Parts {
@@ -15,6 +17,8 @@ export interface Parts {
   pool: FitPool;
   files: FilePool;
   intakes: Intakes;
+  pictures: PicturePool;
+  pictureIntakes: PictureIntakes;
   runner: Runner;
   desk: Desk;
   approvals: Approvals;

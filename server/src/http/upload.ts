@@ -1,19 +1,27 @@
-/** Uploads, bounded in size and number: sheets are put down in a folder, pictures held in memory until they are read. */
+/** Uploads, bounded in size and number: all of them are put down in a folder under names of their own. */
 import { mkdirSync } from 'node:fs';
 import multer from 'multer';
 
 const MEGABYTE = 1024 * 1024;
 
-/** One sheet, put down in the folder under a name of its own. */
-export function oneSheet(folder: string) {
+function intoFolder(folder: string, limits: { megabytes: number; files: number }, keepPaths = false) {
   mkdirSync(folder, { recursive: true, mode: 0o700 });
-  return multer({ dest: folder, limits: { fileSize: 30 * MEGABYTE, files: 1, fields: 5, parts: 10 } }).single('file');
+  return multer({
+    dest: folder,
+    preservePath: keepPaths,
+    limits: { fileSize: limits.megabytes * MEGABYTE, files: limits.files, fields: 5, parts: limits.files + 10 },
+  });
 }
-export const manyPictures = multer({
-  storage: multer.memoryStorage(),
-  limits: { fileSize: 25 * MEGABYTE, files: 40, fields: 5, parts: 50 },
-}).array('files', 40);
 
-/** The name a browser gave a file; multer reads it as Latin-1. */
-export const fileNameOf = (file: Express.Multer.File): string =>
-  Buffer.from(file.originalname, 'latin1').toString('utf8').slice(-120);
+export const oneSheet = (folder: string) => intoFolder(folder, { megabytes: 30, files: 1 }).single('file');
+/** Pictures that go to one place. */
+export const manyPictures = (folder: string) => intoFolder(folder, { megabytes: 25, files: 40 }).array('files', 40);
+/** Pictures and archives of them, with the folders they lie in. */
+export const manyFiles = (folder: string) =>
+  intoFolder(folder, { megabytes: 2048, files: 2000 }, true).array('files', 2000);
+
+/** The name a browser gave a file, with its folders where they were kept; multer reads it as Latin-1. */
+export const pathOf = (file: Express.Multer.File): string =>
+  Buffer.from(file.originalname, 'latin1').toString('utf8').slice(-500);
+/** The end of the name that a browser gave a file. */
+export const fileNameOf = (file: Express.Multer.File): string => pathOf(file).slice(-120);

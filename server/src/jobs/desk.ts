@@ -5,6 +5,7 @@ import { retryDispatch, stopDispatch } from '../dispatch/order';
 import type { Runner } from '../dispatch/runner';
 import type { Intakes } from '../files/intakes';
 import type { Keeper } from '../fits/keeper';
+import type { PictureIntakes } from '../pictures/pictureIntakes';
 import type { Store } from '../store/store';
 import { readJob } from './jobs';
 
@@ -19,10 +20,18 @@ export interface Desk {
   resume(id: string): Job;
 }
 
-export function createDesk(store: Store, parts: { keeper: Keeper; intakes: Intakes; runner: Runner }): Desk {
+interface Workers {
+  keeper: Keeper;
+  intakes: Intakes;
+  pictureIntakes: PictureIntakes;
+  runner: Runner;
+}
+
+export function createDesk(store: Store, parts: Workers): Desk {
   const handles: Record<Job['kind'], Handle> = {
     recheck: parts.keeper,
     intake: parts.intakes,
+    pictures: parts.pictureIntakes,
     dispatch: {
       stop: (id) => void stopDispatch(store, id),
       resume(id) {

@@ -1,5 +1,5 @@
 /** Jobs as they stand in the database. A dispatch is a job that its own lines tell of; re-checks and sheets have a row here. */
-import { desc, eq, inArray, ne } from 'drizzle-orm';
+import { and, desc, eq, inArray, ne } from 'drizzle-orm';
 import { Refusal } from '@loom-kin/core';
 import type { DispatchSummary, Job } from '@loom-kin/contract';
 import { readDispatches } from '../dispatch/dispatches';
@@ -12,7 +12,7 @@ export type JobRow = typeof jobs.$inferSelect;
 /** So many are told of; of those that ended no more are kept. */
 const KEPT = 40;
 
-const jobOf = ({ sheet: _sheet, ...job }: JobRow): Job => job;
+const jobOf = ({ sheet: _sheet, pictures: _pictures, ...job }: JobRow): Job => job;
 
 /** A job of the table, or undefined. */
 export const jobRow = (database: Database, id: string): JobRow | undefined =>
@@ -43,8 +43,20 @@ function dispatchJob({ id, at, state, title, lines, states, notice }: DispatchSu
 }
 
 /** Begins a job and tells the open pages. */
-export function openJob(store: Store, job: Pick<JobRow, 'id' | 'kind' | 'title' | 'subject' | 'total' | 'sheet'>): Job {
-  const row: JobRow = { ...job, state: 'running', done: 0, notice: null, at: new Date().toISOString(), endedAt: null };
+export function openJob(
+  store: Store,
+  job: Pick<JobRow, 'id' | 'kind' | 'title' | 'subject' | 'total'> & Partial<Pick<JobRow, 'sheet' | 'pictures'>>,
+): Job {
+  const row: JobRow = {
+    sheet: null,
+    pictures: null,
+    ...job,
+    state: 'running',
+    done: 0,
+    notice: null,
+    at: new Date().toISOString(),
+    endedAt: null,
+  };
   store.database.insert(jobs).values(row).run();
   return tellJob(store, jobOf(row));
 }
@@ -63,9 +75,14 @@ function tellJob(store: Store, job: Job): Job {
   return job;
 }
 
-/** Forgets the oldest jobs that ended; gives those that are gone. */
+/** Forgets the oldest jobs that ended; gives those that are gone. Pictures wait until the seller puts them away. */
 export function forgetOldJobs(database: Database): JobRow[] {
-  const ended = database.select().from(jobs).where(ne(jobs.state, 'running')).orderBy(desc(jobs.at)).all();
+  const ended = database
+    .select()
+    .from(jobs)
+    .where(and(ne(jobs.state, 'running'), ne(jobs.kind, 'pictures')))
+    .orderBy(desc(jobs.at))
+    .all();
   const old = ended.slice(KEPT);
   if (old.length > 0)
     database

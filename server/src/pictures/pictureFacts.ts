@@ -24,3 +24,10 @@ export function mindPictures(database: Database, ids: readonly string[]): void {
   const known = factsOf(database, ids);
   if (ids.some((id) => !known[id])) throw new Refusal('picture.not-taken-in', {});
 }
+
+/** What is known of a picture; refuses one that was never taken in. */
+export function mindPicture(database: Database, id: string): PictureFacts {
+  const facts = factsOf(database, [id])[id];
+  if (!facts) throw new Refusal('picture.not-taken-in', {});
+  return facts;
+}

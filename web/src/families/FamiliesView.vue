@@ -166,7 +166,7 @@ useKeys({
             <td class="face">
               <img
                 v-if="family.picture"
-                :src="`/pictures/${family.picture}.small.png`"
+                :src="`/pictures/${family.picture}.small`"
                 alt=""
                 loading="lazy"
                 width="32"

@@ -87,13 +87,13 @@ const nameOf = (one: Listing, at: number) => {
       >
       <div class="page" data-test="buyers-page">
         <div>
-          <img v-if="pictures[0]" class="large" :src="`/pictures/${pictures[0]}.png`" alt="" />
+          <img v-if="pictures[0]" class="large" :src="`/pictures/${pictures[0]}`" alt="" />
           <div v-else class="large none">no picture</div>
           <div class="row">
             <img
               v-for="id in pictures.slice(1, 9)"
               :key="id"
-              :src="`/pictures/${id}.small.png`"
+              :src="`/pictures/${id}.small`"
               alt=""
               width="48"
               height="48"

@@ -142,7 +142,7 @@ const choose = (event: Event) => {
         "
       >
         <img
-          :src="`/pictures/${one.id}.small.png`"
+          :src="`/pictures/${one.id}.small`"
           :alt="one.facts?.fileName ?? 'picture'"
           width="84"
           height="84"

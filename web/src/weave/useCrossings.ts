@@ -90,7 +90,7 @@ export function useCrossings(ground: () => CrossingGround, cloth: () => Cloth, i
       ]
         .filter(Boolean)
         .join(' '),
-      image: figure?.picture ? `url("/pictures/${figure.picture}.small.png")` : ticks,
+      image: figure?.picture ? `url("/pictures/${figure.picture}.small")` : ticks,
     };
   }
 

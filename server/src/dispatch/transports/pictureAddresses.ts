@@ -12,7 +12,7 @@ export function withAddresses<T>(data: T, address: (id: string) => string): T {
 /** Addresses of our pictures become `picture:ID` again, under whatever port they were sent. */
 export function withoutAddresses<T>(data: T): T {
   return mapTexts(data, (text) => {
-    const id = /^https?:\/\/[^/]+\/pictures\/([0-9a-f]{24})\.png$/.exec(text)?.[1];
+    const id = /^https?:\/\/[^/]+\/pictures\/([0-9a-f]{24})(?:\.png)?$/.exec(text)?.[1];
     return id ? pictureMark(id) : text;
   });
 }

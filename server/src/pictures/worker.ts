@@ -1,0 +1,27 @@
+/** A worker thread for pictures: decoding, looking and making others of them hold up nobody. */
+import { workerData } from 'piscina';
+import sharp from 'sharp';
+import type { PictureEdit, PictureFacts } from '@loom-kin/core';
+import { telling, type Told } from '../threads/told';
+import { keepEdited, keepFile, lookAgain } from './keepPicture';
+
+export interface PictureWorkerSettings {
+  folder: string;
+}
+
+export type PictureTask =
+  | { do: 'keep'; fileName: string; bytes: Uint8Array }
+  | { do: 'edit'; from: PictureFacts; edit: PictureEdit }
+  | { do: 'look'; facts: PictureFacts };
+
+const { folder } = workerData as PictureWorkerSettings;
+// There are as many threads as there may be; each works on one picture.
+sharp.concurrency(1);
+sharp.cache(false);
+
+export default function work(task: PictureTask): Promise<Told<PictureFacts>> {
+  return telling(() => {
+    if (task.do === 'keep') return keepFile(folder, task.fileName, task.bytes);
+    return task.do === 'edit' ? keepEdited(folder, task.from, task.edit) : lookAgain(folder, task.facts);
+  });
+}
