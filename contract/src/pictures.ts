@@ -1,6 +1,6 @@
 /** Pictures: taken in by the hundred, matched, settled and put in place; made of others; those that nobody uses. */
 import { z } from 'zod';
-import { ANGLES, PictureEditSchema, PictureFactsSchema, PlaceSchema } from '@loom-kin/core';
+import { ANGLES, CombinedSchema, PictureEditSchema, PictureFactsSchema, PlaceSchema } from '@loom-kin/core';
 import { ChangeDoneSchema } from './changes';
 import { define, done, Id, Key, withId } from './endpoint';
 import { JobSchema } from './jobs';
@@ -85,6 +85,15 @@ export const pictureEndpoints = {
     body: PictureEditSchema,
     response: PictureFactsSchema,
   }),
+  noteCombined: define(
+    'post',
+    '/api/pictures/combined',
+    'Put pictures of several options together, to be fetched by their ids',
+    {
+      body: z.object({ pictures: z.array(CombinedSchema).min(1).max(500) }),
+      response: z.object({ ids: z.array(z.string()) }),
+    },
+  ),
   unusedPictures: define('get', '/api/unused-pictures', 'Pictures that nobody uses', { response: UnusedSchema }),
   clearPictures: define('post', '/api/unused-pictures/clear', 'Clear pictures away that nobody uses', {
     body: z.object({ ids: z.array(Id).min(1).max(100_000) }),

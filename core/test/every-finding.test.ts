@@ -27,7 +27,7 @@ describe.each(Object.keys(EVERY_FINDING) as FindingCode[])('%s', (code) => {
   const at = findings.findIndex((finding) => finding.code === code);
   it('is found, said in a whole sentence, and leads to a field or a part that is there', () => {
     expect(findings.map((finding) => finding.code)).toContain(code);
-    expect(texts[at]).toMatch(/^(?:["\p{Lu}\p{Sc}\d]|p-Rust\.png ).*[.?]$/u);
+    expect(texts[at]).toMatch(/^(?:["\p{Lu}\p{Sc}\d]|p-\w+\.png ).*[.?]$/u);
     expect(texts[at]).not.toMatch(/undefined|null|NaN|\[object| {2}|\s[.,]/);
     const { key, place } = findings[at]!;
     if (!PARTS.includes(key)) expect(registry.field(key)?.levels).toBeDefined();

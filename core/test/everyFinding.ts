@@ -41,6 +41,17 @@ const german = (channel: string) => fit(channel, whole, { language: 'de', regist
 const picturesAre = (more: Partial<core.PictureFacts>) => ({
   pictures: Object.fromEntries(Object.keys(given.pictures).map((id) => [id, facts(id, more)])),
 });
+const look: core.PictureLook = {
+  ...{
+    colours: [{ colour: '#A4502B', share: 0.9 }],
+    ground: '#FFFFFF',
+    goods: 0.4,
+    blur: 0.3,
+    hash: '00ff00ff00ff00ff',
+  },
+};
+const lookingLike = (colour: string, more: Partial<core.PictureLook> = {}) =>
+  picturesAre({ look: { ...look, colours: [{ colour, share: 0.9 }], ...more } });
 const withPictures = (family: Family, at: core.Place, pictures: string[]) =>
   run(family, { do: 'setPictures', place: at, pictures });
 const many = Array.from({ length: 12 }, (_, at) => `m-${at}`);
@@ -246,6 +257,17 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
     fit('quayside', withPictures(whole, { level: 'family' }, many), {
       pictures: { ...given.pictures, ...Object.fromEntries(many.map((id) => [id, facts(id)])) },
     }),
+  'picture.options-unshown': () =>
+    under('fernpost', ({ pictures }) => {
+      pictures.atMost = 2;
+    }),
+  'picture.other-colour': () => fit('own-shop', whole, lookingLike('#1D3FA8')),
+  'picture.blurred': () => fit('own-shop', whole, lookingLike('#A4502B', { blur: 0.9 })),
+  'picture.twice': () =>
+    fit('own-shop', withPictures(whole, { level: 'family' }, ['p-1', 'p-2']), {
+      pictures: { ...given.pictures, 'p-1': facts('p-1', { look }), 'p-2': facts('p-2', { look }) },
+    }),
+  'picture.two-values': () => fit('own-shop', whole, lookingLike('#A4502B')),
   'picture.option-missing': () =>
     fit('fernpost', withPictures(whole, { level: 'value', axisId: colour.id, valueId: colour.values[0]!.id }, [])),
   'field.missing': () => fit('own-shop', run(whole, setFamily('description', null))),

@@ -3,6 +3,7 @@
  * family.
  */
 import { z } from 'zod';
+import { ANGLES } from '../pictures/angles';
 import { FigureSchema, FiguresSchema, MOST, PlaceSchema, RoleSchema, ScopeSchema, WishSchema } from '../family/shape';
 
 const Id = z.string().min(1).max(80);
@@ -55,6 +56,22 @@ export const SetPicturesSchema = z.object({
   /** For one account: its own order, or its own choice. */
   scope: ScopeSchema.optional(),
 });
+/** What is said of pictures; null takes it away. */
+export const DescribePicturesSchema = z.object({
+  do: z.literal('describePictures'),
+  notes: z
+    .array(
+      z.object({
+        picture: Id,
+        angle: z.enum(ANGLES).nullable().optional(),
+        text: z.object({ language: Id, text: z.string().trim().max(500).nullable() }).optional(),
+      }),
+    )
+    .min(1)
+    .max(2000),
+});
+/** Another picture wherever one stands, for whomever; what is said of it stays. */
+export const ReplacePictureSchema = z.object({ do: z.literal('replacePicture'), from: Id, to: Id });
 export const AddAxisSchema = AxisSpecSchema.extend({
   do: z.literal('addAxis'),
   existingTake: z.number().int().min(0).default(0),
@@ -111,6 +128,8 @@ export const RetireFamilySchema = z.object({ do: z.literal('retireFamily'), reti
 const single = [
   SetFiguresSchema,
   SetPicturesSchema,
+  DescribePicturesSchema,
+  ReplacePictureSchema,
   AddAxisSchema,
   RenameAxisSchema,
   MoveAxisSchema,

@@ -13,6 +13,7 @@ import { unknownMarks, usualPattern } from '../identifiers/skuPattern';
 import { Refusal } from '../refusal';
 import type { Registry } from '../registry/openRegistry';
 import { checkIdentifiers } from './checkIdentifiers';
+import { describePicture, replacePicture } from '../pictures/notes';
 import { setFigure, setPictures } from './setFigures';
 import { difference, type Difference } from './difference';
 import type { Command, SingleCommand } from './commands';
@@ -51,6 +52,10 @@ function apply(registry: Registry, family: Family, command: SingleCommand): void
       return;
     case 'setPictures':
       return setPictures(family, command.place, command.pictures, command.scope);
+    case 'describePictures':
+      return command.notes.forEach((note) => describePicture(family, note));
+    case 'replacePicture':
+      return replacePicture(family, command.from, command.to);
     case 'addAxis':
       return keepUsualPattern(family, () => addAxis(registry, family, command));
     case 'renameAxis':

@@ -98,6 +98,14 @@ export const ShelvedChildSchema = z.object({
   was: z.record(z.string(), z.string()),
 });
 
+/** What is said of a picture: from where it shows the goods, and in words for who cannot see it. */
+export const PictureNoteSchema = z.object({
+  angle: z.string().max(20).optional(),
+  /** Language → the text that stands for the picture. */
+  texts: z.record(z.string().max(80), z.string().max(500)).optional(),
+});
+export type PictureNote = z.infer<typeof PictureNoteSchema>;
+
 /** What the seller wants of the plan for one account. */
 export const WishSchema = z.object({
   /** Signature of the plan the seller chose; re-computed when the family changes. */
@@ -108,6 +116,8 @@ export const WishSchema = z.object({
   whole: z.array(IdSchema).default([]),
   /** The axis that should carry the pictures. */
   pictureAxis: IdSchema.optional(),
+  /** How options share pictures where the account takes fewer of them than there are options; not said: they do not. */
+  combine: z.enum(['names', 'letters']).optional(),
   /** Children not offered on this account. */
   leaveOut: z.array(IdSchema).default([]),
   /** Child → the entry of the channel it is offered under; null: it is other goods than the channel's entry of its number. */
@@ -128,6 +138,8 @@ export const FamilySchema = z.object({
   fields: FiguresSchema,
   scoped: ScopedFiguresSchema.optional(),
   pictures: PictureIdsSchema,
+  /** What is said of pictures, wherever they stand. */
+  pictureNotes: z.record(IdSchema, PictureNoteSchema).optional(),
   axes: z.array(AxisSchema).max(MOST.axes),
   children: z.record(z.string(), ChildSchema),
   shelf: z.record(z.string(), ShelvedChildSchema),

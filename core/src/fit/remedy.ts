@@ -23,6 +23,8 @@ export type RemedyLabel =
   | { do: 'offerUnder'; children: number; isLikely: boolean }
   | { do: 'keepApart'; children: number }
   | { do: 'leaveEntry'; children: number }
+  /** Several options share a picture, named on it or lettered. */
+  | { do: 'sharePictures'; labels: 'names' | 'letters' }
   | { do: 'offer'; account: string };
 
 export type Remedy =
@@ -73,7 +75,10 @@ export const isReady = (remedy: Remedy): boolean =>
 
 /** What nobody but the seller decides. */
 const isForTheSeller = (label: RemedyLabel): boolean =>
-  label.do === 'leaveOut' || label.do === 'keepApart' || (label.do === 'offerUnder' && !label.isLikely);
+  label.do === 'sharePictures' ||
+  label.do === 'leaveOut' ||
+  label.do === 'keepApart' ||
+  (label.do === 'offerUnder' && !label.isLikely);
 
 /** Puts one remedy to those that are there. */
 export function addRemedy(mend: Mend, remedy: Remedy): void {

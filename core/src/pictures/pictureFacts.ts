@@ -1,5 +1,6 @@
 /** What is known of a picture from its pixels. Who looks at them hands these facts to everybody else. */
 import { z } from 'zod';
+import { CombinedSchema } from './combine';
 
 const ColourSchema = z.string().regex(/^#[0-9A-F]{6}$/);
 
@@ -46,5 +47,7 @@ export const PictureFactsSchema = z.object({
   look: PictureLookSchema.optional(),
   /** The picture it was made of. */
   madeOf: z.string().optional(),
+  /** The pictures that are put together on it; it is drawn when somebody asks for it. */
+  combined: CombinedSchema.optional(),
 });
 export type PictureFacts = z.infer<typeof PictureFactsSchema>;

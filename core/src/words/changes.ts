@@ -2,8 +2,9 @@
 import { dequal } from 'dequal';
 import type { Command } from '../change/commands';
 import { EVERYWHERE, figuresIn, scopeName, type Scope } from '../family/scope';
-import type { Axis, Carrier, Child, Family, Figures, Place, Value } from '../family/shape';
+import type { Axis, Carrier, Child, Family, Figures, PictureNote, Place, Value } from '../family/shape';
 import { childLabels, placeLabel } from '../family/weave';
+import { ANGLE_LABELS, isAngle } from '../pictures/angles';
 import { showFigure } from '../registry/figures';
 import type { Registry } from '../registry/openRegistry';
 import { children, count } from './counts';
@@ -47,6 +48,7 @@ function* differences(namer: Namer, before: Family, after: Family): Iterable<Cha
   yield { where: family, what: 'Axes', before: axesText(before), after: axesText(after) };
   yield { where: family, what: 'SKU pattern', before: before.skuPattern, after: after.skuPattern };
   yield { where: family, what: 'State', before: stateText(before), after: stateText(after) };
+  yield* noteLines(namer, before, after);
   for (const account of new Set([...Object.keys(before.wishes), ...Object.keys(after.wishes)])) {
     if (dequal(before.wishes[account], after.wishes[account])) continue;
     yield { where: family, what: `Wishes for ${namer.account(account)}`, before: 'as before', after: 'changed' };
@@ -63,6 +65,22 @@ function* differences(namer: Namer, before: Family, after: Family): Iterable<Cha
     if (!child.woven || after.children[child.id]) continue;
     const where = childLabels(before, child).join(' · ');
     yield { where, what: 'Crossing', before: 'woven', after: after.shelf[child.id] ? 'kept on the shelf' : 'gone' };
+  }
+}
+
+/** Texts and angles of pictures that differ. */
+function* noteLines(namer: Namer, before: Family, after: Family): Iterable<ChangeLine> {
+  const [was, now] = [before.pictureNotes ?? {}, after.pictureNotes ?? {}];
+  for (const id of new Set([...Object.keys(was), ...Object.keys(now)])) {
+    const where = 'a picture';
+    const angle = (note: PictureNote | undefined) =>
+      note?.angle && isAngle(note.angle) ? ANGLE_LABELS[note.angle] : '';
+    yield { where, what: 'Angle', before: angle(was[id]), after: angle(now[id]) };
+    const languages = new Set([...Object.keys(was[id]?.texts ?? {}), ...Object.keys(now[id]?.texts ?? {})]);
+    for (const language of languages) {
+      const what = `Text in its stead${scopeText(namer, `language:${language}`)}`;
+      yield { where, what, before: was[id]?.texts?.[language] ?? '', after: now[id]?.texts?.[language] ?? '' };
+    }
   }
 }
 
@@ -148,6 +166,10 @@ export function titleOf(namer: Namer, command: Command, family: Family): string 
       return figuresTitle(namer, command.changes, family);
     case 'setPictures':
       return `Place pictures on ${placeLabel(family, command.place)}${scopeText(namer, command.scope ?? EVERYWHERE)}`;
+    case 'describePictures':
+      return command.notes.length === 1 ? 'Describe a picture' : `Describe ${count(command.notes.length, 'picture')}`;
+    case 'replacePicture':
+      return 'Change a picture';
     case 'addAxis':
       return `Add the axis ${command.label}`;
     case 'renameAxis':

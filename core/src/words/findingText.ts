@@ -89,6 +89,10 @@ function changeText(label: RemedyLabel): string {
       return `Let ${label.axis} be ${label.wish === 'apart' ? 'joined' : 'split'}`;
     case 'liftWishes':
       return 'Lift the wishes';
+    case 'sharePictures':
+      return label.labels === 'names'
+        ? 'Several options on one picture, by name'
+        : 'Several options on one picture, by letter';
     case 'keepBestPlan':
       return 'Keep the best plan';
     case 'leaveOut':

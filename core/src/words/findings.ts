@@ -142,6 +142,14 @@ export const FINDINGS = {
     `${has(who)} ${p.count} of the ${count(p.least, 'picture')} ${p.account} asks for.`,
   'picture.more': (p: OnAccount & { most: number; count: number }) =>
     `${p.most} of ${count(p.count, 'picture')} go to ${p.account}; the first of each option are kept first.`,
+  'picture.options-unshown': (p: OnAccount & { options: readonly string[]; most: number }) =>
+    `${listed(p.options)} ${p.options.length === 1 ? 'shows' : 'show'} no picture: ${p.account} takes ${p.most} for a listing. Several options can share one.`,
+  'picture.other-colour': (p: { file: string; value: string; looks: string }) =>
+    `${p.file} stands on ${p.value} and looks ${p.looks === 'many' ? 'of many colours' : p.looks}.`,
+  'picture.blurred': (p: { file: string }) => `${p.file} is not sharp.`,
+  'picture.twice': (p: { file: string; other: string }) => `${p.file} and ${p.other} show the same.`,
+  'picture.two-values': (p: { file: string; values: readonly string[] }) =>
+    `${p.file} stands on ${listed(p.values)}: choosing between them shows no difference.`,
   'picture.option-missing': (p: OnAccount & { option: string }) =>
     `${p.option} has no picture of its own on ${p.account}: choosing it changes nothing.`,
 

@@ -252,7 +252,9 @@ function mindLocations(work: Work, before: readonly Location[], after: readonly 
 
 function picturesOf(command: Command): string[] {
   const commands = command.do === 'batch' ? command.commands : [command];
-  return commands.flatMap((one) => (one.do === 'setPictures' ? one.pictures : []));
+  return commands.flatMap((one) =>
+    one.do === 'setPictures' ? one.pictures : one.do === 'replacePicture' ? [one.to] : [],
+  );
 }
 
 function stale(work: Work, familyId: string, now: number, seen: number): Refusal {

@@ -9,6 +9,7 @@ import { accountOf, rulebookOf } from '../catalogue/readCatalogue';
 import { loadFamily } from '../families/load';
 import type { Offering } from '../fits/compute';
 import type { FitPool } from '../fits/pool';
+import { noteCombined } from '../pictures/combined';
 import type { Store } from '../store/store';
 import { messageWords } from './messageWords';
 import { expectedBy, type Standing } from './standing';
@@ -40,6 +41,8 @@ export async function composeLines(store: Store, pool: FitPool, selection: Selec
     composed.revisions[familyId] = revision;
     for (const offering of offerings) {
       const account = accounts.find((one) => one.id === offering.account)!;
+      // Channels fetch them under their ids as soon as they are told of them.
+      noteCombined(store.database, offering.combined);
       composed.lines.push(...linesOfOffering(store, account, familyId, offering, selection.draft));
     }
   }

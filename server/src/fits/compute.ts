@@ -1,5 +1,6 @@
 /** Fits of one family to accounts, from what the database holds. Runs in worker threads; a fault stops one account and nothing else. */
 import {
+  combinedPictures,
   brokenFit,
   computeWithContext,
   createPlannerMemory,
@@ -14,6 +15,7 @@ import {
   type FitInput,
   type FitState,
   type Listing,
+  type Combined,
 } from '@loom-kin/core';
 import { knownNumbersOf } from '../catalogue/entries';
 import { rulebookOf, type Catalogue } from '../catalogue/readCatalogue';
@@ -46,6 +48,8 @@ export interface Offering {
   /** Fee of a new listing in the channel's currency. */
   listingFee: string;
   listings: Listing[];
+  /** Pictures in them that are put together of several. */
+  combined: Combined[];
   /** What stops it, in words. */
   stops: { text: string; childId: string | null; field: string }[];
 }
@@ -137,6 +141,7 @@ export function offeringsOf(
       state: fit.state,
       listingFee: fit.category?.rules.fees.perListing ?? '0',
       listings: context && fit.state !== 'stopped' ? projectListings(context) : [],
+      combined: context ? [...combinedPictures(context).values()] : [],
       stops: stops.map((finding) => ({
         text: findingText(finding, family),
         childId: finding.childIds.length === 1 ? finding.childIds[0]! : null,

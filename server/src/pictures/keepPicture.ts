@@ -42,7 +42,7 @@ export async function keepRaw(folder: string, fileName: string, raw: Raw): Promi
     : fromRaw(raw).jpeg({ quality: 92, chromaSubsampling: '4:4:4' });
   const [data, small, seen] = await Promise.all([
     picture.toBuffer(),
-    fromRaw(raw).resize(SMALL_SIDE, SMALL_SIDE, { fit: 'inside' }).webp({ quality: 82 }).toBuffer(),
+    fromRaw(raw).resize(SMALL_SIDE, SMALL_SIDE, { fit: 'inside' }).webp({ quality: 80, effort: 1 }).toBuffer(),
     lookAt(raw),
   ]);
   const id = digestOf(raw);

@@ -1,5 +1,5 @@
 /** A look at the pixels of a picture: small copies of it, each of the size that is looked at. */
-import type { ResizeOptions } from 'sharp';
+import sharp, { type ResizeOptions } from 'sharp';
 import { blurOf, goodsIn, HASHED_SIDE, perceptualHash, type PictureLook, type Pixels } from '@loom-kin/core';
 import { fromRaw, type Raw } from './raw';
 
@@ -10,11 +10,14 @@ const BORDER_SIDE = 64;
 
 /** What is seen in a picture, and whether its border is white. */
 export async function lookAt(raw: Raw): Promise<{ look: PictureLook; whiteBackground: boolean }> {
+  const grey = brightness(raw);
   const [small, border, bright, hashed] = await Promise.all([
-    pixels(raw, 3, { width: GOODS_SIDE, height: GOODS_SIDE, fit: 'fill' }),
-    pixels(raw, 3, { width: BORDER_SIDE, height: BORDER_SIDE, fit: 'fill', kernel: 'nearest' }),
-    pixels(raw, 1, { width: BLUR_SIDE, height: BLUR_SIDE, fit: 'inside', withoutEnlargement: true }),
-    pixels(raw, 1, { width: HASHED_SIDE, height: HASHED_SIDE, fit: 'fill' }),
+    inColour(raw, { width: GOODS_SIDE, height: GOODS_SIDE, fit: 'fill' }),
+    inColour(raw, { width: BORDER_SIDE, height: BORDER_SIDE, fit: 'fill', kernel: 'nearest' }),
+    Math.max(raw.width, raw.height) > BLUR_SIDE
+      ? inGrey(grey, { width: BLUR_SIDE, height: BLUR_SIDE, fit: 'inside' })
+      : grey,
+    inGrey(grey, { width: HASHED_SIDE, height: HASHED_SIDE, fit: 'fill' }),
   ]);
   const { colours, ground, goods } = goodsIn(small);
   const round = (share: number) => Math.round(share * 1000) / 1000;
@@ -25,11 +28,28 @@ export async function lookAt(raw: Raw): Promise<{ look: PictureLook; whiteBackgr
   return { look, whiteBackground: hasWhiteBorder(border) };
 }
 
-async function pixels(raw: Raw, channels: 1 | 3, size: ResizeOptions): Promise<Pixels> {
-  const flat = fromRaw(raw).flatten({ background: '#FFFFFF' }).resize(size);
-  const made = channels === 1 ? flat.greyscale().toColourspace('b-w') : flat;
-  const { data, info } = await made.raw().toBuffer({ resolveWithObject: true });
-  return { width: info.width, height: info.height, channels, data };
+async function inColour(raw: Raw, size: ResizeOptions): Promise<Pixels> {
+  const whole = raw.channels === 4 ? fromRaw(raw).flatten({ background: '#FFFFFF' }) : fromRaw(raw);
+  const { data, info } = await whole.resize(size).raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, channels: 3, data };
+}
+
+async function inGrey({ data, width, height }: Pixels, size: ResizeOptions): Promise<Pixels> {
+  const made = sharp(data, { raw: { width, height, channels: 1 } })
+    .resize(size)
+    .toColourspace('b-w');
+  const { data: small, info } = await made.raw().toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, channels: 1, data: small };
+}
+
+/** How bright each pixel is (ITU-R BT.601), on white where it can be seen through. */
+function brightness({ data, width, height, channels }: Raw): Pixels {
+  const grey = new Uint8Array(width * height);
+  for (let at = 0, from = 0; at < grey.length; at++, from += channels) {
+    const bright = (data[from]! * 299 + data[from + 1]! * 587 + data[from + 2]! * 114) / 1000;
+    grey[at] = channels === 4 ? 255 + ((bright - 255) * data[from + 3]!) / 255 : bright;
+  }
+  return { width, height, channels: 1, data: grey };
 }
 
 /** Whether the outermost pixels are white: at least 98 of 100 within 12 of pure white. */

@@ -17,6 +17,8 @@ export interface PicturePool {
   keep(fileName: string, bytes: Uint8Array): Promise<PictureFacts>;
   edit(from: PictureFacts, edit: PictureEdit): Promise<PictureFacts>;
   look(facts: PictureFacts): Promise<PictureFacts>;
+  /** Draws a picture that is put together of several. */
+  combine(facts: PictureFacts): Promise<PictureFacts>;
   close(): Promise<void>;
 }
 
@@ -38,6 +40,7 @@ export function createPicturePool(store: Store): PicturePool {
     keep: (fileName, bytes) => run({ do: 'keep', fileName, bytes }, fileName),
     edit: (from, edit) => run({ do: 'edit', from, edit }, from.fileName),
     look: (facts) => run({ do: 'look', facts }, facts.fileName),
+    combine: (facts) => run({ do: 'combine', facts }, facts.fileName),
     close: () => pool.destroy(),
   };
 }

@@ -3,6 +3,7 @@ import { workerData } from 'piscina';
 import sharp from 'sharp';
 import type { PictureEdit, PictureFacts } from '@loom-kin/core';
 import { telling, type Told } from '../threads/told';
+import { drawCombined } from './combined';
 import { keepEdited, keepFile, lookAgain } from './keepPicture';
 
 export interface PictureWorkerSettings {
@@ -12,7 +13,8 @@ export interface PictureWorkerSettings {
 export type PictureTask =
   | { do: 'keep'; fileName: string; bytes: Uint8Array }
   | { do: 'edit'; from: PictureFacts; edit: PictureEdit }
-  | { do: 'look'; facts: PictureFacts };
+  | { do: 'look'; facts: PictureFacts }
+  | { do: 'combine'; facts: PictureFacts };
 
 const { folder } = workerData as PictureWorkerSettings;
 // There are as many threads as there may be; each works on one picture.
@@ -20,8 +22,17 @@ sharp.concurrency(1);
 sharp.cache(false);
 
 export default function work(task: PictureTask): Promise<Told<PictureFacts>> {
-  return telling(() => {
-    if (task.do === 'keep') return keepFile(folder, task.fileName, task.bytes);
-    return task.do === 'edit' ? keepEdited(folder, task.from, task.edit) : lookAgain(folder, task.facts);
+  return telling(async () => {
+    switch (task.do) {
+      case 'keep':
+        return keepFile(folder, task.fileName, task.bytes);
+      case 'edit':
+        return keepEdited(folder, task.from, task.edit);
+      case 'look':
+        return lookAgain(folder, task.facts);
+      case 'combine':
+        await drawCombined(folder, task.facts.id, task.facts.combined!);
+        return task.facts;
+    }
   });
 }

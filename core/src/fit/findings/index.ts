@@ -9,6 +9,7 @@ import { moneyFindings } from './money';
 import { priceFindings } from './prices';
 import { stockFindings } from './stock';
 import { pictureFindings } from './pictures';
+import { pictureLookFindings } from './pictureLooks';
 import { fieldFindings } from './fields';
 import { wordingFindings } from './wording';
 import { orderFindings } from './orders';
@@ -26,6 +27,7 @@ const CHECKS: readonly ((context: CheckContext) => Finding[])[] = [
   priceFindings,
   stockFindings,
   pictureFindings,
+  pictureLookFindings,
   fieldFindings,
   wordingFindings,
   orderFindings,

@@ -2,12 +2,13 @@
  * Findings about pictures: enough of them, large enough, the main one on white. Told where the picture stands, or
  * should.
  */
-import type { Place } from '../../family/shape';
+import { NO_WISH, type Place } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
 import type { PictureFacts } from '../../pictures/pictureFacts';
 import { picturesAt, picturesOf } from '../../pictures/picturesOf';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
+import type { Remedy } from '../remedy';
 import type { Plan } from '../planner';
 import { chosenOptions } from '../project/chosenOptions';
 import { listingPictures, type ListingPictures } from '../project/listingPictures';
@@ -92,9 +93,11 @@ function ofListings(context: CheckContext, plan: Plan): Finding[] {
     if (wanted.length === 0 && atLeast > 0) return [missing(context, place, members)];
     return [
       ...(wanted.length < atLeast ? [tooFew(context, place, members, wanted.length)] : []),
-      ...(wanted.length > sent.length ? [tooMany(context, members, wanted.length, sent.length)] : []),
       ...bareOptions(context, plan, pictures),
-      ...flaws(context, [{ ids: sent, members }]),
+      ...crowded(context, plan, pictures, members),
+      ...flaws(context, [
+        { ids: sent.flatMap((id) => pictures.made.get(id)?.parts.map((part) => part.picture) ?? id), members },
+      ]),
     ];
   });
 }
@@ -127,6 +130,44 @@ function bareOptions(context: CheckContext, plan: Plan, { ofOptions }: ListingPi
       members: positionsOf(valueId!).filter((position) => context.isOffered(position)),
     });
   });
+}
+
+/** More pictures than there is room for: options that would show none are told first. */
+function crowded(context: CheckContext, plan: Plan, pictures: ListingPictures, members: readonly number[]): Finding[] {
+  const { wanted, sent } = pictures;
+  const unshown = unshownOptions(context, plan, pictures, members);
+  return unshown.length === 0 && wanted.length > sent.length
+    ? [tooMany(context, members, wanted.length, sent.length)]
+    : unshown;
+}
+
+/** Options that have pictures none of which is sent: there is no room for them. */
+function unshownOptions(
+  context: CheckContext,
+  plan: Plan,
+  { ofOptions, sent }: ListingPictures,
+  members: readonly number[],
+): Finding[] {
+  if (plan.pictureAxis === null) return [];
+  const out = new Set(sent);
+  const { options } = plan.axes[plan.pictureAxis]!;
+  const unshown = [...ofOptions].filter(([, ids]) => ids.length > 0 && !ids.some((id) => out.has(id)));
+  if (unshown.length === 0) return [];
+  const { account, family } = context;
+  const wish = family.wishes[account.id] ?? NO_WISH;
+  const share = (combine: 'names' | 'letters'): Remedy => ({
+    kind: 'change',
+    label: { do: 'sharePictures', labels: combine },
+    commands: [{ do: 'setWish', account: account.id, wish: { ...wish, combine } }],
+  });
+  return [
+    makeFinding(context, {
+      code: 'picture.options-unshown',
+      params: { account: account.name, options: unshown.map(([at]) => options[at]!.label), most: sent.length },
+      ...{ severity: 'warns', key: 'pictures', rule: 'pictures.atMost', members },
+      remedies: wish.combine ? [] : [share('names'), share('letters')],
+    }),
+  ];
 }
 
 function missing(context: CheckContext, place: Place, members: readonly number[]): Finding {

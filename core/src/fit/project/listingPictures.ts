@@ -4,9 +4,11 @@
 import { familyIndex } from '../../family/weave';
 import { picturesAt } from '../../pictures/picturesOf';
 import type { Rules } from '../../rulebook/shape';
+import type { Combined } from '../../pictures/combine';
 import type { CheckContext } from '../context';
 import type { Plan, TargetAxis } from '../planner';
 import type { ChosenOptions } from './chosenOptions';
+import { combinedOptions } from './combinedPictures';
 
 export interface ListingPictures {
   /** What goes out, the main one first. */
@@ -15,10 +17,16 @@ export interface ListingPictures {
   wanted: string[];
   /** Option place on the axis that carries pictures → all its pictures. Empty where none does. */
   ofOptions: ReadonlyMap<number, readonly string[]>;
+  /** Those of them that are made of several. */
+  made: ReadonlyMap<string, Combined>;
 }
 
 /** A listing that stands under the channel's entries whole shows theirs. */
-export const NO_PICTURES: ListingPictures = Object.freeze({ sent: [], wanted: [], ofOptions: new Map() });
+export const NO_PICTURES: ListingPictures = Object.freeze({
+  ...{ sent: [], wanted: [], ofOptions: new Map(), made: new Map() },
+});
+
+const NONE_MADE: ListingPictures['made'] = new Map();
 
 /** So many pictures a listing may have whose picture axis shows so many values. */
 export const mostPictures = ({ pictures }: Rules, values: number): number =>
@@ -35,7 +43,7 @@ export function listingPictures(
   const general = picturesAt(family, scopes);
   const { rules } = context.category;
   if (rules.axes.pictures === 'child') {
-    return { sent: general.slice(0, rules.pictures.atMost), wanted: [...general], ofOptions: new Map() };
+    return { ...NO_PICTURES, sent: general.slice(0, rules.pictures.atMost), wanted: [...general] };
   }
   const ofOptions = optionPictures(context, plan, chosen, positions);
   const firsts = [...ofOptions.values()].flatMap((ids) => ids.slice(0, 1));
@@ -45,7 +53,14 @@ export function listingPictures(
   // The main picture leads, whether the family's or an option's.
   const main = general[0];
   const wanted = main === undefined ? inOrder : [main, ...inOrder.filter((id) => id !== main)];
-  return { sent: wanted.slice(0, mostPictures(rules, ofOptions.size)), wanted, ofOptions };
+  const most = mostPictures(rules, ofOptions.size);
+  // The main picture shows the goods alone; the others may show several options.
+  const combined = combinedOptions(context, plan, ofOptions, most - 1);
+  if (combined && wanted.length > most) {
+    const sent = [...new Set([...wanted.slice(0, 1), ...combined.sent])].slice(0, most);
+    return { sent, wanted: sent, ofOptions: combined.ofOptions, made: combined.made };
+  }
+  return { sent: wanted.slice(0, most), wanted, ofOptions, made: NONE_MADE };
 }
 
 function optionPictures(

@@ -4,6 +4,7 @@ import { listingFields } from './listingFields';
 import { pictureMark } from '../../listing/pictureAddress';
 import type { Listing, ListingOffer } from '../../listing/listing';
 import { compareAmounts } from '../../money/amount';
+import type { Combined } from '../../pictures/combine';
 import type { CheckContext } from '../context';
 import type { Plan } from '../planner';
 import { chosenOptions, type ChosenOptions } from './chosenOptions';
@@ -44,6 +45,20 @@ export function projectListings(context: CheckContext): Listing[] {
       offers,
     };
   });
+}
+
+/** The pictures of the plan's listings that are made of several, by their ids. */
+export function combinedPictures(context: CheckContext): Map<string, Combined> {
+  const { plan } = context;
+  const found = new Map<string, Combined>();
+  if (!plan || !context.family.wishes[context.account.id]?.combine) return found;
+  const chosen = chosenOptions(context, plan);
+  for (const positions of context.listings) {
+    const described = context.described(positions);
+    if (described.length === 0) continue;
+    for (const [id, combined] of listingPictures(context, plan, chosen, described).made) found.set(id, combined);
+  }
+  return found;
 }
 
 /** What the buyer reads of each option: the seller's label, or the channel's own value where it shows that. */

@@ -6,6 +6,8 @@ import { Refusal } from '@loom-kin/core';
 import { loadFamily } from '../../families/load';
 import { readJob } from '../../jobs/jobs';
 import { mindIntake, readIntakes, settleArrivals } from '../../pictures/arrivals';
+import { noteCombined } from '../../pictures/combined';
+import { factsOf } from '../../pictures/pictureFacts';
 import { pictureFile } from '../../pictures/pictureFiles';
 import { placePictures } from '../../pictures/placePictures';
 import { placesOf, readIntake } from '../../pictures/proposals';
@@ -42,6 +44,7 @@ export function mountPictures(app: Express, parts: Parts): void {
     manyPictures(folder),
   );
   mount(app, api.editPicture, ({ params, body }) => editPicture(store, pictures, params.id, body));
+  mount(app, api.noteCombined, ({ body }) => ({ ids: noteCombined(store.database, body.pictures) }));
   mount(app, api.unusedPictures, () => unusedPictures(store));
   mount(app, api.clearPictures, ({ body }) => clearPictures(store, body.ids));
   mount(
@@ -82,11 +85,19 @@ export function mountPictures(app: Express, parts: Parts): void {
 }
 
 /** The files themselves, under their digest: what has it never changes. */
-function mountFiles(app: Express, { store }: Parts): void {
-  app.get('/pictures/:file', (request, response) => {
+function mountFiles(app: Express, { store, pictures }: Parts): void {
+  /** A picture that is put together is drawn the first time somebody asks for it. */
+  async function drawn(id: string, size: 'full' | 'small'): Promise<string | undefined> {
+    const facts = factsOf(store.database, [id])[id];
+    if (!facts?.combined) return undefined;
+    await pictures.combine(facts);
+    return pictureFile(pictureFolder(store), id, size);
+  }
+  app.get('/pictures/:file', async (request, response) => {
     const match = /^([0-9a-f]{24})(\.small)?(\.(png|jpg|webp))?$/.exec(request.params.file ?? '');
     const root = pictureFolder(store);
-    const file = match && pictureFile(root, match[1]!, match[2] ? 'small' : 'full');
+    const size = match?.[2] ? 'small' : 'full';
+    const file = match && (pictureFile(root, match[1]!, size) ?? (await drawn(match[1]!, size)));
     if (!file) {
       const { code, message } = new Refusal('picture.unknown', {});
       response.status(404).json({ code, message });
