@@ -7,7 +7,7 @@ import sharp, { type Sharp } from 'sharp';
 import phash from 'sharp-phash';
 import { afterAll, describe, expect, it } from 'vitest';
 import { colourDifference, hashDistance, type PictureLook } from '@loom-kin/core';
-import { drawCombined } from '../src/pictures/combined';
+import { drawCombined } from '../src/pictures/drawCombined';
 import { keepFile } from '../src/pictures/keepPicture';
 import { lookAt } from '../src/pictures/lookAt';
 import { pictureFile } from '../src/pictures/pictureFiles';

@@ -43,6 +43,18 @@ export const router = createRouter({
       component: () => import('./rulebook/RulebookView.vue'),
       meta: { title: 'Rules' },
     },
+    {
+      path: '/pictures',
+      name: 'bring',
+      component: () => import('./pictures/bring/BringView.vue'),
+      meta: { title: 'Pictures' },
+    },
+    {
+      path: '/pictures/brought/:id',
+      name: 'settle',
+      component: () => import('./pictures/bring/SettleView.vue'),
+      meta: { title: 'Pictures' },
+    },
     { path: '/intake', name: 'intake', component: () => import('./intake/IntakeView.vue'), meta: { title: 'Intake' } },
     {
       path: '/dispatch',

@@ -9,7 +9,7 @@ import { accountOf, rulebookOf } from '../catalogue/readCatalogue';
 import { loadFamily } from '../families/load';
 import type { Offering } from '../fits/compute';
 import type { FitPool } from '../fits/pool';
-import { noteCombined } from '../pictures/combined';
+import { noteCombined } from '../pictures/noteCombined';
 import type { Store } from '../store/store';
 import { messageWords } from './messageWords';
 import { expectedBy, type Standing } from './standing';

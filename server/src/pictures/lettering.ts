@@ -1,7 +1,7 @@
 /** Words as outlines, in the typeface that ships with the program: what is drawn looks alike on every machine, whatever is installed there. */
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { parse, type Font } from 'opentype.js';
+import opentype, { type Font } from 'opentype.js';
 
 const SUBSETS = ['latin', 'latin-ext', 'cyrillic-ext'];
 const resolve = createRequire(import.meta.url).resolve;
@@ -10,7 +10,7 @@ let fonts: Font[] | undefined;
 function readFonts(): Font[] {
   return (fonts ??= SUBSETS.map((subset) => {
     const file = readFileSync(resolve(`@fontsource/hanken-grotesk/files/hanken-grotesk-${subset}-600-normal.woff`));
-    return parse(file.buffer.slice(file.byteOffset, file.byteOffset + file.length) as ArrayBuffer);
+    return opentype.parse(file.buffer.slice(file.byteOffset, file.byteOffset + file.length) as ArrayBuffer);
   }));
 }
 

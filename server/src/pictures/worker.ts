@@ -3,7 +3,7 @@ import { workerData } from 'piscina';
 import sharp from 'sharp';
 import type { PictureEdit, PictureFacts } from '@loom-kin/core';
 import { telling, type Told } from '../threads/told';
-import { drawCombined } from './combined';
+import { drawCombined } from './drawCombined';
 import { keepEdited, keepFile, lookAgain } from './keepPicture';
 
 export interface PictureWorkerSettings {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
-import { Cable, Grid3x3, History, Inbox, Send, Shirt, SlidersHorizontal } from 'lucide-vue-next';
+import { Cable, Grid3x3, History, Images, Inbox, Send, Shirt, SlidersHorizontal } from 'lucide-vue-next';
 import { useSetup } from '../stores/setup';
 import { useEar } from '../stores/ear';
 import { useFamily } from '../stores/family';
@@ -14,6 +14,7 @@ const PLACES = [
   { to: '/families', label: 'Families', icon: Shirt },
   { to: '/board', label: 'Fit board', icon: Grid3x3 },
   { to: '/channels', label: 'Channels', icon: Cable },
+  { to: '/pictures', label: 'Pictures', icon: Images },
   { to: '/intake', label: 'Intake', icon: Inbox },
   { to: '/dispatch', label: 'Dispatch', icon: Send },
   { to: '/journal', label: 'Journal', icon: History },

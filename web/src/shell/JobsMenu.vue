@@ -12,7 +12,7 @@ const jobs = useJobs();
 const router = useRouter();
 onMounted(jobs.follow);
 
-const UNITS = { recheck: 'families', intake: 'rows', dispatch: 'lines' };
+const UNITS = { recheck: 'families', intake: 'rows', pictures: 'pictures', dispatch: 'lines' };
 const STATES = { running: 'under way', stopped: 'stopped', done: 'done', failed: 'failed' };
 const LOOKS = { running: 'warns', stopped: 'soft', done: 'fits', failed: 'stops' };
 
@@ -34,6 +34,7 @@ async function turn(work: (id: string) => Promise<void>, job: Job): Promise<void
 const PLACES: Record<Job['kind'], (job: Job) => string> = {
   recheck: () => '/families',
   intake: (job) => `/intake?family=${job.subject}&job=${job.id}`,
+  pictures: (job) => `/pictures/brought/${job.id}`,
   dispatch: (job) => `/dispatch/${job.subject}`,
 };
 function open(job: Job): void {
@@ -51,7 +52,7 @@ function open(job: Job): void {
     <template #default="{ close }">
       <div class="list" role="list" aria-label="Jobs">
         <p v-if="jobs.jobs.length === 0" class="soft">
-          Long work is shown here while it goes on: sheets taken in, families checked anew, dispatches.
+          Long work is shown here while it goes on: sheets and pictures taken in, families checked anew, dispatches.
         </p>
         <div v-for="job in jobs.jobs.slice(0, 12)" :key="job.id" role="listitem" class="job" data-test="job">
           <div class="line">
@@ -73,7 +74,7 @@ function open(job: Job): void {
             <span v-if="job.state === 'running'"
               ><ElButton size="small" text @click="turn(jobs.stop, job)">Stop</ElButton></span
             >
-            <span v-else-if="job.state === 'stopped' || (job.state === 'failed' && job.kind === 'intake')"
+            <span v-else-if="job.state === 'stopped' || (job.state === 'failed' && job.kind !== 'dispatch')"
               ><ElButton size="small" text type="primary" @click="turn(jobs.resume, job)">Go on</ElButton></span
             >
             <span v-else>{{ when(job.endedAt ?? job.at) }}</span>

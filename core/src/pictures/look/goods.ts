@@ -21,11 +21,13 @@ export interface Goods {
 type Lab = readonly [number, number, number];
 
 const toLab = converter('lab65');
-/** Colours of 5 bits a channel are measured once; there are 32,768 of them. */
+/** Colours of 6 bits a channel are measured once; there are 262,144 of them. */
 const measured: (Lab | undefined)[] = [];
+const FROM_SIX_BITS = 255 / 63;
 function labOf(r: number, g: number, b: number): Lab {
-  const key = ((r >> 3) << 10) | ((g >> 3) << 5) | (b >> 3);
-  return (measured[key] ??= exactLab((r >> 3) * 8.226, (g >> 3) * 8.226, (b >> 3) * 8.226));
+  const [red, green, blue] = [r >> 2, g >> 2, b >> 2];
+  const key = (red << 12) | (green << 6) | blue;
+  return (measured[key] ??= exactLab(red * FROM_SIX_BITS, green * FROM_SIX_BITS, blue * FROM_SIX_BITS));
 }
 function exactLab(r: number, g: number, b: number): Lab {
   const { l, a, b: yellow } = toLab({ mode: 'rgb', r: r / 255, g: g / 255, b: b / 255 });

@@ -36,11 +36,11 @@ const COLOUR_OF = new Map(
 /** The one value of the axis that a word resembles; null where none or several do. @param word small letters */
 export function resembling(axis: Axis, word: string): Resemblance | null {
   const written = axis.values.map((value) => ({ value, label: compact(value.label) }));
+  const begins = word.length >= 3 ? written.filter(({ label }) => label.startsWith(word)) : [];
+  if (begins.length === 1) return { value: begins[0]!.value, why: 'short', isSure: true };
   const slips = written.filter(({ label }) => label.length >= 4 && word[0] === label[0] && isSlip(word, label));
   if (slips.length === 1) return { value: slips[0]!.value, why: 'slip', isSure: word.length >= 5 };
   if (word.length >= 2 && /^\p{L}+$/u.test(word)) {
-    const begins = word.length >= 3 ? written.filter(({ label }) => label.startsWith(word)) : [];
-    if (begins.length === 1) return { value: begins[0]!.value, why: 'short', isSure: true };
     const shortened = written.filter(({ label }) => word.length < label.length && isCutShort(word, label));
     if (shortened.length === 1 && begins.length === 0)
       return { value: shortened[0]!.value, why: 'short', isSure: /^[^aeiouy]{3,}$/.test(word) };

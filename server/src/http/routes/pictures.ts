@@ -6,7 +6,7 @@ import { Refusal } from '@loom-kin/core';
 import { loadFamily } from '../../families/load';
 import { readJob } from '../../jobs/jobs';
 import { mindIntake, readIntakes, settleArrivals } from '../../pictures/arrivals';
-import { noteCombined } from '../../pictures/combined';
+import { noteCombined } from '../../pictures/noteCombined';
 import { factsOf } from '../../pictures/pictureFacts';
 import { pictureFile } from '../../pictures/pictureFiles';
 import { placePictures } from '../../pictures/placePictures';

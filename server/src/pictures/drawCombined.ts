@@ -1,30 +1,14 @@
-/** Pictures of several options put on one: noted when they are needed, drawn when somebody asks for them. */
+/** Pictures of several options put on one, drawn when somebody asks for them. */
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp, { type OverlayOptions } from 'sharp';
-import { combinedId, COMBINED_SIDE, type Combined, type PictureFacts } from '@loom-kin/core';
-import type { Database } from '../store/database';
-import { pictures } from '../store/schema';
+import { COMBINED_SIDE, type Combined } from '@loom-kin/core';
 import { lettering } from './lettering';
 import { pictureFile, putPictureFile } from './pictureFiles';
 
 const SMALL_SIDE = 240;
 const GAP = 24;
 const INK = '#14211C';
-
-/** Writes down which pictures are put on one, so that it can be fetched. Gives their ids. */
-export function noteCombined(database: Database, all: readonly Combined[]): string[] {
-  return all.map((combined) => {
-    const id = combinedId(combined);
-    const names = combined.parts.map((part) => part.label).join(', ');
-    const facts: PictureFacts = {
-      ...{ id, fileName: names.slice(0, 120), whiteBackground: true, combined },
-      ...{ width: COMBINED_SIDE, height: COMBINED_SIDE },
-    };
-    database.insert(pictures).values({ id, facts, at: new Date().toISOString() }).onConflictDoNothing().run();
-    return id;
-  });
-}
 
 /** Draws a combined picture on white: its parts in rows, each with its name or letter, the letters explained below. */
 export async function drawCombined(folder: string, id: string, combined: Combined): Promise<void> {
