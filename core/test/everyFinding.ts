@@ -47,7 +47,7 @@ const look: core.PictureLook = {
     ground: '#FFFFFF',
     goods: 0.4,
     blur: 0.3,
-    hash: '00ff00ff00ff00ff',
+    hash: { bits: '0f'.repeat(32), strong: 'f'.repeat(64) },
   },
 };
 const lookingLike = (colour: string, more: Partial<core.PictureLook> = {}) =>

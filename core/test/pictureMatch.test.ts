@@ -57,7 +57,7 @@ const look = (colour: string): PictureLook => ({
   ground: '#FFFFFF',
   goods: 0.4,
   blur: 0.2,
-  hash: '0'.repeat(16),
+  hash: { bits: '0'.repeat(64), strong: '0'.repeat(64) },
 });
 
 describe('words of a file name', () => {

@@ -43,7 +43,7 @@ export type View = (typeof VIEWS)[number];
 
 const TURNS: Record<View, string> = {
   front: '',
-  back: ' transform="translate(1200 0) scale(-1 1)"',
+  back: ' transform="translate(1136 46) scale(-0.9 0.94)"',
   near: ' transform="translate(-150 -150) scale(1.25)"',
   laid: ' transform="rotate(-14 600 600) translate(90 90) scale(0.85)"',
 };

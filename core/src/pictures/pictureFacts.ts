@@ -4,6 +4,8 @@ import { CombinedSchema } from './combine';
 
 const ColourSchema = z.string().regex(/^#[0-9A-F]{6}$/);
 
+const HashSchema = z.string().regex(/^[0-9a-f]{64}$/);
+
 /** What was seen in the pixels; pictures that were taken in before anybody looked have none. */
 export const PictureLookSchema = z.object({
   /** The colours of the goods, the largest first, each with its share of them (0 to 1). */
@@ -14,12 +16,12 @@ export const PictureLookSchema = z.object({
   goods: z.number(),
   /** From 0 (sharp) to 1 (blurred). */
   blur: z.number(),
-  /** 64 bits as 16 hexadecimal digits: alike pictures differ in few of them. */
-  hash: z.string().regex(/^[0-9a-f]{16}$/),
+  /** Alike pictures have alike ones: which frequencies are above zero, and which are strong. */
+  hash: z.object({ bits: HashSchema, strong: HashSchema }),
 });
 export type PictureLook = z.infer<typeof PictureLookSchema>;
 
-/** How a picture was made of another: what is left of it in fractions of its sides, then turned, then put on a white square. */
+/** How a picture is made of another: turned, then cut to what is said in fractions of its sides, then put on a white square. */
 export const PictureEditSchema = z.object({
   crop: z
     .object({

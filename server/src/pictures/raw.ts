@@ -63,21 +63,21 @@ async function coloured(
 
 const WHITE = { r: 255, g: 255, b: 255, alpha: 1 };
 
-/** The picture cut, then turned, then put on a white square. */
+/** The picture turned, then cut, then put on a white square. */
 export async function editRaw(raw: Raw, { crop, turn, square }: PictureEdit): Promise<Raw> {
   let made = raw;
   const next = async (work: Sharp) => {
     const { data, info } = await work.raw().toBuffer({ resolveWithObject: true });
     made = { ...made, data, width: info.width, height: info.height, channels: info.channels as 3 | 4 };
   };
+  if (turn) await next(fromRaw(made).rotate(turn));
   if (crop) {
-    const left = Math.min(raw.width - 1, Math.round(crop.left * raw.width));
-    const top = Math.min(raw.height - 1, Math.round(crop.top * raw.height));
-    const width = Math.max(1, Math.min(raw.width - left, Math.round(crop.width * raw.width)));
-    const height = Math.max(1, Math.min(raw.height - top, Math.round(crop.height * raw.height)));
+    const left = Math.min(made.width - 1, Math.round(crop.left * made.width));
+    const top = Math.min(made.height - 1, Math.round(crop.top * made.height));
+    const width = Math.max(1, Math.min(made.width - left, Math.round(crop.width * made.width)));
+    const height = Math.max(1, Math.min(made.height - top, Math.round(crop.height * made.height)));
     await next(fromRaw(made).extract({ left, top, width, height }));
   }
-  if (turn) await next(fromRaw(made).rotate(turn));
   if (square) {
     const side = Math.max(made.width, made.height);
     await next(fromRaw(made).flatten({ background: WHITE }).resize(side, side, { fit: 'contain', background: WHITE }));

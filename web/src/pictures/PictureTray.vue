@@ -2,42 +2,37 @@
 /** The pictures of one place: drop files on it, drag to reorder or to another place; the first is the main one. */
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import Sortable from 'sortablejs';
-import { EVERYWHERE, figureIn, picturesAt, type Carrier, type Place, type SingleCommand } from '@loom-kin/core';
+import type { Place } from '@loom-kin/core';
 import { api, call, tell } from '../api';
 import { trayId } from '../common/leadsTo';
-import { commandScope, samePlace, scopesFor } from '../common/scopes';
-import MovePicture from './MovePicture.vue';
 import { useFamily } from '../stores/family';
-import { useSetup } from '../stores/setup';
+import PictureTile from './PictureTile.vue';
+import { droppedFiles, type Brought } from './bring/bringFiles';
+import { standingKey, usePlaced, type Standing } from './usePlaced';
 
 const props = defineProps<{
   place: Place;
   label: string;
   note?: string;
   swatch?: string | undefined;
+  chosen: ReadonlySet<string>;
+  flawsOf: (id: string, place: Place) => readonly string[];
+}>();
+const emit = defineEmits<{
+  press: [key: string, event: MouseEvent];
+  open: [standing: Standing];
+  /** Archives and folders: what is in them may belong elsewhere. */
+  bring: [files: Brought[]];
 }>();
 const store = useFamily();
+const { shownAt, isOwnAt, set, move, remove, shift, standings } = usePlaced();
 const tray = ref<HTMLElement>();
 const over = ref(false);
 const busy = ref('');
 const problems = ref<string[]>([]);
 let sortable: Sortable | null = null;
-
-const setup = useSetup();
-const scopes = computed(() => scopesFor(setup.registry, setup.accounts, store.scope));
 const pictures = computed(() => shownAt(props.place));
-/** For an account: whether it has a choice of its own here. */
-const isOwn = computed(
-  () => store.scope !== EVERYWHERE && figureIn(carrierOf(props.place), store.scope, 'pictures') !== undefined,
-);
-const shown = computed(() => pictures.value.map((id) => ({ id, facts: store.pictures[id] })));
-const setAt = (place: Place, wanted: readonly string[]): SingleCommand => ({
-  do: 'setPictures',
-  place,
-  pictures: [...wanted],
-  scope: commandScope(store.scope),
-});
-const set = (wanted: readonly string[]) => store.run(setAt(props.place, wanted));
+const isOwn = computed(() => isOwnAt(props.place));
 
 async function addFiles(files: readonly File[]): Promise<void> {
   const taken: string[] = [];
@@ -58,14 +53,14 @@ async function addFiles(files: readonly File[]): Promise<void> {
     }
   }
   busy.value = '';
-  if (taken.length > 0) set([...pictures.value, ...taken]);
+  if (taken.length > 0) set(props.place, [...pictures.value, ...taken]);
 }
-function onDrop(event: DragEvent): void {
+async function onDrop(event: DragEvent): Promise<void> {
   over.value = false;
-  const files = [...(event.dataTransfer?.files ?? [])];
-  if (files.length > 0) void addFiles(files);
+  const files = await droppedFiles(event.dataTransfer);
+  if (files.some(({ path }) => path.includes('/') || /\.zip$/i.test(path))) emit('bring', files);
+  else if (files.length > 0) await addFiles(files.map((one) => one.file));
 }
-
 /** The order on screen is Vue's: what the library moved is put back, and the new order goes in as a command. */
 function build(): void {
   sortable?.destroy();
@@ -76,33 +71,20 @@ function build(): void {
     onEnd: (event) => {
       const id = event.item.dataset.id!;
       const target = JSON.parse((event.to as HTMLElement).dataset.place!) as Place;
-      const same = event.to === event.from;
       event.item.remove();
       event.from.insertBefore(
         event.item,
         event.from.querySelectorAll('.picture')[event.oldDraggableIndex ?? 0] ?? null,
       );
-      moveTo(id, same ? props.place : target, event.newDraggableIndex ?? 0);
+      // One of those that are chosen takes the others along.
+      const one = { place: props.place, id };
+      const all = props.chosen.has(standingKey(one))
+        ? [...props.chosen].flatMap((key) => standings.value.get(key) ?? [])
+        : [one];
+      move(all, target, event.newDraggableIndex ?? 0);
     },
   });
 }
-/** Puts a picture at a place in some order, here or in another tray. */
-function moveTo(id: string, target: Place, at: number): void {
-  const put = (list: readonly string[]) => [...list.slice(0, at), id, ...list.slice(at)];
-  const left = pictures.value.filter((one) => one !== id);
-  if (samePlace(target, props.place)) return void set(put(left));
-  const there = shownAt(target).filter((one) => one !== id);
-  const commands = [setAt(props.place, left), setAt(target, put(there))];
-  store.run({ do: 'batch', title: 'Move a picture', commands });
-}
-function carrierOf(place: Place): Carrier {
-  const family = store.family!;
-  if (place.level === 'family') return family;
-  if (place.level === 'child') return family.children[place.childId]!;
-  return store.index!.valueById.get(place.valueId)!;
-}
-/** What is shown at a place in the scope that is chosen. */
-const shownAt = (place: Place) => picturesAt(carrierOf(place), scopes.value);
 onMounted(build);
 onBeforeUnmount(() => sortable?.destroy());
 watch(pictures, () => void nextTick(build));
@@ -119,62 +101,32 @@ const choose = (event: Event) => {
     class="place"
     :class="{ over }"
     :data-test="`tray-${label}`"
-    @dragover.prevent="over = true"
+    @dragover.prevent.stop="over = true"
     @dragleave="over = false"
-    @drop.prevent="onDrop"
+    @drop.prevent.stop="onDrop"
   >
     <div class="name">
       <i v-if="swatch" class="swatch" :style="{ background: swatch }" />{{ label }}<br /><span class="soft small">{{
         note
       }}</span>
-      <button v-if="isOwn" class="link small" data-test="give-back" @click="set([])">as everywhere</button>
+      <button v-if="isOwn" class="link small" data-test="give-back" @click="set(place, [])">as everywhere</button>
     </div>
     <div ref="tray" class="tray" :data-place="JSON.stringify(place)">
-      <figure
-        v-for="(one, at) in shown"
-        :key="one.id"
-        class="picture"
-        :data-id="one.id"
-        :title="
-          one.facts
-            ? `${one.facts.fileName}, ${one.facts.width} × ${one.facts.height} pixels${one.facts.whiteBackground ? ', on white' : ''}`
-            : ''
-        "
-      >
-        <img
-          :src="`/pictures/${one.id}.small`"
-          :alt="one.facts?.fileName ?? 'picture'"
-          width="84"
-          height="84"
-          draggable="false"
-        />
-        <figcaption>
-          <span v-if="at === 0" class="main">main</span>
-          <button
-            v-else
-            class="plain"
-            title="Make this the main picture"
-            @click="set([one.id, ...pictures.filter((id) => id !== one.id)])"
-          >
-            first
-          </button>
-          <MovePicture
-            :name="one.facts?.fileName ?? 'this picture'"
-            :place="place"
-            :at="at"
-            :count="shown.length"
-            @shift="(by) => moveTo(one.id, place, at + by)"
-            @to="(target) => moveTo(one.id, target, shownAt(target).length)"
-          />
-          <button
-            class="plain"
-            :title="`Take ${one.facts?.fileName ?? 'this picture'} away from here`"
-            @click="set(pictures.filter((id) => id !== one.id))"
-          >
-            ✕
-          </button>
-        </figcaption>
-      </figure>
+      <PictureTile
+        v-for="(id, at) in pictures"
+        :id="id"
+        :key="id"
+        :place="place"
+        :at="at"
+        :count="pictures.length"
+        :is-chosen="chosen.has(standingKey({ place, id }))"
+        :flaws="flawsOf(id, place)"
+        @press="(event) => emit('press', standingKey({ place, id }), event)"
+        @open="emit('open', { place, id })"
+        @shift="(by) => shift({ place, id }, by)"
+        @to="(target) => move([{ place, id }], target)"
+        @remove="remove([{ place, id }])"
+      />
       <label class="add"
         ><input
           type="file"
@@ -182,7 +134,7 @@ const choose = (event: Event) => {
           multiple
           class="visually-hidden"
           @change="choose"
-        />{{ busy ? `Taking in ${busy}…` : shown.length ? '+' : 'Drop pictures here, or click' }}</label
+        />{{ busy ? `Taking in ${busy}…` : pictures.length ? '+' : 'Drop pictures here, or click' }}</label
       >
     </div>
     <ul v-if="problems.length" class="stops small">
@@ -194,10 +146,13 @@ const choose = (event: Event) => {
 <style scoped>
 .place {
   display: grid;
-  grid-template-columns: 170px 1fr;
+  grid-template-columns: 150px 1fr;
   gap: 4px 12px;
   padding: 8px 14px;
   border-top: 1px solid var(--line-soft);
+  /* What is out of sight costs nothing, however many pictures a family has. */
+  content-visibility: auto;
+  contain-intrinsic-size: auto 124px;
 }
 .place.over {
   background: var(--weld-pale);
@@ -228,35 +183,12 @@ const choose = (event: Event) => {
   min-height: 40px;
   align-items: stretch;
 }
-.picture {
-  margin: 0;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-  cursor: grab;
-}
-.picture img {
-  display: block;
-  object-fit: contain;
-}
-figcaption {
-  gap: 4px;
-  display: flex;
-  justify-content: space-between;
-  font-size: 11px;
-  padding: 1px 5px;
-  border-top: 1px solid var(--line-soft);
-  color: var(--ink-soft);
-}
-.main {
-  color: var(--ink);
-  font-weight: 600;
-}
 .add {
   border: 1px dashed var(--line);
   color: var(--ink-soft);
   display: grid;
   place-items: center;
-  min-width: 84px;
+  min-width: 64px;
   padding: 4px 14px;
   cursor: pointer;
   font-size: 13px;

@@ -4,6 +4,7 @@ import { shallowRef, watch, type ShallowRef } from 'vue';
 import type { Family, Fit, KnownNumbers, LeaveOutOffer, Listing, PictureFacts, StockPlaces } from '@loom-kin/core';
 import type { LiveListingRow } from '@loom-kin/contract';
 import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';
+import { api, call, tell } from '../api';
 import { useSetup } from './setup';
 
 /** account → fit, as last computed. */
@@ -79,11 +80,21 @@ export function createFits({ family, stock, stockAt, pictures, live, known }: Fi
   );
   watch([family, stock, stockAt, pictures, live, known], () => void refit());
 
+  async function listings(accountId: string, signature?: string): Promise<Listing[]> {
+    if (!family.value) return [];
+    const given = task(family.value);
+    const found = await worker().listings(given, accountId, signature);
+    if (!family.value.wishes[accountId]?.combine) return found;
+    // Pictures that are put together can be fetched once the server knows what is on them.
+    const made = await worker().combined(given, accountId, signature);
+    if (made.length > 0) await call(api.noteCombined, { body: { pictures: made } }).catch(tell);
+    return found;
+  }
+
   return {
     fits,
     /** What would go out to an account, under a plan of this signature or the one in force. */
-    listings: (accountId: string, signature?: string): Promise<Listing[]> =>
-      family.value ? worker().listings(task(family.value), accountId, signature) : Promise.resolve([]),
+    listings,
     /** What could be left out on an account so that fewer listings are enough. */
     leaveOuts: (accountId: string): Promise<LeaveOutOffer[]> =>
       family.value ? worker().leaveOuts(task(family.value), accountId) : Promise.resolve([]),

@@ -2,6 +2,7 @@
 import { expose } from 'comlink';
 import {
   brokenFit,
+  combinedPictures,
   compilePattern,
   computeWithContext,
   createPlannerMemory,
@@ -15,6 +16,7 @@ import {
   projectListings,
   sortedOf,
   type Account,
+  type Combined,
   type Family,
   type Fit,
   type FitInput,
@@ -106,6 +108,13 @@ const fits = {
     const input = account && inputFor(account, { ...task, family: asSeen(task) });
     const context = input && computeWithContext(signature ? underPlan(input, signature) : input).context;
     return context ? projectListings(context) : [];
+  },
+  /** Pictures in those listings that are put together of several. */
+  combined(task: FitsTask, accountId: string, signature?: string): Combined[] {
+    const account = setup?.accounts.find((one) => one.id === accountId);
+    const input = account && inputFor(account, { ...task, family: asSeen(task) });
+    const context = input && computeWithContext(signature ? underPlan(input, signature) : input).context;
+    return context ? [...combinedPictures(context).values()] : [];
   },
 };
 

@@ -15,8 +15,8 @@ import { FAMILY, makeFinding } from './report';
 const OTHER_COLOUR = 22;
 /** Blurred as if each point were spread over some four pixels of a picture of 1000. */
 const BLURRED = 0.62;
-/** Pictures that differ in no more of their 64 bits and have the same colours show the same. */
-const SAME_HASH = 4;
+/** Pictures that differ in no larger share of what is strong in them, and have the same colours, show the same. */
+const SAME_HASH = 0.01;
 const SAME_COLOUR = 4;
 
 interface Shown {

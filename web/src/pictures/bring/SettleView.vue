@@ -12,7 +12,7 @@ import ArrivalTile from './ArrivalTile.vue';
 import ChoosePlace from './ChoosePlace.vue';
 import QuestionCard from './QuestionCard.vue';
 import { targetOf, useSettling, type Question, type Target } from './useSettling';
-import { useTiles } from './useTiles';
+import { useTiles } from '../useTiles';
 
 const route = useRoute();
 const router = useRouter();
@@ -130,7 +130,7 @@ function onKey(event: KeyboardEvent): void {
   const tile = (event.target as HTMLElement).closest<HTMLElement>('[data-tile]');
   if (tile && event.key === ' ') {
     event.preventDefault();
-    press(Number(tile.dataset.tile), event);
+    press(tile.dataset.tile!, event);
   }
 }
 function walk(by: 1 | -1): void {
@@ -142,10 +142,10 @@ function walk(by: 1 | -1): void {
 useKeys({
   j: () => walk(1),
   k: () => walk(-1),
-  m: () => move(meant()),
-  x: () => void settle(meant(), 'left-out'),
-  Delete: () => void settle(meant(), 'left-out'),
-  Backspace: () => void settle(meant(), null),
+  m: () => move(meant().map(Number)),
+  x: () => void settle(meant().map(Number), 'left-out'),
+  Delete: () => void settle(meant().map(Number), 'left-out'),
+  Backspace: () => void settle(meant().map(Number), null),
   Escape: clear,
   'Ctrl+a': chooseAll,
   'Ctrl+z': () => void settling.undo(),
@@ -158,9 +158,9 @@ const over = ref('');
 function dragStart(event: DragEvent): void {
   const tile = (event.target as HTMLElement).closest<HTMLElement>('[data-tile]');
   if (!tile) return;
-  const at = Number(tile.dataset.tile);
-  dragged = chosen.value.has(at) ? [...chosen.value] : [at];
-  event.dataTransfer?.setData('text/plain', String(at));
+  const at = tile.dataset.tile!;
+  dragged = (chosen.value.has(at) ? [...chosen.value] : [at]).map(Number);
+  event.dataTransfer?.setData('text/plain', at);
 }
 function dropOn(to: Target | 'left-out' | null): void {
   over.value = '';
@@ -277,8 +277,8 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
             v-for="one in nowhere"
             :key="one.at"
             :arrival="one"
-            :is-chosen="chosen.has(one.at)"
-            @click="press(one.at, $event)"
+            :is-chosen="chosen.has(String(one.at))"
+            @click="press(String(one.at), $event)"
             @dblclick="move([one.at])"
           />
         </div>
@@ -315,8 +315,8 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
               v-for="each in arrivals"
               :key="each.at"
               :arrival="each"
-              :is-chosen="chosen.has(each.at)"
-              @click="press(each.at, $event)"
+              :is-chosen="chosen.has(String(each.at))"
+              @click="press(String(each.at), $event)"
               @dblclick="move([each.at])"
             />
           </div>
@@ -348,8 +348,8 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
             v-for="one in leftOut"
             :key="one.at"
             :arrival="one"
-            :is-chosen="chosen.has(one.at)"
-            @click="press(one.at, $event)"
+            :is-chosen="chosen.has(String(one.at))"
+            @click="press(String(one.at), $event)"
           />
         </div>
       </div>
@@ -368,9 +368,11 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
     </div>
     <div v-if="chosen.size" class="sheet chosen" role="toolbar" aria-label="Chosen pictures" data-test="chosen">
       <strong>{{ count(chosen.size, 'picture') }} chosen</strong>
-      <ElButton size="small" type="primary" data-test="move" @click="move([...chosen])">Move to… <kbd>M</kbd></ElButton>
-      <ElButton size="small" @click="settle([...chosen], 'left-out')">Leave out <kbd>X</kbd></ElButton>
-      <ElButton size="small" @click="settle([...chosen], null)">As proposed <kbd>⌫</kbd></ElButton>
+      <ElButton size="small" type="primary" data-test="move" @click="move([...chosen].map(Number))"
+        >Move to… <kbd>M</kbd></ElButton
+      >
+      <ElButton size="small" @click="settle([...chosen].map(Number), 'left-out')">Leave out <kbd>X</kbd></ElButton>
+      <ElButton size="small" @click="settle([...chosen].map(Number), null)">As proposed <kbd>⌫</kbd></ElButton>
       <button class="link" @click="clear">none</button>
     </div>
     <ChoosePlace

@@ -1,21 +1,21 @@
 /** Pictures that are gone through and chosen by key and mouse: arrows go, blank chooses, Shift chooses all between. */
 import { nextTick, ref } from 'vue';
 
-/** The tiles lie in the page in the order they are gone through; each says its number by `data-tile`. */
+/** The tiles lie in the page in the order they are gone through; each says what it is by `data-tile`. */
 export function useTiles(root: () => HTMLElement | null) {
-  const chosen = ref<ReadonlySet<number>>(new Set());
-  let anchor: number | null = null;
+  const chosen = ref<ReadonlySet<string>>(new Set());
+  let anchor: string | null = null;
 
   const tiles = () => [...(root()?.querySelectorAll<HTMLElement>('[data-tile]') ?? [])];
-  const numberOf = (tile: Element | undefined) => (tile instanceof HTMLElement ? Number(tile.dataset.tile) : null);
+  const keyOf = (tile: Element | undefined) => (tile instanceof HTMLElement ? tile.dataset.tile! : null);
 
-  function between(from: number, to: number): number[] {
-    const all = tiles().map((tile) => numberOf(tile)!);
+  function between(from: string, to: string): string[] {
+    const all = tiles().map((tile) => keyOf(tile)!);
     const [a, b] = [all.indexOf(from), all.indexOf(to)].toSorted((x, y) => x - y) as [number, number];
     return a < 0 ? [to] : all.slice(a, b + 1);
   }
   /** A press: alone, with Ctrl beside what is chosen, with Shift all between. */
-  function press(at: number, event: MouseEvent | KeyboardEvent): void {
+  function press(at: string, event: MouseEvent | KeyboardEvent): void {
     if (event.shiftKey && anchor !== null) chosen.value = new Set([...chosen.value, ...between(anchor, at)]);
     else if (event.ctrlKey || event.metaKey || event instanceof KeyboardEvent) {
       const next = new Set(chosen.value);
@@ -63,18 +63,18 @@ export function useTiles(root: () => HTMLElement | null) {
     event.preventDefault();
     to.focus();
     to.scrollIntoView({ block: 'nearest' });
-    const number = numberOf(to)!;
-    if (event.shiftKey) chosen.value = new Set([...chosen.value, ...between(anchor ?? numberOf(from)!, number)]);
-    else anchor = number;
+    const key = keyOf(to)!;
+    if (event.shiftKey) chosen.value = new Set([...chosen.value, ...between(anchor ?? keyOf(from)!, key)]);
+    else anchor = key;
     return true;
   }
   /** The chosen ones, else the one that has the focus. */
-  function meant(): number[] {
+  function meant(): string[] {
     if (chosen.value.size > 0) return [...chosen.value];
-    const at = numberOf(document.activeElement?.closest('[data-tile]') ?? undefined);
+    const at = keyOf(document.activeElement?.closest('[data-tile]') ?? undefined);
     return at === null ? [] : [at];
   }
-  const chooseAll = () => (chosen.value = new Set(tiles().map((tile) => numberOf(tile)!)));
+  const chooseAll = () => (chosen.value = new Set(tiles().map((tile) => keyOf(tile)!)));
   const clear = () => (chosen.value = new Set());
   /** The focus stays near where it was when its tile goes elsewhere. */
   async function keepFocus(work: () => void | Promise<void>): Promise<void> {

@@ -1,0 +1,11 @@
+import { open, api } from '/tmp/shots/run.mts';
+const { w, p, end } = await open();
+const fams = (await w.call(api.listFamilies,{query:{limit:20}})).families; const id=(s:string)=>fams.find((f:any)=>f.styleCode===s)!.id;
+await p.goto(`${w.url}/families/${id('SKJ')}/pictures`); await p.locator('[data-test=tray-Rust] .picture').first().waitFor(); await p.waitForTimeout(1500); await p.screenshot({path:'/tmp/shots/q1.png'});
+await p.locator('[data-test=tray-Rust] [data-tile]').first().click(); await p.locator('[data-test=tray-Spruce] [data-tile]').first().click({modifiers:['Control']}); await p.waitForTimeout(200); await p.screenshot({path:'/tmp/shots/q2.png'});
+await p.locator('[data-test=tray-Rust] [data-tile]').first().dblclick(); await p.waitForTimeout(1500); await p.locator('[data-test=turn-right]').click(); await p.waitForTimeout(500); await p.screenshot({path:'/tmp/shots/q3.png'});
+await p.locator('[data-test=cut-width]').fill('600'); await p.locator('[data-test=cut-width]').press('Enter'); await p.waitForTimeout(300);
+await p.locator('[data-test=keep-picture]').click(); await p.waitForTimeout(2000); await p.screenshot({path:'/tmp/shots/q4.png'});
+await p.goto(`${w.url}/families/${id('GMG')}/pictures`); await p.waitForTimeout(2500);
+await p.locator('[data-test=shows-account]').selectOption('fernpost'); await p.waitForTimeout(1000); await p.screenshot({path:'/tmp/shots/q5.png'});
+await end();
