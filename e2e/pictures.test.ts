@@ -269,8 +269,7 @@ describe('a picture made of another', () => {
       .toBuffer();
     const [taken] = await world.call(api.addPictures, { form: formOf(['wide.png', bytes]) });
     const { id } = taken!.picture!;
-    const edit = (body: BodyOf<typeof api.editPicture>) =>
-      world.call(api.editPicture, { params: { id }, body });
+    const edit = (body: BodyOf<typeof api.editPicture>) => world.call(api.editPicture, { params: { id }, body });
     expect(await edit({ turn: 90 })).toMatchObject({ width: 40, height: 80, madeOf: id });
     expect(await edit({ crop: { left: 0.5, top: 0, width: 0.5, height: 1 } })).toMatchObject({ width: 40, height: 40 });
     const square = await edit({ square: true });

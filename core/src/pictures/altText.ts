@@ -100,19 +100,32 @@ function inLanguage(carrier: Carrier, key: string, language: string): string {
 }
 
 /** A text for a picture: "Skerry storm jacket, Rust, back". @param language a tag such as `de`; what is not written in it is said in the first language */
-export function proposedText(family: Family, picture: string, language: string): string {
+export function proposedText(
+  family: Family,
+  picture: string,
+  language: string,
+  angle: Angle | null = saidAngle(family, picture),
+): string {
   const { valueById } = familyIndex(family);
   const labels = placesOfPicture(family, picture).flatMap((place) => {
     if (place.level === 'family') return [];
     const ids = place.level === 'value' ? [place.valueId] : Object.values(family.children[place.childId]!.at);
     return [ids.map((id) => inLanguage(valueById.get(id)!, 'label', language) || valueById.get(id)!.label).join(' ')];
   });
-  const angle = family.pictureNotes?.[picture]?.angle;
-  const said = angle && isAngle(angle) ? SAID[language.split('-')[0]!]?.[angle] : undefined;
+  const said = angle ? SAID[language.split('-')[0]!]?.[angle] : undefined;
   const options = labels.length <= 3 ? labels.join(' / ') : '';
   return [inLanguage(family, 'name', language), options, said ?? ''].filter(Boolean).join(', ');
 }
 
+function saidAngle(family: Family, picture: string): Angle | null {
+  const angle = family.pictureNotes?.[picture]?.angle;
+  return angle && isAngle(angle) ? angle : null;
+}
+
 /** What stands for a picture in a language: the seller's text there, else the proposed one. */
-export const textOfPicture = (family: Family, picture: string, language: string): string =>
-  family.pictureNotes?.[picture]?.texts?.[language] ?? proposedText(family, picture, language);
+export const textOfPicture = (
+  family: Family,
+  picture: string,
+  language: string,
+  angle: Angle | null = saidAngle(family, picture),
+): string => family.pictureNotes?.[picture]?.texts?.[language] ?? proposedText(family, picture, language, angle);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What an account will show, in its order and within its number of pictures. */
 import { computed, shallowRef, watch } from 'vue';
-import { accountScope, markedPicture, NO_WISH, type Listing } from '@loom-kin/core';
+import { accountScope, childLabels, markedPicture, NO_WISH, type Listing } from '@loom-kin/core';
 import { tell } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
@@ -36,11 +36,20 @@ watch(
   { immediate: true },
 );
 const rules = computed(() => store.fits[accountId.value]?.category?.rules);
+/** What all children of a listing have in common: what tells it from the others. */
+function sharedBy(listing: Listing): string {
+  const family = store.family!;
+  const skus = new Set(listing.offers.map((offer) => offer.sku));
+  const all = store
+    .index!.woven.filter((child) => skus.has(String(child.fields.sku)))
+    .map((child) => childLabels(family, child));
+  return (all[0] ?? []).filter((label) => all.every((labels) => labels.includes(label))).join(' · ') || listing.key;
+}
 /** Pictures of a listing; where they are tied to children, those of the first child of each kind. */
 function shown(listing: Listing): { label: string; ids: string[] }[] {
   const ids = (marks: readonly string[]) => marks.flatMap((mark) => markedPicture(mark) ?? []);
   if (rules.value?.axes.pictures !== 'child')
-    return [{ label: listing.offers.length > 1 ? listing.key : '', ids: ids(listing.pictures) }];
+    return [{ label: listings.value.length > 1 ? sharedBy(listing) : '', ids: ids(listing.pictures) }];
   const byPictures = new Map<string, { label: string; ids: string[] }>();
   for (const offer of listing.offers) {
     const key = (offer.pictures ?? []).join();

@@ -57,8 +57,11 @@ const whole = () =>
     width: imageSize.width,
     height: imageSize.height,
   }));
-const setCut = (key: 'left' | 'top' | 'width' | 'height', event: Event) =>
-  cropper.value?.setCoordinates({ ...cut, [key]: Number((event.target as HTMLInputElement).value) });
+function setCut(key: 'left' | 'top' | 'width' | 'height', event: Event): void {
+  // It holds at once, whether or not the frame has followed by the time somebody presses on.
+  cut[key] = Number((event.target as HTMLInputElement).value);
+  cropper.value?.setCoordinates({ ...cut });
+}
 const CUTS = [
   ['left', 'From the left'],
   ['top', 'From above'],
@@ -76,6 +79,16 @@ const places = computed(() =>
   ),
 );
 
+/** What is left in fractions of the sides; the frame may lie a hair beyond them. */
+function share() {
+  const within = (from: number, length: number, side: number) => {
+    const start = Math.min(0.999, Math.max(0, from / side));
+    return [start, Math.min(1 - start, length / side)] as const;
+  };
+  const [left, width] = within(cut.left, cut.width, size.width);
+  const [top, height] = within(cut.top, cut.height, size.height);
+  return { left, top, width, height };
+}
 /** What the dialog says of the picture, as far as it differs. */
 function notes(): SingleCommand[] {
   const said = setup.registry.languages.flatMap((language) => {
@@ -91,15 +104,7 @@ async function keep(): Promise<void> {
   try {
     const commands = notes();
     if (isCut.value || turn.value !== 0 || square.value) {
-      const share = {
-        left: cut.left / size.width,
-        top: cut.top / size.height,
-        width: cut.width / size.width,
-        height: cut.height / size.height,
-      };
-      const crop = isCut.value
-        ? { crop: { ...share, width: Math.min(share.width, 1), height: Math.min(share.height, 1) } }
-        : {};
+      const crop = isCut.value ? { crop: share() } : {};
       const made = await call(api.editPicture, {
         params: { id: props.id },
         body: { ...crop, turn: turn.value, square: square.value },
@@ -167,7 +172,7 @@ async function keep(): Promise<void> {
             v-model="texts[language]"
             rows="2"
             maxlength="500"
-            :placeholder="proposedText(family, id, language)"
+            :placeholder="proposedText(family, id, language, angle || null)"
             :data-test="`alt-${language}`"
           />
         </label>

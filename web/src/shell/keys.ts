@@ -31,7 +31,11 @@ export function useKeys(keys: Record<string, Handler>, options: { quietWhileTypi
     const handler = keys[name];
     if (!handler || event.defaultPrevented) return;
     // A focused button or link is pressed by Enter itself.
-    if (/Enter$/.test(name) && /^(BUTTON|A|SUMMARY)$/.test((event.target as HTMLElement | null)?.tagName ?? '')) return;
+    if (
+      /^(Shift\+)?Enter$/.test(name) &&
+      /^(BUTTON|A|SUMMARY)$/.test((event.target as HTMLElement | null)?.tagName ?? '')
+    )
+      return;
     if (isTyping(event) && (!name.startsWith('Ctrl+') || options.quietWhileTyping?.includes(name))) return;
     event.preventDefault();
     handler(event);

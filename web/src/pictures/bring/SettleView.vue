@@ -224,7 +224,7 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
         :disabled="waiting.length === 0"
         :loading="placing"
         title="Ctrl Enter"
-        data-test="place"
+        data-test="put-in-place"
         @click="place"
       >
         {{ waiting.length ? `Put ${waiting.length.toLocaleString('en')} in place` : 'In place' }}

@@ -53,12 +53,19 @@ export function useSettling(id: () => string) {
   const canUndo = ref(false);
   let timer: ReturnType<typeof setTimeout> | undefined;
 
+  /** Counts what was settled on the page; what was read before the last of it is told to the server is out of date. */
+  let turn = 0;
+  let sending: Promise<unknown> = Promise.resolve();
+
   async function load(): Promise<void> {
     clearTimeout(timer);
     const mine = id();
+    await sending;
+    const asked = turn;
     try {
       const read = await call(api.pictureIntake, { params: { id: mine } });
       if (mine !== id()) return;
+      if (asked !== turn) return void load();
       intake.value = read;
       problem.value = null;
       if (read.job.state === 'running') timer = setTimeout(() => void load(), READ_EVERY);
@@ -95,8 +102,14 @@ export function useSettling(id: () => string) {
       await call(api.settlePictures, { params: { id: id() }, body: { settle: [...groups.values()] } });
     } catch (error) {
       tell(error);
-      await load();
+      // What was not taken is shown as it stands there.
+      timer = setTimeout(() => void load());
     }
+  }
+  /** One after another, so that the last word is the last one told. */
+  function tellServer(changes: readonly { at: number; settled: Settled }[]): Promise<unknown> {
+    turn += 1;
+    return (sending = sending.then(() => send(changes)));
   }
   async function change(changes: readonly { at: number; settled: Settled }[]): Promise<void> {
     if (changes.length === 0) return;
@@ -104,7 +117,7 @@ export function useSettling(id: () => string) {
     undone.push(changes.map(({ at }) => ({ at, settled: before.get(at) ?? null })));
     canUndo.value = true;
     show(changes);
-    await send(changes);
+    await tellServer(changes);
   }
   /** Says where pictures go; null is what was proposed. */
   const settle = (ats: readonly number[], to: Settled) => change(ats.map((at) => ({ at, settled: to })));
@@ -113,7 +126,7 @@ export function useSettling(id: () => string) {
     canUndo.value = undone.length > 0;
     if (!last) return;
     show(last);
-    await send(last);
+    await tellServer(last);
   }
   /** The places of a family that nothing was matched to. */
   async function openFamily(familyId: string): Promise<PicturePlaces | undefined> {
@@ -161,6 +174,7 @@ export function useSettling(id: () => string) {
     how: 'behind' | 'instead',
   ): Promise<{ id: number | null; placed: number; title: string } | null> {
     try {
+      await sending;
       const done = await call(api.placePictures, { params: { id: id() }, body: { key: requestKey(), how } });
       await load();
       return done;
