@@ -1,9 +1,12 @@
 /** Pictures by the hundred, over HTTP and on a real database: brought, matched, settled, put in place, taken back; and what is no picture. */
+import { join } from 'node:path';
+import Sqlite from 'better-sqlite3';
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api, makeChange, type Arrival, type BodyOf, type PictureIntake } from '@loom-kin/contract';
 import { picturesAt, type Family } from '@loom-kin/core';
 import { drawnGoods, formOf, smallWeb, zipOf, type SmallWeb } from './pictures';
+import { sellerIn } from './shop';
 import { startWorld, until, type World } from './world';
 
 let world: World;
@@ -316,6 +319,57 @@ describe('pictures that nobody uses', () => {
     expect([cleared, bytes > 0]).toEqual([1, true]);
     const status = async (one: string) => (await fetch(`${world.url}/pictures/${one}`)).status;
     expect([await status(free), await status(used), await status(removed)]).toEqual([404, 200, 200]);
+  });
+});
+
+describe('pictures of a database of before', () => {
+  it('are looked at once by themselves', async () => {
+    const [taken] = await world.call(api.addPictures, {
+      form: formOf(['old.png', await drawnGoods('#3F5C83', 77).png().toBuffer()]),
+    });
+    await world.killServer();
+    const database = new Sqlite(join(world.folder, 'loom-kin.db'));
+    database.prepare("UPDATE pictures SET facts = json_remove(facts, '$.look')").run();
+    database.close();
+    await world.startServer();
+    const seen = async () => (await world.call(api.unusedPictures)).free.find((one) => one.id === taken!.picture!.id)!;
+    const { look } = await until(seen, (one) => one.look !== undefined, 60);
+    expect(look).toEqual(taken!.picture!.look);
+  });
+});
+
+describe('what is said of a picture', () => {
+  it('goes to the channel that takes it: the seller’s text, else one made of name, option and angle', async () => {
+    const seller = sellerIn(() => world);
+    const coat = await seller.shopFamily({ name: 'Pier coat' });
+    const [rust, spruce] = coat.family.axes[0]!.values;
+    const taken = await world.call(api.addPictures, {
+      form: formOf(
+        ['pier-rust-back.png', await drawnGoods('#A4502B', 91).png().toBuffer()],
+        ['pier-spruce.png', await drawnGoods('#24483C', 92).png().toBuffer()],
+      ),
+    });
+    const [one, two] = taken.map(({ picture }) => picture!.id) as [string, string];
+    const at = (valueId: string) => ({ level: 'value' as const, axisId: coat.family.axes[0]!.id, valueId });
+    await seller.run(await seller.fresh(coat), {
+      do: 'batch',
+      title: 'Pictures',
+      commands: [
+        { do: 'setPictures', place: at(rust!.id), pictures: [one] },
+        { do: 'setPictures', place: at(spruce!.id), pictures: [two] },
+        { do: 'describePictures', notes: [{ picture: two, text: { language: 'en', text: 'A green coat on a pier' } }] },
+      ],
+    });
+    const sent = await seller.ended((await seller.send([coat.family.id], ['own-shop'])).id);
+    expect(sent.lines.map((line) => line.reasons)).toEqual([[]]);
+    const [held] = (await world.held('own-shop')) as unknown as {
+      goods: { pictureTexts: { picture: string; text: string }[] };
+    }[];
+    const said = held!.goods.pictureTexts.map(({ picture, text }) => [picture.slice(-24), text]);
+    expect(said).toContainEqual([one, 'Pier coat, Rust, back']);
+    expect(said).toContainEqual([two, 'A green coat on a pier']);
+    const page = await (await fetch(sent.lines[0]!.page!)).text();
+    expect(page).toContain('A green coat on a pier');
   });
 });
 

@@ -8,6 +8,7 @@ import { everywhereSeller } from './everywhere';
 import { firstSeller, tellJourneys, usualSeller } from './journeys';
 import { listFigures } from './lists';
 import { table } from './measure';
+import { pictureFigures } from './pictures';
 import { planFigures } from './planner';
 
 const folder = mkdtempSync(join(tmpdir(), 'loom-kin-bench-'));
@@ -15,6 +16,7 @@ try {
   table('Planner and findings', [...planFigures(), ...checkFigures()]);
   table('Lists over 100,000 children', listFigures(folder));
   table('In the browser', await browserFigures());
+  table('Pictures', await pictureFigures(folder));
   tellJourneys([await firstSeller(), await usualSeller(), await everywhereSeller()]);
 } finally {
   rmSync(folder, { recursive: true, force: true });

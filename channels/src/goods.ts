@@ -47,6 +47,11 @@ export const GoodsSchema = z.object({
     .max(10),
   fields: z.record(z.string(), Figure),
   pictures: z.array(z.string().max(500)).max(200),
+  /** What is read out in the stead of pictures. */
+  pictureTexts: z
+    .array(z.object({ picture: z.string().max(500), text: z.string().max(600) }))
+    .max(2000)
+    .optional(),
   fromPrice: z.string().max(40),
   offers: z.array(OfferSchema).max(5000),
 });

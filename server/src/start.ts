@@ -16,6 +16,7 @@ import { createApp } from './http/app';
 import { createDesk } from './jobs/desk';
 import { lockData } from './store/database';
 import { createFetcher } from './pictures/fetchPicture';
+import { lookAtOld } from './pictures/lookAtOld';
 import { createPictureIntakes } from './pictures/pictureIntakes';
 import { createPicturePool } from './pictures/pool';
 import { openStore } from './store/openStore';
@@ -106,10 +107,14 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   runner.resume();
   intakes.goOn();
   pictureIntakes.goOn();
+  const closing = new AbortController();
+  const looking = lookAtOld(store, pictures, log, closing.signal);
   keeper.kick();
   return {
     ...{ url, store, runner },
     close: async () => {
+      closing.abort();
+      await looking;
       approvals.close();
       await entries.close();
       await keeper.close();

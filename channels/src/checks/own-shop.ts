@@ -30,7 +30,23 @@ export async function checkOwnShop(goods: Goods, lookAt: LookAt): Promise<Reason
     ...goods.offers.flatMap((offer) => texts(offer.fields, [{ name: 'Weight kg' }], offer.sku)),
     ...prices(goods, { currency: 'EUR', decimals: 2, least: 0.01, most: Infinity, listAbove: true }),
     ...pieces(goods, 0, 100_000),
+    ...pictureTexts(goods, all),
     ...(await pictures(all, lookAt, { least: 1, most: 60, pixels: 300, whiteFirst: false })),
+  ];
+}
+
+/** Every picture has a text of one line, and none is of a picture that is not there. */
+function pictureTexts({ pictureTexts = [] }: Goods, all: readonly string[]): Reason[] {
+  const said = new Map(pictureTexts.map((one) => [one.picture, one.text]));
+  const bare = all.filter((picture) => !said.get(picture)?.trim());
+  const strange = [...said].filter(
+    ([picture, text]) => !all.includes(picture) || text.length > 500 || /[\n<>]/.test(text),
+  );
+  return [
+    ...(bare.length > 0 ? [say(`${bare.length} pictures have no text.`, 'Picture')] : []),
+    ...(strange.length > 0
+      ? [say(`${strange.length} texts of pictures are too long, or of no picture here.`, 'Picture')]
+      : []),
   ];
 }
 

@@ -41,6 +41,7 @@ const goods = JSON.parse(document.getElementById('goods').textContent);
 const chosen = goods.offers[0] ? [...goods.offers[0].options] : [];
 const money = (p) => new Intl.NumberFormat('en', { style: 'currency', currency: goods.currency }).format(p);
 const of = (options) => goods.offers.find((offer) => offer.options.every((label, at) => label === options[at]));
+const textOf = (src) => ((goods.pictureTexts || []).find((one) => one.picture === src) || { text: '' }).text;
 function show() {
   const offer = of(chosen);
   document.querySelectorAll('button.option').forEach((button) => {
@@ -56,9 +57,9 @@ function show() {
   if (!own.length) goods.axes.forEach((axis, at) => { const option = axis.options.find((one) => one.label === chosen[at]); if (option && option.pictures && option.pictures.length) own = option.pictures; });
   const all = [...new Set([...own, ...goods.pictures])];
   const large = document.getElementById('large');
-  if (all.length) large.src = all[0]; else large.removeAttribute('src');
+  if (all.length) { large.src = all[0]; large.alt = textOf(all[0]); } else large.removeAttribute('src');
   const row = document.getElementById('row');
-  row.replaceChildren(...all.slice(0, 9).map((src) => { const img = document.createElement('img'); img.src = src; img.alt = ''; img.onclick = () => { large.src = src; }; return img; }));
+  row.replaceChildren(...all.slice(0, 9).map((src) => { const img = document.createElement('img'); img.src = src; img.alt = textOf(src); img.onclick = () => { large.src = src; }; return img; }));
 }
 document.querySelectorAll('button.option').forEach((button) => button.addEventListener('click', () => { chosen[Number(button.dataset.axis)] = button.dataset.label; show(); }));
 show();`;
@@ -69,6 +70,7 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
   const data = {
     ...goods,
     pictures: goods.pictures.map(copy),
+    pictureTexts: (goods.pictureTexts ?? []).map((one) => ({ ...one, picture: copy(one.picture) })),
     axes: goods.axes.map((axis) => ({
       ...axis,
       options: axis.options.map((option) => ({ ...option, pictures: (option.pictures ?? []).map(copy) })),

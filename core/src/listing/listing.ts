@@ -48,6 +48,8 @@ export const ListingSchema = z.object({
   ),
   fields: z.record(Text, z.union([Text, z.number(), z.array(Text), z.boolean()])),
   pictures: z.array(Text),
+  /** What stands for the pictures where they cannot be seen; only where the channel takes it. */
+  pictureTexts: z.array(z.object({ picture: Text, text: Text })).optional(),
   /** The price of the cheapest offer, for the parent. */
   fromPrice: Text,
   offers: z.array(ListingOfferSchema),

@@ -100,6 +100,10 @@ export const RulesSchema = z.strictObject({
     perValue: Count.default(0).describe('So many more for each value of the axis that carries pictures.'),
     whiteMain: z.boolean().default(false),
     allWhite: z.boolean().default(false).describe('Every picture stands on white.'),
+    texts: z
+      .boolean()
+      .default(false)
+      .describe("A text is taken for each picture, in the account's language, for who cannot see it."),
   }),
   fields: z.array(FieldRuleSchema).default([]),
   wording: z

@@ -104,6 +104,7 @@ function pictureSentences({ pictures, axes }: Rules): string[] {
       ? [`${capital(count(pictures.perValue, 'more picture'))} for each value that pictures are tied to.`]
       : []),
     ...(pictures.leastPixels > 0 ? [`The shorter side has ${number(pictures.leastPixels)} pixels at least.`] : []),
+    ...(pictures.texts ? ['A text is taken for each picture, read out to who cannot see it.'] : []),
     ...(pictures.allWhite
       ? ['Every picture stands on white.']
       : pictures.whiteMain

@@ -10,7 +10,7 @@ import { Refusal } from '@loom-kin/core';
 import type { Job } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
 import { endJob, openJob, setJob } from '../jobs/jobs';
-import { arrivals, jobs, type PictureJob } from '../store/schema';
+import { jobs, type PictureJob } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
 import { addArrival, arrivalsOf, forgetIntake, mindIntake } from './arrivals';
 import type { Fetcher } from './fetchPicture';

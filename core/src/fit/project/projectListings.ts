@@ -5,6 +5,8 @@ import { pictureMark } from '../../listing/pictureAddress';
 import type { Listing, ListingOffer } from '../../listing/listing';
 import { compareAmounts } from '../../money/amount';
 import type { Combined } from '../../pictures/combine';
+import { textOfPicture } from '../../pictures/altText';
+import { angleOfPicture } from '../../pictures/coverage';
 import type { CheckContext } from '../context';
 import type { Plan } from '../planner';
 import { chosenOptions, type ChosenOptions } from './chosenOptions';
@@ -41,6 +43,7 @@ export function projectListings(context: CheckContext): Listing[] {
       ),
       fields: listingFields(context, plan, positions),
       pictures: pictures.sent.map(pictureMark),
+      ...(category.rules.pictures.texts ? { pictureTexts: pictureTexts(context, pictures) } : {}),
       fromPrice: cheapest(offers),
       offers,
     };
@@ -59,6 +62,22 @@ export function combinedPictures(context: CheckContext): Map<string, Combined> {
     for (const [id, combined] of listingPictures(context, plan, chosen, described).made) found.set(id, combined);
   }
   return found;
+}
+
+/** A text for each picture of a listing, in the account's language; one of several options names them. */
+function pictureTexts(
+  { family, account, pictures }: CheckContext,
+  { sent, ofOptions, made }: ListingPictures,
+): Listing['pictureTexts'] {
+  const shown = new Set([...sent, ...[...ofOptions.values()].flatMap((ids) => ids.slice(0, 1))]);
+  return [...shown].map((id) => {
+    const parts = made.get(id)?.parts;
+    const name = family.fields.name;
+    const text = parts
+      ? [name, parts.map((part) => part.label).join(' / ')].join(', ')
+      : textOfPicture(family, id, account.language, angleOfPicture(family, id, pictures[id]));
+    return { picture: pictureMark(id), text };
+  });
 }
 
 /** What the buyer reads of each option: the seller's label, or the channel's own value where it shows that. */

@@ -1,63 +1,28 @@
 <script setup lang="ts">
 /** Pictures that were brought: questions first, then where each goes, family by family, and what goes nowhere. */
 import { computed, nextTick, ref, useTemplateRef } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
-import { ElButton, ElMessage, ElProgress } from 'element-plus';
-import { placeKey } from '@loom-kin/core';
-import type { Arrival, PicturePlaces } from '@loom-kin/contract';
-import { api, call, requestKey, say, tell } from '../../api';
-import { useJobs } from '../../stores/jobs';
+import { useRoute } from 'vue-router';
+import { ElButton } from 'element-plus';
 import { isTyping, useKeys } from '../../shell/keys';
 import ArrivalTile from './ArrivalTile.vue';
 import ChoosePlace from './ChoosePlace.vue';
+import FamilyShelf from './FamilyShelf.vue';
 import QuestionCard from './QuestionCard.vue';
+import SettleHead from './SettleHead.vue';
+import { shelvesOf } from './shelves';
+import { usePlacing } from './usePlacing';
 import { targetOf, useSettling, type Question, type Target } from './useSettling';
 import { useTiles } from '../useTiles';
 
 const route = useRoute();
-const router = useRouter();
-const jobs = useJobs();
 const id = computed(() => String(route.params.id));
 const settling = useSettling(() => id.value);
-const { job, problem, families, questions, going, waiting, nowhere, leftOut, refused } = settling;
+const { job, problem, families, questions, going, nowhere, leftOut, refused } = settling;
 const body = useTemplateRef<HTMLElement>('body');
 const { chosen, press, go, meant, chooseAll, clear, keepFocus } = useTiles(() => body.value);
-const how = ref<'behind' | 'instead'>('behind');
-const placing = ref(false);
-const placed = ref<{ id: number; title: string } | null>(null);
+const placing = usePlacing(settling, () => id.value);
 
-interface Shelf {
-  family: PicturePlaces;
-  rows: { place: PicturePlaces['places'][number]; arrivals: Arrival[] }[];
-  /** Values of the axis that pictures go to which none comes for and none stands on. */
-  bare: string[];
-}
-/** The places that pictures go to, in the order of their families. */
-const shelves = computed((): Shelf[] => {
-  const byPlace = new Map<string, Arrival[]>();
-  const used = new Set<string>();
-  for (const one of going.value) {
-    const target = targetOf(one)!;
-    const key = `${target.familyId} ${placeKey(target.place)}`;
-    byPlace.set(key, [...(byPlace.get(key) ?? []), one]);
-    used.add(target.familyId);
-  }
-  return [...families.value.values()]
-    .filter((family) => used.has(family.id))
-    .map((family) => {
-      const all = family.places.map((place) => ({
-        place,
-        arrivals: byPlace.get(`${family.id} ${placeKey(place.place)}`) ?? [],
-      }));
-      const rows = all.filter((row) => row.arrivals.length > 0);
-      const axes = new Set(rows.flatMap((row) => row.place.axis ?? []));
-      const bare = all.filter(
-        ({ place, arrivals }) => place.axis && axes.has(place.axis) && arrivals.length + place.pictures.length === 0,
-      );
-      return { family, rows, bare: bare.map((row) => row.place.label) };
-    });
-});
-const asked = computed(() => questions.value.reduce((sum, one) => sum + one.arrivals.length, 0));
+const shelves = computed(() => shelvesOf(going.value, families.value));
 const count = (n: number, one: string, more = `${one}s`) => `${n.toLocaleString('en')} ${n === 1 ? one : more}`;
 
 /** Whom the place that is chosen is for. */
@@ -97,34 +62,6 @@ async function yesToAll(): Promise<void> {
       question.proposed,
     );
 }
-async function place(): Promise<void> {
-  if (waiting.value.length === 0 || placing.value) return;
-  placing.value = true;
-  const done = await settling.place(how.value);
-  placing.value = false;
-  if (!done) return;
-  placed.value = done.id === null ? null : { id: done.id, title: done.title };
-  say(done.id === null ? 'They stand there already.' : `${done.title}.`);
-}
-async function takeBack(): Promise<void> {
-  try {
-    await call(api.undo, { params: { id: placed.value!.id }, body: { key: requestKey() } });
-    placed.value = null;
-    await settling.load();
-    ElMessage({ type: 'success', message: 'Taken back: the families are as they were.', grouping: true });
-  } catch (error) {
-    tell(error);
-  }
-}
-async function putAway(): Promise<void> {
-  try {
-    await call(api.putAwayPictures, { params: { id: id.value } });
-    await router.push({ name: 'bring' });
-  } catch (error) {
-    tell(error);
-  }
-}
-
 function onKey(event: KeyboardEvent): void {
   if (isTyping(event) || go(event)) return;
   const tile = (event.target as HTMLElement).closest<HTMLElement>('[data-tile]');
@@ -149,12 +86,11 @@ useKeys({
   Escape: clear,
   'Ctrl+a': chooseAll,
   'Ctrl+z': () => void settling.undo(),
-  'Ctrl+Enter': () => void place(),
+  'Ctrl+Enter': () => void placing.place(),
 });
 
 /** Dragged to another row: with all that are chosen where it is one of them. */
 let dragged: number[] = [];
-const over = ref('');
 function dragStart(event: DragEvent): void {
   const tile = (event.target as HTMLElement).closest<HTMLElement>('[data-tile]');
   if (!tile) return;
@@ -163,81 +99,15 @@ function dragStart(event: DragEvent): void {
   event.dataTransfer?.setData('text/plain', at);
 }
 function dropOn(to: Target | 'left-out' | null): void {
-  over.value = '';
   if (dragged.length > 0) void settle(dragged, to);
   dragged = [];
 }
-const percentage = computed(() => (job.value?.total ? Math.round((job.value.done / job.value.total) * 100) : 0));
 </script>
 
 <template>
   <section class="view settle">
     <h1 class="visually-hidden">Pictures brought</h1>
-    <div class="sheet head">
-      <RouterLink :to="{ name: 'bring' }">Pictures</RouterLink>
-      <strong v-if="job" class="title">{{ job.title }}</strong>
-      <span class="counts" data-test="settle-counts">
-        <span v-if="going.length" class="fits"
-          >{{ count(going.length, 'picture') }} to {{ count(shelves.length, 'family', 'families') }}</span
-        >
-        <span v-if="questions.length" class="warns">{{ count(questions.length, 'question') }} about {{ asked }}</span>
-        <span v-if="nowhere.length" class="warns">{{ nowhere.length }} without a place</span>
-        <span v-if="leftOut.length" class="soft">{{ leftOut.length }} left out</span>
-        <span v-if="refused.length" class="stops">{{ refused.length }} not taken</span>
-      </span>
-      <div class="grow" />
-      <template v-if="job?.state === 'running'">
-        <span role="status" data-test="taking"
-          >{{ job.done.toLocaleString('en') }} of {{ job.total?.toLocaleString('en') ?? '…' }}</span
-        >
-        <ElProgress
-          class="bar"
-          :percentage="percentage"
-          :indeterminate="job.total === null"
-          :stroke-width="4"
-          :show-text="false"
-        />
-        <ElButton size="small" @click="jobs.stop(id).catch(tell)">Stop</ElButton>
-      </template>
-      <ElButton
-        v-else-if="job?.state === 'stopped' || job?.state === 'failed'"
-        size="small"
-        type="primary"
-        @click="jobs.resume(id).catch(tell)"
-        >Go on taking in</ElButton
-      >
-      <ElButton
-        v-if="settling.canUndo.value"
-        size="small"
-        title="Ctrl Z"
-        data-test="settle-undo"
-        @click="settling.undo()"
-        >Undo</ElButton
-      >
-      <ElButton v-if="placed" size="small" data-test="take-back" @click="takeBack">Take back</ElButton>
-      <select v-model="how" aria-label="Where they go in a place">
-        <option value="behind">behind those there</option>
-        <option value="instead">instead of those there</option>
-      </select>
-      <ElButton
-        type="primary"
-        :disabled="waiting.length === 0"
-        :loading="placing"
-        title="Ctrl Enter"
-        data-test="put-in-place"
-        @click="place"
-      >
-        {{ waiting.length ? `Put ${waiting.length.toLocaleString('en')} in place` : 'In place' }}
-      </ElButton>
-      <ElButton
-        size="small"
-        text
-        :disabled="job?.state === 'running'"
-        title="Forgets what was brought; pictures in families stay"
-        @click="putAway"
-        >Put away</ElButton
-      >
-    </div>
+    <SettleHead :id="id" :families="shelves.length" :settling="settling" :placing="placing" />
     <p v-if="problem" class="stops" role="alert">
       {{ problem }} <RouterLink :to="{ name: 'bring' }">Bring pictures</RouterLink>
     </p>
@@ -283,45 +153,15 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
           />
         </div>
       </div>
-      <div
-        v-for="{ family, rows, bare } in shelves"
-        :key="family.id"
-        class="sheet"
-        :data-test="`shelf-${family.styleCode}`"
-      >
-        <div class="part">
-          <h2>
-            <RouterLink :to="{ name: 'pictures', params: { id: family.id } }">{{ family.name }}</RouterLink>
-          </h2>
-          <span class="soft mono">{{ family.styleCode }}</span>
-          <span v-if="bare.length" class="warns">no picture for {{ bare.join(', ') }}</span>
-        </div>
-        <div
-          v-for="{ place: one, arrivals } in rows"
-          :key="JSON.stringify(one.place)"
-          class="row"
-          :class="{ over: over === family.id + placeKey(one.place) }"
-          :data-test="`row-${one.label}`"
-          @dragover.prevent="over = family.id + placeKey(one.place)"
-          @dragleave="over = ''"
-          @drop.prevent="dropOn({ familyId: family.id, place: one.place })"
-        >
-          <div class="name">
-            <i v-if="one.swatch" class="swatch" :style="{ background: one.swatch }" />{{ one.label
-            }}<span class="soft small">{{ one.pictures.length ? `${one.pictures.length} there` : '' }}</span>
-          </div>
-          <div class="tiles">
-            <ArrivalTile
-              v-for="each in arrivals"
-              :key="each.at"
-              :arrival="each"
-              :is-chosen="chosen.has(String(each.at))"
-              @click="press(String(each.at), $event)"
-              @dblclick="move([each.at])"
-            />
-          </div>
-        </div>
-      </div>
+      <FamilyShelf
+        v-for="shelf in shelves"
+        :key="shelf.family.id"
+        :shelf="shelf"
+        :chosen="chosen"
+        @press="press"
+        @open="move([$event])"
+        @drop="dropOn"
+      />
       <div
         v-if="leftOut.length"
         class="sheet"
@@ -391,33 +231,6 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
   padding: 12px 20px 14px;
   gap: 10px;
 }
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 12px;
-  align-items: center;
-  padding: 8px 14px;
-}
-.title {
-  max-width: 260px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.counts {
-  display: flex;
-  gap: 12px;
-}
-.bar {
-  width: 110px;
-}
-select {
-  font: inherit;
-  font-size: 13px;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-  padding: 3px;
-}
 .body {
   flex: 1;
   min-height: 0;
@@ -434,30 +247,6 @@ select {
   gap: 12px;
   align-items: baseline;
   padding: 7px 14px;
-}
-.row {
-  display: grid;
-  grid-template-columns: 150px 1fr;
-  gap: 12px;
-  padding: 6px 14px;
-  border-top: 1px solid var(--line-soft);
-}
-.row.over {
-  background: var(--weld-pale);
-}
-.name {
-  overflow-wrap: anywhere;
-}
-.name .small {
-  display: block;
-  font-size: 12px;
-}
-.swatch {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  margin-right: 7px;
-  border: 1px solid #0003;
 }
 .tiles {
   display: flex;

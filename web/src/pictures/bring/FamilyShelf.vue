@@ -1,0 +1,87 @@
+<script setup lang="ts">
+/** The pictures that come to one family, place by place; others are dropped on a place. */
+import { ref } from 'vue';
+import { placeKey } from '@loom-kin/core';
+import ArrivalTile from './ArrivalTile.vue';
+import type { Shelf } from './shelves';
+import type { Target } from './useSettling';
+
+defineProps<{ shelf: Shelf; chosen: ReadonlySet<string> }>();
+const emit = defineEmits<{ press: [key: string, event: MouseEvent]; open: [at: number]; drop: [to: Target] }>();
+const over = ref('');
+</script>
+
+<template>
+  <div class="sheet" :data-test="`shelf-${shelf.family.styleCode}`">
+    <div class="part">
+      <h2>
+        <RouterLink :to="{ name: 'pictures', params: { id: shelf.family.id } }">{{ shelf.family.name }}</RouterLink>
+      </h2>
+      <span class="soft mono">{{ shelf.family.styleCode }}</span>
+      <span v-if="shelf.bare.length" class="warns">no picture for {{ shelf.bare.join(', ') }}</span>
+    </div>
+    <div
+      v-for="{ place: one, arrivals } in shelf.rows"
+      :key="JSON.stringify(one.place)"
+      class="row"
+      :class="{ over: over === placeKey(one.place) }"
+      :data-test="`row-${one.label}`"
+      @dragover.prevent="over = placeKey(one.place)"
+      @dragleave="over = ''"
+      @drop.prevent="((over = ''), emit('drop', { familyId: shelf.family.id, place: one.place }))"
+    >
+      <div class="name">
+        <i v-if="one.swatch" class="swatch" :style="{ background: one.swatch }" />{{ one.label
+        }}<span class="soft small">{{ one.pictures.length ? `${one.pictures.length} there` : '' }}</span>
+      </div>
+      <div class="tiles">
+        <ArrivalTile
+          v-for="each in arrivals"
+          :key="each.at"
+          :arrival="each"
+          :is-chosen="chosen.has(String(each.at))"
+          @click="emit('press', String(each.at), $event)"
+          @dblclick="emit('open', each.at)"
+        />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.part {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  padding: 7px 14px;
+}
+.row {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: 12px;
+  padding: 6px 14px;
+  border-top: 1px solid var(--line-soft);
+}
+.row.over {
+  background: var(--weld-pale);
+}
+.name {
+  overflow-wrap: anywhere;
+}
+.name .small {
+  display: block;
+  font-size: 12px;
+}
+.swatch {
+  display: inline-block;
+  width: 12px;
+  height: 12px;
+  margin-right: 7px;
+  border: 1px solid #0003;
+}
+.tiles {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+}
+</style>
