@@ -24,8 +24,14 @@ export interface Fetcher {
   close(): Promise<void>;
 }
 
-/** @param isAllowed which addresses may be connected to; all public ones where nothing is said */
-export function createFetcher(isAllowed: (address: string) => boolean = isPublicAddress): Fetcher {
+/**
+ * @param isAllowed which addresses may be connected to; all public ones where nothing is said
+ * @param seconds how long an address may take, whatever it answers
+ */
+export function createFetcher(
+  isAllowed: (address: string) => boolean = isPublicAddress,
+  seconds = SECONDS_AT_MOST,
+): Fetcher {
   const guarded: LookupFunction = (name, options, done) => {
     lookup(name, { ...options, all: true }, (error, found) => {
       if (error) return done(error, '');
@@ -74,12 +80,12 @@ export function createFetcher(isAllowed: (address: string) => boolean = isPublic
   return {
     async fetch(address) {
       const file = address.slice(-120);
-      const slow = AbortSignal.timeout(SECONDS_AT_MOST * 1000);
+      const slow = AbortSignal.timeout(seconds * 1000);
       try {
         return await follow(webAddress(address, file), file, slow);
       } catch (error) {
         if (error instanceof Refusal) throw error;
-        if (slow.aborted) throw new Refusal('picture.address-silent', { file, seconds: SECONDS_AT_MOST });
+        if (slow.aborted) throw new Refusal('picture.address-silent', { file, seconds });
         const isInside = error instanceof Inside || (error as { cause?: unknown }).cause instanceof Inside;
         throw new Refusal(isInside ? 'picture.address-inside' : 'picture.address-failed', { file });
       }
