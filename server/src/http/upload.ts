@@ -1,6 +1,8 @@
 /** Uploads, bounded in size and number: all of them are put down in a folder under names of their own. */
 import { mkdirSync } from 'node:fs';
+import type { RequestHandler } from 'express';
 import multer from 'multer';
+import { Refusal } from '@loom-kin/core';
 
 const MEGABYTE = 1024 * 1024;
 
@@ -19,6 +21,15 @@ export const manyPictures = (folder: string) => intoFolder(folder, { megabytes: 
 /** Pictures and archives of them, with the folders they lie in. */
 export const manyFiles = (folder: string) =>
   intoFolder(folder, { megabytes: 2048, files: 2000 }, true).array('files', 2000);
+
+/** All that comes with one request is no larger than this, in megabytes. */
+const TOGETHER_AT_MOST = 4096;
+
+/** Refuses what is larger, or does not say how large it is, before any of it is put down. */
+export const mindLength: RequestHandler = (request, _response, next) => {
+  const length = Number(request.headers['content-length'] ?? NaN);
+  next(length <= TOGETHER_AT_MOST * MEGABYTE ? undefined : new Refusal('input.too-large', {}));
+};
 
 /** The name a browser gave a file, with its folders where they were kept; multer reads it as Latin-1. */
 export const pathOf = (file: Express.Multer.File): string =>

@@ -1,14 +1,15 @@
 /** What an intake of pictures comes to: each with the place its name or colour proposes, or the seller has said. */
 import { eq } from 'drizzle-orm';
 import {
-  allPictures,
   familyIndex,
   freeze,
   matchPictures,
   matchQuestion,
   matchReasonText,
   openPictureCatalogue,
+  placeKey,
   placeLabel,
+  placesOfPicture,
   type Family,
   type PictureCatalogue,
   type PictureMatch,
@@ -41,7 +42,7 @@ export function readIntake(store: Store, id: string): PictureIntake {
     const picture = row.pictureId ? (facts[row.pictureId] ?? null) : null;
     const match = matches.get(at);
     const target = targetOf(row, match);
-    const isThere = picture !== null && target !== null && allPictures(known(target.familyId)!).has(picture.id);
+    const isThere = picture !== null && target !== null && standsAt(known(target.familyId), target.place, picture.id);
     return { at: row.at, path, picture, problem, settled, isThere, match: match ? toldOf(match, known) : null };
   });
   const ids = new Set(
@@ -57,6 +58,10 @@ export function readIntake(store: Store, id: string): PictureIntake {
     families: [...new Set(used)].map(placesOf),
   };
 }
+
+/** Whether a picture stands at a place for all; at a place that is gone none does. */
+const standsAt = (family: Family | undefined, place: Place, id: string): boolean =>
+  family !== undefined && placesOfPicture(family, id).some((one) => placeKey(one) === placeKey(place));
 
 /** Where a picture goes as things stand: as the seller has said, else where it is sure to belong; null where that is open. */
 export function targetOf(

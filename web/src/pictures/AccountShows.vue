@@ -36,27 +36,25 @@ watch(
   { immediate: true },
 );
 const rules = computed(() => store.fits[accountId.value]?.category?.rules);
-/** What all children of a listing have in common: what tells it from the others. */
-function sharedBy(listing: Listing): string {
-  const family = store.family!;
-  const skus = new Set(listing.offers.map((offer) => offer.sku));
+/** What the children of some offers have in common: what tells them from the others. */
+function sharedBy(offers: Listing['offers']): string {
+  const skus = new Set(offers.map((offer) => offer.sku));
   const all = store
     .index!.woven.filter((child) => skus.has(String(child.fields.sku)))
-    .map((child) => childLabels(family, child));
-  return (all[0] ?? []).filter((label) => all.every((labels) => labels.includes(label))).join(' · ') || listing.key;
+    .map((child) => childLabels(store.family!, child));
+  return (all[0] ?? []).filter((label) => all.every((labels) => labels.includes(label))).join(' · ');
 }
-/** Pictures of a listing; where they are tied to children, those of the first child of each kind. */
+/** Pictures of a listing; where they are tied to children, once for all children that show the same. */
 function shown(listing: Listing): { label: string; ids: string[] }[] {
   const ids = (marks: readonly string[]) => marks.flatMap((mark) => markedPicture(mark) ?? []);
   if (rules.value?.axes.pictures !== 'child')
-    return [{ label: listings.value.length > 1 ? sharedBy(listing) : '', ids: ids(listing.pictures) }];
-  const byPictures = new Map<string, { label: string; ids: string[] }>();
+    return [{ label: listings.value.length > 1 ? sharedBy(listing.offers) : '', ids: ids(listing.pictures) }];
+  const alike = new Map<string, Listing['offers']>();
   for (const offer of listing.offers) {
     const key = (offer.pictures ?? []).join();
-    if (!byPictures.has(key))
-      byPictures.set(key, { label: offer.options.join(' · ') || offer.sku, ids: ids(offer.pictures ?? []) });
+    alike.set(key, [...(alike.get(key) ?? []), offer]);
   }
-  return [...byPictures.values()];
+  return [...alike.values()].map((offers) => ({ label: sharedBy(offers), ids: ids(offers[0]!.pictures ?? []) }));
 }
 /** Option → its picture, as a buyer who chooses it sees. */
 const optionsOf = (listing: Listing) =>

@@ -17,7 +17,7 @@ import { incomingFolder, pictureFolder } from '../../store/store';
 import { inTransaction } from '../../store/database';
 import type { Parts } from '../parts';
 import { mount } from '../mount';
-import { fileNameOf, manyFiles, manyPictures, pathOf } from '../upload';
+import { fileNameOf, manyFiles, manyPictures, mindLength, pathOf } from '../upload';
 
 export function mountPictures(app: Express, parts: Parts): void {
   const { store, pictures, pictureIntakes, writer } = parts;
@@ -57,6 +57,7 @@ export function mountPictures(app: Express, parts: Parts): void {
       }));
       return pictureIntakes.start({ files, addresses: [], familyId: query.family ?? null });
     },
+    mindLength,
     manyFiles(folder),
   );
   mount(app, api.fetchPictures, ({ body }) =>
