@@ -5,7 +5,7 @@ import { fromRaw, type Raw } from './raw';
 
 /** Goods and ground are told apart on so many pixels a side, blur is seen on so many along the longer one. */
 const GOODS_SIDE = 96;
-const BLUR_SIDE = 800;
+const BLUR_SIDE = 1200;
 const BORDER_SIDE = 64;
 
 /** What is seen in a picture, and whether its border is white. */
@@ -14,9 +14,7 @@ export async function lookAt(raw: Raw): Promise<{ look: PictureLook; whiteBackgr
   const [small, border, bright, hashed] = await Promise.all([
     inColour(raw, { width: GOODS_SIDE, height: GOODS_SIDE, fit: 'fill' }),
     inColour(raw, { width: BORDER_SIDE, height: BORDER_SIDE, fit: 'fill', kernel: 'nearest' }),
-    Math.max(raw.width, raw.height) > BLUR_SIDE
-      ? inGrey(grey, { width: BLUR_SIDE, height: BLUR_SIDE, fit: 'inside' })
-      : grey,
+    inHalves(grey),
     inGrey(grey, { width: HASHED_SIDE, height: HASHED_SIDE, fit: 'fill' }),
   ]);
   const { colours, ground, goods } = goodsIn(small);
@@ -40,6 +38,22 @@ async function inGrey({ data, width, height }: Pixels, size: ResizeOptions): Pro
     .toColourspace('b-w');
   const { data: small, info } = await made.raw().toBuffer({ resolveWithObject: true });
   return { width: info.width, height: info.height, channels: 1, data: small };
+}
+
+/** Halved until it is no larger than what blur is seen on: the mean of four pixels each time. */
+function inHalves(pixels: Pixels): Pixels {
+  if (Math.max(pixels.width, pixels.height) <= BLUR_SIDE) return pixels;
+  const [width, height] = [pixels.width >> 1, pixels.height >> 1];
+  const half = new Uint8Array(width * height);
+  for (let y = 0; y < height; y++) {
+    const above = 2 * y * pixels.width;
+    const below = above + pixels.width;
+    for (let x = 0; x < width; x++) {
+      const [a, b] = [above + 2 * x, below + 2 * x];
+      half[y * width + x] = (pixels.data[a]! + pixels.data[a + 1]! + pixels.data[b]! + pixels.data[b + 1]! + 2) >> 2;
+    }
+  }
+  return inHalves({ width, height, channels: 1, data: half });
 }
 
 /** How bright each pixel is (ITU-R BT.601), on white where it can be seen through. */

@@ -8,7 +8,7 @@ import type { Pixels } from './pixels';
 /** The length of the blur that is tried, in pixels. */
 const TRIED = 9;
 /** Every so many lines are looked at: neighbours say the same. */
-const EVERY = 3;
+const EVERY = 4;
 
 /** From 0 (sharp) to 1 (blurred); the worse of the two directions. @param pixels one channel */
 export function blurOf(pixels: Pixels): number {
