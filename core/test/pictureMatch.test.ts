@@ -126,6 +126,32 @@ describe('a picture goes by its name', () => {
     expect(of(['WAD_1.jpg', 'WAD_2.jpg'])).toEqual(['sure family 1', 'sure family 2']);
     expect(of(['WAD_10.jpg'])).toEqual(['doubtful 10']);
   });
+  it('other ways to write a colour are the colour: marks, signs, words cut short; a code such as 01 may count', () => {
+    const bag = createFamily({
+      ...{ id: 'fam4', off: [], fields: { name: 'Bag', brand: '', styleCode: 'BAG', category: 'outerwear/jackets' } },
+      axes: [
+        {
+          ...{ role: 'colour', label: 'Colour' },
+          values: [
+            { label: 'Grün' },
+            { label: 'Black & White' },
+            { label: 'Light Grey' },
+            { label: 'Mohn', code: '01' },
+          ],
+        },
+      ],
+    });
+    const ground = {
+      registry,
+      catalogue: openPictureCatalogue([{ id: 'fam4', name: 'Bag', brand: '', styleCode: 'BAG' }], []),
+      familyOf: (id: string) => (id === 'fam4' ? bag : undefined),
+    };
+    const of = (path: string) =>
+      matchPictures([{ path }], ground).map((one) => `${one.confidence} ${placeName(bag, one.place)}`)[0];
+    expect(
+      ['BAG_gruen_1.jpg', 'BAG black-and-white.jpg', 'bag-lt-grey-2.jpg', 'BAG_01.jpg', 'BAG_01_2.jpg'].map(of),
+    ).toEqual([...['sure Grün', 'sure Black & White', 'sure Light Grey', 'doubtful Mohn', 'sure Mohn']]);
+  });
   it('the same picture under the names of several children of a value is the value’s', () => {
     const paths = ['SKJ-Rust-M-Unlined.jpg', 'SKJ-Rust-L-Unlined.jpg'];
     const names = (ids: string[]) => matched(paths, { ids }).map((one) => placeName(jacket, one.place));

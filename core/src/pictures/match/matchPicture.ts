@@ -66,7 +66,9 @@ export function matchPicture(
   if (child !== null) return end(placeOfChild(family, child), true, '');
   const said = valuesNamed(reading, last);
   const counter = numberAtTheEnd(reading, last);
-  const named = counts === 'yes' && counter ? without(said, counter) : said;
+  // A code of its own such as 01 is no counter for certain, whatever stands beside it.
+  const isCounter = counter !== null && counts === 'yes' && !counter.text.startsWith('0');
+  const named = isCounter ? without(said, counter) : said;
   const conflict = [...named.values()].find((all) => new Set(all.map((one) => one.means.valueId)).size > 1);
   if (conflict) {
     const ids = [...new Set(conflict.map((one) => one.means.valueId))];
@@ -86,7 +88,7 @@ export function matchPicture(
     }
     const open: MatchReason[] =
       place.children > 1 && chosen.size > 1 ? [{ code: 'several-children', count: place.children }] : [];
-    if (counts === 'unknown' && counter && [...chosen.values()].includes(counter))
+    if (counts !== 'no' && counter && !isCounter && [...chosen.values()].includes(counter))
       return end(place.place, false, 'number', ...told, { code: 'number-or-value', text: counter.text });
     return end(place.place, open.length === 0, `several|${words(reading, reading.unknown)}`, ...told, ...open);
   }

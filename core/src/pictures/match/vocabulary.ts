@@ -37,6 +37,25 @@ const WRITTEN_OUT: Record<string, string[]> = {
   XXXL: ['3xl', 'xxxlarge'],
 };
 
+/** Words that people cut short in file names. */
+const CUT_SHORT: Record<string, readonly string[]> = {
+  light: ['lt'],
+  dark: ['dk', 'drk'],
+  heather: ['htr', 'hthr', 'melange'],
+  medium: ['med', 'mid'],
+};
+const TWO_LETTERS: Record<string, string> = { ä: 'ae', ö: 'oe', ü: 'ue', å: 'aa', '&': ' and ', '+': ' and ' };
+
+/** How a label is written besides: marks as two letters, signs as words, usual words cut short. */
+function otherSpellings(label: string): string[] {
+  const low = label.normalize('NFC').toLowerCase();
+  const written = low.replace(/[äöüå&+]/g, (sign) => TWO_LETTERS[sign]!);
+  const short = Object.entries(CUT_SHORT).flatMap(([word, ways]) =>
+    new RegExp(`\\b${word}\\b`).test(low) ? ways.map((way) => low.replace(new RegExp(`\\b${word}\\b`), way)) : [],
+  );
+  return [...(written === low ? [] : [written]), ...short];
+}
+
 export function vocabularyOf(registry: Registry, family: Family): Vocabulary {
   const known = new Map<string, Meaning[]>();
   const add = (text: string, meaning: Meaning) => {
@@ -96,6 +115,7 @@ function addValue(registry: Registry, axis: Axis, value: Value, add: (text: stri
     add(text, means(by));
   };
   once(value.label, 'label');
+  for (const spelling of otherSpellings(value.label)) once(spelling, 'spelling');
   for (const figures of Object.values(value.scoped ?? {}))
     if (typeof figures.label === 'string') once(figures.label, 'label');
   const word = registry.word(axis.role, value.label);
