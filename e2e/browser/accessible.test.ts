@@ -2,6 +2,8 @@
 import axe from 'axe-core';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { endpoints as api } from '@loom-kin/contract';
+import { drawnGoods, formOf } from '../pictures';
 import { launchBrowser } from './launch';
 import { startWorld, until, type World } from '../world';
 
@@ -59,6 +61,9 @@ describe('a view', () => {
     ['the pairings of all families', () => at('/channels?part=pairings', 'paired-word')],
     ['rules of one’s own', () => at('/rules/quayside', 'trial-state')],
     ['the fit board', () => at('/board', 'board-finding')],
+    ['where pictures are brought', () => at('/pictures', 'bring')],
+    ['pictures that were brought', () => brought()],
+    ['a picture that is cut and described', () => editor()],
     ['the intake', () => at('/intake', 'place')],
     ['the dispatches', () => at('/dispatch', 'place')],
     ['what would be sent', () => at(`/dispatch/new?families=${family.split('/').at(-1)}`, 'place')],
@@ -70,6 +75,22 @@ describe('a view', () => {
     await page.goto(path.startsWith('http') ? path : world.url + path);
     if (wait) await test(shown).first().waitFor();
     await page.waitForLoadState('networkidle');
+  }
+  async function brought(): Promise<void> {
+    const files: [string, Buffer][] = [
+      ['SKJ_rust_front.png', await drawnGoods('#A4502B', 1).png().toBuffer()],
+      ['SKJ_teal.png', await drawnGoods('#1F7A83', 2).png().toBuffer()],
+      ['holiday.png', await drawnGoods('#E7BDB3', 3).png().toBuffer()],
+      ['notes.txt', Buffer.from('no picture')],
+    ];
+    const { id } = await world.call(api.bringPictures, { form: formOf(...files), query: {} });
+    await at(`/pictures/brought/${id}`, 'refused');
+    await test('question').first().waitFor();
+  }
+  async function editor(): Promise<void> {
+    await at(`${family}/pictures`, 'tray-Rust');
+    await test('tray-Rust').getByText('edit', { exact: true }).first().click();
+    await test('editor').waitFor();
   }
   async function childStock(): Promise<void> {
     await at(family, 'crossing');

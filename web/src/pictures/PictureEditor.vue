@@ -132,6 +132,7 @@ async function keep(): Promise<void> {
           class="cropper"
           :class="{ square }"
           :src="fullPicture(id)"
+          aria-hidden="true"
           :check-orientation="false"
           :cross-origin="false"
           :default-size="({ imageSize }: { imageSize: { width: number; height: number } }) => imageSize"
