@@ -233,11 +233,13 @@ describe('sending', () => {
             offers: { sku: string }[];
             pictures: string[];
             axes: { options: { pictures?: string[] }[] }[];
+            pictureTexts?: unknown;
           };
         }
       ).listing,
     );
     listing.key = 'elsewhere';
+    delete listing.pictureTexts;
     listing.pictures = listing.pictures.map((one) => `${world.url}/pictures/${one.slice(8)}`);
     listing.axes.forEach((axis) => axis.options.forEach((option) => delete option.pictures));
     listing.offers.forEach((offer, at) => at !== 3 && (offer.sku += '-ELSE'));
