@@ -74,7 +74,11 @@ describe('a zip of pictures', () => {
   });
   it('is asked about and corrected by key: yes, another option, left out, moved, taken back', async () => {
     await page.keyboard.press('j');
-    const focused = () => page.evaluate(() => document.activeElement?.textContent ?? '');
+    const focused = () =>
+      page
+        .locator('[data-question]:focus')
+        .allInnerTexts()
+        .then((texts) => texts.join());
     await until(focused, (text) => text.includes('as their colour says'));
     await page.keyboard.press('Enter');
     await until(focused, (text) => text.includes('Which option is "turquoise"?'));

@@ -46,14 +46,15 @@ const settle = (ats: readonly number[], to: Target | 'left-out' | null) =>
     await settling.settle(ats, to);
   });
 async function answer(question: Question, number: number, to: Target | 'left-out'): Promise<void> {
-  await settling.settle(
+  const told = settling.settle(
     question.arrivals.map((one) => one.at),
     to,
   );
   await nextTick();
-  // The next question is there to be answered.
+  // The next question is there to be answered, whether or not the server has heard of this one yet.
   const cards = body.value?.querySelectorAll<HTMLElement>('[data-question]');
   cards?.[Math.min(number, cards.length - 1)]?.focus();
+  await told;
 }
 async function yesToAll(): Promise<void> {
   for (const question of questions.value.filter((one) => one.proposed))

@@ -60,7 +60,9 @@ export function useSettling(id: () => string) {
   async function load(): Promise<void> {
     clearTimeout(timer);
     const mine = id();
-    await sending;
+    let told: Promise<unknown>;
+    do await (told = sending);
+    while (told !== sending);
     const asked = turn;
     try {
       const read = await call(api.pictureIntake, { params: { id: mine } });
