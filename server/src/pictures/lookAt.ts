@@ -3,7 +3,7 @@ import sharp, { type ResizeOptions } from 'sharp';
 import { blurOf, goodsIn, HASHED_SIDE, perceptualHash, type PictureLook, type Pixels } from '@loom-kin/core';
 import { fromRaw, type Raw } from './raw';
 
-/** Goods and ground are told apart on so many pixels a side, blur is seen on so many along the longer one. */
+/** Goods and ground are told apart on so many pixels a side, blur is seen on no more than so many along the longer one. */
 const GOODS_SIDE = 96;
 const BLUR_SIDE = 1200;
 const BORDER_SIDE = 64;

@@ -2,7 +2,6 @@
 import { eq } from 'drizzle-orm';
 import {
   familyIndex,
-  freeze,
   matchPictures,
   matchQuestion,
   matchReasonText,
@@ -16,6 +15,7 @@ import {
   type Place,
 } from '@loom-kin/core';
 import type { Arrival, PictureIntake, PicturePlaces } from '@loom-kin/contract';
+import { hasFamily, loadFamily } from '../families/load';
 import { readJob } from '../jobs/jobs';
 import type { Database } from '../store/database';
 import { families, identifiers } from '../store/schema';
@@ -97,14 +97,7 @@ export function matchRows(
 export function familyReader(database: Database): (id: string) => Family | undefined {
   const read = new Map<string, Family | undefined>();
   return (id) => {
-    if (!read.has(id)) {
-      const row = database
-        .select({ doc: families.doc, revision: families.revision })
-        .from(families)
-        .where(eq(families.id, id))
-        .get();
-      read.set(id, row && freeze({ ...row.doc, revision: row.revision }, true));
-    }
+    if (!read.has(id)) read.set(id, hasFamily(database, id) ? loadFamily(database, id) : undefined);
     return read.get(id);
   };
 }

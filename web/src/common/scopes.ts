@@ -3,6 +3,7 @@ import {
   accountScopes,
   EVERYWHERE,
   languageName,
+  placeKey,
   scopeName,
   type Account,
   type Field,
@@ -39,8 +40,4 @@ export function scopeText(accounts: readonly Account[], scope: Scope): string {
 }
 
 /** Whether two places are one. */
-export function samePlace(one: Place, other: Place): boolean {
-  if (one.level === 'child') return other.level === 'child' && one.childId === other.childId;
-  if (one.level === 'value') return other.level === 'value' && one.valueId === other.valueId;
-  return other.level === 'family';
-}
+export const samePlace = (one: Place, other: Place): boolean => placeKey(one) === placeKey(other);

@@ -73,10 +73,9 @@ const flaws = computed(() => {
   for (const fit of Object.values(store.fits))
     for (const finding of fit.findings) {
       if (finding.key !== 'pictures' || finding.about === undefined) continue;
-      for (const key of [`${finding.about}`, `${finding.about} ${placeKey(finding.place)}`]) {
-        const texts = found.get(key) ?? new Set();
-        found.set(key, texts.add(findingText(finding, store.family!)));
-      }
+      const key = `${finding.about} ${placeKey(finding.place)}`;
+      const texts = found.get(key) ?? new Set();
+      found.set(key, texts.add(findingText(finding, store.family!)));
     }
   return found;
 });

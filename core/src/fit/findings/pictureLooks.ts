@@ -14,7 +14,7 @@ import { FAMILY, makeFinding } from './report';
 /** Goods this far from their swatch look like another colour (CIEDE2000), where another basic colour names them, too. */
 const OTHER_COLOUR = 22;
 /** Blurred as if each point were spread over some four pixels of a picture of 1000. */
-const BLURRED = 0.62;
+const BLURRED = 0.76;
 /** Pictures that differ in no larger share of what is strong in them, and have the same colours, show the same. */
 const SAME_HASH = 0.01;
 const SAME_COLOUR = 4;

@@ -2,7 +2,7 @@
 /** The pictures that come to one family, place by place; others are dropped on a place. */
 import { ref } from 'vue';
 import { placeKey } from '@loom-kin/core';
-import ArrivalTile from './ArrivalTile.vue';
+import ArrivalTiles from './ArrivalTiles.vue';
 import type { Shelf } from './shelves';
 import type { Target } from './useSettling';
 
@@ -34,16 +34,12 @@ const over = ref('');
         <i v-if="one.swatch" class="swatch" :style="{ background: one.swatch }" />{{ one.label
         }}<span class="soft small">{{ one.pictures.length ? `${one.pictures.length} there` : '' }}</span>
       </div>
-      <div class="tiles">
-        <ArrivalTile
-          v-for="each in arrivals"
-          :key="each.at"
-          :arrival="each"
-          :is-chosen="chosen.has(String(each.at))"
-          @click="emit('press', String(each.at), $event)"
-          @dblclick="emit('open', each.at)"
-        />
-      </div>
+      <ArrivalTiles
+        :arrivals="arrivals"
+        :chosen="chosen"
+        @press="(key, event) => emit('press', key, event)"
+        @open="emit('open', $event)"
+      />
     </div>
   </div>
 </template>
@@ -78,10 +74,5 @@ const over = ref('');
   height: 12px;
   margin-right: 7px;
   border: 1px solid #0003;
-}
-.tiles {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 5px;
 }
 </style>

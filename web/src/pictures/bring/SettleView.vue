@@ -4,7 +4,7 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue';
 import { useRoute } from 'vue-router';
 import { ElButton } from 'element-plus';
 import { isTyping, useKeys } from '../../shell/keys';
-import ArrivalTile from './ArrivalTile.vue';
+import ArrivalTiles from './ArrivalTiles.vue';
 import ChoosePlace from './ChoosePlace.vue';
 import FamilyShelf from './FamilyShelf.vue';
 import QuestionCard from './QuestionCard.vue';
@@ -143,16 +143,7 @@ function dropOn(to: Target | 'left-out' | null): void {
           <h2>Without a place</h2>
           <span class="soft">Their names say nothing of your goods. Choose some and press <kbd>M</kbd>.</span>
         </div>
-        <div class="tiles">
-          <ArrivalTile
-            v-for="one in nowhere"
-            :key="one.at"
-            :arrival="one"
-            :is-chosen="chosen.has(String(one.at))"
-            @click="press(String(one.at), $event)"
-            @dblclick="move([one.at])"
-          />
-        </div>
+        <ArrivalTiles :arrivals="nowhere" :chosen="chosen" @press="press" @open="move([$event])" />
       </div>
       <FamilyShelf
         v-for="shelf in shelves"
@@ -184,15 +175,7 @@ function dropOn(to: Target | 'left-out' | null): void {
             as proposed
           </button>
         </div>
-        <div class="tiles">
-          <ArrivalTile
-            v-for="one in leftOut"
-            :key="one.at"
-            :arrival="one"
-            :is-chosen="chosen.has(String(one.at))"
-            @click="press(String(one.at), $event)"
-          />
-        </div>
+        <ArrivalTiles :arrivals="leftOut" :chosen="chosen" @press="press" @open="move([$event])" />
       </div>
       <div v-if="refused.length" class="sheet" data-test="refused">
         <div class="part"><h2>Not taken</h2></div>
@@ -248,11 +231,6 @@ function dropOn(to: Target | 'left-out' | null): void {
   gap: 12px;
   align-items: baseline;
   padding: 7px 14px;
-}
-.tiles {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 5px;
 }
 .sheet > .tiles {
   padding: 0 14px 10px;
