@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['{core,contract,server,channels,web,demo,cli}/test/**/*.test.ts', 'e2e/**/*.test.ts'],
+    include: ['{core,sheets,contract,server,channels,web,demo,cli}/test/**/*.test.ts', 'e2e/**/*.test.ts'],
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

@@ -12,7 +12,9 @@ import { startWorld, until, type World } from './world';
 let world: World;
 beforeAll(async () => void (world = await startWorld()), 60_000);
 afterAll(() => world?.end());
-const { bringSheet, run, shopFamily, fresh, setPrice, count, takeNumbers, undo, redo } = sellerIn(() => world);
+const { bringSheet, run, shopFamily, fresh, setPrice, count, takeNumbers, addBlock, undo, redo } = sellerIn(
+  () => world,
+);
 
 describe('the door', () => {
   it('answers for its health and describes itself in valid OpenAPI 3.1', async () => {
@@ -115,7 +117,7 @@ describe('one write path', () => {
     expect([clash.status, clash.problem.code]).toEqual([409, 'sku.taken']);
     expect(clash.message).toContain(String(one.family.fields.name));
     expect((await fresh(two)).family.revision).toBe(two.family.revision);
-    await world.call(api.addBlock, { body: { label: 'Test', prefix: '95010155', digits: 13 } });
+    await addBlock('95010155');
     await takeNumbers(
       one,
       familyIndex(one.family).woven.map((each) => each.id),

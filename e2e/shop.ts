@@ -5,6 +5,7 @@ import {
   endpoints as api,
   makeChange,
   Refused,
+  type BodyOf,
   type Dispatch,
   type FamilyDetail,
   type IntakeReport,
@@ -45,6 +46,12 @@ export function sellerIn(world: () => World) {
   ): Promise<FamilyDetail> {
     await change([{ on: 'stock', familyId: family.id, counts }], key ? { key } : {});
     return detailOf(family.id);
+  }
+  /** Adds a block of numbers; its id. */
+  async function addBlock(prefix: string, digits: 12 | 13 = 13): Promise<string> {
+    const block = { id: `b${prefix}`, label: `Block ${prefix}`, prefix, digits };
+    await change([{ on: 'registry', command: { do: 'setNumberBlock', block } }]);
+    return block.id;
   }
   async function takeNumbers({ family }: FamilyDetail, childIds: string[], blockId?: string): Promise<FamilyDetail> {
     await change([{ on: 'numbers', familyId: family.id, childIds, ...(blockId ? { blockId } : {}) }]);
@@ -153,6 +160,7 @@ export function sellerIn(world: () => World) {
     run,
     startFamily,
     count,
+    addBlock,
     takeNumbers,
     undo,
     redo,
@@ -181,4 +189,18 @@ export function sheetForm(bytes: BlobPart, name: string): FormData {
   const form = new FormData();
   form.append('file', new Blob([bytes]), name);
   return form;
+}
+
+/** A file that is taken out. */
+export async function takenOut(world: World, body: BodyOf<typeof api.startExport>): Promise<Uint8Array> {
+  const { id } = await world.call(api.startExport, { body });
+  const { notice } = await until(
+    () => world.call(api.job, { params: { id } }),
+    ({ state }) => state !== 'running',
+    60,
+  );
+  if (notice !== null) throw new Error(notice);
+  const answer = await fetch(`${world.url}/api/exports/${id}/file`);
+  if (answer.status !== 200) throw new Error(await answer.text());
+  return new Uint8Array(await answer.arrayBuffer());
 }

@@ -2,6 +2,7 @@
 import { checkCommand } from './check';
 import { fitCommand } from './fit';
 import { gtinCommand } from './gtin';
+import { intakeCommand } from './intake';
 import { BadInput } from './input';
 import { pairCommand } from './pair';
 import { rulesCommand } from './rules';
@@ -13,6 +14,7 @@ const COMMANDS: Record<string, (args: string[]) => number | Promise<number>> = {
   check: checkCommand,
   gtin: gtinCommand,
   pair: pairCommand,
+  intake: intakeCommand,
 };
 
 const USAGE = `loomkin fit --family F.json --rulebook R.json [--category C] [--wishes W.json] [--pairings P.json]
@@ -20,6 +22,7 @@ loomkin rules R.json [--category C] [--json]
 loomkin check FOLDER
 loomkin gtin NUMBER... [--complete]
 loomkin pair --rulebook R.json --role ROLE VALUE[=#RRGGBB]... [--category C]
+loomkin intake LIST [--mapping M.json] [--sheet NAME] [--registry R.json]
 
 Results are JSON on standard output, progress and problems on standard error.
 Exit code 0: all is well; 1: something is stopped or wrong; 2: the input cannot be read.

@@ -35,7 +35,7 @@ describe('the examples of the page', () => {
     }
     expect(status).toBe(code);
   });
-  it('are all there', () => expect(EXAMPLES).toHaveLength(7));
+  it('are all there', () => expect(EXAMPLES).toHaveLength(8));
 });
 
 describe('the guide to rulebooks', () => {

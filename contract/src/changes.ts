@@ -5,6 +5,7 @@ import {
   CollectionsSchema,
   CommandSchema,
   CreateFamilySchema,
+  FiguresSchema,
   PairingSchema,
   RegistryCommandSchema,
   RoleSchema,
@@ -43,12 +44,51 @@ export const StepSchema = z.discriminatedUnion('on', [
       .min(1)
       .max(20_000),
   }),
-  /** The next free GTINs of a block for children that have none. */
+  /** Children of several families in one of them: the axes that tell them apart from now on, and every child's labels on all axes, those that are there first. */
+  z.object({
+    on: z.literal('gather'),
+    familyId: Id,
+    /** The revisions the sender saw, of all families that are touched; a stale one is refused. */
+    revisions: z.record(Id, z.number().int()),
+    axes: z.array(z.object({ role: RoleSchema, label: z.string().trim().min(1).max(40) })).max(6),
+    members: z
+      .array(z.object({ familyId: Id, childId: Id, labels: z.array(z.string().max(80)).max(6) }))
+      .min(1)
+      .max(20_000),
+  }),
+  /** Children that leave: each becomes a family of its own. */
+  z.object({
+    on: z.literal('leave'),
+    familyId: Id,
+    revision: z.number().int(),
+    childIds: z.array(Id).min(1).max(500),
+  }),
+  /** A family copied under another name; what two goods never share is emptied. */
+  z.object({
+    on: z.literal('copy'),
+    familyId: Id,
+    fields: FiguresSchema.refine(
+      (fields) => typeof fields.name === 'string' && fields.name.trim() !== '',
+      'A copy needs a name.',
+    ),
+    pictures: z.boolean().default(false),
+  }),
+  /** The next free GTINs for children that have none: of a block, of what was set aside in it, or of the first blocks with room. */
   z.object({
     on: z.literal('numbers'),
     familyId: Id,
     blockId: Id.optional(),
+    reservedId: Id.optional(),
     childIds: z.array(Id).min(1).max(20_000),
+  }),
+  /** Numbers that no account was told of go back to their blocks, to be given out again. */
+  z.object({ on: z.literal('numbersBack'), familyId: Id, childIds: z.array(Id).min(1).max(20_000) }),
+  /** Sets the next free numbers in a row aside. */
+  z.object({
+    on: z.literal('setAside'),
+    blockId: Id,
+    label: z.string().trim().min(1).max(60),
+    count: z.number().int().min(1).max(100_000),
   }),
   /** SKUs by the family's pattern for children that have none. */
   z.object({ on: z.literal('skus'), familyId: Id, childIds: z.array(Id).min(1).max(20_000) }),

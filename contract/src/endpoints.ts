@@ -3,10 +3,12 @@ import { boardEndpoints } from './board';
 import { changeEndpoints } from './changes';
 import { conditionEndpoints } from './conditions';
 import { dispatchEndpoints } from './dispatches';
+import { exportEndpoints } from './export';
 import { familyEndpoints } from './families';
 import { intakeEndpoints } from './intake';
 import { jobEndpoints } from './jobs';
 import { layoutEndpoints } from './layouts';
+import { listEndpoints } from './lists';
 import { pictureEndpoints } from './pictures';
 import { setupEndpoints } from './setup';
 
@@ -17,6 +19,8 @@ export const endpoints = {
   ...changeEndpoints,
   ...conditionEndpoints,
   ...intakeEndpoints,
+  ...listEndpoints,
+  ...exportEndpoints,
   ...dispatchEndpoints,
   ...jobEndpoints,
   ...layoutEndpoints,

@@ -2,6 +2,9 @@
 import { z } from 'zod';
 import {
   FamilySchema,
+  LABEL_SHEET_IDS,
+  LARGEST_PERCENT,
+  SMALLEST_PERCENT,
   KnownNumbersSchema,
   ListingSchema,
   MOVEMENT_KINDS,
@@ -137,7 +140,72 @@ export const SaidElsewhereSchema = z.array(
 );
 export type SaidElsewhere = z.infer<typeof SaidElsewhereSchema>;
 
+/** Labels with bar codes, for children that have a GTIN. */
+export const LabelOrderSchema = z.object({
+  childIds: z.array(Id).min(1).max(20_000),
+  sheet: z.enum(LABEL_SHEET_IDS),
+  /** Magnification of the symbol. */
+  percent: z.number().int().min(SMALLEST_PERCENT).max(LARGEST_PERCENT).default(100),
+  /** So many of each child, or as many as it has pieces. */
+  copies: z.union([z.literal('stock'), z.number().int().min(1).max(1000)]).default(1),
+  /** The first label of the first sheet that is free, from 1. */
+  start: z.number().int().min(1).max(200).default(1),
+  shows: z
+    .array(z.enum(['name', 'options', 'sku', 'price']))
+    .max(4)
+    .default(['name', 'options', 'sku']),
+});
+export type LabelOrder = z.infer<typeof LabelOrderSchema>;
+
+/** The items of a set, in its order. */
+export const BundleItemsSchema = z.array(
+  z.object({
+    sku: z.string(),
+    /** So many of it are in one set. */
+    pieces: z.number(),
+    /** Null where nobody has the SKU. */
+    item: z
+      .object({
+        familyId: z.string(),
+        name: z.string(),
+        /** Null where it is made to order or has no limit. */
+        stock: z.number().nullable(),
+      })
+      .nullable(),
+  }),
+);
+export type BundleItems = z.infer<typeof BundleItemsSchema>;
+
+/** What a pattern would make of children, looked at over the whole catalogue. */
+export const SkuPreviewSchema = z.object({
+  /** In the order of the children asked for; `problem` says why a SKU cannot be taken. */
+  proposals: z.array(z.object({ childId: z.string(), sku: z.string(), problem: z.string().nullable() })),
+  /** The account that takes the fewest characters. */
+  limit: z.object({ account: z.string(), most: z.number() }).nullable(),
+  /** Child → why the SKU that it has stays: an account lists it, or soon will. */
+  bound: z.record(z.string(), z.string()),
+  /** The nearest pattern by which every child gets a SKU that all accounts take; null where there is no need, or none. */
+  wayOut: z.string().nullable(),
+});
+export type SkuPreview = z.infer<typeof SkuPreviewSchema>;
+
 export const familyEndpoints = {
+  skuPreview: define(
+    'post',
+    '/api/families/:id/skus',
+    'The SKUs that a pattern would make, and what stands against them',
+    {
+      params: withId,
+      body: z.object({ pattern: z.string().max(200), childIds: z.array(Id).max(20_000) }),
+      response: SkuPreviewSchema,
+    },
+  ),
+  labels: define('post', '/api/families/:id/labels', 'Sheets of labels with bar codes, as a PDF to scale', {
+    params: withId,
+    body: LabelOrderSchema,
+    response: z.unknown(),
+    download: ['application/pdf'],
+  }),
   saidElsewhere: define(
     'post',
     '/api/families/:id/said-elsewhere',
@@ -148,6 +216,10 @@ export const familyEndpoints = {
       response: SaidElsewhereSchema,
     },
   ),
+  bundleItems: define('get', '/api/families/:id/children/:childId/parts', 'The items of a set, with their pieces', {
+    params: withId.extend({ childId: Id }),
+    response: BundleItemsSchema,
+  }),
   stockLedger: define('get', '/api/families/:id/children/:childId/stock', 'How the pieces of a child came and went', {
     params: withId.extend({ childId: Id }),
     response: LedgerSchema,

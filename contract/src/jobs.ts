@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { define, withId } from './endpoint';
 
-export const JOB_KINDS = ['recheck', 'intake', 'pictures', 'dispatch'] as const;
+export const JOB_KINDS = ['recheck', 'intake', 'list', 'pictures', 'export', 'dispatch'] as const;
 export const JOB_STATES = ['running', 'stopped', 'done', 'failed'] as const;
 
 export const JobSchema = z.object({

@@ -5,6 +5,7 @@ import {
   CategoryMapSchema,
   CollectionsSchema,
   NumberBlockSchema,
+  ReservationSchema,
   PairingTableSchema,
   RegistryDataSchema,
   RoleSchema,
@@ -32,11 +33,15 @@ export const ChannelSchema = z.object({
 });
 export type Channel = z.infer<typeof ChannelSchema>;
 
+/** A block of numbers with how many it holds, how many are given out, and how many are left for whoever asks. */
 export const BlockStateSchema = NumberBlockSchema.extend({
   size: z.number(),
   used: z.number(),
+  free: z.number(),
   next: z.string().nullable(),
+  reserved: z.array(ReservationSchema.extend({ left: z.number(), next: z.string().nullable() })),
 });
+export type BlockState = z.infer<typeof BlockStateSchema>;
 
 export const SetupSchema = z.object({
   seller: SellerSchema,
@@ -135,14 +140,6 @@ export const setupEndpoints = {
   valueUses: define('get', '/api/values/uses', 'Which families have a value; at most twenty are named', {
     query: z.object({ role: RoleSchema, label: z.string().min(1).max(80) }),
     response: z.object({ families: z.number(), names: z.array(z.string()) }),
-  }),
-  addBlock: define('post', '/api/setup/blocks', 'Add a number block', {
-    body: NumberBlockSchema.omit({ id: true }),
-    response: done,
-  }),
-  removeBlock: define('delete', '/api/setup/blocks/:id', 'Remove a number block; numbers given out stay', {
-    params: withId,
-    response: done,
   }),
   refreshChannel: define('post', '/api/channels/:id/refresh', 'Fetch the rulebook and account of a channel anew', {
     params: withId,

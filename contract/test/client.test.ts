@@ -34,7 +34,7 @@ describe('the client', () => {
   it('sends bodies as JSON and files as forms', async () => {
     answer(200, {});
     await call(api.undo, { params: { id: 7 }, body: { key: 'undo-key-1' } });
-    await call(api.addBlock, { body: { label: 'B', prefix: '9501', digits: 13 } });
+    await call(api.redo, { params: { id: 7 }, body: { key: 'redo-key-1' } });
     await call(api.addPictures, { form: new FormData() });
     expect(asked.map(({ init }) => [init.method, init.headers, typeof init.body])).toEqual([
       ['POST', { 'content-type': 'application/json' }, 'string'],

@@ -155,16 +155,28 @@ describe('a block of rows that begins a family', () => {
   });
   it('knows an axis by what stands in it where its header says nothing', () => {
     const found = blockFamily(registry, [
-      ['Article', 'Farbe', 'Gr.', 'Futter'],
+      ['Article', 'Ton', 'Maß', 'Innen'],
       ...['M', 'L', 'XL'].flatMap((size) =>
         ['Rust', 'Midnight'].map((colour) => [`A-${size}-${colour}`, colour, size, 'Fleece']),
       ),
     ])!;
     expect(found.axes.map(({ label, role }) => [label, role])).toEqual([
-      ['Farbe', 'colour'],
-      ['Gr.', 'size'],
+      ['Ton', 'colour'],
+      ['Maß', 'size'],
     ]);
-    expect(found.unknown).toEqual(['Article', 'Futter']);
+    expect(found.unknown).toEqual(['Article', 'Innen']);
+  });
+  it('knows headers as lists do, in whichever of their languages', () => {
+    const found = blockFamily(registry, [
+      ['Article', 'Coloris', 'Gr.', 'Futter'],
+      ['A', 'Quibble', '1', 'Fleece'],
+      ['B', 'Murk', '2', 'Fleece'],
+    ])!;
+    expect(found.axes.map(({ label, role }) => [label, role])).toEqual([
+      ['Coloris', 'colour'],
+      ['Gr.', 'size'],
+      ['Futter', 'material'],
+    ]);
   });
   it('that says a crossing twice says so; one without an axis is none', () => {
     expect(blockFamily(registry, [...block, block[1]!])!.doubled).toBe(1);

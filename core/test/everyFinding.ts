@@ -233,6 +233,7 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
     }),
   'stock.too-low': () => fit('fernpost', whole, { stock: { ...given.stock, [first.id]: 0 } }),
   'stock.held-back': () => fit('fernpost', whole, { settings: { stock: { none: true } } }),
+  'sold-with.not-told': () => fit('fernpost', run(whole, setFamily('soldWith', ['SKJ-0']))),
   'order.limits': () => fit('own-shop', run(run(whole, setFamily('orderLeast', 4)), setFamily('orderMost', 3))),
   'stock.not-told': () =>
     under(

@@ -4,6 +4,11 @@ import validator from 'validator';
 import { describe, expect, it } from 'vitest';
 import {
   blockNumber,
+  numbersLeft,
+  isOfBlock,
+  freeRun,
+  checkBlocks,
+  blockSize,
   familyIndex,
   gtin14,
   gtinCheckDigit,
@@ -15,6 +20,7 @@ import {
   readGtin,
   shortCodes,
   sortSizes,
+  type NumberBlock,
 } from '../src/index';
 import { stormJacket } from './sample';
 
@@ -130,7 +136,7 @@ describe('ISBN', () => {
 });
 
 describe('number blocks', () => {
-  const block = { id: 'b', label: 'b', prefix: '950110153', digits: 13 as const };
+  const block: NumberBlock = { id: 'b', label: 'b', prefix: '950110153', digits: 13, reserved: [] };
   it('give numbers in order, never one that was used', () => {
     const used = new Set([gtin14(blockNumber(block, 0)), gtin14(blockNumber(block, 2))]);
     const numbers = nextNumbers(block, used, 3);
@@ -140,12 +146,59 @@ describe('number blocks', () => {
   });
   it('give fewer when they run out', () =>
     expect(nextNumbers({ ...block, prefix: '95011015300' }, new Set(), 50)).toHaveLength(10));
+  it('pass by what is set aside, and give it only to who asks for it', () => {
+    const part = { id: 'r1', label: 'Labels', from: 1, count: 2 };
+    const parted = { ...block, reserved: [part] };
+    const used = new Set([gtin14(blockNumber(block, 1))]);
+    const places = (numbers: string[]) => numbers.map((number) => Number(number.slice(9, 12)));
+    expect(places(nextNumbers(parted, used, 2))).toEqual([0, 3]);
+    expect(places(nextNumbers(parted, used, 9, part))).toEqual([2]);
+    expect(numbersLeft(parted, used)).toEqual({ free: 998, reserved: { r1: 1 } });
+    expect([freeRun(parted, used, 1), freeRun(parted, used, 2), freeRun(parted, used, 998)]).toEqual([0, 3, null]);
+  });
+  it('give out every number once, however it is taken, set aside and counted', () => {
+    const small: NumberBlock = { ...block, prefix: '9501101530', digits: 13 };
+    const part = fc.record({ from: fc.integer({ min: 0, max: 90 }), count: fc.integer({ min: 1, max: 10 }) });
+    const parts = fc.uniqueArray(part, { maxLength: 4, selector: ({ from }) => Math.floor(from / 10) });
+    fc.assert(
+      fc.property(parts, fc.array(fc.integer({ min: 1, max: 30 }), { maxLength: 6 }), (asides, takes) => {
+        const reserved = asides.map(({ from, count }, at) => ({
+          ...{ id: `r${at}`, label: 'x', from: from - (from % 10), count },
+        }));
+        const parted = { ...small, reserved };
+        checkBlocks([parted]);
+        const used = new Set<string>();
+        for (const [at, take] of takes.entries()) {
+          const numbers = nextNumbers(parted, used, take, at % 2 ? reserved[at % (reserved.length || 1)] : undefined);
+          for (const number of numbers) {
+            expect(used.has(gtin14(number))).toBe(false);
+            expect(isOfBlock(parted, number) && isGtin(number)).toBe(true);
+            used.add(gtin14(number));
+          }
+          const left = numbersLeft(parted, used);
+          const aside = Object.values(left.reserved).reduce((sum, one) => sum + one, 0);
+          expect(left.free + aside + used.size).toBe(blockSize(parted));
+          expect(nextNumbers(parted, used, 1000)).toHaveLength(left.free);
+        }
+      }),
+    );
+  });
+  it('do not overlap, in whatever length they are written, and hold no internal numbers', () => {
+    const twelve: NumberBlock = { ...block, id: 'u', label: 'U', prefix: '81234', digits: 12 };
+    expect(() => checkBlocks([twelve, { ...block, prefix: '0812345' }])).toThrow('overlaps with U');
+    expect(() => checkBlocks([{ ...block, prefix: '2101' }])).toThrow('inside one company only');
+    expect(() => checkBlocks([{ ...block, prefix: '0412' }])).toThrow('inside one company only');
+    const part = { id: 'r1', label: 'Labels', from: 998, count: 3 };
+    expect(() => checkBlocks([{ ...block, reserved: [part] }])).toThrow('Labels');
+    expect(isOfBlock(twelve, '0812345000008')).toBe(true);
+    expect(isOfBlock(twelve, '10812345000005')).toBe(false);
+  });
 });
 
 describe('SKUs', () => {
   const jacket = stormJacket();
   it('are made by the pattern, each child its own', () => {
-    const made = proposeSkus(jacket, familyIndex(jacket).woven, jacket.skuPattern, new Set());
+    const made = proposeSkus(jacket, familyIndex(jacket).woven, jacket.skuPattern, () => false);
     expect(made.every((one) => one.problem === undefined)).toBe(true);
     expect(new Set(made.map((one) => one.sku)).size).toBe(44);
     expect(made[0]!.sku).toBe('SKJ-RST-XS-UNL');
@@ -153,14 +206,14 @@ describe('SKUs', () => {
   it("are held back where a pattern makes two alike, takes another's, or names an axis that is not there", () => {
     const children = familyIndex(jacket).woven;
     expect(
-      proposeSkus(jacket, children, '{style}-{colour}', new Set()).some(
+      proposeSkus(jacket, children, '{style}-{colour}', () => false).some(
         (one) => one.problem?.code === 'sku.pattern-twice',
       ),
     ).toBe(true);
-    expect(proposeSkus(jacket, children, jacket.skuPattern, new Set(['SKJ-RST-XS-UNL']))[0]!.problem?.code).toBe(
+    expect(proposeSkus(jacket, children, jacket.skuPattern, (sku) => sku === 'SKJ-RST-XS-UNL')[0]!.problem?.code).toBe(
       'sku.given-before',
     );
-    expect(proposeSkus(jacket, children, '{style}-{length}', new Set())[0]!.problem).toMatchObject({
+    expect(proposeSkus(jacket, children, '{style}-{length}', () => false)[0]!.problem).toMatchObject({
       code: 'sku.pattern',
       params: { mark: 'length' },
     });

@@ -1,6 +1,7 @@
 /** Which of a channel's values a family's value is proposed to be, and how sure that is. */
 import { describe, expect, it } from 'vitest';
 import { computeFit, guessSwatch, openPairingLists, proposeFor, proposePairing } from '../src/index';
+import { shoeLast } from '../src/pairing/shoes';
 import { fitInput, registry, rulebook } from './sample';
 import { run, wholeJacket } from './whole';
 
@@ -148,4 +149,31 @@ describe('sizes', () => {
   });
   // Thirteen decimetres are no medium, and thirteen inches no shoe.
   it.each(['1.3 m', '13 in', '12 m', '47', 'Giant'])('%s is none of them', (label) => expect(size(label)).toBeNull());
+});
+
+// The table that shops print of EU and UK sizes of adults' shoes, from memory; ISO/TS 19407:2015 says that tables of makers differ by
+// half a size.
+describe('shoes of other systems', () => {
+  const TABLE = [
+    [36, 3.5],
+    [37, 4],
+    [38, 5],
+    [39, 6],
+    [40, 6.5],
+    [41, 7.5],
+    [42, 8],
+    [43, 9],
+    [44, 9.5],
+    [45, 10.5],
+    [46, 11],
+    [47, 12],
+  ] as const;
+  it.each(TABLE)('EU %d is UK %d, half a size at most beside it', (eu, uk) => {
+    const half = shoeLast('uk 1.5')! - shoeLast('uk 1')!;
+    expect(Math.abs(shoeLast(`eu ${eu}`)! - shoeLast(`uk ${uk}`)!)).toBeLessThanOrEqual(half);
+  });
+  it('US is one size above UK for men, and Paris points are two thirds of a centimetre', () => {
+    expect(shoeLast('us 9')).toBeCloseTo(shoeLast('uk 8')!, 9);
+    expect(shoeLast('eu 42')! - shoeLast('eu 39')!).toBeCloseTo(20, 9);
+  });
 });

@@ -4,9 +4,13 @@ import { describe, expect, it } from 'vitest';
 import {
   alikeWithout,
   applyPatch,
+  childFates,
+  countFates,
   crossingKey,
   familyIndex,
   figureOf,
+  partLabels,
+  picturesOf,
   Refusal,
   resolve,
   type Child,
@@ -47,6 +51,36 @@ function furnished(family: Family, dice: () => number): Family {
   return runCommand(family, { do: 'setFigures', changes }).family;
 }
 
+/** Prices of an account, surcharges and pictures besides. */
+function adorned(family: Family, dice: () => number): Family {
+  const children = Object.values(family.children);
+  const places = [
+    ...family.axes.flatMap((axis) =>
+      axis.values.map(({ id }): Place => ({ level: 'value', axisId: axis.id, valueId: id })),
+    ),
+    ...children.map(({ id }): Place => ({ level: 'child', childId: id })),
+  ].filter(() => dice() < 3);
+  const inShop = places.map((place, number) => ({
+    ...{ place, key: 'price', figure: `${700 + number}.00`, scope: SHOP },
+  }));
+  const raised = places
+    .filter((place) => place.level === 'value' && dice() < 4)
+    .map((place) => ({ place, key: 'price+', figure: '5' }));
+  const pictured = places.map((place, number): SingleCommand => ({
+    ...{ do: 'setPictures', place, pictures: [`p${number}`, `p${(number * 3) % 7}x`] },
+  }));
+  const commands: SingleCommand[] = [
+    ...([...inShop, ...raised].length > 0
+      ? [{ do: 'setFigures', changes: [...inShop, ...raised] } as SingleCommand]
+      : []),
+    ...pictured,
+  ];
+  return commands.length === 0 ? family : runCommand(family, { do: 'batch', title: 'Furnish', commands }).family;
+}
+const SHOP = 'account:shop';
+/** Changes that make no child another. */
+const PURE = ['joinAxes', 'splitAxis', 'mergeValues', 'moveAxis', 'renameAxis', 'orderValues', 'removeAxis'];
+
 /** A change of the structure, drawn by dice; undefined where the family has nothing to do it on. */
 function anyChange(family: Family, dice: () => number, number: number): SingleCommand | undefined {
   const axis = family.axes[dice() % Math.max(1, family.axes.length)];
@@ -65,6 +99,44 @@ function anyChange(family: Family, dice: () => number, number: number): SingleCo
             existingTake: dice() % 2,
           }
         : undefined,
+    () =>
+      family.axes.length > 1
+        ? {
+            do: 'joinAxes',
+            axisIds: family.axes.slice(0, 2).map(({ id }) => id),
+            label: `Both ${number}`,
+            role: 'other',
+            between: ' / ',
+          }
+        : undefined,
+    () =>
+      axis && family.axes.length < 5
+        ? {
+            do: 'splitAxis',
+            axisId: axis.id,
+            into: [
+              { role: 'other', label: `Left ${number}` },
+              { role: 'colour', label: `Right ${number}` },
+            ],
+            parts: Object.fromEntries(
+              axis.values.map(({ id }, at) => [id, [`left ${Math.floor(at / 2)}`, `right ${at % 2}`]]),
+            ),
+          }
+        : undefined,
+    () => {
+      const other = axis?.values.find((one) => one !== value);
+      if (!axis || !value || !other) return undefined;
+      const among = new Set([value.id, other.id]);
+      const groups = alikeWithout(family, axis.id, among);
+      const byKey = groups.map(({ key, childIds }) => [key, childIds[dice() % childIds.length]!] as const);
+      return {
+        do: 'mergeValues',
+        axisId: axis.id,
+        from: [value.id],
+        into: other.id,
+        keep: { byKey: Object.fromEntries(byKey) },
+      };
+    },
     () => axis && { do: 'addValues', axisId: axis.id, values: [{ label: `value ${number}` }] },
     () =>
       axis && value && axis.values.length > 1
@@ -89,7 +161,7 @@ function anyChange(family: Family, dice: () => number, number: number): SingleCo
     () => axis && { do: 'orderValues', axisId: axis.id, valueIds: axis.values.map((one) => one.id).reverse() },
     () => (crossings.length > 0 ? { do: 'setWoven', crossings, woven: dice() < 5 } : undefined),
   ];
-  return kinds[dice() % kinds.length]!();
+  return kinds[(dice() * 10 + dice()) % kinds.length]!();
 }
 
 describe('any run of changes', () => {
@@ -98,7 +170,7 @@ describe('any run of changes', () => {
     fc.assert(
       fc.property(anyFamily(3, 3), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
         const dice = () => stream.next().value as number;
-        let family = furnished(Object.freeze(bare), dice);
+        let family = adorned(furnished(Object.freeze(bare), dice), dice);
         const given = skusOf(family);
         for (let number = 0; number < 8; number++) {
           const command = anyChange(family, dice, number);
@@ -109,8 +181,12 @@ describe('any run of changes', () => {
           expect(skusOf(next)).toEqual(given);
           for (const child of familyIndex(family).woven) {
             const stays = next.children[child.id];
-            if (stays?.woven)
-              expect([child.id, figureOf(next, stays, 'price')]).toEqual([child.id, figureOf(family, child, 'price')]);
+            if (!stays?.woven) continue;
+            const told = (one: Family, of: Child) => [
+              ...[of.id, figureOf(one, of, 'price'), figureOf(one, of, 'price', [SHOP])],
+              ...(PURE.includes(command.do) && picturesOf(family, child).length > 0 ? [picturesOf(one, of)[0]] : []),
+            ];
+            expect([command.do, ...told(next, stays)]).toEqual([command.do, ...told(family, child)]);
           }
           family = next;
         }
@@ -121,12 +197,15 @@ describe('any run of changes', () => {
       'addAxis',
       'addValues',
       'editValue',
+      'joinAxes',
+      'mergeValues',
       'moveAxis',
       'orderValues',
       'removeAxis',
       'removeValues',
       'renameAxis',
       'setWoven',
+      'splitAxis',
     ]);
   });
 
@@ -134,7 +213,7 @@ describe('any run of changes', () => {
     fc.assert(
       fc.property(anyFamily(3, 3), fc.infiniteStream(fc.integer({ min: 0, max: 9 })), ({ ...bare }, stream) => {
         const dice = () => stream.next().value as number;
-        const start = furnished(Object.freeze(bare), dice);
+        const start = adorned(furnished(Object.freeze(bare), dice), dice);
         const inverses: JsonPatch[] = [];
         let family = start;
         for (let number = 0; number < 6; number++) {
@@ -335,5 +414,111 @@ describe('what cannot be done', () => {
     expect(new Set(Object.values(family.children).map((one) => crossingKey(family.axes, one.at))).size).toBe(
       Object.keys(family.children).length,
     );
+  });
+});
+
+describe('axes joined and parted', () => {
+  const jacket = stormJacket();
+  const [colour, size, lining] = jacket.axes;
+  const joined = runCommand(jacket, {
+    ...{ do: 'joinAxes', axisIds: [colour!.id, lining!.id], label: 'Colour', role: 'colour', between: '/' },
+  }).family;
+
+  it('are one axis of what children have, each child where it was, and told so beforehand', () => {
+    expect(joined.axes.map(({ label, values }) => [label, values.length])).toEqual([
+      ['Colour', 8],
+      ['Size', size!.values.length],
+    ]);
+    expect(joined.axes[0]!.values[0]).toMatchObject({ label: 'Rust/Unlined', swatch: colour!.values[0]!.swatch });
+    const fates = childFates(jacket, joined);
+    expect(countFates(fates)).toMatchObject({ moves: familyIndex(jacket).woven.length, shelf: 0, new: 0 });
+    expect(fates.filter(({ price, otherPicture }) => price !== null || otherPicture)).toEqual([]);
+  });
+
+  it('are two again by a sign, without a figure lost; the first is the axis to wishes', () => {
+    const axis = joined.axes[0]!;
+    const parted = runCommand(joined, {
+      ...{ do: 'splitAxis', axisId: axis.id, parts: partLabels(axis.values, '/') },
+      into: [
+        { role: 'colour', label: 'Colour' },
+        { role: 'material', label: 'Lining' },
+      ],
+    }).family;
+    expect(parted.axes.map(({ id, label, values }) => [id, label, values.map((one) => one.label)])).toEqual([
+      [colour!.id, 'Colour', colour!.values.map((one) => one.label)],
+      [expect.any(String), 'Lining', lining!.values.map((one) => one.label)],
+      [size!.id, 'Size', size!.values.map((one) => one.label)],
+    ]);
+    for (const child of familyIndex(jacket).woven) {
+      const now = parted.children[child.id]!;
+      expect(figureOf(parted, now, 'price')).toBe(figureOf(jacket, child, 'price'));
+      expect(picturesOf(parted, now)[0]).toBe(picturesOf(jacket, child)[0]);
+      expect(now.fields).toMatchObject(child.fields);
+    }
+  });
+
+  it('are refused where a value has no two parts, or two values have the same', () => {
+    const axis = joined.axes[0]!;
+    const into = [
+      { role: 'colour' as const, label: 'A' },
+      { role: 'other' as const, label: 'B' },
+    ] as [{ role: 'colour'; label: string }, { role: 'other'; label: string }];
+    const split = (parts: Record<string, [string, string]>) => () =>
+      runCommand(joined, { do: 'splitAxis', axisId: axis.id, into, parts });
+    expect(split({})).toThrow('Rust/Unlined, Rust/Fleece-lined');
+    expect(split(Object.fromEntries(axis.values.map(({ id }) => [id, ['one', 'two']])))).toThrow(
+      'would be the same on both',
+    );
+  });
+});
+
+describe('values made one', () => {
+  it('bring their children over; where two would stand in one place somebody says which stays', () => {
+    const jacket = stormJacket();
+    const colour = jacket.axes[0]!;
+    const [first, second] = colour.values;
+    const merge = { do: 'mergeValues' as const, axisId: colour.id, from: [second!.id], into: first!.id };
+    expect(() => runCommand(jacket, { ...merge, keep: {} })).toThrow('Say which of each pair stays');
+    const { family } = runCommand(jacket, { ...merge, keep: { valueId: second!.id } });
+    const counts = countFates(childFates(jacket, family));
+    const those = (valueId: string) => familyIndex(jacket).woven.filter((child) => child.at[colour.id] === valueId);
+    expect(counts.moves).toBe(those(second!.id).length);
+    expect(counts.shelf).toBe(
+      those(first!.id).filter((one) =>
+        those(second!.id).some(
+          (other) =>
+            other.at[jacket.axes[1]!.id] === one.at[jacket.axes[1]!.id] &&
+            other.at[jacket.axes[2]!.id] === one.at[jacket.axes[2]!.id],
+        ),
+      ).length,
+    );
+    for (const child of those(second!.id))
+      expect(figureOf(family, family.children[child.id]!, 'price')).toBe(figureOf(jacket, child, 'price'));
+  });
+});
+
+describe('a value like another', () => {
+  it('begins with its figures and those of its children, woven where they are, and with no number or picture of theirs', () => {
+    const jacket = adorned(
+      furnished(stormJacket(), () => 1),
+      () => 1,
+    );
+    const colour = jacket.axes[0]!;
+    const [rust] = colour.values;
+    const { family } = runCommand(jacket, {
+      ...{ do: 'addValues', axisId: colour.id, values: [{ label: 'Moss' }], like: rust!.id },
+    });
+    checkFamily(family);
+    const moss = family.axes[0]!.values.find(({ label }) => label === 'Moss')!;
+    expect(moss.fields).toEqual(rust!.fields);
+    const of = (valueId: string) => familyIndex(family).woven.filter((child) => child.at[colour.id] === valueId);
+    expect(of(moss.id)).toHaveLength(of(rust!.id).length);
+    of(moss.id).forEach((child, at) => {
+      const sibling = of(rust!.id)[at]!;
+      expect(figureOf(family, child, 'price')).toBe(figureOf(family, sibling, 'price'));
+      expect(figureOf(family, child, 'price', [SHOP])).toBe(figureOf(family, sibling, 'price', [SHOP]));
+      expect(child.fields.sku).toBeUndefined();
+      expect(child.pictures).toEqual([]);
+    });
   });
 });

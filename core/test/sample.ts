@@ -23,7 +23,7 @@ export const readSheet = (
   rows: readonly (readonly string[])[],
   stock: Record<string, number>,
   around?: core.Surroundings,
-) => core.readSheet(registry, family, headers, rows, stock, around);
+) => core.readSheet(registry, family, headers, core.sheetRows(rows), stock, around);
 
 export function rulebook(channel: string): Rulebook {
   const read = core.readRulebook(json(`channels/rulebooks/${channel}.json`), registry);

@@ -53,7 +53,7 @@ export function wholeJacket() {
         {
           place: { level: 'child' as const, childId: child.id },
           key: 'gtin',
-          figure: blockNumber({ id: 'b', label: 'b', prefix: '95010174', digits: 13 }, at),
+          figure: blockNumber({ prefix: '95010174', digits: 13 }, at),
         },
       ]),
     },

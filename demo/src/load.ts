@@ -21,7 +21,15 @@ export async function loadDemo(base: string, say: (line: string) => void): Promi
   await addGermanShop(call);
   const { blocks } = await call(api.setup);
   if (blocks.length === 0)
-    await call(api.addBlock, { body: { label: 'Skerry block', prefix: '95010174', digits: 13 } });
+    await makeChange(call, [
+      {
+        on: 'registry',
+        command: {
+          do: 'setNumberBlock',
+          block: { id: 'skerry', label: 'Skerry block', prefix: '95010174', digits: 13 },
+        },
+      },
+    ]);
   for (const goods of DEMO) {
     const made = await loadFamily(call, goods);
     say(`${String(made.family.fields.name)}: ${familyIndex(made.family).woven.length} children`);
@@ -47,7 +55,7 @@ async function loadFamily(call: Client, goods: DemoFamily): Promise<FamilyDetail
     (child) => child.fields.gtin === undefined && !numbered.some((one) => one.child === child),
   );
   const bare = goods.gtins ? ofBlock : [];
-  const counts = woven.map((child, at) => ({ childId: child.id, pieces: goods.pieces[at % goods.pieces.length]! }));
+  const counts = woven.map((child, at) => ({ childId: child.id, pieces: piecesAt(goods.pieces, at) }));
   const shed = (goods.inShed ?? []).flatMap((pieces, at) =>
     pieces > 0 ? [{ childId: woven[at]!.id, location: 'quay-shed', pieces }] : [],
   );
@@ -83,7 +91,7 @@ async function fillingOf(call: Client, goods: DemoFamily, family: FamilyDetail['
   const bare = familyIndex(family).woven.filter((child) => child.fields.sku === undefined);
   const { accounts } = await call(api.setup);
   const isThere = (id: string) => accounts.some((account) => account.id === id);
-  const proposals = proposeSkus(family, bare, family.skuPattern, new Set());
+  const proposals = proposeSkus(family, bare, family.skuPattern, () => false);
   const commands: SingleCommand[] = proposals.map(({ childId, sku }) => ({
     do: 'setFigures',
     changes: [{ place: { level: 'child', childId }, key: 'sku', figure: sku }],
@@ -146,4 +154,11 @@ async function sendSmock(call: Client, id: string): Promise<void> {
   const { listings, takenDown, fees } = (await call(api.previewDispatch, { body: selection })).totals;
   const agreed = { listings, takenDown, fees };
   await call(api.startDispatch, { body: { ...selection, key: `demo-dispatch-${id}`, agreed } });
+}
+
+/** Pieces of a child: those of its place in the row, a few more or fewer from the second time round, so that no two colours are alike. */
+function piecesAt(row: readonly number[], at: number): number {
+  const pieces = row[at % row.length]!;
+  const round = Math.floor(at / row.length);
+  return round === 0 || pieces === 0 ? pieces : Math.max(1, pieces + ((round * round * 5 + at * 11) % 9) - 4);
 }

@@ -47,8 +47,10 @@ describe('a view', () => {
     ['the families', () => at('/families', 'family-row')],
     ['a new family', () => at('/families/new', 'name')],
     ['weave and grid', () => at(family, 'crossing')],
+    ['families that are gathered', () => gathered()],
     ['words and facts', () => at(`${family}/words`, 'word-name')],
     ['prices', () => at(`${family}/prices`, 'waterfall')],
+    ['SKUs and GTINs', () => at(`${family}/numbers`, 'number-row')],
     ['the stock of a child', () => childStock()],
     ['pictures', () => at(`${family}/pictures`, 'tray-Rust')],
     ['a fit', () => at(`${family}/fit/quayside`, 'plan')],
@@ -65,6 +67,9 @@ describe('a view', () => {
     ['pictures that were brought', () => brought()],
     ['a picture that is cut and described', () => editor()],
     ['the intake', () => at('/intake', 'place')],
+    ['the families of a list', () => listed('Families', 'found-family')],
+    ['the columns of a list', () => listed('Columns', 'list-column')],
+    ['the rows of a list', () => listed('Rows', 'list-row')],
     ['the dispatches', () => at('/dispatch', 'place')],
     ['what would be sent', () => at(`/dispatch/new?families=${family.split('/').at(-1)}`, 'place')],
     ['the journal', () => at('/journal', 'place')],
@@ -87,10 +92,21 @@ describe('a view', () => {
     await at(`/pictures/brought/${id}`, 'refused');
     await test('question').first().waitFor();
   }
+  async function listed(tab: string, shown: string): Promise<void> {
+    const text = 'Name;Size;EAN;Price\nFell Cap Navy;S;4006381333932;9\nFell Cap Rust;S;;9\nFell Cap Gannet;M;;9';
+    const { id } = await world.call(api.pasteList, { body: { text } });
+    await at(`/intake/lists/${id}`, 'found-family');
+    await page.getByRole('tab', { name: new RegExp(tab) }).click();
+    await test(shown).first().waitFor();
+  }
   async function editor(): Promise<void> {
     await at(`${family}/pictures`, 'tray-Rust');
     await test('tray-Rust').getByText('edit', { exact: true }).first().click();
     await test('editor').waitFor();
+  }
+  async function gathered(): Promise<void> {
+    const { families } = await world.call(api.listFamilies, { query: { limit: 2 } });
+    await at(`/families/gather?families=${families.map(({ id }) => id).join(',')}`, 'gather-do');
   }
   async function childStock(): Promise<void> {
     await at(family, 'crossing');
@@ -108,8 +124,32 @@ describe('a view', () => {
 describe('an open state', () => {
   const states: [name: string, open: () => Promise<unknown>][] = [
     ['an axis', () => test('axis-Colour').click()],
-    ['SKUs', () => test('skus').click()],
+    ...(['join-axis', 'split-axis', 'merge-values', 'remove-axis'] as const).map(
+      (how): [string, () => Promise<unknown>] => [
+        `an axis before ${how.replace('-', ' ')}`,
+        async () => {
+          await test('axis-Colour').click();
+          await test(`${how}-Colour`).click();
+          await test('structure').waitFor();
+        },
+      ],
+    ),
+    [
+      'a family to be copied',
+      async () => {
+        await test('files').click();
+        await test('copy-family').click();
+      },
+    ],
+
     ['GTINs', () => test('gtins').click()],
+    [
+      'labels to be printed',
+      async () => {
+        await test('gtins').click();
+        await test('print-labels').click();
+      },
+    ],
     ['files', () => test('files').click()],
     ['jobs', () => test('jobs').click()],
     ['a column’s menu', () => test('menu-price').click()],

@@ -5,7 +5,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { familyIndex } from '@loom-kin/core';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { launchBrowser } from './launch';
@@ -23,6 +23,7 @@ beforeAll(async () => {
   page.setDefaultTimeout(12_000);
   jacket = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;
 }, 120_000);
+afterEach(() => page.context().setOffline(false));
 afterAll(async () => {
   await browser?.close();
   await world?.end();
@@ -30,6 +31,20 @@ afterAll(async () => {
 
 const test = (name: string) => page.locator(`[data-test="${name}"]`);
 const detail = () => world.call(api.family, { params: { id: jacket } });
+/** The browser answers before its network has gone: what is asked at once may still get through. */
+const goOffline = async () => {
+  await page.context().setOffline(true);
+  await until(
+    () =>
+      page.evaluate(() =>
+        fetch('/api/channels').then(
+          () => 'answered',
+          () => 'gone',
+        ),
+      ),
+    (state) => state === 'gone',
+  );
+};
 const open = async (path: string, shown = 'crossing') => {
   await page.goto(world.url + path);
   await until(
@@ -182,7 +197,7 @@ describe('what is typed', () => {
     await open(`/families/${jacket}`);
     const now = await detail();
     // The page has not heard of it when the price is typed, or has and shows it: either way nothing is written over unasked.
-    await page.context().setOffline(true);
+    await goOffline();
     await test('set-cost').fill('80');
     await test('set-cost').press('Enter');
     await test('set-leadDays').fill('30');

@@ -235,6 +235,11 @@ describe('a spreadsheet', () => {
     await page.keyboard.press('Enter');
     await cell('stock', 'Rust S');
     await page.keyboard.press('Shift+ArrowDown');
+    // The handle stands below both cells only when both are drawn as selected.
+    await until(
+      () => test('sums').innerText(),
+      (text) => text.includes('Sum 8 pieces'),
+    );
     const handle = (await page.locator('.handle').boundingBox())!;
     await page.mouse.move(handle.x + 4, handle.y + 4);
     await page.mouse.down();

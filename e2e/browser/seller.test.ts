@@ -236,10 +236,10 @@ describe('a seller', () => {
     await test('axis-Lining').click();
     await test('remove-axis-Lining').click();
     await until(
-      () => test('remove-axis').innerText(),
+      () => test('structure').innerText(),
       (text) => text.includes('groups of children would become alike'),
     );
-    await test('confirm-remove-axis').click();
+    await test('structure-do').click();
     const merged = await until(detail, (one) => one.family.axes.length === 2);
     expect(
       Object.values(merged.family.shelf).filter((one) => (one as { child: { woven: boolean } }).child.woven),

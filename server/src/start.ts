@@ -2,6 +2,7 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
+import { finishRestore } from './backup/restore';
 import { createApprovals } from './catalogue/approvals';
 import { createEntries } from './catalogue/entries';
 import { fetchChannels } from './catalogue/channels';
@@ -9,11 +10,13 @@ import { createWriter } from './changes/writer';
 import { createRunner, type Runner } from './dispatch/runner';
 import { createIntakes } from './files/intakes';
 import { createFilePool } from './files/pool';
+import { createExports } from './export/exports';
 import { createKeeper } from './fits/keeper';
 import { markAllDue } from './fits/due';
 import { createFitPool } from './fits/pool';
 import { createApp } from './http/app';
 import { createDesk } from './jobs/desk';
+import { createLists } from './lists/lists';
 import { lockData } from './store/database';
 import { createFetcher } from './pictures/fetchPicture';
 import { lookAtOld } from './pictures/lookAtOld';
@@ -34,6 +37,8 @@ export interface ServerOptions {
   pollEvery?: number;
   waits?: readonly number[];
   receiptPatience?: number;
+  /** Hears that the server has to be closed and started again on the same data. */
+  startAnew?: () => void;
   /** Which addresses pictures may be fetched from; all public ones where nothing is said. */
   mayFetchFrom?: (address: string) => boolean;
 }
@@ -47,6 +52,8 @@ export interface RunningServer {
 
 const WAITS = [1000, 2000, 4000, 8000, 15_000];
 const HOUR = 3_600_000;
+/** So long an answer has to get out before the server is closed, in milliseconds. */
+const ANSWERED = 200;
 
 /**
  * Takes the data for itself, asks the channels for their rulebooks, listens on loopback, goes on with what was under way. Throws
@@ -56,6 +63,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const { dataFolder, channelsUrl, webFolder = WEB, pollEvery = 700 } = options;
   const log = options.log ?? pino({ level: process.env.LOOM_KIN_LOG ?? 'warn' });
   const lock = lockData(dataFolder);
+  finishRestore(dataFolder);
   const store = openStore(dataFolder);
   await fetchChannels(store, channelsUrl);
   // Rules may have changed while nobody looked.
@@ -75,7 +83,9 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const pictures = createPicturePool(store);
   const fetcher = createFetcher(options.mayFetchFrom);
   const pictureIntakes = createPictureIntakes(store, pictures, fetcher, log);
-  const desk = createDesk(store, { keeper, intakes, pictureIntakes, runner });
+  const lists = createLists(store, { pool: files, writer, pictures: pictureIntakes, log });
+  const exports = createExports(store, files, log);
+  const desk = createDesk(store, { keeper, intakes, lists, pictureIntakes, exports, runner });
   const approvals = createApprovals(store, channelsUrl, pollEvery, log);
   const entries = createEntries(store, channelsUrl, log);
   const app = createApp({
@@ -83,7 +93,9 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
       store,
       pool,
       files,
+      exports,
       intakes,
+      lists,
       pictures,
       pictureIntakes,
       runner,
@@ -94,6 +106,7 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
       log,
       webFolder,
       channelsUrl,
+      startAnew: () => setTimeout(() => options.startAnew?.(), ANSWERED),
     },
   });
   const server = await new Promise<Server>((resolve, reject) => {
@@ -106,7 +119,9 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   runner.resume();
   intakes.goOn();
+  lists.goOn();
   pictureIntakes.goOn();
+  exports.goOn();
   const closing = new AbortController();
   const looking = lookAtOld(store, pictures, log, closing.signal);
   keeper.kick();
@@ -120,6 +135,8 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
       await keeper.close();
       await runner.stop();
       await intakes.close();
+      await lists.close();
+      await exports.close();
       await pictureIntakes.close();
       await fetcher.close();
       await pictures.close();

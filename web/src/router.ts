@@ -18,6 +18,12 @@ export const router = createRouter({
       meta: { title: 'New family' },
     },
     {
+      path: '/families/gather',
+      name: 'gather',
+      component: () => import('./gather/GatherView.vue'),
+      meta: { title: 'Gather families' },
+    },
+    {
       path: '/families/:id',
       component: () => import('./families/FamilyView.vue'),
       meta: { title: 'Family' },
@@ -25,6 +31,7 @@ export const router = createRouter({
         { path: '', name: 'family', component: () => import('./weave/WeaveTab.vue') },
         { path: 'words', name: 'words', component: () => import('./wording/WordsTab.vue') },
         { path: 'prices', name: 'prices', component: () => import('./money/PricesTab.vue') },
+        { path: 'numbers', name: 'numbers', component: () => import('./numbers/NumbersTab.vue') },
         { path: 'pictures', name: 'pictures', component: () => import('./pictures/PicturesTab.vue') },
         { path: 'fit/:account', name: 'fit', component: () => import('./fit/FitTab.vue') },
         { path: 'journal', name: 'family-journal', component: () => import('./journal/JournalView.vue') },
@@ -54,6 +61,12 @@ export const router = createRouter({
       name: 'settle',
       component: () => import('./pictures/bring/SettleView.vue'),
       meta: { title: 'Pictures' },
+    },
+    {
+      path: '/intake/lists/:id',
+      name: 'list',
+      component: () => import('./intake/lists/ListView.vue'),
+      meta: { title: 'Intake' },
     },
     { path: '/intake', name: 'intake', component: () => import('./intake/IntakeView.vue'), meta: { title: 'Intake' } },
     {

@@ -3,20 +3,17 @@
  * from a value that goes become its own; a child that has no crossing any more goes to the shelf and comes back, SKU
  * and all, when its values do.
  */
-import { draftOf, replaceAxis, replaceChild, withFigure } from '../family/draft';
+import { draftOf, replaceAxis, replaceChild } from '../family/draft';
 import { foldLabel } from '../family/foldLabel';
-import { resolve } from '../family/level';
-import { EVERYWHERE } from '../family/scope';
 import { takeId } from '../family/takeId';
-import { axisOf, crossingKey, familyIndex } from '../family/weave';
-import { MOST, type Axis, type Child, type Family, type Role, type Wish } from '../family/shape';
-import { surchargedKey } from '../money/surcharge';
-import { picturesOf } from '../pictures/picturesOf';
+import { axisOf, crossingKey } from '../family/weave';
+import { MOST, type Axis, type Family, type Role, type Wish } from '../family/shape';
 import type { ValueSpec } from '../registry/dictionary';
 import type { Registry } from '../registry/openRegistry';
 import { Refusal } from '../refusal';
 import { CONTROL_MARKS } from '../wording/controlMarks';
-import { alikeWithout, type Keep } from './alike';
+import { alikeWithout, undecidedAmong, type Keep } from './alike';
+import { keptAsBefore, openTurn } from './keepAsBefore';
 import { renameAxisOnShelf, shelve, takeOver, takeOverOnShelf } from './shelf';
 import { makeValues, sizedAxis } from './values';
 import { mindSize, weaveValues } from './weaving';
@@ -28,7 +25,7 @@ export interface AxisSpec {
 }
 
 /** The name as it is stored, or a Refusal: one that is empty or another axis has. */
-function checkedName(family: Family, label: string, self?: string): string {
+export function checkedName(family: Family, label: string, self?: string): string {
   const trimmed = label.trim().replace(/\s+/g, ' ');
   if (trimmed === '') throw new Refusal('axis.no-label', {});
   if (CONTROL_MARKS.test(trimmed)) throw new Refusal('value.marks', { place: 'The name of an axis' });
@@ -84,37 +81,16 @@ export function moveAxis(family: Family, axisId: string, to: number): void {
   const axes = family.axes.filter((one) => one.id !== axisId);
   axes.splice(Math.max(0, Math.min(to, axes.length)), 0, axis);
   const before = Object.freeze(draftOf(family));
-  const after = Object.freeze({ ...before, axes });
+  const turn = openTurn(before, Object.freeze({ ...before, axes }));
   for (const child of Object.values(before.children)) {
-    const kept = keptAsBefore(before, after, child);
+    const kept = keptAsBefore(turn, child, child);
     if (kept !== child) replaceChild(family, kept);
   }
   for (const [id, shelved] of Object.entries(before.shelf)) {
-    const kept = keptAsBefore(before, after, shelved.child);
+    const kept = keptAsBefore(turn, shelved.child, shelved.child);
     if (kept !== shelved.child) family.shelf[id] = { ...shelved, child: kept };
   }
   family.axes = axes;
-}
-
-function keptAsBefore(before: Family, after: Family, child: Child): Child {
-  const { keysOnValues, keysInScope } = familyIndex(before);
-  let kept = child;
-  for (const [scope, keys] of [[EVERYWHERE, keysOnValues] as const, ...keysInScope]) {
-    for (const key of keys) {
-      // Surcharges add up in whatever order; what they make is looked at with the figure they are added to.
-      if (key === 'pictures' || key === 'label' || surchargedKey(key) !== null) continue;
-      const scopes = scope === EVERYWHERE ? [] : [scope];
-      const held = resolve(before, child, key, scopes);
-      if (!held.from || held.scope !== scope) continue;
-      if (held.figure !== resolve(after, child, key, scopes).figure) {
-        kept = { ...kept, ...withFigure(kept, scope, key, held.figure!) };
-      }
-    }
-  }
-  const shown = picturesOf(before, child);
-  if (picturesOf(after, child).join() === shown.join()) return kept;
-  const general = new Set(before.pictures);
-  return { ...kept, pictures: shown.filter((id) => !general.has(id) || child.pictures.includes(id)) };
 }
 
 /** Removes an axis. Where children become alike and `keep` names none, it is refused with the groups as detail. */
@@ -144,19 +120,13 @@ export function removeAxis(family: Family, axisId: string, keep: Keep): void {
 
 /** Children that go because another of their group stays. */
 function losersWithout(family: Family, axis: Axis, keep: Keep): Set<string> {
-  const losers = new Set<string>();
-  const undecided = alikeWithout(family, axis.id).filter((group) => {
-    const chosen = keep.byKey?.[group.key];
-    const stays = chosen ?? group.childIds.find((id) => family.children[id]!.at[axis.id] === keep.valueId);
-    if (!stays || !group.childIds.includes(stays)) return true;
-    for (const id of group.childIds) if (id !== stays) losers.add(id);
-    return false;
-  });
+  const { losers, undecided } = undecidedAmong(family, axis.id, alikeWithout(family, axis.id), keep);
   if (undecided.length === 0) return losers;
   throw new Refusal('axis.alike', { label: axis.label, groups: undecided.length }, { detail: undecided });
 }
 
-function wishWithout(wish: Wish, axisId: string): Wish {
+/** A wish that names the axis no more. */
+export function wishWithout(wish: Wish, axisId: string): Wish {
   const named = wish.pictureAxis === axisId || [...wish.apart, ...wish.whole].includes(axisId);
   if (!named) return wish;
   const { pictureAxis, ...rest } = wish;

@@ -83,10 +83,37 @@ export const RenameAxisSchema = z.object({
   role: RoleSchema.optional(),
 });
 export const MoveAxisSchema = z.object({ do: z.literal('moveAxis'), axisId: Id, to: z.number().int().min(0).max(5) });
+const KeepSchema = z.object({ valueId: Id.optional(), byKey: z.record(z.string(), Id).optional() }).default({});
 export const RemoveAxisSchema = z.object({
   do: z.literal('removeAxis'),
   axisId: Id,
-  keep: z.object({ valueId: Id.optional(), byKey: z.record(z.string(), Id).optional() }).default({}),
+  keep: KeepSchema,
+});
+/** Axes made one, its values named by theirs with `between` in between. */
+export const JoinAxesSchema = z.object({
+  do: z.literal('joinAxes'),
+  axisIds: z.array(Id).min(2).max(6),
+  label: z.string().trim().min(1).max(40),
+  role: RoleSchema,
+  between: z.string().min(1).max(10).default(' / '),
+});
+/** An axis made two: value → its label on either. */
+export const SplitAxisSchema = z.object({
+  do: z.literal('splitAxis'),
+  axisId: Id,
+  into: z.tuple([
+    z.object({ role: RoleSchema, label: z.string().trim().min(1).max(40) }),
+    z.object({ role: RoleSchema, label: z.string().trim().min(1).max(40) }),
+  ]),
+  parts: z.record(Id, z.tuple([z.string().max(80), z.string().max(80)])),
+});
+/** Values of an axis made one; where children become alike `keep` says which stays. */
+export const MergeValuesSchema = z.object({
+  do: z.literal('mergeValues'),
+  axisId: Id,
+  from: z.array(Id).min(1).max(199),
+  into: Id,
+  keep: KeepSchema,
 });
 export const AddValuesSchema = z.object({
   do: z.literal('addValues'),
@@ -94,6 +121,8 @@ export const AddValuesSchema = z.object({
   values: z.array(ValueSpecSchema).min(1).max(200),
   /** Whether the values are woven wherever another value of the axis is; children that stood there before come back in any case. */
   weave: z.boolean().optional(),
+  /** A value whose figures, and those of its children, they begin with; they are woven where its children are. */
+  like: Id.optional(),
 });
 export const EditValueSchema = z.object({
   do: z.literal('editValue'),
@@ -123,6 +152,12 @@ export const SetSkuPatternSchema = z.object({
   do: z.literal('setSkuPattern'),
   pattern: z.string().trim().min(1).max(200),
 });
+/** Says of what is still the same that it is right so, or not any more. */
+export const SettleSameSchema = z.object({
+  do: z.literal('settleSame'),
+  signatures: z.array(z.string().min(1).max(200)).min(1).max(500),
+  settled: z.boolean(),
+});
 export const RetireFamilySchema = z.object({ do: z.literal('retireFamily'), retired: z.boolean() });
 
 const single = [
@@ -134,6 +169,9 @@ const single = [
   RenameAxisSchema,
   MoveAxisSchema,
   RemoveAxisSchema,
+  JoinAxesSchema,
+  SplitAxisSchema,
+  MergeValuesSchema,
   AddValuesSchema,
   EditValueSchema,
   OrderValuesSchema,
@@ -141,6 +179,7 @@ const single = [
   SetWovenSchema,
   SetWishSchema,
   SetSkuPatternSchema,
+  SettleSameSchema,
   RetireFamilySchema,
 ] as const;
 const SingleSchema = z.discriminatedUnion('do', [...single]);

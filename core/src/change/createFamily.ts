@@ -18,6 +18,23 @@ const labelsKey = (labels: readonly string[]) => JSON.stringify(labels.map(foldL
 
 /** A new family at revision 1, every crossing woven but those in `off`. */
 export function createFamily(registry: Registry, spec: CreateFamily): Family {
+  mindSize(crossingsOf(spec.axes.map((axis) => axis.values.length)));
+  const family = begun(registry, spec);
+  const off = new Set(spec.off.map(labelsKey));
+  const labelOf = new Map(family.axes.flatMap((axis) => axis.values.map((value) => [value.id, value.label] as const)));
+  for (const at of allCrossings(family.axes)) {
+    const woven = !off.has(labelsKey(family.axes.map((axis) => labelOf.get(at[axis.id]!)!)));
+    const id = takeId(family, 'c');
+    family.children[id] = { id, at, woven, fields: {}, pictures: [] };
+  }
+  return freeze(family, true);
+}
+
+/** A new family at revision 1 with its axes and no child yet, however many crossings they have. */
+export const createUnwoven = (registry: Registry, spec: Omit<CreateFamily, 'off'>): Family =>
+  freeze(begun(registry, spec), true);
+
+function begun(registry: Registry, spec: Omit<CreateFamily, 'off'>): Family {
   const family: Family = {
     id: spec.id,
     revision: 1,
@@ -31,19 +48,11 @@ export function createFamily(registry: Registry, spec: CreateFamily): Family {
     wishes: {},
     retired: false,
   };
-  mindSize(crossingsOf(spec.axes.map((axis) => axis.values.length)));
   for (const axis of spec.axes) family.axes.push(makeAxis(registry, family, axis));
-  const off = new Set(spec.off.map(labelsKey));
-  const labelOf = new Map(family.axes.flatMap((axis) => axis.values.map((value) => [value.id, value.label] as const)));
-  for (const at of allCrossings(family.axes)) {
-    const woven = !off.has(labelsKey(family.axes.map((axis) => labelOf.get(at[axis.id]!)!)));
-    const id = takeId(family, 'c');
-    family.children[id] = { id, at, woven, fields: {}, pictures: [] };
-  }
-  return freeze(family, true);
+  return family;
 }
 
-function firstFields(registry: Registry, spec: CreateFamily): Family['fields'] {
+function firstFields(registry: Registry, spec: Omit<CreateFamily, 'off'>): Family['fields'] {
   const place = { level: 'family' } as const;
   const fields: Family['fields'] = {};
   for (const [key, figure] of Object.entries(spec.fields)) {

@@ -4,12 +4,16 @@
  */
 import { freeze } from 'immer';
 import { addAxis, moveAxis, removeAxis, renameAxis } from '../axes/axes';
+import { addValuesLike } from '../axes/likeValues';
+import { joinAxes } from '../axes/joinAxes';
+import { mergeValues } from '../axes/mergeValues';
+import { splitAxis } from '../axes/splitAxis';
 import { addValues, editValue, orderValues, removeValues } from '../axes/values';
 import { setWoven } from '../axes/weaving';
 import { draftOf } from '../family/draft';
 import { MOST, type Family } from '../family/shape';
 import { axisOf, childOf } from '../family/weave';
-import { unknownMarks, usualPattern } from '../identifiers/skuPattern';
+import { renamedMark, unknownMarks, usualPattern } from '../identifiers/skuPattern';
 import { Refusal } from '../refusal';
 import type { Registry } from '../registry/openRegistry';
 import { checkIdentifiers } from './checkIdentifiers';
@@ -66,8 +70,16 @@ function apply(registry: Registry, family: Family, command: SingleCommand): void
       return moveAxis(family, command.axisId, command.to);
     case 'removeAxis':
       return keepUsualPattern(family, () => removeAxis(family, command.axisId, command.keep));
+    case 'joinAxes':
+      return keepUsualPattern(family, () => joinAxes(registry, family, command));
+    case 'splitAxis':
+      return keepUsualPattern(family, () => splitAxis(registry, family, command));
+    case 'mergeValues':
+      return mergeValues(family, command.axisId, command.from, command.into, command.keep);
     case 'addValues':
-      return addValues(registry, family, command.axisId, command.values, command.weave);
+      return command.like === undefined
+        ? addValues(registry, family, command.axisId, command.values, command.weave)
+        : addValuesLike(registry, family, command.axisId, command.values, command.like);
     case 'editValue':
       return editValue(family, command.axisId, command.valueId, command);
     case 'orderValues':
@@ -77,14 +89,26 @@ function apply(registry: Registry, family: Family, command: SingleCommand): void
     case 'setWoven':
       return setWoven(family, command.crossings, command.woven);
     case 'setWish':
-      for (const id of [...command.wish.leaveOut, ...Object.keys(command.wish.entries ?? {})]) childOf(family, id);
+      // One on the shelf comes back to what was wished for it.
+      for (const id of [...command.wish.leaveOut, ...Object.keys(command.wish.entries ?? {})])
+        if (!family.shelf[id]) childOf(family, id);
       family.wishes[command.account] = command.wish;
       return;
     case 'setSkuPattern':
       return setSkuPattern(family, command.pattern);
+    case 'settleSame':
+      return settleSame(family, command.signatures, command.settled);
     case 'retireFamily':
       family.retired = command.retired;
   }
+}
+
+/** Most that is kept as right; the oldest goes. */
+const SETTLED = 500;
+
+function settleSame(family: Family, signatures: readonly string[], settled: boolean): void {
+  const others = (family.settled ?? []).filter((one) => !signatures.includes(one));
+  family.settled = settled ? [...others, ...signatures].slice(-SETTLED) : others;
 }
 
 function setSkuPattern(family: Family, pattern: string): void {
@@ -108,8 +132,7 @@ function keepUsualPattern(family: Family, change: () => void): void {
 
 /** A pattern that names the axis goes on naming it. */
 function renameInPattern(family: Family, axisId: string, label: string, rename: () => void): void {
-  const mark = (text: string) => usualPattern([text]).slice('{style}-'.length);
-  const before = mark(axisOf(family, axisId).label);
+  const { label: before } = axisOf(family, axisId);
   rename();
-  putSkuPattern(family, family.skuPattern.replaceAll(before, mark(label)));
+  putSkuPattern(family, renamedMark(family.skuPattern, before, label));
 }

@@ -146,6 +146,10 @@ export const FamilySchema = z.object({
   skuPattern: z.string().max(MOST.pattern),
   wishes: z.record(z.string(), WishSchema),
   retired: z.boolean(),
+  /** The family it was copied from. */
+  copiedFrom: IdSchema.optional(),
+  /** Signatures of what is still the same and is right so. */
+  settled: z.array(z.string().max(200)).max(500).optional(),
 });
 export type Family = z.infer<typeof FamilySchema>;
 

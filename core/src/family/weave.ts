@@ -163,6 +163,12 @@ export function crossingFor(family: Family, labels: readonly string[]): Record<s
   return at;
 }
 
+/** The child of the values with these labels, woven or not; undefined where there is none. */
+export function childAt(family: Family, labels: readonly string[]): Child | undefined {
+  const at = crossingFor(family, labels);
+  return at && familyIndex(family).byCrossing.get(crossingKey(family.axes, at));
+}
+
 /** The child's value labels in axis order, such as `["Rust", "XL"]`. */
 export function childLabels(family: Family, child: Child): string[] {
   const { valueById } = familyIndex(family);

@@ -59,6 +59,8 @@ function bareNumber(text: string): { compact: string; isbn: boolean } {
  * number are dropped. A number that lost zeros is refused with the right one in the message, never mended silently.
  */
 export function readGtin(text: string): ReadGtin {
+  // Most numbers are these, and nothing is doubtful about them.
+  if (/^[1-9]\d{12}$/.test(text) && isGtin(text) && !isInternal(text)) return { ok: true, gtin: text };
   const { compact, isbn } = bareNumber(text);
   if (/^\d+([.,]\d+)?E\+?\d+$/.test(compact)) return unreadable('gtin.scientific', { text });
   if (isIsbn10(compact)) {

@@ -5,7 +5,8 @@ import { readFigure } from '../registry/figures';
 import type { Field } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';
 import { ROLE_LABELS } from '../registry/roles';
-import { sizeKey } from '../size/sortSizes';
+import { openHeaders } from './table/headerWords';
+import { isSize } from '../size/sortSizes';
 
 export interface BlockAxis {
   /** Place of its column in the block. */
@@ -36,15 +37,6 @@ const VALUES_AT_MOST = 200;
 const CROSSINGS_AT_MOST = 20_000;
 
 const OPTION = /^option:?\s+/i;
-/** Other words for roles in headers, common practice. */
-const ROLE_WORDS: Partial<Record<Role, readonly string[]>> = {
-  colour: ['color', 'colours', 'colors', 'shade'],
-  size: ['sizes'],
-  length: ['inseam', 'back length'],
-  material: ['fabric', 'lining'],
-  pack: ['pack size', 'pieces per pack'],
-};
-
 /** Reads a block; null where its first row is no header, or no column can be an axis. */
 export function blockFamily(registry: Registry, block: readonly (readonly string[])[]): BlockFamily | null {
   const [header, ...all] = block;
@@ -55,6 +47,7 @@ export function blockFamily(registry: Registry, block: readonly (readonly string
     name: name.trim(),
     cells: rows.map((row) => (row[at] ?? '').trim()),
   }));
+  const meaningOf = openHeaders(registry);
   const known = fieldsByHeader(registry);
   const axes: BlockAxis[] = [];
   const result: BlockFamily = {
@@ -68,7 +61,7 @@ export function blockFamily(registry: Registry, block: readonly (readonly string
   };
   for (const column of columns) {
     const field = known.get(foldHeader(column.name));
-    const role = field ? null : roleOf(registry, column);
+    const role = field ? null : roleOf(registry, meaningOf, column);
     if (role)
       axes.push({
         column: column.at,
@@ -103,18 +96,19 @@ function fieldsByHeader(registry: Registry): Map<string, Field> {
 }
 
 /** What an axis of a column is about: by its header, else by what the dictionary and sizes know of its cells. Null where it is no axis. */
-function roleOf(registry: Registry, { name, cells }: { name: string; cells: readonly string[] }): Role | null {
+function roleOf(
+  registry: Registry,
+  meaningOf: ReturnType<typeof openHeaders>,
+  { name, cells }: { name: string; cells: readonly string[] },
+): Role | null {
   const values = distinct(cells);
   if (values.length === 0 || values.length > VALUES_AT_MOST || cells.some((cell) => cell === '' || cell.length > 80))
     return null;
-  const header = foldHeader(name.replace(OPTION, ''));
-  const named = ROLES.find(
-    (role) => foldHeader(ROLE_LABELS[role]) === header || role === header || ROLE_WORDS[role]?.includes(header),
-  );
-  if (named) return named;
+  const meant = meaningOf(name.replace(OPTION, ''));
+  if (meant?.meaning.is === 'option' && meant.certainty === 1) return meant.meaning.role;
   const known = ROLES.find((role) => values.filter((value) => registry.word(role, value)).length * 2 > values.length);
   if (known) return known;
-  if (values.every((value) => /\D/.test(value) && sizeKey(value))) return 'size';
+  if (values.every((value) => /\D/.test(value) && isSize(value))) return 'size';
   // Marked as an option, or so few values for so many rows that they can only part them.
   return OPTION.test(name) ||
     (values.length > 1 && values.length * 2 <= cells.length && values.every((value) => /\p{L}/u.test(value)))

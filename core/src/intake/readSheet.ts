@@ -1,7 +1,7 @@
 /** Reading a sheet back into a family: every row gets a verdict, good rows are not held back by bad ones. */
 import { columnOf } from '../family/column';
 import { foldLabel } from '../family/foldLabel';
-import { crossingFor, crossingKey, familyIndex, placeLabel } from '../family/weave';
+import { childAt, crossingFor, familyIndex, placeLabel } from '../family/weave';
 import type { Child, Family, Figure } from '../family/shape';
 import type { SingleCommand } from '../change/commands';
 import { identifierOwners, identityOf, isIdentifier, type IdentifierKind } from '../identifiers/sameness';
@@ -77,12 +77,19 @@ interface Sheet {
 
 const labelsKey = (labels: readonly string[]) => JSON.stringify(labels.map(foldLabel));
 
+/** Cells of a row; null for a row of a sheet that holds nothing and says nothing. */
+export type SheetCells = readonly string[] | null;
+
+/** Rows of a sheet as they are read: those without anything in them are none. */
+export const sheetRows = (rows: readonly (readonly string[])[]): SheetCells[] =>
+  rows.map((cells) => (cells.every((cell) => cell.trim() === '') ? null : cells));
+
 /** Reads rows of text against a family. `stock` is what is held now. Throws a Refusal where an axis has no column. */
 export function readSheet(
   registry: Registry,
   family: Family,
   headers: readonly string[],
-  rows: readonly (readonly string[])[],
+  rows: readonly SheetCells[],
   stock: Record<string, number>,
   around: Surroundings = ALONE,
 ): SheetReading {
@@ -100,8 +107,7 @@ export function readSheet(
   const good: GoodRow[] = [];
   rows.forEach((cells, at) => {
     if (at % TELL_EVERY === 0) around.tell?.(at);
-    if (cells.every((cell) => cell.trim() === '')) return;
-    reading.rows.push(readRow(sheet, cells, at + 2, reading.stock, good));
+    if (cells) reading.rows.push(readRow(sheet, cells, at + 2, reading.stock, good));
   });
   const fresh = good.filter((row) => !row.child?.woven);
   reading.stages = [
@@ -113,10 +119,10 @@ export function readSheet(
 }
 
 /** The column's unit and how its numbers are written: what its other cells say decides what could be read two ways. */
-function sourceOf(column: SheetColumn | null, rows: readonly (readonly string[])[], at: number): Source {
+function sourceOf(column: SheetColumn | null, rows: readonly SheetCells[], at: number): Source {
   if (column?.kind !== 'field') return {};
   const unit = column.unit === undefined ? {} : { unit: column.unit };
-  return { ...unit, ...habitsOf(rows.map((cells) => cells[at] ?? '')) };
+  return { ...unit, ...habitsOf(rows.map((cells) => cells?.[at] ?? '')) };
 }
 
 function readRow(
@@ -288,9 +294,4 @@ function newFigures(now: Family, rows: readonly GoodRow[]): SingleCommand[] {
     return child ? row.figures.map((one) => ({ place: { level: 'child' as const, childId: child.id }, ...one })) : [];
   });
   return changes.length > 0 ? [{ do: 'setFigures', changes }] : [];
-}
-
-function childAt(family: Family, labels: readonly string[]): Child | undefined {
-  const at = crossingFor(family, labels);
-  return at && familyIndex(family).byCrossing.get(crossingKey(family.axes, at));
 }

@@ -18,8 +18,13 @@ export type NumberReading =
 
 const NONE: NumberReading = { ok: false, why: 'none' };
 
+/** Most texts have nothing to be changed. */
+// eslint-disable-next-line no-control-regex
+const IS_PLAIN = /^[\x00-\x7f]*$/;
+
 /** Digits of other scripts as those of ASCII, their marks as point and comma, minus signs as a hyphen. */
 export function plainDigits(text: string): string {
+  if (IS_PLAIN.test(text)) return text;
   return text
     .replace(/\p{Nd}/gu, (digit) => String(digitOf(digit)))
     .replace(/[٫]/g, '.')

@@ -115,6 +115,15 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     help: 'At so many pieces or fewer the stock is marked as low.',
   }),
   field('leadDays', 'Lead time', 'integer', ALL, 'delivery', { unit: 'days' }),
+  field('parts', 'Parts of the set', 'parts', CHILD, 'stock', {
+    ...ONE_FOR_ALL,
+    most: 1000,
+    help: 'For items that are sold as a set: "2 × SKJ-RST-M, 1 × GMG-CHK". Their pieces follow from those of the parts.',
+  }),
+  field('soldWith', 'Only with', 'list', ALL, 'delivery', {
+    most: 10,
+    help: 'SKUs of items that it is sold with and not alone, one a line.',
+  }),
   field('orderLeast', 'Least in an order', 'integer', ALL, 'delivery', { unit: 'pieces' }),
   field('orderMost', 'Most in an order', 'integer', ALL, 'delivery', { unit: 'pieces' }),
   field('orderMultiple', 'Orders in steps of', 'integer', ALL, 'delivery', {

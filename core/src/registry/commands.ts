@@ -5,6 +5,7 @@ import { foldLabel } from '../family/foldLabel';
 import { RoleSchema } from '../family/shape';
 import { Refusal } from '../refusal';
 import { TaxCodeSchema } from '../money/tax';
+import { checkBlocks, NumberBlockSchema } from '../identifiers/block';
 import { LocationSchema, MAIN_LOCATION } from '../stock/locations';
 import { BUILT_IN_FIELDS } from './builtIn';
 import { generalTree } from './generalTree';
@@ -39,6 +40,10 @@ export const RegistryCommandSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('removeTaxCode'), code: z.string().max(12) }),
   /** The places where pieces are kept, all of them in their order. */
   z.object({ do: z.literal('setLocations'), locations: z.array(LocationSchema).min(1).max(50) }),
+  /** Adds a block of GTINs, or changes the one with this id. */
+  z.object({ do: z.literal('setNumberBlock'), block: NumberBlockSchema }),
+  /** Takes a block away; numbers given out stay with their children. */
+  z.object({ do: z.literal('removeNumberBlock'), id: z.string().min(1).max(80) }),
   z.object({ do: z.literal('setTerm'), term: TermSchema }),
   z.object({ do: z.literal('removeTerm'), id: z.string().max(40) }),
   z.object({ do: z.literal('setSizeChart'), chart: SizeChartSchema }),
@@ -88,6 +93,13 @@ function apply(data: RegistryData, command: RegistryCommand): RegistryData {
       return { ...data, taxCodes: without(data.taxCodes, command.code) };
     case 'setLocations':
       return setLocations(data, command.locations);
+    case 'setNumberBlock':
+      return setNumberBlock(data, command.block);
+    case 'removeNumberBlock': {
+      const numberBlocks = data.numberBlocks.filter((one) => one.id !== command.id);
+      if (numberBlocks.length === data.numberBlocks.length) throw new Refusal('block.unknown', {});
+      return { ...data, numberBlocks };
+    }
     case 'setTerm':
       return { ...data, terms: { ...data.terms, [command.term.id]: command.term } };
     case 'removeTerm':
@@ -177,6 +189,15 @@ function setLocations(data: RegistryData, locations: RegistryData['locations']):
   return { ...data, locations };
 }
 
+function setNumberBlock(data: RegistryData, block: RegistryData['numberBlocks'][number]): RegistryData {
+  const isThere = data.numberBlocks.some((one) => one.id === block.id);
+  const numberBlocks = isThere
+    ? data.numberBlocks.map((one) => (one.id === block.id ? block : one))
+    : [...data.numberBlocks, block];
+  checkBlocks(numberBlocks);
+  return { ...data, numberBlocks };
+}
+
 function takeRegistry(data: RegistryData, given: Partial<RegistryData>): RegistryData {
   let next: RegistryData = { ...data, categories: { ...data.categories, ...given.categories } };
   for (const category of Object.values(given.categories ?? {})) next = setCategory(next, category);
@@ -191,7 +212,10 @@ function takeRegistry(data: RegistryData, given: Partial<RegistryData>): Registr
   const taxCodes = { ...next.taxCodes, ...given.taxCodes };
   const known = new Set(next.locations.map((one) => one.id));
   const locations = [...next.locations, ...(given.locations ?? []).filter((one) => !known.has(one.id))];
+  const blocks = new Set(next.numberBlocks.map((one) => one.prefix));
+  const numberBlocks = [...next.numberBlocks, ...(given.numberBlocks ?? []).filter((one) => !blocks.has(one.prefix))];
+  checkBlocks(numberBlocks);
   const terms = { ...next.terms, ...given.terms };
   const sizeCharts = { ...next.sizeCharts, ...given.sizeCharts };
-  return { ...next, remembered, taxCodes, locations, terms, sizeCharts };
+  return { ...next, remembered, taxCodes, locations, numberBlocks, terms, sizeCharts };
 }

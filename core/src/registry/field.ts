@@ -6,6 +6,7 @@ import type { TermKind } from './terms';
 export type FieldType =
   | (typeof FACT_TYPES)[number]
   | 'address'
+  | 'parts'
   | 'money'
   | 'surcharge'
   | 'integer'

@@ -7,6 +7,7 @@ import { readLength, readWeight, type LengthUnit, type MeasureReading, type Weig
 import { compareAmounts, readAmount, toCurrency } from '../money/amount';
 import { readSurcharge, showSurcharge } from '../money/surcharge';
 import { unreadable, type Unreadable } from '../refusal';
+import { readParts } from '../bundles/parts';
 import { readComposition } from '../wording/composition';
 import { cleanMarkup, isMarkup, plainText } from '../wording/markup';
 import type { Figure } from '../family/shape';
@@ -107,6 +108,10 @@ const READERS: Record<Field['type'], Reader> = {
     const parsed = URL.canParse(text) ? new URL(text) : null;
     const isSafe = parsed?.protocol === 'https:' && parsed.username === '' && parsed.hostname.includes('.');
     return isSafe ? readText(parsed.href, field) : unreadable('figure.no-address', { field: field.label });
+  },
+  parts(text, field) {
+    const read = readParts(text);
+    return read.ok ? readText(read.text, field) : read;
   },
   sku: (text, field) => readSku(text, field.most!),
   gtin(text) {

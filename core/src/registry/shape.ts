@@ -5,6 +5,7 @@
 import { z } from 'zod';
 import { RoleSchema } from '../family/shape';
 import { TaxCodeSchema } from '../money/tax';
+import { NumberBlockSchema } from '../identifiers/block';
 import { LocationSchema } from '../stock/locations';
 import { SizeChartSchema, TermSchema } from './terms';
 
@@ -107,6 +108,8 @@ export const RegistryDataSchema = z.object({
   taxCodes: z.record(z.string(), TaxCodeSchema).default({}),
   /** Where pieces are kept, the first being where they are when nobody says; none: one place without a name. */
   locations: z.array(LocationSchema).max(50).default([]),
+  /** Blocks of GTINs, the first with room being the one that numbers are taken from. */
+  numberBlocks: z.array(NumberBlockSchema).max(100).default([]),
   terms: z.record(z.string(), TermSchema).default({}),
   sizeCharts: z.record(z.string(), SizeChartSchema).default({}),
 });
@@ -122,6 +125,7 @@ export function emptyRegistry(): RegistryData {
     remembered: { brand: [], maker: [], collections: [] },
     taxCodes: {},
     locations: [],
+    numberBlocks: [],
     terms: {},
     sizeCharts: {},
   };

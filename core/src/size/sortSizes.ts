@@ -1,60 +1,129 @@
 /** The order of sizes: XS S M L XL; 2, 4, 10; months before years; 92 before 104. Never the alphabet. */
+import { isFractionOf } from './readMeasures';
+import { readSizeLabel } from './readSizeLabel';
+import { GROUPS, type SizeHabits, type SizeReading } from './sizeReading';
+import { sizeText } from './sizeText';
+import { SCALES, UNITS, type Unit } from './sizeWords';
 
-const LETTERS: Record<string, number> = { S: 0, SMALL: 0, M: 1, MEDIUM: 1, L: 2, LARGE: 2 };
-
-/**
- * A comparable figure for a size label, or null where the label is no size. Families of sizes are kept apart by the
- * first number.
- */
-export function sizeKey(label: string): [number, number] | null {
-  const text = label
-    .trim()
-    .toUpperCase()
-    .replace(/[\s_]+/g, ' ');
-  if (/^(ONE SIZE|OS|ONESIZE)$/.test(text)) return [0, 0];
-  const letter = /^(?:(\d+)\s*X|(X*))[- ]?(S|M|L|SMALL|MEDIUM|LARGE)(\s*\/\s*.*)?$/.exec(text);
-  if (letter) {
-    const crosses = letter[1] ? Number(letter[1]) : letter[2]!.length;
-    const base = LETTERS[letter[3]!]!;
-    if (base === 1) return crosses === 0 ? [1, 1] : null;
-    return [1, base === 0 ? -crosses : 2 + crosses];
-  }
-  const age = /^(\d+(?:[.,]\d+)?)(?:\s*[-–/]\s*\d+(?:[.,]\d+)?)?\s*(M|MTHS?|MONTHS?|Y|YRS?|YEARS?)$/.exec(text);
-  if (age) return [2, number(age[1]!) * (age[2]!.startsWith('Y') ? 12 : 1)];
-  const measure =
-    /^(\d+(?:[.,]\d+)?)(?:\s*[-–/x×]\s*\d+(?:[.,]\d+)?)*\s*(MM|CM|M|IN|"|ML|CL|L|LITRES?|G|KG|PACK|PAIRS?|PCS)?$/.exec(
-      text,
-    );
-  if (measure) {
-    const scale: Record<string, number> = {
-      MM: 0.1,
-      CM: 1,
-      M: 100,
-      IN: 2.54,
-      '"': 2.54,
-      ML: 1,
-      CL: 10,
-      L: 1000,
-      LITRE: 1000,
-      LITRES: 1000,
-      G: 1,
-      KG: 1000,
-    };
-    return [3, number(measure[1]!) * (scale[measure[2] ?? ''] ?? 1)];
-  }
-  const counted = /^(?:PACK OF|SET OF)\s+(\d+)$/.exec(text);
-  return counted ? [3, Number(counted[1])] : null;
-}
-
-const number = (text: string) => Number(text.replace(',', '.'));
+/** Whether a label by itself is a size. */
+export const isSize = (label: string): boolean => readSizeLabel(label) !== null;
 
 /** Sorts labels by size. Labels that are no sizes keep their order, after all that are. */
 export function sortSizes(labels: readonly string[]): string[] {
+  const keys = sizeOrders(labels);
   return labels
-    .map((label, at) => ({ label, at, key: sizeKey(label) }))
+    .map((label, at) => ({ label, at, key: keys[at]! }))
     .sort((a, b) => {
       if (!a.key || !b.key) return a.key ? -1 : b.key ? 1 : a.at - b.at;
-      return a.key[0] - b.key[0] || a.key[1] - b.key[1] || a.at - b.at;
+      return compareOrders(a.key, b.key) || a.at - b.at;
     })
     .map((one) => one.label);
+}
+
+/** Whether all labels of a list are sizes, read together. */
+export const areSizes = (labels: readonly string[]): boolean => sizeOrders(labels).every((order) => order !== null);
+
+/** What each label of a list is compared by; null for what is no size. Labels decide together what each of them means. */
+function sizeOrders(labels: readonly string[]): (number[] | null)[] {
+  const texts = labels.map((label) => sizeText(label).text);
+  const scale = SCALES.find((words) => texts.every((text) => words.includes(text)));
+  if (scale && texts.length > 1) return texts.map((text) => [scale.indexOf(text)]);
+  const sheets = texts.map((text) => /^([ab])(\d{1,2})$/.exec(text));
+  // Of paper sizes the larger number is half as large (ISO 216).
+  if (sheets.length > 1 && sheets.every((sheet) => sheet && sheet[1] === sheets[0]?.[1]))
+    return sheets.map((sheet) => [-Number(sheet![2])]);
+  if (areLetters(texts)) return texts.map((text) => [text.charCodeAt(0), text.length > 1 ? 1 : 0]);
+  const orders = ordersOf(labels);
+  if (orders.every((order) => order !== null)) return orders;
+  // "Big 3XL, Big 4XL", "C8, C9": what all of them say does not tell them apart.
+  const bare = withoutShared(texts);
+  const again = bare ? ordersOf(bare) : orders;
+  return again.every((order) => order !== null) ? again : orders;
+}
+
+function ordersOf(labels: readonly string[]): (number[] | null)[] {
+  const habits = habitsOf(labels.map((label) => sizeText(label).text));
+  return labels.map((label) => {
+    const read = readSizeLabel(label, habits);
+    return read && orderOf(read);
+  });
+}
+
+/** The labels without the words or the letter that all of them begin or end with; null where there are none. */
+function withoutShared(texts: readonly string[]): string[] | null {
+  const [first, ...others] = texts;
+  if (first === undefined || others.length === 0) return null;
+  const shared = (words: readonly RegExp[]) =>
+    words
+      .map((pattern) => pattern.exec(first)?.[0])
+      .find((word) => word && texts.every((text) => words.some((pattern) => pattern.exec(text)?.[0] === word)));
+  const head = shared([/^[\p{L} ./-]*[ ./-]/u, /^\p{L}{1,2}(?=\d)/u]) ?? '';
+  const tail = shared([/[ ./-]\p{L}[\p{L} ]*$/u, /(?<=\d)\p{L}$/u]) ?? '';
+  if (head + tail === '') return null;
+  const bare = texts.map((text) => text.slice(head.length, text.length - tail.length).trim());
+  return bare.includes('') ? null : bare;
+}
+
+const orderOf = ({ group, order }: SizeReading): number[] => {
+  const [wearer = 0, ...rest] = order;
+  return [wearer, GROUPS.indexOf(group), ...rest];
+};
+
+/** J, K, L½, M: letters of the alphabet, some of which are no sizes. */
+const areLetters = (texts: readonly string[]): boolean =>
+  texts.length > 2 &&
+  texts.every((text) => /^[a-z](?: ?1\/2)?$/.test(text)) &&
+  texts.some((text) => !/^[smlx]/.test(text));
+
+function compareOrders(a: readonly number[], b: readonly number[]): number {
+  for (let at = 0; at < Math.max(a.length, b.length); at++) {
+    const [one, other] = [a[at] ?? 0, b[at] ?? 0];
+    if (one !== other) return one < other ? -1 : 1;
+  }
+  return 0;
+}
+
+/** What the labels of a list say of each other. */
+function habitsOf(texts: readonly string[]): SizeHabits {
+  const has = (pattern: RegExp) => texts.some((text) => pattern.test(text));
+  const units = texts.flatMap(unitsIn);
+  const isOf = (what: Unit['of']) => units.some((unit) => unit.of === what);
+  const isAge = isOf('age') || has(/^new ?born$|^nb$|^age|\d ?t$|^\d+ ?- ?\d+ ?m$/);
+  const isVolume = isOf('volume');
+  const measured = [...new Set(units.filter((unit) => unit.of !== 'age'))];
+  return {
+    metres: isOf('length') && !isAge,
+    months: isAge,
+    letters: has(/^(?:x*[sml]|x*-?(?:small|large)|medium)$/) && !isVolume,
+    fluid: isVolume,
+    fractions: areFractions(texts),
+    plus: has(/^[01]x$/),
+    years: isAge && has(/^\d{1,2}$|^\d{1,2} ?[/-] ?\d{1,2}$/),
+    numbers: has(/^[4-9]$|^1\d$/),
+    unit: measured.length === 1 ? measured[0]! : null,
+  };
+}
+
+/** The units that a label names; a lone m, l or w may be another thing. */
+function unitsIn(text: string): Unit[] {
+  const words = text.matchAll(/\d ?(fl\.? ?oz|["']|\p{L}+)/gu);
+  return [...words].flatMap(([, word]) => {
+    const plain = word!.replace(/[. ]/g, '');
+    return ['m', 'l', 'w'].includes(plain) ? [] : (UNITS.get(plain === 'fl' ? 'floz' : plain) ?? []);
+  });
+}
+
+/** Whether a number over another is a part: inches stand beside it, or the numbers below are halves, quarters, eighths, sixteenths or thirds. */
+function areFractions(texts: readonly string[]): boolean {
+  if (texts.some((text) => /\d ?(?:in|inch|inches|ins|")\.?$/.test(text) || /\d \d+\/\d+/.test(text))) return true;
+  const parts = texts.flatMap((text) => {
+    const match = /^(\d+)\/(\d+)$/.exec(text);
+    return match ? [[Number(match[1]), Number(match[2])] as const] : [];
+  });
+  if (parts.length < texts.filter((text) => text.includes('/')).length) return false;
+  return (
+    parts.length > 0 &&
+    parts.every(([over, under]) => isFractionOf(over, under)) &&
+    parts.some(([over, under]) => under - over > 1 || under === 2)
+  );
 }

@@ -36,6 +36,9 @@ export function describeChange(namer: Namer, before: Family | null, after: Famil
   return first;
 }
 
+const settledText = ({ settled = [] }: Family): string =>
+  settled.length === 0 ? 'nothing' : count(settled.length, 'likeness', 'likenesses');
+
 function* beginnings(namer: Namer, family: Family): Iterable<ChangeLine> {
   yield* carrierLines(namer, 'the family', { fields: {}, pictures: [] }, family);
   const woven = Object.values(family.children).filter((child) => child.woven).length;
@@ -47,6 +50,7 @@ function* differences(namer: Namer, before: Family, after: Family): Iterable<Cha
   yield* carrierLines(namer, family, before, after);
   yield { where: family, what: 'Axes', before: axesText(before), after: axesText(after) };
   yield { where: family, what: 'SKU pattern', before: before.skuPattern, after: after.skuPattern };
+  yield { where: family, what: 'Called right', before: settledText(before), after: settledText(after) };
   yield { where: family, what: 'State', before: stateText(before), after: stateText(after) };
   yield* noteLines(namer, before, after);
   for (const account of new Set([...Object.keys(before.wishes), ...Object.keys(after.wishes)])) {
@@ -178,8 +182,18 @@ export function titleOf(namer: Namer, command: Command, family: Family): string 
       return `Move the axis ${axis?.label ?? ''}`;
     case 'removeAxis':
       return `Remove the axis ${axis?.label ?? ''}`;
+    case 'joinAxes': {
+      const labels = command.axisIds.map((id) => family.axes.find((one) => one.id === id)?.label ?? '');
+      return `Join ${labels.join(' and ')} into ${command.label}`;
+    }
+    case 'splitAxis':
+      return `Split ${axis?.label ?? 'an axis'} into ${command.into.map(({ label }) => label).join(' and ')}`;
+    case 'mergeValues': {
+      const labelOf = (id: string) => axis?.values.find((one) => one.id === id)?.label ?? '';
+      return `Merge ${someOf(command.from.map(labelOf))} into ${labelOf(command.into)}`;
+    }
     case 'addValues':
-      return `Add ${someOf(command.values.map((one) => one.label))} to ${axis?.label ?? 'an axis'}`;
+      return `Add ${someOf(command.values.map((one) => one.label))} to ${axis?.label ?? 'an axis'}${likeText(axis, command.like)}`;
     case 'editValue':
       return command.label && command.label !== value?.label
         ? `Rename ${value?.label ?? ''} to ${command.label}`
@@ -196,11 +210,18 @@ export function titleOf(namer: Namer, command: Command, family: Family): string 
       return `Change the wishes for ${namer.account(command.account)}`;
     case 'setSkuPattern':
       return 'Change the SKU pattern';
+    case 'settleSame':
+      return command.settled ? 'Call right what is still the same' : 'Look again at what is still the same';
     case 'retireFamily':
       return command.retired ? 'Retire the family' : 'Bring the family back';
     case 'batch':
       return command.title;
   }
+}
+
+function likeText(axis: Axis | undefined, like: string | undefined): string {
+  const value = axis?.values.find(({ id }) => id === like);
+  return value ? `, like ${value.label}` : '';
 }
 
 function figuresTitle(

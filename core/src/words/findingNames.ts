@@ -50,6 +50,7 @@ const NAMES: Record<FindingCode, (field: string) => string> = {
   'price.slab': () => 'just above a tax slab',
   'stock.too-low': () => 'too few pieces',
   'stock.held-back': () => 'too few pieces given',
+  'sold-with.not-told': () => 'sold only with another',
   'order.limits': () => 'order limits that cannot be met',
   'stock.not-told': () => 'pieces that cannot be told',
   'stock.capped': () => 'more pieces than are sent',

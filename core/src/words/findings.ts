@@ -119,6 +119,8 @@ export const FINDINGS = {
     `${has(who)} fewer pieces than the ${p.least} ${p.account} takes at least.`,
   'stock.held-back': (p: OnAccount & { least: number }, who: Subject) =>
     `Of the pieces of ${of(who)} so many are kept back from ${p.account} that fewer than ${p.least} are left for it, which it does not take.`,
+  'sold-with.not-told': (p: OnAccount & { items: string }, who: Subject) =>
+    `${who.text} ${who.many ? 'are' : 'is'} sold only with ${p.items}: ${p.account} cannot be told, and sells ${who.many ? 'them' : 'it'} alone.`,
   'order.limits': (p: { least: number | null; most: number | null; multiple: number | null }, who: Subject) =>
     `No order can meet the limits of ${of(who)}: ${listed(
       [

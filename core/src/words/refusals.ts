@@ -3,6 +3,7 @@
  */
 
 import { listed } from './counts';
+import { STRUCTURE_REFUSALS } from './structureRefusals';
 
 interface Named {
   label: string;
@@ -54,23 +55,7 @@ export const REFUSALS = {
   'family.shelf-stands': (p: { id: string }) => `The child ${p.id} lies on the shelf and stands in the weave as well.`,
   'family.stale': (p: { now: number; seen: number }) =>
     `The family was changed meanwhile: it is at revision ${p.now}, you saw ${p.seen}. It is loaded anew; do it again.`,
-  'axis.unknown': () => 'This axis is not in the family any more. Reload the family.',
-  'axis.twice': (p: Named) => `There is an axis ${p.label} already.`,
-  'axis.too-many': () => 'A family has six axes at most.',
-  'axis.empty': () => 'An axis needs at least one value.',
-  'axis.no-label': () => 'An axis needs a name.',
-  'axis.would-be-empty': (p: Named) => `The axis ${p.label} would have no value left. Remove the axis instead.`,
-  'axis.alike': (p: Named & { groups: number }) =>
-    `Without ${p.label}, ${p.groups} ${p.groups === 1 ? 'group' : 'groups'} of children would be alike. Say which child of each stays.`,
-  'value.unknown': (p: Named) => `This value is not on the axis ${p.label} any more. Reload the family.`,
-  'value.empty': () => 'A value needs a label.',
-  'value.too-long': (p: Named & { most: number }) =>
-    `"${p.label.slice(0, 40)}…" has ${p.label.length} characters; a label has ${p.most} at most.`,
-  'value.too-many': (p: Named & { most: number }) => `The axis ${p.label} would have more than ${p.most} values.`,
-  'value.marks': (p: { place: string }) => `${p.place} holds a sign that no text has, such as a NUL character.`,
-  'value.twice': (p: Named) => `${p.label} is on this axis already.`,
-  'value.code': () => 'A short code has 1 to 12 letters and digits.',
-  'value.code-twice': (p: Named & { code: string }) => `${p.label} has the code ${p.code} already.`,
+  ...STRUCTURE_REFUSALS,
   'child.unknown': () => 'This child is not in the family any more. Reload the family.',
   'field.unknown': (p: { key: string }) => `There is no field "${p.key}".`,
   'field.level': (p: { field: string; level: 'family' | 'value' | 'child' }) =>
@@ -109,7 +94,11 @@ export const REFUSALS = {
     `"${p.text}": a SKU has letters, digits and - . _ / and starts with a letter or digit.`,
   'sku.long': (p: { text: string; most: number }) =>
     `"${p.text}" has ${p.text.length} characters; a SKU has ${p.most} at most.`,
+  'sku.long-there': (p: { text: string; most: number; account: string }) =>
+    `${p.text} has ${p.text.length} characters; ${p.account} takes ${p.most} at most.`,
   'sku.pattern': (p: { mark: string }) => `The pattern has {${p.mark}}, which this family does not have.`,
+  'sku.pattern-empty': (p: { mark: string }) =>
+    `The pattern has {${p.mark}}, and the family has none yet: fill it in, or leave the mark out.`,
   'sku.pattern-twice': (p: { sku: string }) =>
     `Two children would be ${p.sku}. Put every axis into the pattern, or give the values codes that differ.`,
   'sku.given-before': (p: { sku: string }) => `${p.sku} belongs to another child, or did once.`,
@@ -145,11 +134,30 @@ export const REFUSALS = {
     `${p.digits} can be an ISBN, and a UPC that lost two zeros. Write "ISBN" before it, or the zeros.`,
   'gtin.short-form': (p: { digits: string; whole: string }) =>
     `${p.digits} is the short form of a UPC. Written out it is ${p.whole}: enter that.`,
+  'parts.form': (p: { text: string }) =>
+    `"${p.text}" is no part of a set: write how many and the SKU, such as "2 × SKJ-RST-M".`,
+  'parts.pieces': (p: { sku: string; most: number }) => `Of ${p.sku} a set has 1 to ${p.most} pieces.`,
+  'parts.many': (p: { count: number; most: number }) => `A set of ${p.count} items: ${p.most} are kept at most.`,
+  'parts.itself': (p: { sku: string }) => `${p.sku} would be a part of itself.`,
+  'parts.of-set': (p: { sku: string }) => `${p.sku} is a set itself: name the items that are in it.`,
+  'parts.is-part': (p: { sku: string; owner: string }) =>
+    `${p.sku} is a part of ${p.owner}: what is in a set cannot be a set itself.`,
+  'stock.set': (p: { where: string }) => `${p.where} is a set: its pieces follow from its parts. Count those.`,
   'block.none': () => 'There is no number block. Add one under Setup, or paste the numbers.',
   'block.prefix': (p: { text: string }) => `"${p.text}" is no beginning of numbers: it has 4 to 11 digits.`,
-  'block.empty': (p: { count: number }) => `No block has ${p.count} free ${p.count === 1 ? 'number' : 'numbers'} left.`,
+  'block.empty': (p: { count: number; left: number }) =>
+    `${p.count} ${p.count === 1 ? 'number is' : 'numbers are'} wanted and ${p.left === 0 ? 'none is' : `${p.left} ${p.left === 1 ? 'is' : 'are'}`} left. Add a block under Setup, or take fewer.`,
   'block.overlaps': (p: Named & { prefix: string }) => `This block overlaps with ${p.label} (${p.prefix}…).`,
   'block.internal': () => 'Numbers that begin so hold inside one company only; no channel takes them.',
+  'block.reserved': (p: Named) =>
+    `${p.label}: those numbers are set aside already, or the block does not have as many.`,
+  'block.no-run': (p: Named & { count: number }) =>
+    `${p.label} has no ${p.count} free numbers in a row. Set fewer aside.`,
+  'block.no-reservation': () => 'What was set aside is not there any more.',
+  'block.none-back': (p: { known: number }) =>
+    p.known > 0
+      ? `${p.known === 1 ? 'The number has' : `All ${p.known} numbers have`} been told to an account: a number that was out stays with its goods.`
+      : 'None of the children has a number of your blocks.',
   'block.unknown': () => 'There is no such number block.',
   'category.unknown': (p: { id: string }) => `There is no category "${p.id}". Add it under Setup first.`,
   'category.twice': (p: Named) => `There is a category ${p.label} in this place already.`,
@@ -212,7 +220,7 @@ export const REFUSALS = {
   'undo.nothing': () => 'There is nothing left to take back.',
   'undo.overtaken': (p: { title: string; later: string }) =>
     `"${p.title}" cannot be taken back alone: "${p.later}" came after it and touched the same place. Take that back first.`,
-  'undo.first': () => 'The start of a family is not taken back. Retire the family instead.',
+  'undo.sent': (p: Named) => `${p.label} was sent to a channel since. Retire the family instead.`,
   'redo.nothing': () => 'There is nothing to make again.',
   'redo.overtaken': (p: { title: string; later: string }) =>
     `"${p.title}" cannot be made again: "${p.later}" has taken its place.`,
@@ -223,6 +231,30 @@ export const REFUSALS = {
   'stock.twice': (p: { where: string }) => `${p.where} stands in this count twice.`,
   'stock.not-counted': (p: { where: string }) =>
     `${p.where} is not counted: it is made to order or without limit. Count it again first.`,
+  'sheet.no-json': (p: { file: string }) => `${p.file} is no JSON that can be read. Is it whole?`,
+  'sheet.no-list': (p: { file: string }) =>
+    `${p.file} holds no list: an array of records is wanted, alone or in an object.`,
+  'sheet.old-workbook': (p: { file: string }) =>
+    `${p.file} is a workbook of the old binary kind. Save it as XLSX or CSV.`,
+  'sheet.unknown': (p: { file: string; sheet: string; sheets: string }) =>
+    `${p.file} has no sheet "${p.sheet}": ${p.sheets}.`,
+  'backup.none': (p: { file: string }) => `${p.file} is no backup of this program. Nothing was changed.`,
+  'backup.broken': (p: { file: string }) =>
+    `${p.file} is cut off or has a fault. Nothing was changed. Take the backup anew if its source is still there.`,
+  'backup.newer': (p: { file: string }) =>
+    `${p.file} was made by a newer version of this program. Bring this one up to date first.`,
+  'export.gone': () => 'This file is not kept any more. Take it out again.',
+  'list.taken': () => 'This list was taken in already. Undo that in the journal, or read it again.',
+  'list.silent': (p: { account: string }) => `${p.account} does not answer. Try again in a while.`,
+  'list.nothing-live': (p: { account: string }) => `Nothing stands on ${p.account}.`,
+  'list.no-good-child': (p: { family: string }) =>
+    `None of the children of ${p.family} can be taken in; mend their rows, and it comes with them.`,
+  'list.no-child': (p: { number: string }) =>
+    p.number === ''
+      ? 'It says that a child goes, but neither by its SKU nor by its GTIN which.'
+      : `Nobody has the number ${p.number}: nothing goes.`,
+  'list.axis-more': (p: Named & { family: string }) =>
+    `${p.family} has no axis ${p.label}. Add it to the family first, or part these rows from it.`,
   'sheet.none': () => 'No file came with this.',
   'sheet.empty': (p: { file: string }) => `${p.file} has no sheet.`,
   'sheet.cut-off': (p: { file: string }) =>

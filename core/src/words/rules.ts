@@ -171,7 +171,8 @@ function wordingSentences({ wording }: Rules): string[] {
   ];
 }
 
-function fieldSentence(rule: FieldRule): string {
+/** What may stand in a field, as a sentence. */
+export function fieldSentence(rule: FieldRule): string {
   const need = { required: 'is required', recommended: 'is recommended', optional: 'may be given' }[rule.need];
   const limits = [
     ...(rule.atLeast === undefined ? [] : [`at least ${rule.atLeast}`]),

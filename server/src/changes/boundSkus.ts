@@ -27,9 +27,17 @@ export function boundSkus(database: Database, namer: Namer, familyId: string): M
   return bound;
 }
 
-/** Refuses a change that would take such an SKU from its child. */
-export function keepBoundSkus(store: Store, before: Family, after: Family): void {
-  const gone = skusGone(before, after);
+/** SKUs of children that a change puts into a family: one that goes over to it is not lost. */
+export function skusIn(families: Iterable<Family>): Set<string> {
+  const skus = new Set<string>();
+  for (const family of families)
+    for (const { fields } of Object.values(family.children)) if (typeof fields.sku === 'string') skus.add(fields.sku);
+  return skus;
+}
+
+/** Refuses a change that would take such an SKU from its child; `kept` are those that another family of the same change has. */
+export function keepBoundSkus(store: Store, before: Family, after: Family, kept: ReadonlySet<string>): void {
+  const gone = skusGone(before, after).filter(({ sku }) => !kept.has(sku));
   if (gone.length === 0) return;
   const bound = boundSkus(store.database, store.catalogue().namer, before.id);
   for (const { sku, childId } of gone) {

@@ -116,10 +116,12 @@ function newestOf(database: Database, familyId: string, state: 'done' | 'undone'
   return row?.change;
 }
 
-/** The change Ctrl Z takes back on a family: the newest that touched it and stands. The start of a family is not taken back. */
+/** The change Ctrl Z takes back on a family: the newest that touched it and stands. The start of the family itself is not taken back. */
 export function lastDone(database: Database, familyId: string): ChangeRow | undefined {
   const change = newestOf(database, familyId, 'done');
-  return change && partsOf(database, change.id).some((part) => part.made) ? undefined : change;
+  return change && partsOf(database, change.id).some((part) => part.made && part.thingId === familyId)
+    ? undefined
+    : change;
 }
 
 /** The change Ctrl Y makes again: the oldest of those taken back. */

@@ -11,7 +11,11 @@ export function ringFor(store: Store, parts: readonly Pick<Part, 'thing' | 'thin
   const rows =
     ids.length === 0 ? [] : store.database.select(columns).from(families).where(inArray(families.id, ids)).all();
   store.bell.ring({
-    families: Object.fromEntries(rows.map((row) => [row.id, row.revision])),
+    // A family that went is told of, too: pages that show it look again.
+    families: {
+      ...Object.fromEntries(ids.map((id) => [id, 0])),
+      ...Object.fromEntries(rows.map((row) => [row.id, row.revision])),
+    },
     stock: parts.filter((part) => part.thing === 'stock').map((part) => part.thingId),
     setup: parts.some((part) => part.thing !== 'family' && part.thing !== 'stock'),
   });

@@ -4,14 +4,15 @@ import { sql } from 'drizzle-orm';
 import { describeChange, difference, Refusal, type Family } from '@loom-kin/core';
 import type { ChangeDone, Step } from '@loom-kin/contract';
 import { learnFrom } from '../registry/learn';
-import { usedBefore } from '../families/identifiers';
+import { releaseIdentifiers, usedBefore } from '../families/identifiers';
 import { loadFamily } from '../families/load';
 import { saveFamily, saveStockSum } from '../families/save';
 import { dueAfter } from '../fits/due';
 import { inTransaction } from '../store/database';
 import { removeDocument, writeDocument } from '../store/documents';
 import type { Store } from '../store/store';
-import { keepBoundSkus } from './boundSkus';
+import { keepBoundSkus, skusIn } from './boundSkus';
+import { renameInBundles, unknownParts, withBundles } from './bundles';
 import { documentLines } from './documentLines';
 import { changeOfKey, partsOf, writeChange, type ChangeRow, type Part } from './journal';
 import { ringFor } from './ring';
@@ -71,10 +72,14 @@ function doneBefore({ database }: Store, change: ChangeRow): ChangeDone {
   };
 }
 
-function storeWork(work: Work, order: WorkOrder, actor: string): { done: ChangeDone; parts: Part[] } {
+function storeWork(
+  work: Work,
+  order: WorkOrder,
+  actor: string,
+): { done: ChangeDone; parts: readonly Pick<Part, 'thing' | 'thingId'>[] } {
   const { store } = work;
-  const used = [...work.families.values()].flatMap(({ before, now }) => usedBefore(store.database, before, now));
-  const notices = [...work.notices, ...used];
+  renameInBundles(work);
+  const notices = [...work.notices, ...unknownParts(work), ...usedBefore(store.database, [...work.families.values()])];
   const parts = [...storeDocuments(work), ...storeFamilies(work), ...storeStock(work)];
   const revisions = Object.fromEntries([...work.families].map(([id, { now }]) => [id, now.revision]));
   const title = order.title ?? titleFor(work);
@@ -89,8 +94,9 @@ function storeWork(work: Work, order: WorkOrder, actor: string): { done: ChangeD
     parts,
   );
   learnFrom(store, [...work.families.values()]);
-  dueAfter(store, parts);
-  return { done: { id, title, revisions, started: work.started, notices }, parts };
+  const touched = withBundles(store, parts);
+  dueAfter(store, touched);
+  return { done: { id, title, revisions, started: work.started, notices }, parts: touched };
 }
 
 function titleFor({ titles }: Work): string {
@@ -102,10 +108,14 @@ function titleFor({ titles }: Work): string {
 }
 
 function storeFamilies({ store, families, at }: Work): Part[] {
+  const touched = [...families.values()].filter(({ before, now }) => before !== now);
+  for (const { before, now } of touched) if (before) releaseIdentifiers(store.database, before, now);
+  const isAlone = touched.length === 1;
   return [...families].flatMap(([id, { before, now }]): Part[] => {
     if (before === now) return [];
     const family = settled(before, now);
-    if (before) keepBoundSkus(store, before, family);
+    const others = isAlone ? [] : touched.flatMap((one) => (one.now.id === id ? [] : [one.now]));
+    if (before) keepBoundSkus(store, before, family, skusIn(others));
     saveFamily(store, before, family, at);
     const lines = describeChange(store.catalogue().namer, before, family);
     if (!before) return [{ thing: 'family', thingId: id, made: true, lines }];

@@ -1,5 +1,4 @@
 /** What each kind of step does. Each works on what the steps before it left. */
-import { randomBytes } from 'node:crypto';
 import { count as heldCount, eq } from 'drizzle-orm';
 import {
   AccountSchema,
@@ -7,37 +6,34 @@ import {
   CategoryMapSchema,
   createFamily,
   emptyRegistry,
-  familyIndex,
   foldForPairing,
   listed,
   PairingTableSchema,
-  placeLabel,
-  proposeSkus,
   Refusal,
   RegistryDataSchema,
   runCommand,
   runRegistryCommand,
   SellerSchema,
   titleOf,
-  unreadable,
   unreadableText,
   withPairings,
   type Command,
   type Location,
-  type Unreadable,
 } from '@loom-kin/core';
 import type { Step } from '@loom-kin/contract';
-import { takeNumbers } from '../catalogue/blocks';
-import { childrenWithout, givenSkus } from '../families/identifiers';
+import { newFamilyId } from '../families/newFamilyId';
 import { mindPictures } from '../pictures/pictureFacts';
 import { piecesAt } from '../stock/ledger';
 import { heldListings } from '../store/schema';
+import { GATHER_STEPS } from './gatherSteps';
+import { NUMBER_STEPS, skusFor } from './numberSteps';
 import { renameValue } from './renameValue';
 import { ROUTE_STEPS } from './routeSteps';
 import { RULE_STEPS } from './ruleSteps';
+import { mindBundleStock } from './bundles';
 import { countPieces } from './countPieces';
 import { mindChosen, TERM_FIELDS } from './mindChosen';
-import { documentIn, familyIn, putDocument, putFamily, registryIn, type Work } from './work';
+import { documentIn, familyIn, putDocument, putFamily, registryIn, runOn, type Work } from './work';
 import { lastDone } from './journal';
 
 type StepOn<On extends Step['on']> = Extract<Step, { on: On }>;
@@ -72,30 +68,15 @@ const STEPS: Steps = {
     work.titles.push(titleOf(work.store.catalogue().namer, command, before));
   },
   stock(work, { familyId, ...movement }) {
+    mindBundleStock(
+      work,
+      familyId,
+      movement.counts.map(({ childId }) => childId),
+    );
     const moved = countPieces(work, familyId, movement);
     if (moved.moves.length === 0) return;
     const verb = MOVING[movement.kind];
     work.titles.push(`${verb} ${moved.lines.length === 1 ? moved.lines[0]!.where : children(moved.lines.length)}`);
-  },
-  numbers(work, { familyId, blockId, childIds }) {
-    const bare = childrenWithout(familyIn(work, familyId), 'gtin', childIds);
-    if (bare.length === 0) return;
-    const numbers = takeNumbers(work.store.database, blockId, bare.length);
-    const changes = bare.map((child, at) => figureOnChild(child.id, 'gtin', numbers[at]!));
-    runOn(work, familyId, { do: 'setFigures', changes });
-    work.titles.push(`Give numbers to ${children(bare.length)}`);
-  },
-  skus(work, { familyId, childIds }) {
-    const made = skusFor(work, familyId, childIds);
-    if (!made.ok) throw new Refusal(made.code, made.params as never);
-    const [first] = made.changes;
-    if (!first) return;
-    runOn(work, familyId, { do: 'setFigures', changes: made.changes });
-    work.titles.push(
-      made.changes.length === 1
-        ? `Make the SKU of ${placeLabel(familyIn(work, familyId), first.place)}`
-        : `Make ${made.changes.length} SKUs`,
-    );
   },
   pairings(work, { pairings }) {
     for (const channel of new Set(pairings.map((one) => one.channel))) {
@@ -172,6 +153,8 @@ const STEPS: Steps = {
     putDocument(work, 'categoryMap', channel, before, next);
     work.titles.push(`Change where goods go on ${rulebook.rulebook.name}`);
   },
+  ...NUMBER_STEPS,
+  ...GATHER_STEPS,
   ...RULE_STEPS,
   ...ROUTE_STEPS,
 };
@@ -194,6 +177,8 @@ const REGISTRY_TITLES = {
   setTaxCode: 'Change a tax code',
   removeTaxCode: 'Remove a tax code',
   setLocations: 'Change where pieces are kept',
+  setNumberBlock: 'Change a number block',
+  removeNumberBlock: 'Remove a number block',
   setTerm: 'Change terms',
   removeTerm: 'Remove terms',
   setSizeChart: 'Change a size chart',
@@ -202,31 +187,6 @@ const REGISTRY_TITLES = {
   takeGeneralTree: 'Begin with a general tree of categories',
   takeRegistry: 'Take a registry file in',
 } as const;
-
-const figureOnChild = (childId: string, key: string, figure: string) => ({
-  place: { level: 'child' as const, childId },
-  key,
-  figure,
-});
-
-/** SKUs by the pattern for children that have none; of all where none are named. */
-function skusFor(
-  work: Work,
-  familyId: string,
-  childIds?: readonly string[],
-): { ok: true; changes: ReturnType<typeof figureOnChild>[] } | Unreadable {
-  const family = familyIn(work, familyId);
-  const bare = childrenWithout(family, 'sku', childIds ?? familyIndex(family).woven.map((child) => child.id));
-  const asked = proposeSkus(family, bare, family.skuPattern, new Set()).map((one) => one.sku);
-  const proposals = proposeSkus(family, bare, family.skuPattern, givenSkus(work.store.database, asked));
-  const problem = proposals.find((one) => one.problem)?.problem;
-  if (problem) return unreadable(problem.code, problem.params as never);
-  return { ok: true, changes: proposals.map((one) => figureOnChild(one.childId, 'sku', one.sku)) };
-}
-
-function runOn(work: Work, familyId: string, command: Command): void {
-  putFamily(work, runCommand(registryIn(work), familyIn(work, familyId), command).family);
-}
 
 function mindChannel(work: Work, channel: string) {
   const rulebook = work.store.catalogue().rulebooks.get(channel);
@@ -260,10 +220,4 @@ function picturesOf(command: Command): string[] {
 function stale(work: Work, familyId: string, now: number, seen: number): Refusal {
   const last = lastDone(work.store.database, familyId)?.title;
   return new Refusal('family.stale', { now, seen }, { detail: { revision: now, last } });
-}
-
-/** A new family id: short, since it becomes the key of listings. */
-export function newFamilyId(): string {
-  const letters = '23456789abcdefghjkmnpqrstuvwxyz';
-  return 'k' + [...randomBytes(7)].map((byte) => letters[byte % letters.length]).join('');
 }

@@ -1,4 +1,4 @@
-/** What was read of a file for a family, taken in as one change. */
+/** What was read of files for families, taken in as one change. */
 import { freeze, type Family } from '@loom-kin/core';
 import type { ChangeDone } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
@@ -6,12 +6,10 @@ import type { Count } from '../stock/ledger';
 import type { Store } from '../store/store';
 import { countPieces } from './countPieces';
 import { workChange } from './runChange';
-import { familyIn, putFamily } from './work';
+import { familyIn, putFamily, type Work } from './work';
 
-export interface FoundOrder {
-  key: string;
-  title: string;
-  familyId: string;
+/** A family as a file makes it. */
+export interface FoundFamily {
   /** The revision it was read against; null for a family that was not there. */
   revision: number | null;
   /** The family after it. */
@@ -19,23 +17,42 @@ export interface FoundOrder {
   pieces: readonly Count[];
 }
 
-/** The change, or null where somebody has changed the family since: it has to be read anew. */
-export function takeFound(
-  store: Store,
-  { familyId, revision, family, pieces, ...order }: FoundOrder,
-): ChangeDone | null {
+export interface FoundOrder extends FoundFamily {
+  key: string;
+  title: string;
+}
+
+export interface AllFoundOrder {
+  key: string;
+  title: string;
+  families: readonly FoundFamily[];
+}
+
+/** The change, or null where somebody has changed a family since: it has to be read anew. */
+export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): ChangeDone | null =>
+  takeAllFound(store, { key, title, families: [found] });
+
+/** The same for many families, as one change. */
+export function takeAllFound(store: Store, { families, ...order }: AllFoundOrder): ChangeDone | null {
   let isOvertaken = false;
   try {
     return workChange(store, order, 'you', (work) => {
-      const held = hasFamily(store.database, familyId) ? familyIn(work, familyId).revision : null;
-      isOvertaken = held !== revision;
+      isOvertaken = families.some(({ family, revision }) => revisionOf(work, family.id) !== revision);
       if (isOvertaken) throw new Error('overtaken');
-      // On its way between threads it lost that it is frozen.
-      if (family.revision !== revision) putFamily(work, freeze(family, true));
-      countPieces(work, familyId, { kind: 'counted', counts: pieces });
+      for (const found of families) take(work, found);
     });
   } catch (error) {
     if (isOvertaken) return null;
     throw error;
   }
+}
+
+const revisionOf = (work: Work, id: string): number | null =>
+  hasFamily(work.store.database, id) ? familyIn(work, id).revision : null;
+
+function take(work: Work, { revision, family, pieces }: FoundFamily): void {
+  // On its way between threads it lost that it is frozen.
+  if (family.revision !== revision) putFamily(work, freeze(family, true));
+  if (revision === null) work.started.push(family.id);
+  countPieces(work, family.id, { kind: 'counted', counts: pieces });
 }

@@ -8,8 +8,10 @@ import {
   openRegistry,
   Refusal,
   RegistryDataSchema,
+  runCommand,
   type Account,
   type ChangeLine,
+  type Command,
   type Family,
   type Registry,
 } from '@loom-kin/core';
@@ -65,6 +67,11 @@ export function putFamily(work: Work, family: Family): void {
   const touched = work.families.get(family.id);
   if (touched) touched.now = family;
   else work.families.set(family.id, { before: null, now: family });
+}
+
+/** Runs a command on a family as the change has left it so far. */
+export function runOn(work: Work, familyId: string, command: Command): void {
+  putFamily(work, runCommand(registryIn(work), familyIn(work, familyId), command).family);
 }
 
 /** A document as the change has left it so far. */

@@ -68,8 +68,10 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       const account = store.catalogue().accounts.find((one) => one.id === accountId);
       const rulebook = account && rulebookOf(store.catalogue(), account)?.rulebook;
       if (!account || !rulebook) return end(lines, 'the account is gone');
-      const notify = (notice: string | null) =>
+      const notify = (notice: string | null) => {
         setNotice(database, new Set(underWay(accountId).map((line) => line.dispatchId)), notice);
+        store.bell.ring({ dispatches: true });
+      };
       try {
         await store.quiet();
         await sendNext(account);

@@ -1,5 +1,5 @@
 /** SKUs and GTINs over the whole catalogue: each belongs to one child, and it is remembered whose it was first. */
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import {
   familyIndex,
   IDENTIFIERS,
@@ -11,6 +11,7 @@ import {
   type Child,
   type Family,
   type IdentifierKind,
+  type IsTaken,
   type Unreadable,
 } from '@loom-kin/core';
 import type { Database } from '../store/database';
@@ -35,8 +36,8 @@ function identifiersOf(children: readonly Child[]): Map<string, Held> {
   return found;
 }
 
-/** Stores what differs. One that belongs to another family is refused by name. */
-export function saveIdentifiers(database: Database, before: Family | null, family: Family): void {
+/** Lets go what children have no more, so that others of the same change can have it, whatever the order they are stored in. */
+export function releaseIdentifiers(database: Database, before: Family | null, family: Family): void {
   const touched = touchedChildren(before, family);
   const was = identifiersOf(touched.was);
   const now = identifiersOf(touched.now);
@@ -47,10 +48,28 @@ export function saveIdentifiers(database: Database, before: Family | null, famil
     eq(identifiers.value, value('value')),
   );
   const remove = database.delete(identifiers).where(here).prepare();
+  for (const [key, one] of was) if (!now.has(key)) remove.run({ ...one });
+}
+
+/** Stores what differs. One that belongs to another family is refused by name. */
+export function saveIdentifiers(database: Database, before: Family | null, family: Family): void {
+  const touched = touchedChildren(before, family);
+  const was = identifiersOf(touched.was);
+  const now = identifiersOf(touched.now);
+  const value = sql.placeholder;
   const row = { familyId: family.id, kind: value('kind'), value: value('value'), childId: value('childId') };
   const insert = database.insert(identifiers).values(row).onConflictDoNothing().prepare();
-  const give = database.insert(givenIdentifiers).values(row).onConflictDoNothing().prepare();
-  for (const [key, one] of was) if (!now.has(key)) remove.run({ ...one });
+  const give = database
+    .insert(givenIdentifiers)
+    .values(row)
+    // A number that went back to its block begins anew with another child.
+    .onConflictDoUpdate({
+      target: [givenIdentifiers.kind, givenIdentifiers.value],
+      set: { familyId: family.id, childId: sql`excluded.child_id`, returned: false },
+      setWhere: sql`returned AND (given_identifiers.child_id <> excluded.child_id OR given_identifiers.family_id <> excluded.family_id)`,
+    })
+    .prepare();
+  releaseIdentifiers(database, before, family);
   for (const [key, one] of now) {
     if (was.has(key)) continue;
     if (insert.run({ ...one }).changes === 0) throw taken(database, one);
@@ -96,31 +115,33 @@ export function takenElsewhere(database: Database, familyId: string) {
   };
 }
 
-/** Every SKU that is or was anybody's, of those asked for. */
-export function givenSkus(database: Database, skus: readonly string[]): Set<string> {
-  const found = new Set<string>();
-  for (let at = 0; at < skus.length; at += 500) {
-    const some = skus.slice(at, at + 500).map((sku) => identityOf('sku', sku));
-    const here = and(eq(givenIdentifiers.kind, 'sku'), inArray(givenIdentifiers.value, some));
-    for (const row of database.select({ value: givenIdentifiers.value }).from(givenIdentifiers).where(here).all()) {
-      found.add(row.value);
-    }
-  }
-  return found;
+/** Asks whether a SKU is or was another child's than that of this family. */
+export function skuTaken(database: Database, familyId: string): IsTaken {
+  const find = database
+    .select({ familyId: givenIdentifiers.familyId, childId: givenIdentifiers.childId })
+    .from(givenIdentifiers)
+    .where(and(eq(givenIdentifiers.kind, 'sku'), eq(givenIdentifiers.value, sql.placeholder('value'))))
+    .prepare();
+  return (sku, childId) => {
+    const first = find.get({ value: identityOf('sku', sku) });
+    return first !== undefined && !(first.familyId === familyId && first.childId === childId);
+  };
 }
 
 /** So many are named; of more it is said how many there are. */
 const NAMED = 3;
 
+/** A family that a change touches. */
+interface Touched {
+  before: Family | null;
+  now: Family;
+}
+
 /**
  * What is said of identifiers that a change gave to a child although another had them before. That is allowed, since the seller
- * typed them, but never goes by without a word.
+ * typed them, but never goes by without a word; nothing is said of those that go over to another family with their child.
  */
-export function usedBefore(database: Database, before: Family | null, after: Family): string[] {
-  const touched = touchedChildren(before, after);
-  const was = identifiersOf(touched.was);
-  const fresh = [...identifiersOf(touched.now)].filter(([key]) => !was.has(key)).map(([, one]) => one);
-  const notices: string[] = [];
+export function usedBefore(database: Database, touched: readonly Touched[]): string[] {
   const firstOwner = database
     .select()
     .from(givenIdentifiers)
@@ -128,16 +149,31 @@ export function usedBefore(database: Database, before: Family | null, after: Fam
       and(eq(givenIdentifiers.kind, sql.placeholder('kind')), eq(givenIdentifiers.value, sql.placeholder('value'))),
     )
     .prepare();
-  for (const one of fresh) {
-    const first = firstOwner.get({ kind: one.kind, value: one.value });
-    if (!first || first.childId === one.childId) continue;
-    notices.push(
-      `${one.kind === 'gtin' ? `The GTIN ${shownGtin(one.value)}` : `The SKU ${one.value}`} was that of ${formerOwner(database, after, first)} before.`,
-    );
-  }
+  const goneFrom = touched.flatMap((one) => identifiersGone(one).map((key) => [key, one] as const));
+  const goesOver = new Map(goneFrom);
+  const notices: string[] = [];
+  for (const family of touched)
+    for (const one of identifiersCome(family)) {
+      const from = goesOver.get(`${one.kind}|${one.value}`);
+      const first = firstOwner.get({ kind: one.kind, value: one.value });
+      if (!first || first.returned || first.childId === one.childId || (from && from !== family)) continue;
+      const what = one.kind === 'gtin' ? `The GTIN ${shownGtin(one.value)}` : `The SKU ${one.value}`;
+      notices.push(`${what} was that of ${formerOwner(database, family.now, first)} before.`);
+    }
   if (notices.length <= NAMED) return notices;
   return [...notices.slice(0, NAMED), `${notices.length - NAMED} more were given out before.`];
 }
+
+/** What children of the family get that they did not have. */
+function identifiersCome({ before, now }: Touched): Held[] {
+  const children = touchedChildren(before, now);
+  const was = identifiersOf(children.was);
+  return [...identifiersOf(children.now)].flatMap(([key, one]) => (was.has(key) ? [] : [one]));
+}
+
+/** Kind and value of what children of the family have no more. */
+const identifiersGone = ({ before, now }: Touched): string[] =>
+  before ? identifiersCome({ before: now, now: before }).map(({ kind, value }) => `${kind}|${value}`) : [];
 
 function formerOwner(database: Database, family: Family, first: { childId: string; familyId: string }): string {
   if (first.familyId === family.id) return placeLabel(family, { level: 'child', childId: first.childId });

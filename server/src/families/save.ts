@@ -4,6 +4,7 @@ import Big from 'big.js';
 import { columnOf, facePicture, familyIndex, foldForPairing, fromPrice, type Family } from '@loom-kin/core';
 import { families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';
+import { saveBundles } from '../stock/bundles';
 import { loadStock } from '../stock/ledger';
 import { saveIdentifiers } from './identifiers';
 import { saveSearchWords } from './searchWords';
@@ -19,6 +20,7 @@ export function saveFamily(store: Store, before: Family | null, family: Family, 
       .values({ id: family.id, ...row })
       .run();
   saveIdentifiers(database, before, family);
+  if (saveBundles(database, before, family)) saveStockSum(store, family);
   if (before?.axes !== family.axes) saveValues(store, before, family);
   saveSearchWords(store, before, family);
 }

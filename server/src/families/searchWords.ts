@@ -39,6 +39,12 @@ export function saveSearchWords(store: Store, before: Family | null, family: Fam
   $client.prepare(`INSERT INTO ${TABLE} (rowid, words) VALUES (?, ?)`).run(row, words);
 }
 
+/** A family that goes is found no more. */
+export function forgetSearchWords({ database }: Store, id: string): void {
+  const known = database.select({ row: families.searchRow }).from(families).where(eq(families.id, id)).get()?.row;
+  if (typeof known === 'number') database.$client.prepare(`DELETE FROM ${TABLE} WHERE rowid = ?`).run(known);
+}
+
 function nextRow({ database }: Store): number {
   const last = database
     .select({ most: sql<number | null>`max(${families.searchRow})` })

@@ -11,9 +11,10 @@ import type { IntakeReport, Job, QueryOf, endpoints } from '@loom-kin/contract';
 import { changeOfKey } from '../changes/journal';
 import type { Writer } from '../changes/writer';
 import { hasFamily } from '../families/load';
-import { endJob, forgetOldJobs, jobRow, openJob, setJob, type JobRow } from '../jobs/jobs';
+import { forgetOldJobs, jobRow, openJob, setJob, type JobRow } from '../jobs/jobs';
+import { createJobRunner, progressOf } from '../jobs/runJobs';
 import { inTransaction } from '../store/database';
-import { jobs, sheetRows } from '../store/schema';
+import { sheetRows } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
 import { Overtaken, withoutOvertaking } from './overtaken';
 import type { FilePool } from './pool';
@@ -39,14 +40,11 @@ export interface Intakes {
   close(): Promise<void>;
 }
 
-/** So often is told how far a sheet is, in milliseconds. */
-const TELL_EVERY = 200;
-
 const takingIn = (fileName: string) => `Take ${fileName} in`;
 
 export function createIntakes(store: Store, pool: FilePool, writer: Writer, log: Logger): Intakes {
   const { database } = store;
-  const working = new Map<string, { stop: AbortController; ended: Promise<void> }>();
+  const runner = createJobRunner(store, 'intake', work, log);
   const pathOf = (file: string) => join(incomingFolder(store), file);
 
   async function work(id: string, signal: AbortSignal): Promise<void> {
@@ -57,24 +55,15 @@ export function createIntakes(store: Store, pool: FilePool, writer: Writer, log:
     await withoutOvertaking(async () => {
       const make = apply && !changeOfKey(database, key);
       const order = { familyId, path: pathOf(file), fileName, make };
-      const found = await pool.readSheet(order, signal, progressOf(id));
-      if (make) await takeFound(key, takingIn(fileName), familyId, found);
+      const found = await pool.readSheet(order, signal, progressOf(store, id));
+      if (make) await takeFound(key, takingIn(fileName), found);
       storeFound(id, sheet!, found);
     });
   }
 
-  function progressOf(id: string): (done: number, total: number) => void {
-    let told = 0;
-    return (done, total) => {
-      if (Date.now() - told < TELL_EVERY) return;
-      told = Date.now();
-      setJob(store, id, { done, total });
-    };
-  }
-
-  async function takeFound(key: string, title: string, familyId: string, found: SheetFound): Promise<void> {
+  async function takeFound(key: string, title: string, found: SheetFound): Promise<void> {
     const { revision, made } = found;
-    const done = await writer.write({ do: 'take', order: { key, title, familyId, revision, ...made! } });
+    const done = await writer.write({ do: 'take', order: { key, title, revision, ...made! } });
     if (!done) throw new Overtaken();
   }
 
@@ -91,27 +80,13 @@ export function createIntakes(store: Store, pool: FilePool, writer: Writer, log:
     setJob(store, id, { done: rows.length, total: rows.length, sheet: { ...sheet, found: told } });
   }
 
-  function run(id: string): void {
-    const stop = new AbortController();
-    const ended = work(id, stop.signal)
-      .then(() => void endJob(store, id, 'done'))
-      .catch((error: unknown) => {
-        if (stop.signal.aborted) return;
-        if (!(error instanceof Refusal)) log.error({ err: error, job: id }, 'a sheet could not be taken in');
-        const text = error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message;
-        endJob(store, id, 'failed', text);
-      })
-      .finally(() => void working.delete(id));
-    working.set(id, { stop, ended });
-  }
-
   return {
     start(familyId, { file, fileName }, apply) {
       if (!hasFamily(database, familyId)) {
         rmSync(pathOf(file), { force: true });
         throw new Refusal('family.unknown', {});
       }
-      for (const { sheet } of forgetOldJobs(database)) if (sheet) rmSync(pathOf(sheet.file), { force: true });
+      forgetOldJobs(store);
       const job = openJob(store, {
         ...{
           id: crypto.randomUUID(),
@@ -122,7 +97,7 @@ export function createIntakes(store: Store, pool: FilePool, writer: Writer, log:
         },
         sheet: { fileName, file, apply, found: null },
       });
-      run(job.id);
+      runner.run(job.id);
       return job;
     },
     take(id) {
@@ -134,26 +109,13 @@ export function createIntakes(store: Store, pool: FilePool, writer: Writer, log:
         done: 0,
         sheet: { ...sheet, apply: true },
       });
-      run(id);
+      runner.run(id);
       return job;
     },
-    stop(id) {
-      working.get(id)?.stop.abort();
-      endJob(store, id, 'stopped');
-    },
-    resume(id) {
-      setJob(store, id, { state: 'running', endedAt: null, done: 0, notice: null });
-      run(id);
-    },
-    goOn() {
-      const here = and(eq(jobs.kind, 'intake'), eq(jobs.state, 'running'));
-      for (const { id } of database.select({ id: jobs.id }).from(jobs).where(here).all()) run(id);
-    },
-    async close() {
-      const all = [...working.values()];
-      for (const { stop } of all) stop.abort();
-      await Promise.all(all.map(({ ended }) => ended));
-    },
+    stop: runner.stop,
+    resume: runner.resume,
+    goOn: runner.goOn,
+    close: runner.close,
   };
 }
 

@@ -1,7 +1,7 @@
 /** Worker threads for files, bounded in time and memory: a file that needs more is refused, and nothing else suffers. */
 import { join } from 'node:path';
-import { MessageChannel } from 'node:worker_threads';
-import type { SaidElsewhere } from '@loom-kin/contract';
+import { MessageChannel, type MessagePort } from 'node:worker_threads';
+import type { LabelOrder, SaidElsewhere } from '@loom-kin/contract';
 import { Piscina } from 'piscina';
 import { Refusal } from '@loom-kin/core';
 import { FILE_WORKER } from '../folders';
@@ -9,12 +9,18 @@ import type { Store } from '../store/store';
 import { heard, type Told } from '../threads/told';
 import type { FamilyFound } from './familyFile';
 import type { FamilyFileKind } from './kinds';
+import type { ExportOrder } from '../export/writeCatalogue';
+import type { ListFound } from '../lists/listFound';
+import type { ListOrder } from '../lists/readListFile';
 import type { SheetFound } from './readInto';
 import type { FileTask, FileWorkerSettings } from './worker';
 
 /** In milliseconds. */
 const TIME_AT_MOST = 120_000;
 const MEMORY_AT_MOST_MB = 1536;
+
+/** Hears how far it is. */
+type Tell = (done: number, total: number) => void;
 
 export interface SheetOrder {
   familyId: string;
@@ -26,13 +32,21 @@ export interface SheetOrder {
 
 export interface FilePool {
   /** Reads a sheet; throws a Refusal where it cannot be read, and whatever the signal is aborted with. */
-  readSheet(order: SheetOrder, signal: AbortSignal, tell: (done: number, total: number) => void): Promise<SheetFound>;
+  readSheet(order: SheetOrder, signal: AbortSignal, tell: Tell): Promise<SheetFound>;
+  /** Reads a list of goods; throws a Refusal where it cannot be read, and whatever the signal is aborted with. */
+  readList(order: ListOrder, signal: AbortSignal, tell: Tell): Promise<ListFound>;
   /** A sheet as rows of text; throws a Refusal where it cannot be read. */
   readTable(path: string, fileName: string): Promise<string[][]>;
   /** A family file read against what is there; throws a Refusal where it cannot be taken. */
   readFamily(body: unknown): Promise<FamilyFound>;
   /** A family as a file. */
   writeFamily(familyId: string, kind: FamilyFileKind): Promise<Uint8Array>;
+  /** Writes the catalogue, or families of it, to a file. */
+  writeCatalogue(order: ExportOrder, signal: AbortSignal, tell: Tell): Promise<void>;
+  /** Writes a backup of everything to a file. */
+  writeBackup(path: string, pictureFolder: string, signal: AbortSignal): Promise<void>;
+  /** Labels for children of a family, as a PDF. */
+  writeLabels(familyId: string, order: LabelOrder): Promise<Uint8Array>;
   /** A large family with everything its view needs, as JSON. */
   detail(familyId: string): Promise<Uint8Array>;
   /** Which sentences stand in other families word for word. */
@@ -59,20 +73,34 @@ export function createFilePool(store: Store): FilePool {
       throw error;
     }
   }
+  /** Runs a task that tells how far it is. */
+  async function runTelling<T>(
+    taskWith: (port: MessagePort) => FileTask,
+    file: string,
+    signal: AbortSignal,
+    tell: Tell,
+  ): Promise<T> {
+    const { port1, port2 } = new MessageChannel();
+    port1.on('message', ({ done, total }: { done: number; total: number }) => tell(done, total));
+    try {
+      return await run<T>(taskWith(port2), file, { signal, transferList: [port2] });
+    } finally {
+      port1.close();
+    }
+  }
   return {
-    async readSheet(order, signal, tell) {
-      const { port1, port2 } = new MessageChannel();
-      port1.on('message', ({ done, total }: { done: number; total: number }) => tell(done, total));
-      try {
-        const task: FileTask = { do: 'readSheet', ...order, port: port2 };
-        return await run<SheetFound>(task, order.fileName, { signal, transferList: [port2] });
-      } finally {
-        port1.close();
-      }
-    },
+    readSheet: (order, signal, tell) =>
+      runTelling<SheetFound>((port) => ({ do: 'readSheet', ...order, port }), order.fileName, signal, tell),
+    readList: (order, signal, tell) =>
+      runTelling<ListFound>((port) => ({ do: 'readList', order, port }), order.fileName, signal, tell),
     readTable: (path, fileName) => run<string[][]>({ do: 'readTable', path, fileName }, fileName),
     readFamily: (body) => run<FamilyFound>({ do: 'readFamily', body }, 'the family file'),
     writeFamily: (familyId, kind) => run<Uint8Array>({ do: 'writeFamily', familyId, kind }, `the ${kind} file`),
+    writeCatalogue: async (order, signal, tell) =>
+      void (await runTelling<null>((port) => ({ do: 'writeCatalogue', order, port }), 'the catalogue', signal, tell)),
+    writeBackup: async (path, pictureFolder, signal) =>
+      void (await run<null>({ do: 'writeBackup', path, pictureFolder }, 'the backup', { signal })),
+    writeLabels: (familyId, order) => run<Uint8Array>({ do: 'writeLabels', familyId, order }, 'the labels'),
     detail: (familyId) => run<Uint8Array>({ do: 'detail', familyId }, 'the family'),
     saidElsewhere: (familyId, sentences) =>
       run<SaidElsewhere>({ do: 'saidElsewhere', familyId, sentences }, 'the texts'),

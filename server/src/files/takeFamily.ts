@@ -15,7 +15,7 @@ async function take(writer: Writer, { revision, family, pieces }: FamilyFound): 
   const { id } = family;
   // Each taking in is a change of its own.
   const order = { key: `file:${id}:${randomUUID()}`, title: 'Take a family file in' };
-  const done = await writer.write({ do: 'take', order: { ...order, familyId: id, revision, family, pieces } });
+  const done = await writer.write({ do: 'take', order: { ...order, revision, family, pieces } });
   if (!done) throw new Overtaken();
   const kind = revision === null ? 'new' : done.id === null ? 'same' : 'changed';
   const woven = Object.values(family.children).filter((child) => child.woven).length;

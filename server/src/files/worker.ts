@@ -2,21 +2,24 @@
 import { readFile } from 'node:fs/promises';
 import type { MessagePort } from 'node:worker_threads';
 import { workerData } from 'piscina';
-import type { SaidElsewhere } from '@loom-kin/contract';
+import type { LabelOrder, SaidElsewhere } from '@loom-kin/contract';
 import { familyRows } from '@loom-kin/core';
+import { readTable, writeCsv, writeXlsx } from '@loom-kin/sheets';
+import { writeBackup } from '../backup/writeBackup';
 import { readCatalogue } from '../catalogue/readCatalogue';
+import { writeCatalogue, type ExportOrder } from '../export/writeCatalogue';
 import { familyDetail } from '../families/detail';
 import { loadFamily } from '../families/load';
 import { saidElsewhere } from '../families/saidElsewhere';
+import { writeLabels, type LabelsOf } from '../labels/writeLabels';
+import type { ListFound } from '../lists/listFound';
+import { readListFile, type ListOrder } from '../lists/readListFile';
 import { loadStock, loadStockAt } from '../stock/ledger';
 import { readDatabase } from '../store/database';
 import { telling, type Told } from '../threads/told';
-import { writeCsv } from './csv';
 import { familyFile, readFamilyFile, type FamilyFound } from './familyFile';
 import type { FamilyFileKind } from './kinds';
 import { readInto, type SheetFound } from './readInto';
-import { readTable } from './readTable';
-import { writeXlsx } from './xlsx';
 
 export interface FileWorkerSettings {
   databaseFile: string;
@@ -24,13 +27,17 @@ export interface FileWorkerSettings {
 
 export type FileTask =
   | { do: 'readSheet'; familyId: string; path: string; fileName: string; make: boolean; port: MessagePort }
+  | { do: 'readList'; order: ListOrder; port: MessagePort }
+  | { do: 'writeCatalogue'; order: ExportOrder; port: MessagePort }
+  | { do: 'writeLabels'; familyId: string; order: LabelOrder }
+  | { do: 'writeBackup'; path: string; pictureFolder: string }
   | { do: 'readTable'; path: string; fileName: string }
   | { do: 'readFamily'; body: unknown }
   | { do: 'writeFamily'; familyId: string; kind: FamilyFileKind }
   | { do: 'detail'; familyId: string }
   | { do: 'saidElsewhere'; familyId: string; sentences: readonly string[] };
 
-type FileDone = SheetFound | FamilyFound | Uint8Array | string[][] | SaidElsewhere;
+type FileDone = null | SheetFound | ListFound | FamilyFound | Uint8Array | string[][] | SaidElsewhere;
 
 const database = readDatabase((workerData as FileWorkerSettings).databaseFile);
 
@@ -42,6 +49,16 @@ async function workOn(task: FileTask): Promise<FileDone> {
   switch (task.do) {
     case 'readSheet':
       return readSheetFile(task);
+    case 'readList':
+      return readListFile(database, task.order, (done, total) => task.port.postMessage({ done, total }));
+    case 'writeCatalogue':
+      await writeCatalogue(database, task.order, (done, total) => task.port.postMessage({ done, total }));
+      return null;
+    case 'writeLabels':
+      return writeLabels(labelsOf(task.familyId), task.order);
+    case 'writeBackup':
+      await writeBackup(database, task.path, task.pictureFolder);
+      return null;
     case 'readTable':
       return readTable(await readFile(task.path), task.fileName);
     case 'readFamily':
@@ -75,4 +92,10 @@ async function writeFamily({ familyId, kind }: Extract<FileTask, { do: 'writeFam
   if (kind === 'json') return asJson(familyFile(family, stock, stockAt));
   const { headers, rows } = familyRows(registry, family, stock);
   return kind === 'csv' ? new TextEncoder().encode(writeCsv(headers, rows)) : writeXlsx('Children', headers, rows);
+}
+
+/** A family with its pieces, and the currency of its prices. */
+function labelsOf(familyId: string): LabelsOf {
+  const { currency } = readCatalogue(database).seller;
+  return { family: loadFamily(database, familyId), stock: loadStock(database, familyId), currency };
 }

@@ -4,10 +4,12 @@ import type { Approvals } from '../catalogue/approvals';
 import type { Entries } from '../catalogue/entries';
 import type { Writer } from '../changes/writer';
 import type { Runner } from '../dispatch/runner';
+import type { Exports } from '../export/exports';
 import type { Intakes } from '../files/intakes';
 import type { FilePool } from '../files/pool';
 import type { FitPool } from '../fits/pool';
 import type { Desk } from '../jobs/desk';
+import type { Lists } from '../lists/lists';
 import type { PictureIntakes } from '../pictures/pictureIntakes';
 import type { PicturePool } from '../pictures/pool';
 import type { Store } from '../store/store';
@@ -16,7 +18,9 @@ export interface Parts {
   store: Store;
   pool: FitPool;
   files: FilePool;
+  exports: Exports;
   intakes: Intakes;
+  lists: Lists;
   pictures: PicturePool;
   pictureIntakes: PictureIntakes;
   runner: Runner;
@@ -28,4 +32,6 @@ export interface Parts {
   /** The built web pages; without them only the API is there. */
   webFolder: string;
   channelsUrl: string;
+  /** Has the server closed and started again, once the answer that is under way is given. */
+  startAnew: () => void;
 }

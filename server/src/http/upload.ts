@@ -15,6 +15,8 @@ function intoFolder(folder: string, limits: { megabytes: number; files: number }
   });
 }
 
+/** A backup, with all pictures in it. */
+export const oneBackup = (folder: string) => intoFolder(folder, { megabytes: 4096, files: 1 }).single('file');
 export const oneSheet = (folder: string) => intoFolder(folder, { megabytes: 30, files: 1 }).single('file');
 /** Pictures that go to one place. */
 export const manyPictures = (folder: string) => intoFolder(folder, { megabytes: 25, files: 40 }).array('files', 40);

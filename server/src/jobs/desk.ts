@@ -3,8 +3,10 @@ import { Refusal } from '@loom-kin/core';
 import type { Job } from '@loom-kin/contract';
 import { retryDispatch, stopDispatch } from '../dispatch/order';
 import type { Runner } from '../dispatch/runner';
+import type { Exports } from '../export/exports';
 import type { Intakes } from '../files/intakes';
 import type { Keeper } from '../fits/keeper';
+import type { Lists } from '../lists/lists';
 import type { PictureIntakes } from '../pictures/pictureIntakes';
 import type { Store } from '../store/store';
 import { readJob } from './jobs';
@@ -23,7 +25,9 @@ export interface Desk {
 interface Workers {
   keeper: Keeper;
   intakes: Intakes;
+  lists: Lists;
   pictureIntakes: PictureIntakes;
+  exports: Exports;
   runner: Runner;
 }
 
@@ -31,7 +35,9 @@ export function createDesk(store: Store, parts: Workers): Desk {
   const handles: Record<Job['kind'], Handle> = {
     recheck: parts.keeper,
     intake: parts.intakes,
+    list: parts.lists,
     pictures: parts.pictureIntakes,
+    export: parts.exports,
     dispatch: {
       stop: (id) => void stopDispatch(store, id),
       resume(id) {

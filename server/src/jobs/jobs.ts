@@ -1,18 +1,20 @@
 /** Jobs as they stand in the database. A dispatch is a job that its own lines tell of; re-checks and sheets have a row here. */
+import { rmSync } from 'node:fs';
+import { join } from 'node:path';
 import { and, desc, eq, inArray, ne } from 'drizzle-orm';
 import { Refusal } from '@loom-kin/core';
 import type { DispatchSummary, Job } from '@loom-kin/contract';
 import { readDispatches } from '../dispatch/dispatches';
 import type { Database } from '../store/database';
 import { jobs } from '../store/schema';
-import type { Store } from '../store/store';
+import { incomingFolder, type Store } from '../store/store';
 
 export type JobRow = typeof jobs.$inferSelect;
 
 /** So many are told of; of those that ended no more are kept. */
 const KEPT = 40;
 
-const jobOf = ({ sheet: _sheet, pictures: _pictures, ...job }: JobRow): Job => job;
+const jobOf = ({ sheet: _sheet, pictures: _pictures, list: _list, export: _export, ...job }: JobRow): Job => job;
 
 /** A job of the table, or undefined. */
 export const jobRow = (database: Database, id: string): JobRow | undefined =>
@@ -45,11 +47,14 @@ function dispatchJob({ id, at, state, title, lines, states, notice }: DispatchSu
 /** Begins a job and tells the open pages. */
 export function openJob(
   store: Store,
-  job: Pick<JobRow, 'id' | 'kind' | 'title' | 'subject' | 'total'> & Partial<Pick<JobRow, 'sheet' | 'pictures'>>,
+  job: Pick<JobRow, 'id' | 'kind' | 'title' | 'subject' | 'total'> &
+    Partial<Pick<JobRow, 'sheet' | 'pictures' | 'list' | 'export'>>,
 ): Job {
   const row: JobRow = {
     sheet: null,
     pictures: null,
+    list: null,
+    export: null,
     ...job,
     state: 'running',
     done: 0,
@@ -75,8 +80,12 @@ function tellJob(store: Store, job: Job): Job {
   return job;
 }
 
-/** Forgets the oldest jobs that ended; gives those that are gone. Pictures wait until the seller puts them away. */
-export function forgetOldJobs(database: Database): JobRow[] {
+/** The name of what a job wrote, in the folder of what comes and goes. */
+export const writtenName = (id: string): string => `out-${id}`;
+
+/** Forgets the oldest jobs that ended, with the files that came in for them. Pictures wait until the seller puts them away. */
+export function forgetOldJobs(store: Store): void {
+  const { database } = store;
   const ended = database
     .select()
     .from(jobs)
@@ -94,5 +103,8 @@ export function forgetOldJobs(database: Database): JobRow[] {
         ),
       )
       .run();
-  return old;
+  for (const { id, sheet, list, export: out } of old) {
+    const file = sheet?.file ?? list?.file ?? (out ? writtenName(id) : null);
+    if (file) rmSync(join(incomingFolder(store), file), { force: true });
+  }
 }

@@ -24,7 +24,7 @@ export const countArrivals = (database: Database, jobId: string): number =>
     .where(eq(arrivals.jobId, jobId))
     .get()!.n;
 
-export function addArrival(database: Database, row: Omit<ArrivalRow, 'settled'>): void {
+export function addArrival(database: Database, row: ArrivalRow): void {
   database.insert(arrivals).values(row).onConflictDoNothing().run();
 }
 

@@ -4,20 +4,19 @@
  */
 import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { and, eq } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { Refusal } from '@loom-kin/core';
 import type { Job } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
-import { endJob, openJob, setJob } from '../jobs/jobs';
-import { jobs, type PictureJob } from '../store/schema';
+import { openJob, setJob } from '../jobs/jobs';
+import { createJobRunner, progressOf } from '../jobs/runJobs';
+import type { PictureJob } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
 import { addArrival, arrivalsOf, forgetIntake, mindIntake } from './arrivals';
 import type { Fetcher } from './fetchPicture';
 import type { PicturePool } from './pool';
-import { countSources, sourcesOf } from './sources';
+import { countSources, sourcesOf, type Brought } from './sources';
 import { takePicture } from './takePicture';
-import type { Unpacked } from './unpack';
 
 export interface PictureIntakes {
   start(job: PictureJob): Job;
@@ -30,20 +29,17 @@ export interface PictureIntakes {
   close(): Promise<void>;
 }
 
-/** So often is told how far it is, in milliseconds. */
-const TELL_EVERY = 200;
-
 export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: Fetcher, log: Logger): PictureIntakes {
   const { database } = store;
   const folder = incomingFolder(store);
-  const working = new Map<string, { stop: AbortController; ended: Promise<void> }>();
+  const runner = createJobRunner(store, 'pictures', work, log, true);
   const drop = ({ files }: PictureJob) => files.forEach(({ file }) => rmSync(join(folder, file), { force: true }));
 
   /** Keeps one and writes it down. */
-  async function take(jobId: string, at: number, one: Unpacked): Promise<void> {
+  async function take(jobId: string, at: number, one: Brought): Promise<void> {
     const path = one.path.slice(-500);
     const note = (pictureId: string | null, problem: string | null) =>
-      addArrival(database, { jobId, at, path, pictureId, problem });
+      addArrival(database, { jobId, at, path, pictureId, problem, settled: one.settled ?? null });
     try {
       if ('refusal' in one) throw one.refusal;
       const { id } = await takePicture(store, pool, one.path, await one.read());
@@ -60,12 +56,7 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
     const known = new Set(arrivalsOf(database, id).map((one) => one.at));
     const total = await countSources(pictures, folder);
     let done = known.size;
-    let told = 0;
-    const tell = () => {
-      if (Date.now() - told < TELL_EVERY) return;
-      told = Date.now();
-      setJob(store, id, { done, total: Math.max(total, done) });
-    };
+    const tell = progressOf(store, id);
     const underWay = new Set<Promise<void>>();
     let at = -1;
     for await (const one of sourcesOf(pictures, folder, fetcher)) {
@@ -75,7 +66,7 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
       const mine: Promise<void> = take(id, at, one).finally(() => {
         underWay.delete(mine);
         done += 1;
-        tell();
+        tell(done, Math.max(total, done));
       });
       underWay.add(mine);
       if (underWay.size >= pool.width + 1) await Promise.race(underWay);
@@ -83,26 +74,7 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
     await Promise.all(underWay);
     if (signal.aborted) return;
     setJob(store, id, { done, total: done });
-    endJob(store, id, 'done');
     drop(pictures);
-  }
-
-  function run(id: string): void {
-    const stop = new AbortController();
-    // One that was just stopped ends before it goes on.
-    const before = working.get(id)?.ended ?? Promise.resolve();
-    const ended = before
-      .then(() => work(id, stop.signal))
-      .catch((error: unknown) => {
-        if (stop.signal.aborted) return;
-        if (!(error instanceof Refusal)) log.error({ err: error, job: id }, 'pictures could not be taken in');
-        const text = error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message;
-        endJob(store, id, 'failed', text);
-      })
-      .finally(() => {
-        if (working.get(id)?.stop === stop) working.delete(id);
-      });
-    working.set(id, { stop, ended });
   }
 
   return {
@@ -116,31 +88,19 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
         ...{ id: crypto.randomUUID(), kind: 'pictures', title: titleOf(pictures), pictures, total: null },
         subject: pictures.familyId ?? '',
       });
-      run(job.id);
+      runner.run(job.id);
       return job;
     },
-    stop(id) {
-      working.get(id)?.stop.abort();
-      endJob(store, id, 'stopped');
-    },
-    resume(id) {
-      setJob(store, id, { state: 'running', endedAt: null, notice: null });
-      run(id);
-    },
+    stop: runner.stop,
+    resume: runner.resume,
     putAway(id) {
       const { pictures } = mindIntake(database, id);
-      working.get(id)?.stop.abort();
+      runner.drop(id);
       drop(pictures);
       forgetIntake(database, id);
     },
-    goOn() {
-      const here = and(eq(jobs.kind, 'pictures'), eq(jobs.state, 'running'));
-      for (const { id } of database.select({ id: jobs.id }).from(jobs).where(here).all()) run(id);
-    },
-    async close() {
-      for (const { stop } of working.values()) stop.abort();
-      await Promise.all([...working.values()].map(({ ended }) => ended));
-    },
+    goOn: runner.goOn,
+    close: runner.close,
   };
 }
 

@@ -1,4 +1,5 @@
 /** Puts pictures that came in into their places: one change over all families they go to. */
+import { group } from 'd3-array';
 import {
   carrierAt,
   inPictureOrder,
@@ -52,7 +53,7 @@ export async function placePictures(
       },
     ];
   });
-  const byFamily = grouped(going, (one) => one.familyId);
+  const byFamily = group(going, (one) => one.familyId);
   const steps = [...byFamily].flatMap(([familyId, all]) => stepFor(known(familyId)!, all, how));
   const placed = new Set(going.map((one) => `${one.familyId} ${placeKey(one.place)} ${one.pictureId}`)).size;
   if (steps.length === 0) return { ...NOTHING, placed: 0 };
@@ -63,7 +64,7 @@ export async function placePictures(
 const NOTHING: ChangeDone = { id: null, title: 'Put pictures in place', revisions: {}, started: [], notices: [] };
 
 function stepFor(family: Family, going: readonly Going[], how: 'behind' | 'instead'): Step[] {
-  const places = grouped(going, (one) => placeKey(one.place));
+  const places = group(going, (one) => placeKey(one.place));
   const commands = [...places.values()].flatMap((all): Extract<Command, { do: 'setPictures' }>[] => {
     const { place } = all[0]!;
     const carrier = carrierAt(family, place);
@@ -76,14 +77,4 @@ function stepFor(family: Family, going: readonly Going[], how: 'behind' | 'inste
   const command: Command =
     commands.length === 1 ? commands[0]! : { do: 'batch', title: 'Put pictures in place', commands };
   return [{ on: 'family', familyId: family.id, revision: family.revision, command }];
-}
-
-function grouped<T>(all: readonly T[], keyOf: (one: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const one of all) {
-    const group = groups.get(keyOf(one));
-    if (group) group.push(one);
-    else groups.set(keyOf(one), [one]);
-  }
-  return groups;
 }

@@ -15,8 +15,9 @@ import {
 } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { movements, stockCounts, type StockMove } from '../store/schema';
+import { bundlesOf, itemFinder, setsAt, setsOf } from './bundles';
 
-/** child id → pieces at all locations together. */
+/** child id → pieces at all locations together; of sets, as many as there are parts for. */
 export function loadStock(database: Database, familyId: string): Record<string, number> {
   const rows = database
     .select({ childId: stockCounts.childId, pieces: sql<number>`sum(${stockCounts.pieces})` })
@@ -24,11 +25,14 @@ export function loadStock(database: Database, familyId: string): Record<string, 
     .where(eq(stockCounts.familyId, familyId))
     .groupBy(stockCounts.childId)
     .all();
-  return Object.fromEntries(rows.map((row) => [row.childId, row.pieces]));
+  const stock = Object.fromEntries(rows.map((row) => [row.childId, row.pieces]));
+  const find = itemFinder(database);
+  for (const [childId, parts] of bundlesOf(database, familyId)) stock[childId] = setsOf(parts, find) ?? 0;
+  return stock;
 }
 
-/** Child → location → pieces, for every child that has any. */
-function loadPlaces(database: Database, familyId: string): Record<string, Record<string, number>> {
+/** Child → location → pieces that were counted, for every child that has any. */
+export function loadPlaces(database: Database, familyId: string): Record<string, Record<string, number>> {
   const rows = database.select().from(stockCounts).where(eq(stockCounts.familyId, familyId)).all();
   const places: Record<string, Record<string, number>> = {};
   for (const { childId, location, pieces } of rows) (places[childId] ??= {})[location] = pieces;
@@ -39,7 +43,10 @@ function loadPlaces(database: Database, familyId: string): Record<string, Record
 export function loadStockAt(database: Database, familyId: string): StockPlaces {
   const isElsewhere = (places: Record<string, number>) =>
     Object.entries(places).some(([location, pieces]) => location !== MAIN_LOCATION.id && pieces !== 0);
-  return Object.fromEntries(Object.entries(loadPlaces(database, familyId)).filter(([, places]) => isElsewhere(places)));
+  const all = loadPlaces(database, familyId);
+  const find = itemFinder(database);
+  for (const [childId, parts] of bundlesOf(database, familyId)) all[childId] = setsAt(parts, find);
+  return Object.fromEntries(Object.entries(all).filter(([, places]) => isElsewhere(places)));
 }
 
 /** Pieces of one child: what there is after counting, or what came or went. Without a place what is counted is all there is, and the first place takes the difference. */

@@ -6,6 +6,7 @@
  */
 import { nextTick, ref, watch } from 'vue';
 import { draftOf, dropDraft, keepDraft } from './drafts';
+import { isLeaving } from './leaving';
 
 const props = defineProps<{ value: string; rows?: number; draft?: string | undefined }>();
 const emit = defineEmits<{
@@ -48,7 +49,7 @@ watch(
 
 async function commit(): Promise<void> {
   // Passed by, or left for another window: it stays half typed.
-  if ((isDraft.value && !isTouched) || !document.hasFocus()) return;
+  if ((isDraft.value && !isTouched) || !document.hasFocus() || isLeaving()) return;
   done();
   if (text.value !== props.value) emit('commit', text.value);
   await nextTick();

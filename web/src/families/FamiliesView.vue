@@ -9,6 +9,7 @@ import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import { PAGE, SORTS, useFamilyList } from './useFamilyList';
 import FirstSteps from './FirstSteps.vue';
+import TakeOut from './TakeOut.vue';
 import Ticks from '../common/Ticks.vue';
 
 const router = useRouter();
@@ -106,6 +107,13 @@ useKeys({
       <ElButton v-if="ticked.size" @click="router.push({ name: 'compose', query: { families: [...ticked].join(',') } })"
         >Send {{ ticked.size }}…</ElButton
       >
+      <ElButton
+        v-if="ticked.size > 1"
+        data-test="gather"
+        @click="router.push({ name: 'gather', query: { families: [...ticked].join(',') } })"
+        >Gather {{ ticked.size }}…</ElButton
+      >
+      <TakeOut v-if="families.length" :ticked="[...ticked]" />
       <ElButton type="primary" data-test="new-family" @click="router.push('/families/new')">Start a family</ElButton>
     </div>
     <div ref="list" class="list sheet">

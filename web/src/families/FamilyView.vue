@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One family: its tabs, undo and redo, files, sending. */
-import { computed, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton } from 'element-plus';
 import { Redo2, Undo2 } from 'lucide-vue-next';
@@ -12,6 +12,8 @@ import { useKeys } from '../shell/keys';
 import PopupButton from '../common/PopupButton.vue';
 import Ticks from '../common/Ticks.vue';
 import AsideNotice from './AsideNotice.vue';
+import CopyFamily from '../copies/CopyFamily.vue';
+import StillSame from '../copies/StillSame.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -25,6 +27,7 @@ useKeys(
   { quietWhileTyping: ['Ctrl+z', 'Ctrl+y', 'Ctrl+Shift+z'] },
 );
 
+const copying = ref(false);
 const name = computed(() => String(store.family?.fields.name ?? ''));
 /** Things to do: findings that stop it, whatever the number of children they concern. */
 const stopsOn = (account: string) =>
@@ -64,6 +67,7 @@ async function send(): Promise<void> {
           <div class="soft small">
             <span class="mono">{{ store.family.fields.styleCode ?? 'no style code' }}</span> ·
             {{ store.family.fields.brand ?? 'no brand' }} · {{ children(store.index?.woven.length ?? 0) }}
+            <StillSame />
           </div>
         </div>
         <div class="grow" />
@@ -96,6 +100,9 @@ async function send(): Promise<void> {
               <button class="plain" @click="(close(), router.push({ name: 'intake', query: { family: id } }))">
                 Take a sheet into this family…
               </button>
+              <button class="plain" data-test="copy-family" @click="(close(), (copying = true))">
+                Copy this family…
+              </button>
               <button class="plain" @click="(close(), retire())">
                 {{ store.family.retired ? 'Bring back into use' : 'Retire this family' }}
               </button>
@@ -103,11 +110,13 @@ async function send(): Promise<void> {
           </template>
         </PopupButton>
         <ElButton type="primary" data-test="send" @click="send">Send…</ElButton>
+        <CopyFamily v-model="copying" />
       </div>
       <nav class="tabs" aria-label="Parts of the family">
         <RouterLink :to="{ name: 'family', params: { id } }">Weave</RouterLink>
         <RouterLink :to="{ name: 'words', params: { id } }">Words and facts</RouterLink>
         <RouterLink :to="{ name: 'prices', params: { id } }">Prices</RouterLink>
+        <RouterLink :to="{ name: 'numbers', params: { id } }">Numbers</RouterLink>
         <RouterLink :to="{ name: 'pictures', params: { id } }">Pictures</RouterLink>
         <RouterLink
           v-for="one in setup.accounts"

@@ -121,7 +121,7 @@ export function useFamilyDraft() {
   });
   const proposals = (count: number) =>
     draft.value.family && typed.styleCode.trim()
-      ? proposeSkus(withStyle(draft.value.family), woven.value.slice(0, count), pattern.value, new Set())
+      ? proposeSkus(withStyle(draft.value.family), woven.value.slice(0, count), pattern.value, () => false)
       : [];
   const firstSkus = computed(() => proposals(3).map((one) => one.sku));
   const skuProblem = shallowRef<string | null>(null);

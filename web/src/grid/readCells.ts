@@ -7,6 +7,7 @@ import {
   identifierOwners,
   identityOf,
   isIdentifier,
+  partsOf,
   placeLabel,
   readFigure,
   readTyped,
@@ -83,6 +84,8 @@ export function readCells(ground: CellGround, cells: readonly TypedCell[]): Read
       ? readTyped(registry, field, text, { held: heldAt(ground, childId, column), currency: ground.currency, source })
       : readFigure(registry, field, text, source);
     if (!reading.ok) read.problems.push(`${where}: ${unreadableText(reading)}`);
+    else if (field.type === 'stock' && partsOf(family.children[childId]).length > 0)
+      read.problems.push(refusalText('stock.set', { where: placeLabel(family, place) }));
     else if (field.type === 'stock')
       read.counts.push({
         childId,

@@ -6,6 +6,7 @@ import { computed, nextTick, ref, shallowRef, type Ref } from 'vue';
 import { isLong } from '@loom-kin/core';
 import { z } from 'zod';
 import { ARROWS } from '../common/arrows';
+import { isLeaving } from '../common/leaving';
 import { dropDraft, keepDraft, readDraft } from '../common/drafts';
 import type { FieldColumn } from './gridColumns';
 import type { GridEdits } from './useGridEdits';
@@ -123,7 +124,7 @@ export function useCellEntry(view: GridView, selection: GridSelection, edits: Gr
 
   /** The entry lost the focus to another part of the page: what is typed is taken. To another window: it stays. */
   function onBlur(): void {
-    if (document.hasFocus()) end(true);
+    if (document.hasFocus() && !isLeaving()) end(true);
   }
 
   /** A text that was half typed when the page was left; null where its cell is gone. */

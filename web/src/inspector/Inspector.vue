@@ -25,6 +25,7 @@ import { GLOSSARY } from '../common/glossary';
 import { setFor } from '../common/setFor';
 import { sourceText } from '../common/sourceText';
 import FindingsHere from './FindingsHere.vue';
+import GoElsewhere from '../weave/structure/GoElsewhere.vue';
 import UnderEntries from './UnderEntries.vue';
 import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
@@ -144,6 +145,7 @@ function giveBackAll(field: Field): void {
         <button v-if="place.level !== 'family'" class="link small" @click="store.selected = { level: 'family' }">
           to the whole family
         </button>
+        <GoElsewhere v-if="child?.woven" :child-ids="[child.id]" />
       </p>
     </header>
     <ChildStock v-if="child" :key="child.id" :child-id="child.id" />
@@ -238,8 +240,14 @@ header {
 }
 .head {
   display: flex;
-  justify-content: space-between;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 2px 12px;
   margin-top: 4px;
+}
+.head :deep(.link) {
+  font-size: 12px;
+  white-space: nowrap;
 }
 .fields {
   padding: 6px 12px;

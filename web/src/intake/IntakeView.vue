@@ -1,17 +1,19 @@
 <script setup lang="ts">
-/** Taking in: a sheet into a family with a verdict for every row, or a family file whole. */
-import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+/** Taking in: any list into families, a sheet into one family, or a family file whole. */
+import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElOption, ElProgress, ElSelect } from 'element-plus';
 import { FamilyFileSchema } from '@loom-kin/core';
 import { Refused, type FamilySummary, type IntakeReport, type Job } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { useJobs } from '../stores/jobs';
+import { useSetup } from '../stores/setup';
 import SheetReport from './SheetReport.vue';
 
 const route = useRoute();
 const router = useRouter();
 const jobs = useJobs();
+const setup = useSetup();
 const families = ref<FamilySummary[]>([]);
 const familyId = ref(String(route.query.family ?? ''));
 const file = ref<File | null>(null);
@@ -34,13 +36,24 @@ onMounted(() => void search());
 const jobId = computed(() => String(route.query.job ?? ''));
 const job = computed(() => jobs.jobs.find((one) => one.id === jobId.value) ?? null);
 const fileName = computed(() => file.value?.name ?? report.value?.fileName ?? null);
-const isFamilyFile = computed(() => /\.json$/i.test(file.value?.name ?? ''));
+const isFamilyFile = ref(false);
 
 function pick(files: FileList | null | undefined): void {
   file.value = files?.[0] ?? null;
   report.value = null;
   problem.value = null;
-  if (file.value && !isFamilyFile.value && familyId.value) void readSheet();
+  isFamilyFile.value = false;
+  if (file.value) void begin(file.value);
+}
+
+/** Files of ours say so in front; the catalogue is taken in like a list. */
+const OWN_FILE = /^\ufeff?\s*\{\s*"format"\s*:\s*"(?!loom-kin\/catalogue)/;
+
+/** A family file is known by what it says of itself; a sheet goes into the family that is chosen, all else is a list. */
+async function begin(chosen: File): Promise<void> {
+  if (/\.json$/i.test(chosen.name)) isFamilyFile.value = OWN_FILE.test(await chosen.slice(0, 4096).text());
+  if (isFamilyFile.value) return;
+  await (familyId.value ? readSheet() : readList(chosen));
 }
 
 /** Does something that takes a while; what goes wrong is said in its place. */
@@ -70,6 +83,27 @@ const readSheet = () =>
     jobs.put(begun);
     await router.replace({ query: { family: familyId.value, job: begun.id } });
   });
+const readList = (chosen: File) =>
+  doing(async () => {
+    const form = new FormData();
+    form.append('file', chosen);
+    await toList(await call(api.startList, { form }));
+  });
+const readPasted = (text: string) => doing(async () => toList(await call(api.pasteList, { body: { text } })));
+const readLive = (account: string) => doing(async () => toList(await call(api.listFromLive, { body: { account } })));
+async function toList(begun: Job): Promise<void> {
+  jobs.put(begun);
+  await router.push({ name: 'list', params: { id: begun.id } });
+}
+function onPaste(event: ClipboardEvent): void {
+  const text = event.clipboardData?.getData('text/plain') ?? '';
+  if ((event.target as HTMLElement).closest('input, textarea') || !text.includes('\n')) return;
+  event.preventDefault();
+  void readPasted(text);
+}
+onMounted(() => window.addEventListener('paste', onPaste));
+onUnmounted(() => window.removeEventListener('paste', onPaste));
+const lists = computed(() => jobs.jobs.filter((one) => one.kind === 'list').slice(0, 8));
 const takeSheet = () => doing(async () => jobs.put(await call(api.takeSheet, { params: { id: jobId.value } })));
 const takeFamily = () =>
   doing(async () => {
@@ -114,16 +148,19 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
           />Choose a file, or drop it here</label
         >
         <strong v-if="fileName">{{ fileName }}</strong>
-        <span v-else class="soft">CSV or XLSX with a row a child, or a family file (JSON)</span>
+        <span v-else class="soft"
+          >a supplier's list, last season's sheet, your own: CSV, XLSX or JSON. Cells can be pasted.</span
+        >
       </div>
       <div v-if="!isFamilyFile" class="line">
-        <span class="soft">into</span>
+        <span class="soft">as</span>
         <ElSelect
           v-model="familyId"
+          clearable
           filterable
           remote
           :remote-method="search"
-          placeholder="Which family?"
+          placeholder="families, recognised in it"
           aria-label="Which family"
           style="width: 320px"
           @change="file && readSheet()"
@@ -131,15 +168,31 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
           <ElOption v-for="one in families" :key="one.id" :value="one.id" :label="`${one.name} (${one.styleCode})`" />
         </ElSelect>
         <span class="soft"
-          >The columns are those of the family's own sheet.
-          <template v-if="familyId"
-            >Take it out as <a :href="`/api/families/${familyId}/file.xlsx`" download>XLSX</a> or
+          ><template v-if="!familyId">Or choose a family: its own sheet comes back into it.</template>
+          <template v-else
+            >The columns are those of the family's own sheet. Take it out as
+            <a :href="`/api/families/${familyId}/file.xlsx`" download>XLSX</a> or
             <a :href="`/api/families/${familyId}/file.csv`" download>CSV</a>, change what differs, bring it
             back.</template
           >
         </span>
       </div>
-      <div v-else class="line">
+      <div v-if="!isFamilyFile && setup.accounts.length" class="line">
+        <span class="soft">or</span>
+        <ElSelect
+          :model-value="undefined"
+          placeholder="what stands on an account already"
+          aria-label="What stands on an account"
+          style="width: 320px"
+          :disabled="busy"
+          data-test="from-live"
+          @update:model-value="readLive"
+        >
+          <ElOption v-for="one in setup.accounts" :key="one.id" :value="one.id" :label="one.name" />
+        </ElSelect>
+        <span class="soft">Your shop's goods are read back and carried to the other channels.</span>
+      </div>
+      <div v-if="isFamilyFile" class="line">
         <ElButton type="primary" :loading="busy" data-test="take-in" @click="takeFamily">Take the family in</ElButton>
       </div>
     </div>
@@ -181,9 +234,33 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
       </div>
       <SheetReport v-if="report.rows.length" :job-id="jobId" :report="report" />
     </template>
-    <div v-else-if="!problem" class="empty soft">
-      Every row gets a verdict before anything is changed. Good rows go in, bad ones are named with row and column.
-    </div>
+    <template v-else-if="!problem">
+      <table v-if="lists.length" class="sheet lines" data-test="lists">
+        <thead>
+          <tr>
+            <th>Lists brought before</th>
+            <th class="number">Rows</th>
+            <th>State</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="one in lists" :key="one.id">
+            <td>
+              <RouterLink :to="{ name: 'list', params: { id: one.id } }">{{ one.title }}</RouterLink>
+            </td>
+            <td class="number">{{ one.total?.toLocaleString('en') ?? '' }}</td>
+            <td :class="one.state === 'failed' ? 'stops' : 'soft'">{{ one.notice ?? one.state }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="empty soft">
+        <p>
+          Families are recognised in any list: by names with options in them, style codes, parents, sizes across the
+          columns. You see what becomes of every row before anything is changed, and take all of it back with one press.
+        </p>
+        <p>Good rows go in, bad ones are named with row, column and the way out.</p>
+      </div>
+    </template>
   </section>
 </template>
 

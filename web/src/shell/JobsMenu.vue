@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { ElButton, ElProgress } from 'element-plus';
 import type { Job } from '@loom-kin/contract';
 import { tell } from '../api';
+import { bringDown } from '../common/takeOut';
 import PopupButton from '../common/PopupButton.vue';
 import { useJobs } from '../stores/jobs';
 
@@ -12,13 +13,20 @@ const jobs = useJobs();
 const router = useRouter();
 onMounted(jobs.follow);
 
-const UNITS = { recheck: 'families', intake: 'rows', pictures: 'pictures', dispatch: 'lines' };
+const UNITS = {
+  recheck: 'families',
+  intake: 'rows',
+  list: 'rows',
+  pictures: 'pictures',
+  export: 'families',
+  dispatch: 'lines',
+};
 const STATES = { running: 'under way', stopped: 'stopped', done: 'done', failed: 'failed' };
 const LOOKS = { running: 'warns', stopped: 'soft', done: 'fits', failed: 'stops' };
 
 const share = ({ done, total }: Job) => (total ? Math.min(100, Math.round((done / total) * 100)) : 0);
 function progress({ kind, done, total, state }: Job): string {
-  if (total === null) return state === 'running' ? 'reading the file' : '';
+  if (total === null) return state === 'running' ? (kind === 'export' ? 'writing' : 'reading the file') : '';
   const counted = `${done.toLocaleString('en')} of ${total.toLocaleString('en')} ${UNITS[kind]}`;
   return state === 'done' ? `${total.toLocaleString('en')} ${UNITS[kind]}` : counted;
 }
@@ -31,14 +39,16 @@ async function turn(work: (id: string) => Promise<void>, job: Job): Promise<void
     tell(error);
   }
 }
-const PLACES: Record<Job['kind'], (job: Job) => string> = {
+const PLACES: Record<Exclude<Job['kind'], 'export'>, (job: Job) => string> = {
   recheck: () => '/families',
   intake: (job) => `/intake?family=${job.subject}&job=${job.id}`,
+  list: (job) => `/intake/lists/${job.id}`,
   pictures: (job) => `/pictures/brought/${job.id}`,
   dispatch: (job) => `/dispatch/${job.subject}`,
 };
 function open(job: Job): void {
-  void router.push(PLACES[job.kind](job));
+  if (job.kind !== 'export') return void router.push(PLACES[job.kind](job));
+  if (job.state === 'done') bringDown(job.id);
 }
 </script>
 
@@ -52,7 +62,8 @@ function open(job: Job): void {
     <template #default="{ close }">
       <div class="list" role="list" aria-label="Jobs">
         <p v-if="jobs.jobs.length === 0" class="soft">
-          Long work is shown here while it goes on: sheets and pictures taken in, families checked anew, dispatches.
+          Long work is shown here while it goes on: sheets and pictures taken in, files taken out, families checked
+          anew, dispatches.
         </p>
         <div v-for="job in jobs.jobs.slice(0, 12)" :key="job.id" role="listitem" class="job" data-test="job">
           <div class="line">

@@ -58,6 +58,13 @@ const BY_VIEW: Record<string, [string, string][]> = {
     ['Enter', 'cut, turn or describe it'],
     ['Del', 'take it away from here'],
   ],
+  intake: [['Ctrl V', 'read the cells that were copied']],
+  list: [
+    ['J  K', 'walk the families'],
+    ['M', 'put the chosen ones together'],
+    ['Del', 'leave the chosen ones out'],
+    ['Ctrl Z, Ctrl Y', 'take the last step back, make it again'],
+  ],
   settle: [
     ['J  K', 'walk the questions'],
     ['Enter', 'yes'],

@@ -18,6 +18,7 @@ export function keyName(event: KeyboardEvent): string {
 /** Whether somebody is typing text, so that letters are letters. */
 export function isTyping(event: KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;
+  if (target instanceof HTMLInputElement && ['checkbox', 'radio', 'button'].includes(target.type)) return false;
   return target !== null && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 }
 

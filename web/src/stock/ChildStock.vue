@@ -9,9 +9,11 @@ import { useFamily } from '../stores/family';
 import { placesOf } from '../stores/pieces';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
+import BundleStock from './BundleStock.vue';
 
 const props = defineProps<{ childId: string }>();
 const store = useFamily();
+const isSet = computed(() => store.family!.children[props.childId]?.fields.parts !== undefined);
 const setup = useSetup();
 const places = computed(() => setup.registry.locations);
 const held = computed(() => placesOf(store, props.childId));
@@ -74,7 +76,8 @@ const when = (at: string) => new Date(at).toLocaleString('en', { dateStyle: 'med
 </script>
 
 <template>
-  <div class="stock" data-test="child-stock">
+  <BundleStock v-if="isSet" :child-id="childId" />
+  <div v-else class="stock" data-test="child-stock">
     <div class="head">
       <span>Stock</span><strong>{{ total.toLocaleString('en') }} pieces</strong>
     </div>

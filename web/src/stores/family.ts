@@ -149,8 +149,9 @@ export const useFamily = defineStore('family', () => {
     const id = family.value?.id;
     if (!id || problem.value) return;
     const revision = event.families[id];
-    if (revision !== undefined) outbox.heard(revision);
-    else if (event.stock.includes(id)) outbox.heard(Infinity);
+    // Pieces have no revision: what is told of them is always looked at.
+    if (event.stock.includes(id)) outbox.heard(Infinity);
+    else if (revision !== undefined) outbox.heard(revision);
     else if (event.dispatches || event.entries.includes(id)) void refreshBeside(id);
   });
   watch(
@@ -256,8 +257,8 @@ export const useFamily = defineStore('family', () => {
         say(`${kind === 'undo' ? 'Taken back' : 'Made again'} in ${step.others} more ${families}, too.`);
     });
 
-  const takeNumbers = (childIds: string[], blockId?: string) =>
-    ask((now) => [{ on: 'numbers', familyId: now.id, childIds, ...(blockId ? { blockId } : {}) }]);
+  const takeNumbers = (childIds: string[], from: { blockId?: string; reservedId?: string } = {}) =>
+    ask((now) => [{ on: 'numbers', familyId: now.id, childIds, ...from }]);
   const addFacts = (facts: PictureFacts[]) =>
     (pictures.value = { ...pictures.value, ...Object.fromEntries(facts.map((one) => [one.id, one])) });
 

@@ -5,6 +5,7 @@ import { ElMessage } from 'element-plus';
 import { children, EVERYWHERE, isLong, placesFor, placeLabel, runCommand, type Reach } from '@loom-kin/core';
 import { beforeAndAfter } from './beforeAndAfter';
 import { isSurcharge, setFor } from '../common/setFor';
+import GoElsewhere from './structure/GoElsewhere.vue';
 import Term from '../common/Term.vue';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
@@ -110,6 +111,7 @@ function takeOut(): void {
     <span class="grow" />
     <button type="button" class="link" data-test="chosen-only" @click="store.only = new Set(ids)">Show alone</button>
     <button type="button" class="link" @click="takeOut">Take out</button>
+    <GoElsewhere :child-ids="ids" />
     <button type="button" class="link" @click="store.choose([], 'weave')">Choose none</button>
   </form>
   <p v-else class="chosen none soft">

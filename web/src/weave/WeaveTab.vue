@@ -12,7 +12,10 @@ import AxisMenu from './AxisMenu.vue';
 import ChildGrid from '../grid/ChildGrid.vue';
 import IdentifierMenus from '../grid/IdentifierMenus.vue';
 import Inspector from '../inspector/Inspector.vue';
-import RemoveAxis from './RemoveAxis.vue';
+import JoinAxes from './structure/JoinAxes.vue';
+import MergeValues from './structure/MergeValues.vue';
+import RemoveAxis from './structure/RemoveAxis.vue';
+import SplitAxis from './structure/SplitAxis.vue';
 import ChosenBar from './ChosenBar.vue';
 import Weave from './Weave.vue';
 import WeaveTools from './WeaveTools.vue';
@@ -46,8 +49,10 @@ const figure = computed(() => {
   const show = showColumn(setup.registry, field, columnOf(now, key), setup.currency);
   return (id: string) => ({ text: show(index.position.get(id)!) || (field.unset ?? '') });
 });
-const removingId = ref<string | null>(null);
-const removing = computed(() => family.value.axes.find((axis) => axis.id === removingId.value));
+/** A change of an axis that is looked at before it is made. */
+const STRUCTURE = { remove: RemoveAxis, join: JoinAxes, split: SplitAxis, merge: MergeValues };
+const turning = ref<{ how: keyof typeof STRUCTURE; axisId: string } | null>(null);
+const turned = computed(() => family.value.axes.find((axis) => axis.id === turning.value?.axisId));
 </script>
 
 <template>
@@ -61,7 +66,7 @@ const removing = computed(() => family.value.axes.find((axis) => axis.id === rem
             :axis="axis"
             :at="at"
             :count="family.axes.length"
-            @remove="removingId = axis.id"
+            @turn="turning = { how: $event, axisId: axis.id }"
           />
           <AddAxis v-if="family.axes.length < AXES_AT_MOST" />
           <div class="grow" />
@@ -84,13 +89,13 @@ const removing = computed(() => family.value.axes.find((axis) => axis.id === rem
           @choose="store.choose($event, 'weave')"
           @select="store.selected = $event"
           @toggle="(crossings, woven) => store.run({ do: 'setWoven', crossings, woven })"
-          @hover="removing || (store.lit = new Set($event))"
+          @hover="turned || (store.lit = new Set($event))"
         />
         <ChosenBar />
       </div>
       <div class="sheet children"><ChildGrid /></div>
     </div>
-    <RemoveAxis v-if="removing" :axis="removing" @done="removingId = null" />
+    <component :is="STRUCTURE[turning.how]" v-if="turning && turned" :axis="turned" @done="turning = null" />
     <Inspector v-else />
   </div>
 </template>

@@ -2,7 +2,7 @@
 import {
   dressValues,
   foldLabel,
-  sizeKey,
+  areSizes,
   sortSizes,
   type DressedValue,
   type Registry,
@@ -30,7 +30,7 @@ export function draftValues(
   before: readonly DraftValue[] = [],
 ): DraftValue[] {
   const known = new Map(before.map((value) => [foldLabel(value.label), value]));
-  const ordered = labels.every((label) => sizeKey(label)) ? sortSizes(labels) : [...labels];
+  const ordered = areSizes(labels) ? sortSizes(labels) : [...labels];
   const specs = ordered.map((label) => ({ ...known.get(foldLabel(label)), label }));
   return dressValues(registry, role, specs);
 }

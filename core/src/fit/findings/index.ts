@@ -13,6 +13,7 @@ import { pictureLookFindings } from './pictureLooks';
 import { fieldFindings } from './fields';
 import { wordingFindings } from './wording';
 import { orderFindings } from './orders';
+import { soldWithFindings } from './soldWith';
 import { measureFindings } from './measures';
 import { settingFindings } from './settings';
 import { mergeAlike } from './report';
@@ -31,6 +32,7 @@ const CHECKS: readonly ((context: CheckContext) => Finding[])[] = [
   fieldFindings,
   wordingFindings,
   orderFindings,
+  soldWithFindings,
   measureFindings,
 ];
 

@@ -43,7 +43,8 @@ const MOST_NAMED = 6;
 const LEAST_OF_NAME = 0.45;
 
 /** A word without the ending of the plural. */
-export const stemOf = (word: string): string => (word.length > 3 ? word.replace(/(?<=[^s])s$/, '') : word);
+export const stemOf = (word: string): string =>
+  word.length > 3 && word.endsWith('s') && word.at(-2) !== 's' ? word.slice(0, -1) : word;
 export const nameWords = (name: string): string[] =>
   name
     .split(/[^\p{L}\p{N}\p{M}]+/u)

@@ -1,6 +1,13 @@
 /** The file formats as JSON Schema, made from the same Zod schemas that read them. */
 import { z } from 'zod';
-import { FamilyFileSchema, FitReportSchema, ListingMessageSchema, RulebookSchema } from '@loom-kin/core';
+import {
+  FamilyFileSchema,
+  FitReportSchema,
+  ListingMessageSchema,
+  ListMappingSchema,
+  ListReportSchema,
+  RulebookSchema,
+} from '@loom-kin/core';
 
 /** file name → JSON Schema (draft 2020-12). */
 export function publishedSchemas(): Record<string, unknown> {
@@ -9,6 +16,8 @@ export function publishedSchemas(): Record<string, unknown> {
     family: of('Loom Kin family file', FamilyFileSchema),
     rulebook: of('Loom Kin rulebook', RulebookSchema),
     fit: of('Loom Kin fit', FitReportSchema),
+    list: of('Loom Kin list, read', ListReportSchema),
+    'list-mapping': of('Loom Kin mapping of a list', ListMappingSchema),
     'listing-message': of('Loom Kin listing message', ListingMessageSchema),
   };
 }

@@ -1,7 +1,7 @@
 /** Routes: families read, and as files. */
 import type { Express } from 'express';
-import { endpoints as api } from '@loom-kin/contract';
-import { Refusal } from '@loom-kin/core';
+import { endpoints as api, LabelOrderSchema } from '@loom-kin/contract';
+import { partsOf, Refusal } from '@loom-kin/core';
 import { accountOf, rulebookOf } from '../../catalogue/readCatalogue';
 import { composeLines } from '../../dispatch/compose';
 import { familyDetail } from '../../families/detail';
@@ -9,11 +9,13 @@ import { likeFamilies } from '../../families/likeness';
 import { findingCounts } from '../../families/board';
 import { listFamilies } from '../../families/list';
 import { areLarge, loadFamily } from '../../families/load';
+import { skuPreview } from '../../families/skuPreview';
 import { tryConditions } from '../../families/tryConditions';
 import { usualFigures } from '../../families/usual';
 import { wordsInUse } from '../../families/wordsInUse';
 import { FAMILY_FILES } from '../../files/kinds';
 import { uploadFile } from '../../files/uploadFile';
+import { itemsOf } from '../../stock/bundles';
 import { ledgerOf } from '../../stock/ledger';
 import type { Store } from '../../store/store';
 import type { Parts } from '../parts';
@@ -26,6 +28,11 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
   mount(app, api.listFamilies, ({ query }) => listFamilies(store, query));
   mount(app, api.findingCounts, ({ query }) => findingCounts(store, query.account));
   mount(app, api.saidElsewhere, ({ params, body }) => files.saidElsewhere(params.id, body.sentences));
+  mount(app, api.bundleItems, ({ params }) => {
+    const child = loadFamily(store.database, params.id).children[params.childId];
+    if (!child) throw new Refusal('child.unknown', {});
+    return itemsOf(store.database, partsOf(child));
+  });
   mount(app, api.stockLedger, ({ params }) => {
     if (!loadFamily(store.database, params.id).children[params.childId]) throw new Refusal('child.unknown', {});
     return ledgerOf(store.database, params.id, params.childId);
@@ -45,6 +52,14 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
     if (!kind) throw new Refusal('file.unknown', {});
     response.attachment(`${fileNameFor(store, id)}.${kind}`).type(TYPES[kind]);
     response.send(Buffer.from(await files.writeFamily(id, kind)));
+  });
+  mount(app, api.skuPreview, ({ params, body }) => skuPreview(store, params.id, body.pattern, body.childIds));
+  mountDownload(app, api.labels, async ({ params: { id }, body }, response) => {
+    const pdf = await files.writeLabels(id, LabelOrderSchema.parse(body));
+    response
+      .attachment(`${fileNameFor(store, id)}-labels.pdf`)
+      .type('application/pdf')
+      .send(Buffer.from(pdf));
   });
   mountDownload(app, api.uploadSheet, async ({ params }, response) => {
     const account = accountOf(store.catalogue(), params.account);

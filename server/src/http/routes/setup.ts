@@ -3,7 +3,7 @@ import type { Express } from 'express';
 import { sql } from 'drizzle-orm';
 import { endpoints as api, openApiDocument } from '@loom-kin/contract';
 import { Refusal, SellerSchema } from '@loom-kin/core';
-import { addBlock, blockStates, removeBlock } from '../../catalogue/blocks';
+import { blockStates } from '../../catalogue/blocks';
 import { fetchChannel } from '../../catalogue/channels';
 import { rulesMeaning } from '../../catalogue/rulesMeaning';
 import { tryPrices } from '../../catalogue/tryPrices';
@@ -38,22 +38,12 @@ export function mountSetup(app: Express, { store, pool, channelsUrl, approvals, 
       categoryMaps,
       routes,
       collections: [...collections],
-      blocks: blockStates(database),
+      blocks: blockStates(database, registry.data),
     };
   });
   mount(app, api.valueUses, ({ query }) => {
     const uses = familiesWithValue(database, query.role, query.label);
     return { families: uses.length, names: uses.slice(0, 20).map((one) => one.name) };
-  });
-  mount(app, api.addBlock, ({ body }) => {
-    addBlock(database, body);
-    store.bell.ring({ setup: true });
-    return ok;
-  });
-  mount(app, api.removeBlock, ({ params }) => {
-    removeBlock(database, params.id);
-    store.bell.ring({ setup: true });
-    return ok;
   });
   mountDownload(app, api.rulebookFile, ({ params }, response) => {
     const rulebook = store.catalogue().rulebooks.get(params.id)?.rulebook;

@@ -1,5 +1,5 @@
-/** What holds for all families: documents, channels, number blocks, pictures. */
-import { integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
+/** What holds for all families: documents, channels, pictures. */
+import { integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { ChannelEntry, PictureFacts, Rulebook } from '@loom-kin/core';
 import { THINGS } from './changes';
 
@@ -55,15 +55,4 @@ export const knownNumbers = sqliteTable(
     at: text().notNull(),
   },
   (table) => [primaryKey({ columns: [table.account, table.number] })],
-);
-
-export const blocks = sqliteTable(
-  'blocks',
-  {
-    id: text().primaryKey(),
-    label: text().notNull(),
-    prefix: text().notNull(),
-    digits: integer().notNull(),
-  },
-  (table) => [uniqueIndex('blocks_by_prefix').on(table.prefix, table.digits)],
 );

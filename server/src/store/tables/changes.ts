@@ -40,7 +40,7 @@ export const changeParts = sqliteTable(
     thing: text({ enum: THINGS }).notNull(),
     /** The family's id, the account's, the channel's; empty for what there is one of. Stock is filed under its family. */
     thingId: text().notNull(),
-    /** The thing was made by this change: it is not taken back. */
+    /** The thing was made by this change. Taken back it goes whole, and is kept in `forward` meanwhile. */
     made: integer({ mode: 'boolean' }).notNull().default(false),
     forward: text({ mode: 'json' }).$type<JsonPatch>().notNull(),
     inverse: text({ mode: 'json' }).$type<JsonPatch>().notNull(),

@@ -60,6 +60,8 @@ export const givenIdentifiers = sqliteTable(
     kind: text({ enum: ['sku', 'gtin'] }).notNull(),
     value: text().notNull(),
     childId: text().notNull(),
+    /** A number that went back to its block: given out again, unless a child has it or an account was told of it. */
+    returned: integer({ mode: 'boolean' }).notNull().default(false),
     familyId: text().notNull(),
   },
   (table) => [primaryKey({ columns: [table.kind, table.value] })],

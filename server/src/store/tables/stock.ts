@@ -39,3 +39,21 @@ export const stockCounts = sqliteTable(
     index('stock_counts_by_family').on(table.familyId),
   ],
 );
+
+/** Which items are in sets, by their SKU in capitals: kept beside the figures of the children that are sets. */
+export const bundleParts = sqliteTable(
+  'bundle_parts',
+  {
+    familyId: text()
+      .notNull()
+      .references(() => families.id, { onDelete: 'cascade' }),
+    childId: text().notNull(),
+    sku: text().notNull(),
+    /** So many of it are in one set. */
+    pieces: integer().notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.familyId, table.childId, table.sku] }),
+    index('bundle_parts_by_sku').on(table.sku),
+  ],
+);

@@ -1,0 +1,122 @@
+/** A list of 100,000 rows read into families beside bare parsing and inserting; the catalogue out beside a bare writer; how well families are recognised. */
+import { createWriteStream, statSync } from 'node:fs';
+import { join } from 'node:path';
+import { once } from 'node:events';
+import Sqlite from 'better-sqlite3';
+import { parse } from 'csv-parse/sync';
+import { stringify } from 'csv-stringify/sync';
+import ExcelJs from 'exceljs';
+import { emptyRegistry, openRegistry, readList } from '@loom-kin/core';
+import { readTable, streamXlsx } from '@loom-kin/sheets';
+import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
+import { messyList, SHAPES } from '../../e2e/messy/messyLists';
+import type { Figure } from './measure';
+
+const ROWS = 100_000;
+/** Lists of each kind that families are recognised in. */
+const SEEDS = 20;
+
+export async function intakeFigures(folder: string): Promise<Figure[]> {
+  const registry = openRegistry(emptyRegistry());
+  const figures: Figure[] = [];
+  const one = (what: string, median: number, baseline: string, base: number, budget: string) =>
+    figures.push({ what, median, p95: median, baseline, ratio: median / base, budget });
+  for (const shape of ['after', 'columns'] as const) {
+    const csv = largeList(shape);
+    const bare = timed(() => insertBare(folder, shape, parse(csv, { relax_column_count: true })));
+    const start = performance.now();
+    const table = await readTable(Buffer.from(csv), 'list.csv');
+    const reading = readList(registry, table);
+    const taken = performance.now() - start;
+    console.log(
+      `\nA list "${shape}" of ${table.length} rows: ${reading.families.length} families, ${reading.problems.length} problems`,
+    );
+    one(`${ROWS} rows "${shape}": parsed and inserted bare`, bare, 'itself', bare, '–');
+    one(`${ROWS} rows "${shape}": read into families`, taken, 'bare parsing and inserting', bare, '2 ×');
+  }
+  const rows = parse(largeList('columns'), { relax_column_count: true }) as string[][];
+  const bareWriter = await timedAsync(() => writeBare(join(folder, 'bare.xlsx'), rows));
+  const ours = await timedAsync(async () => {
+    const file = createWriteStream(join(folder, 'ours.xlsx'));
+    await streamXlsx(file, { name: 'Catalogue', columns: rows[0]!.map((header) => ({ header })) }, rows.slice(1));
+    if (!file.writableFinished) await once(file, 'finish');
+  });
+  console.log(`\nXLSX of ${rows.length} rows: ${Math.round(statSync(join(folder, 'ours.xlsx')).size / 1e6)} MB`);
+  one(`${ROWS} rows as XLSX by the bare writer`, bareWriter, 'itself', bareWriter, '–');
+  one(`${ROWS} rows as XLSX, as they leave`, ours, 'the bare writer', bareWriter, '1.3 ×');
+  tellRecognition(registry);
+  return figures;
+}
+
+/** Lists of one kind under each other, families told apart by a word of their own. */
+function largeList(shape: (typeof SHAPES)[number]): string {
+  const table: string[][] = [];
+  for (let seed = 1; table.length < ROWS; seed++) {
+    const { table: rows, families } = messyList(shape, seed, 60);
+    const nameOf = new Map(
+      families.flatMap(({ rows: own, name }, at) =>
+        own.map((row) => [row, { name, word: wordFor(seed * 61 + at) }] as const),
+      ),
+    );
+    const header = Math.min(...nameOf.keys()) - 2;
+    if (table.length === 0) table.push(rows[header]!);
+    for (const [row, { name, word }] of nameOf)
+      table.push(rows[row - 1]!.map((cell) => cell.replace(name, `${word} ${name}`)));
+  }
+  return stringify(table.slice(0, ROWS));
+}
+
+function wordFor(number: number): string {
+  let word = '';
+  for (let rest = number, at = 0; at < 3; at++, rest = Math.floor((rest * 7) / 3) + 13)
+    word += 'bdfgklmnprstvz'[rest % 14]! + 'aeiou'[(rest >> 2) % 5]!;
+  return word.charAt(0).toUpperCase() + word.slice(1);
+}
+
+function insertBare(folder: string, name: string, rows: string[][]): void {
+  const database = new Sqlite(join(folder, `${name}.db`));
+  database.pragma('journal_mode = WAL');
+  database.pragma('synchronous = FULL');
+  database.exec('CREATE TABLE rows (at INTEGER PRIMARY KEY, doc TEXT NOT NULL)');
+  const insert = database.prepare('INSERT INTO rows VALUES (?, ?)');
+  database.transaction(() => rows.forEach((row, at) => insert.run(at, JSON.stringify(row))))();
+  database.close();
+}
+
+export async function writeBare(path: string, rows: readonly string[][]): Promise<void> {
+  const writer = new ExcelJs.stream.xlsx.WorkbookWriter({ filename: path, useStyles: true, useSharedStrings: false });
+  const sheet = writer.addWorksheet('Catalogue');
+  for (const row of rows) sheet.addRow(row).commit();
+  sheet.commit();
+  await writer.commit();
+}
+
+function timed(work: () => void): number {
+  const start = performance.now();
+  work();
+  return performance.now() - start;
+}
+export async function timedAsync(work: () => Promise<void>): Promise<number> {
+  const start = performance.now();
+  await work();
+  return performance.now() - start;
+}
+
+/** Pairs of rows rightly held together or apart, and families whose axes have the right roles, for each kind of list. */
+function tellRecognition(registry: ReturnType<typeof openRegistry>): void {
+  console.log('\nFamilies recognised in messy lists (pairs of rows; axes and roles)');
+  for (const shape of SHAPES) {
+    let score = NO_SCORE;
+    let rows = 0;
+    for (let seed = 9001; seed < 9001 + SEEDS; seed++) {
+      const list = messyList(shape, seed);
+      rows += list.table.length;
+      score = addScores(score, scoreOf(readList(registry, list.table), list));
+    }
+    const { precision, recall, f1, axes } = measures(score);
+    const shown = [precision, recall, f1, axes].map((one) => one.toFixed(4));
+    console.log(
+      `  ${shape.padEnd(10)} precision ${shown[0]} recall ${shown[1]} F1 ${shown[2]} axes ${shown[3]} (${rows} rows)`,
+    );
+  }
+}

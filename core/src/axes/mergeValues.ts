@@ -1,0 +1,53 @@
+/** Values of an axis made one: "gray" and "grey". What their children hold stays as it was. */
+import { draftOf, replaceAxis, replaceChild } from '../family/draft';
+import { axisOf, crossingKey, valueOf } from '../family/weave';
+import type { Axis, Family } from '../family/shape';
+import { Refusal } from '../refusal';
+import { alikeWithout, undecidedAmong, type Keep } from './alike';
+import { keptAsBefore, openTurn } from './keepAsBefore';
+import { shelve } from './shelf';
+
+/**
+ * Children of the values `from` go over to the value `into`. Where one stands there already, `keep` says which of them stays; the others
+ * go to the shelf. Where it names none, it is refused with the groups as detail.
+ */
+export function mergeValues(family: Family, axisId: string, from: readonly string[], into: string, keep: Keep): void {
+  const axis = axisOf(family, axisId);
+  const target = valueOf(axis, into);
+  const gone = new Set(from.filter((id) => valueOf(axis, id) !== target));
+  if (gone.size === 0) return;
+  const groups = alikeWithout(family, axisId, new Set([...gone, into]));
+  const { losers, undecided } = undecidedAmong(family, axisId, groups, keep);
+  if (undecided.length > 0)
+    throw new Refusal('value.alike', { label: target.label, groups: undecided.length }, { detail: undecided });
+  const before = Object.freeze(draftOf(family));
+  const merged: Axis = { ...axis, values: axis.values.filter((value) => !gone.has(value.id)) };
+  const axes = before.axes.map((one) => (one === axis ? merged : one));
+  const turn = openTurn(before, Object.freeze({ ...before, axes }));
+  const standing = new Set<string>();
+  // Those that stay come first, and of the rest those that stand on the value already: a place that is taken is left alone.
+  const inTurn = Object.values(before.children)
+    .filter((child) => gone.has(child.at[axisId]!) || child.at[axisId] === into)
+    .toSorted((a, b) => rank(a, into, axisId) - rank(b, into, axisId));
+  for (const child of inTurn) {
+    const at = { ...child.at, [axisId]: into };
+    const key = crossingKey(before.axes, at);
+    if (losers.has(child.id) || standing.has(key)) {
+      shelve(family, before, child.id, axis);
+      continue;
+    }
+    standing.add(key);
+    if (child.at[axisId] !== into) replaceChild(family, keptAsBefore(turn, child, { ...child, at }));
+  }
+  for (const [id, shelved] of Object.entries(before.shelf)) {
+    const { child, was } = shelved;
+    if (!gone.has(child.at[axisId] ?? '')) continue;
+    const now = { ...child, at: { ...child.at, [axisId]: into } };
+    const told = was[axis.label] === undefined ? was : { ...was, [axis.label]: target.label };
+    family.shelf[id] = { child: keptAsBefore(turn, child, now), was: told };
+  }
+  replaceAxis(family, merged);
+}
+
+const rank = (child: { woven: boolean; at: Record<string, string> }, into: string, axisId: string): number =>
+  (child.woven ? 0 : 2) + (child.at[axisId] === into ? 0 : 1);

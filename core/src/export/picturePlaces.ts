@@ -1,0 +1,25 @@
+/** Where the pictures of a family stand, in their order. */
+import { familyIndex } from '../family/weave';
+import type { Family } from '../family/shape';
+
+export interface PicturePlace {
+  picture: string;
+  /** "Colour: Rust" where it stands on a value; empty elsewhere. */
+  value: string;
+  /** The child it stands on; empty elsewhere. */
+  child: string;
+  /** From 1. */
+  place: number;
+}
+
+export function placesOfPictures(family: Family): PicturePlace[] {
+  const numbered = (pictures: readonly string[], value: string, child: string): PicturePlace[] =>
+    pictures.map((picture, at) => ({ picture, value, child, place: at + 1 }));
+  return [
+    ...numbered(family.pictures, '', ''),
+    ...family.axes.flatMap((axis) =>
+      axis.values.flatMap((value) => numbered(value.pictures, `${axis.label}: ${value.label}`, '')),
+    ),
+    ...familyIndex(family).woven.flatMap((child) => numbered(child.pictures, '', child.id)),
+  ];
+}

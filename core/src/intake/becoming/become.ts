@@ -1,0 +1,186 @@
+/** A family of a list in the catalogue: begun anew, or what it changes of the one that is there. */
+import { createUnwoven } from '../../change/createFamily';
+import { runCommand } from '../../change/run';
+import { foldLabel } from '../../family/foldLabel';
+import { childLabels } from '../../family/weave';
+import type { Child, Family } from '../../family/shape';
+import { identifierOwners, identityOf } from '../../identifiers/sameness';
+import { Refusal } from '../../refusal';
+import type { Registry } from '../../registry/openRegistry';
+import type { ListChild, ListFamily } from '../families/shape';
+import { readSheet, type SheetReading, type Surroundings } from '../readSheet';
+import { takeReading } from '../takeReading';
+import type { Table } from '../table/shape';
+import { familyChanges, familyFigures, sheetHeader, type FigureColumn } from './figureColumns';
+import { addressedPictures } from './pictureAddresses';
+import type { Become } from './shape';
+import { refusedParents, refusedWhole, rowsOf, verdictsOf } from './verdicts';
+
+export interface BecomeInput {
+  registry: Registry;
+  table: Table;
+  columns: readonly FigureColumn[];
+  pictureColumns: readonly number[];
+  /** Numbers as they were mended: row → column → text. */
+  mended: ReadonlyMap<number, ReadonlyMap<number, string>>;
+  around: Surroundings;
+  /** Pieces held, by child of the families that are there. */
+  stock: Record<string, number>;
+}
+
+/** A new family under an id. Rows that cannot go in are left out of it, values and all. */
+export function beginFamily(input: BecomeInput, family: ListFamily, id: string): Become {
+  try {
+    const first = begin(input, family, id);
+    const refused = new Set(first.rows.filter(({ verdict }) => verdict === 'refused').map(({ row }) => row));
+    if (refused.size === 0) return first;
+    const children = family.children.filter(({ rows }) => !refused.has(rows[0]!));
+    const rows = first.rows.filter(({ row }) => refused.has(row));
+    if (children.length === 0)
+      return { ...first, rows: [...refusedParents(family), ...rows], family: null, pieces: [], pictures: [] };
+    const good = begin(input, withChildren(family, children), id);
+    return { ...good, rows: [...good.rows, ...rows].sort((a, b) => a.row - b.row) };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return refusedWhole(family, error.message, null);
+  }
+}
+
+/** The family with some of its children only, and no value that none of them has. */
+function withChildren(family: ListFamily, children: readonly ListChild[]): ListFamily {
+  const axes = family.axes.map((axis) => {
+    const used = new Set(children.map(({ at }) => at[axis.label]));
+    return { ...axis, values: axis.values.filter((value) => used.has(value)) };
+  });
+  return { ...family, axes, children: [...children] };
+}
+
+function begin(input: BecomeInput, family: ListFamily, id: string): Become {
+  const { registry, table, columns } = input;
+  const cells = [...family.parentRows, ...rowsOf(family)].map((row) => table[row - 1]!);
+  const { figures, problems, taken } = familyFigures(registry, columns, cells.slice(family.parentRows.length));
+  const ofParents = familyFigures(registry, columns, cells.slice(0, family.parentRows.length));
+  const fields = { ...ofParents.figures, ...figures, name: family.name };
+  const axes = family.axes.map(({ role, label, values }) => ({
+    ...{ role, label },
+    values: values.map((value) => ({ label: value })),
+  }));
+  // Its children are woven by their rows: between them nothing is, however many crossings the axes have.
+  const made = createUnwoven(registry, { id, fields, axes });
+  const own = columns.filter((column) => !taken.has(column));
+  const labelsOf = ({ at }: ListChild) => made.axes.map(({ label }) => at[label] ?? '');
+  const reading = readChildren(input, made, family, own, labelsOf);
+  const { family: after, pieces } = takeReading(registry, made, reading);
+  const ofFamily = { verdict: 'newFamily' as const, problems, changes: [] };
+  const rows = verdictsOf(family, ofFamily, reading, () => 'newFamily');
+  const pictures = addressedPictures(table, input.pictureColumns, family, after, labelsOf);
+  return { key: family.key, heldId: null, rows, changes: [], family: { ...after, revision: 1 }, pieces, pictures };
+}
+
+/** What a list changes of a family that is there. */
+export function changeFamily(input: BecomeInput, family: ListFamily, held: Family, isNamedByKey: boolean): Become {
+  const { registry, table, columns } = input;
+  try {
+    const labelsOf = openLabels(input, held, family);
+    const own = columns.filter(({ field }) => field.levels.includes('child'));
+    const reading = readChildren(input, held, family, own, labelsOf);
+    const cells = [...family.parentRows, ...rowsOf(family)].map((row) => table[row - 1]!);
+    const whole = familyChanges(registry, held, columns, cells, isNamedByKey);
+    const { family: taken, pieces } = takeReading(registry, held, reading);
+    const figures = Object.entries(whole.figures).map(([key, figure]) => ({
+      place: { level: 'family' as const },
+      key,
+      figure,
+    }));
+    const after =
+      figures.length === 0 ? taken : runCommand(registry, taken, { do: 'setFigures', changes: figures }).family;
+    const ofFamily = { ...whole, verdict: whole.changes.length > 0 ? ('changed' as const) : ('same' as const) };
+    return {
+      key: family.key,
+      heldId: held.id,
+      rows: verdictsOf(family, ofFamily, reading, ({ verdict }) => (verdict === 'new' ? 'newChild' : verdict)),
+      changes: whole.changes,
+      family: after === held && pieces.length === 0 ? null : after,
+      pieces,
+      pictures: addressedPictures(table, input.pictureColumns, family, after, labelsOf),
+    };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return refusedWhole(family, error.message, held.id);
+  }
+}
+
+/** Which value each row has on each axis of the family that is there: by the axes of the list, else by whose number it has. */
+function openLabels(
+  { table, columns }: BecomeInput,
+  held: Family,
+  { axes }: ListFamily,
+): (child: ListChild) => string[] {
+  const used = new Set<string>();
+  const matched = held.axes.map((axis) => {
+    const same = axes.find(({ label }) => foldLabel(label) === foldLabel(axis.label) && !used.has(label));
+    const alike = axes.filter(({ label, role }) => role === axis.role && !used.has(label));
+    const found = same ?? (alike.length === 1 ? alike[0] : undefined);
+    if (found) used.add(found.label);
+    return found?.label;
+  });
+  const more = axes.find(({ label, values }) => !used.has(label) && values.length > 1);
+  if (more) throw new Refusal('list.axis-more', { family: String(held.fields.name), label: more.label });
+  const owners = identifierOwners(held);
+  const numbers = columns.filter(({ field }) => field.key === 'sku' || field.key === 'gtin');
+  const childOf = (row: number): Child | undefined =>
+    numbers
+      .map(({ at, field }) =>
+        owners.get(`${field.key}|${identityOf(field.key as 'sku' | 'gtin', (table[row - 1]![at] ?? '').trim())}`),
+      )
+      .find((child) => child !== undefined);
+  return ({ rows, at }) => {
+    const child = childOf(rows[0]!);
+    const labels = child ? childLabels(held, child) : [];
+    // A number says which child it is, whatever its options are called in the list.
+    return held.axes.map(
+      (_, place) => labels[place] ?? (matched[place] === undefined ? '' : (at[matched[place]] ?? '')),
+    );
+  };
+}
+
+function readChildren(
+  { registry, table, mended, around, stock }: BecomeInput,
+  held: Family,
+  family: ListFamily,
+  columns: readonly FigureColumn[],
+  labelsOf: (child: ListChild) => string[],
+): SheetReading {
+  const ofChild = columns.filter(({ field }) => field.levels.includes('child'));
+  const isAcross = family.children.some(({ stockColumn }) => stockColumn !== undefined);
+  // A code of a row of several children is none of theirs.
+  const used = ofChild.filter(({ field }) => !isAcross || !['sku', 'gtin', 'stock'].includes(field.key));
+  const headers = [
+    ...held.axes.map(({ label }) => `Option: ${label}`),
+    ...used.map(sheetHeader),
+    ...(isAcross ? ['Stock (pieces)'] : []),
+  ];
+  const rows = family.children.map((child) => {
+    const row = child.rows[0]!;
+    const cells = table[row - 1]!;
+    const figures = used.map(({ at, field }) => {
+      const text = mended.get(row)?.get(at) ?? cells[at] ?? '';
+      return field.type === 'stock' && !/\d/.test(text) ? '' : text;
+    });
+    const pieces = isAcross ? [/\d/.test(cells[child.stockColumn!] ?? '') ? cells[child.stockColumn!]! : ''] : [];
+    return [...labelsOf(child), ...figures, ...pieces];
+  });
+  // What is told of a cell names the column as the list does.
+  const stockHeader = isAcross ? 'Stock' : '';
+  const own = [...held.axes.map(({ label }) => label), ...used.map(({ header }) => header), stockHeader];
+  const named = new Map(headers.map((header, at) => [header, own[at]!]));
+  const rename = <T extends { column: string }>(told: T): T => ({
+    ...told,
+    column: named.get(told.column) ?? told.column,
+  });
+  const reading = readSheet(registry, held, headers, rows, stock, around);
+  return {
+    ...reading,
+    rows: reading.rows.map((row) => ({ ...row, problems: row.problems.map(rename), changes: row.changes.map(rename) })),
+  };
+}

@@ -1,0 +1,189 @@
+/** What a whole list becomes: each of its families begun or brought together with the one that is there, goods sold singly too. */
+import { runCommand } from '../../change/run';
+import { childLabels } from '../../family/weave';
+import type { Family } from '../../family/shape';
+import { identityOf } from '../../identifiers/sameness';
+import { readGtin } from '../../identifiers/gtin';
+import type { Registry } from '../../registry/openRegistry';
+import { refusalText } from '../../words/refusals';
+import type { ListReading } from '../families/readList';
+import type { ListFamily, ListSingle } from '../families/shape';
+import type { Surroundings } from '../readSheet';
+import type { ListMapping, Table } from '../table/shape';
+import { beginFamily, changeFamily, type BecomeInput } from './become';
+import { figureColumns, type FigureColumn } from './figureColumns';
+import { pictureColumns } from './pictureAddresses';
+import type { Become, ListRow } from './shape';
+
+/** A family of the catalogue, with what is around it. */
+export interface HeldFamily {
+  family: Family;
+  stock: Record<string, number>;
+  around: Surroundings;
+}
+
+/** What the catalogue knows. */
+export interface Shelves {
+  /** Whose a number is. */
+  ownerOf(kind: 'sku' | 'gtin', identity: string): { familyId: string; childId: string } | undefined;
+  /** The one family with a key, a style code, or a name of a brand; undefined where there is none or several. */
+  keyed(key: string): string | undefined;
+  styled(styleCode: string): string | undefined;
+  named(name: string, brand: string): string | undefined;
+  load(familyId: string): HeldFamily;
+  /** What is around a family that is not there yet. */
+  outside: Surroundings;
+  newId(): string;
+}
+
+/** Plans a list. `tell` hears how many of its families are worked out. */
+export function planList(
+  registry: Registry,
+  table: Table,
+  reading: ListReading,
+  mapping: ListMapping,
+  shelves: Shelves,
+  tell: (done: number, total: number) => void = () => undefined,
+): Become[] {
+  const columns = figureColumns(registry, table, reading.columns, mapping);
+  const pictures = pictureColumns(reading.columns);
+  const mended = mendedCells(reading);
+  const families = [...reading.families, ...reading.singles.map(singleAsFamily)];
+  const groupAt = reading.columns.find(({ meaning }) => meaning.is === 'group')?.at;
+  const taken = new Map<string, Become>();
+  const plans = families.map((family, done): Become => {
+    if (done % TELL_EVERY === 0) tell(done, families.length);
+    const key =
+      groupAt === undefined
+        ? undefined
+        : shelves.keyed((table[family.children[0]!.rows[0]! - 1]![groupAt] ?? '').trim());
+    const id = key ?? findFamily(family, table, columns, shelves);
+    const input = (around: Surroundings, stock: Record<string, number>): BecomeInput => ({
+      registry,
+      table,
+      columns,
+      pictureColumns: pictures,
+      mended,
+      around,
+      stock,
+    });
+    if (id === undefined) return beginFamily(input(shelves.outside, {}), family, shelves.newId());
+    const held = shelves.load(id);
+    // Two families of a list that are one of the catalogue are taken in one after the other.
+    const before = taken.get(id)?.family ?? held.family;
+    const plan = changeFamily(input(held.around, held.stock), family, before, key !== undefined);
+    const all = taken.get(id);
+    if (all?.family) all.family = null;
+    const merged = plan.family ? { ...plan, pieces: [...(all?.pieces ?? []), ...plan.pieces] } : plan;
+    if (merged.family) taken.set(id, merged);
+    return merged;
+  });
+  return [...plans, ...goings(registry, reading, shelves, taken)];
+}
+const TELL_EVERY = 50;
+
+/** Goods sold singly are a family without axes. */
+export function singleAsFamily({ rows, name, brand }: ListSingle): ListFamily {
+  return {
+    key: `row${rows[0]}`,
+    ...{ name, brand, style: '', axes: [], children: [{ rows, at: {} }], parentRows: [], bonds: [], doubts: [] },
+  };
+}
+
+/** The family that is there for one of a list: whose numbers most rows have, else by style code, else by name and brand. */
+function findFamily(
+  family: ListFamily,
+  table: Table,
+  columns: readonly FigureColumn[],
+  shelves: Shelves,
+): string | undefined {
+  const votes = new Map<string, number>();
+  for (const { rows, stockColumn } of family.children) {
+    if (stockColumn !== undefined) continue;
+    for (const { at, field } of columns) {
+      if (field.key !== 'sku' && field.key !== 'gtin') continue;
+      const identity = identityIn(field.key, (table[rows[0]! - 1]![at] ?? '').trim());
+      const owner = identity && shelves.ownerOf(field.key, identity);
+      if (owner) votes.set(owner.familyId, (votes.get(owner.familyId) ?? 0) + 1);
+    }
+  }
+  const [most] = [...votes].sort((a, b) => b[1] - a[1]);
+  if (most) return most[0];
+  return (family.style ? shelves.styled(family.style) : undefined) ?? shelves.named(family.name, family.brand);
+}
+
+function identityIn(kind: 'sku' | 'gtin', text: string): string | null {
+  if (text === '') return null;
+  if (kind === 'sku') return identityOf('sku', text);
+  const read = readGtin(text);
+  return read.ok ? identityOf('gtin', read.gtin) : null;
+}
+
+function mendedCells({ mended, columns }: ListReading): Map<number, Map<number, string>> {
+  const cells = new Map<number, Map<number, string>>();
+  for (const { row, column, to } of mended) {
+    const at = columns.find(({ header }) => header === column)?.at;
+    if (at !== undefined) cells.set(row, (cells.get(row) ?? new Map<number, string>()).set(at, to));
+  }
+  return cells;
+}
+
+/** Children that a list says are to go: they leave the weave, and what they held stays on the shelf of their crossing. */
+function goings(
+  registry: Registry,
+  { deletions }: ListReading,
+  shelves: Shelves,
+  taken: Map<string, Become>,
+): Become[] {
+  const byFamily = new Map<string, { row: number; childId: string }[]>();
+  const plans: Become[] = [];
+  for (const { row, sku, gtin } of deletions) {
+    const identities = [['sku', identityIn('sku', sku)] as const, ['gtin', identityIn('gtin', gtin)] as const];
+    const owner = identities.map(([kind, identity]) => identity && shelves.ownerOf(kind, identity)).find((one) => one);
+    if (owner) byFamily.set(owner.familyId, [...(byFamily.get(owner.familyId) ?? []), { row, childId: owner.childId }]);
+    else plans.push(alone(row, sku || gtin));
+  }
+  for (const [id, going] of byFamily) {
+    const plan = taken.get(id);
+    const family = plan?.family ?? shelves.load(id).family;
+    const woven = going.filter(({ childId }) => family.children[childId]?.woven);
+    const crossings = woven.map(({ childId }) => ({ ...family.children[childId]!.at }));
+    const after =
+      crossings.length === 0
+        ? family
+        : runCommand(registry, family, { do: 'setWoven', crossings, woven: false }).family;
+    const rows = going.map(({ row, childId }): ListRow => {
+      const child = family.children[childId] ?? family.shelf[childId]?.child;
+      const isWoven = woven.some((one) => one.childId === childId);
+      return {
+        ...{ row, verdict: isWoven ? 'goes' : 'same', family: String(family.fields.name), problems: [], changes: [] },
+        child: child ? childLabels(family, child).join(' · ') : '',
+      };
+    });
+    if (plan) plan.family = null;
+    plans.push({
+      ...{ key: `gone${id}`, heldId: id },
+      rows,
+      changes: [],
+      family: after === family && !plan ? null : after,
+      pieces: plan?.pieces ?? [],
+      pictures: [],
+    });
+  }
+  return plans;
+}
+
+const alone = (row: number, number: string): Become => ({
+  ...{ key: `gone${row}`, heldId: null },
+  rows: [
+    {
+      row,
+      verdict: 'refused',
+      family: '',
+      child: '',
+      problems: [{ column: '', message: refusalText('list.no-child', { number }) }],
+      changes: [],
+    },
+  ],
+  ...{ changes: [], family: null, pieces: [], pictures: [] },
+});

@@ -1,0 +1,222 @@
+/** Families of clusters: axes with their values in order, children at their crossings, rows that stand alone told apart. */
+import { compact } from '../../pictures/match/fileWords';
+import type { Cluster } from './clusters';
+import { clusterOf, push } from './clusters';
+import { isBeside } from './kin';
+import { cleanName, stemKey, stemWords } from './nameStems';
+import type { Bond, Doubt, Item, ListAxis, ListChild, ListFamily, ListProblem, ListSingle, Recognised } from './shape';
+import { labelsOf, type Said } from './values';
+import { axesOfCodes } from './codeAxes';
+import {
+  areApart,
+  axesThatDiffer,
+  axisMore,
+  crossingOf,
+  weaveRows,
+  type ReadValue,
+  type Strand,
+  type WovenAxis,
+} from './weaves';
+
+export interface Around {
+  read: ReadValue;
+  /** Columns nothing is known of, which may tell children apart. */
+  spare: readonly { at: number; header: string }[];
+  doubts: Doubt[];
+  parents: { row: number; name: string }[];
+}
+
+/** What a cluster becomes. */
+export function buildFamilies(cluster: Cluster, around: Around, into: Recognised): void {
+  const woven = weaveRows(cluster.items, around.read);
+  const axes = axesThatDiffer(woven);
+  const isSaid = cluster.bonds.some(({ by }) => by === 'seller');
+  const parts = isSaid ? [woven.strands] : partedBySignature(woven.strands, axes, cluster.isGiven);
+  if (parts.length > 1) {
+    const [main, ...others] = parts.sort((a, b) => b.length - a.length);
+    for (const part of others) {
+      if (part.every((strand) => isParentRow(strand.item, main!))) {
+        around.parents.push(...part.map(({ item }) => ({ row: item.row, name: item.name })));
+        continue;
+      }
+      buildFamilies(
+        { ...clusterOf(itemsOf(part)), bonds: cluster.bonds },
+        { ...around, parents: [], doubts: [] },
+        into,
+      );
+      for (const row of new Set(part.map(({ item }) => item.row)))
+        around.doubts.push({ row, code: 'looksAlike', text: axes.map(({ label }) => label).join(', ') });
+    }
+    return buildFamilies({ ...cluster, items: itemsOf(main!) }, around, into);
+  }
+  if (woven.strands.length < 2) return single(cluster.items, around, into.singles);
+  finish(cluster, woven.strands, axes, around, into);
+}
+
+const itemsOf = (strands: readonly Strand[]): Item[] => [...new Set(strands.map(({ item }) => item))];
+
+function single(items: readonly Item[], { parents }: Pick<Around, 'parents'>, singles: ListSingle[]): void {
+  const [first] = items as [Item];
+  const rows = [...new Set([...items, ...parents].map(({ row }) => row))];
+  singles.push({ rows, name: first.name || first.style || first.ownCode, brand: first.brand });
+}
+
+/** Strands by the axes they have a value on. Where the list itself holds them together they stay so, unless they are something beside the goods. */
+function partedBySignature(strands: readonly Strand[], axes: readonly WovenAxis[], isGiven: boolean): Strand[][] {
+  const parts = new Map<string, Strand[]>();
+  for (const strand of strands) {
+    const has = axes.filter(({ key }) => strand.at.has(key)).map(({ key }) => key);
+    const isApart =
+      !isGiven || (has.length === 0 && axes.length > 0 && (isBeside(strand.item) || isEmptyOf(strand.item)));
+    push(parts, isApart ? has.join('|') : 'together', strand);
+  }
+  if (isGiven && parts.size > 1) {
+    const together = [...parts].filter(([key]) => key === 'together').flatMap(([, some]) => some);
+    if (together.length === 0) return [...parts.values()];
+  }
+  return [...parts.values()];
+}
+
+const isEmptyOf = ({ given, spans, across }: Item) => given.length + spans.length + across.length === 0;
+
+/** A row without any option that has no number of its own, or one that all others begin with, says something of the family. */
+function isParentRow(item: Item, main: readonly Strand[]): boolean {
+  if (!isEmptyOf(item) || isBeside(item) || main.length < 2) return false;
+  const begins =
+    item.ownCode !== '' &&
+    main.every((strand) => strand.item.ownCode.toUpperCase().startsWith(item.ownCode.toUpperCase()));
+  const hasNone = item.ownCode === '' && main.every((strand) => strand.item.ownCode !== '');
+  return begins || hasNone;
+}
+
+function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], around: Around, into: Recognised): void {
+  const axes = [...differing];
+  while (axes.length < 6 && !areApart(strands, axes)) {
+    const more = axisMore({ axes, strands }, axes, around.spare);
+    if (!more) break;
+    axes.push(more);
+  }
+  if (!areApart(strands, axes)) axes.push(...axesOfCodes(strands, axes));
+  const children = childrenOf(strands, axes, into.problems);
+  if (children.length < 2) return single(cluster.items, around, into.singles);
+  into.families.push(familyOf(cluster, strands, axes, children, around));
+}
+
+/** Rows of one crossing are one child where they say the same; where they do not it is told. */
+function childrenOf(
+  strands: readonly Strand[],
+  axes: readonly WovenAxis[],
+  problems: ListProblem[],
+): { strand: Strand; rows: number[] }[] {
+  const children = new Map<string, { strand: Strand; rows: number[] }>();
+  for (const strand of strands) {
+    const key = crossingOf(strand, axes);
+    const before = children.get(key);
+    if (!before) {
+      children.set(key, { strand, rows: [strand.item.row] });
+      continue;
+    }
+    const { row } = strand.item;
+    if (before.rows.includes(row)) continue;
+    before.rows.push(row);
+    if (!isSameRow(before.strand.item, strand.item))
+      problems.push({ row, code: 'child.twice', text: String(before.rows[0]) });
+  }
+  return [...children.values()];
+}
+
+const isSameRow = (a: Item, b: Item): boolean => {
+  const known = (item: Item) => compact(item.ownCode);
+  return known(a) === known(b) || a.cells.every((cell, at) => cell.trim() === (b.cells[at] ?? '').trim());
+};
+
+function familyOf(
+  cluster: Cluster,
+  strands: readonly Strand[],
+  axes: readonly WovenAxis[],
+  children: readonly { strand: Strand; rows: number[] }[],
+  around: Around,
+): ListFamily {
+  const labels = axes.map(({ key, role }) =>
+    labelsOf(
+      role,
+      strands.map((strand) => strand.at.get(key) ?? NONE),
+    ),
+  );
+  const names = axisNames(axes);
+  const rows = [...new Set(children.flatMap((child) => child.rows))].sort((a, b) => a - b);
+  const first = strands[0]!.item;
+  const name =
+    around.parents.find((parent) => parent.name !== '')?.name ??
+    nameOf(strands, axes) ??
+    (first.style || first.belongs);
+  return {
+    key: `row${rows[0]}`,
+    name,
+    brand: first.brand,
+    style: cluster.items.every(({ style }) => compact(style) === compact(first.style)) ? first.style : '',
+    axes: axes.map(({ role }, at): ListAxis => ({ label: names[at]!, role, values: [...labels[at]!.values()] })),
+    children: children.map(({ strand, rows: own }): ListChild => ({
+      rows: own,
+      at: Object.fromEntries(
+        axes.map(({ key }, at) => [names[at]!, labels[at]!.get((strand.at.get(key) ?? NONE).key)!]),
+      ),
+      ...(strand.across ? { stockColumn: strand.across.column } : {}),
+    })),
+    parentRows: around.parents.map(({ row }) => row),
+    bonds: bondsOf(cluster, strands, name),
+    doubts: around.doubts,
+  };
+}
+
+/** The value of a child that a list gives none for. */
+const NONE: Said = { key: '', text: 'Standard', label: 'Standard' };
+
+/** Labels of axes, no two alike. */
+function axisNames(axes: readonly WovenAxis[]): string[] {
+  const used = new Set<string>();
+  return axes.map(({ label }) => {
+    let name = label;
+    for (let time = 2; used.has(name.toLowerCase()); time++) name = `${label} ${time}`;
+    used.add(name.toLowerCase());
+    return name;
+  });
+}
+
+/** So many names of a family tell what it is called. */
+const NAMES_LOOKED_AT = 12;
+
+/** The name that most rows have without their options. */
+function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string | null {
+  const roles = new Set(axes.map(({ key }) => key));
+  const fromWords = axes.some(({ key }) => key.startsWith('words '));
+  const items = itemsOf(strands).slice(0, NAMES_LOOKED_AT);
+  if (fromWords) return commonWords(items);
+  const counts = new Map<string, number>();
+  for (const item of items) {
+    const spans = item.spans.filter((span) => span.roles.some((role) => roles.has(role)));
+    const name = cleanName({ ...item, spans });
+    if (name !== '') counts.set(name, (counts.get(name) ?? 0) + 1);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+function commonWords(items: readonly Item[]): string {
+  const sets = items.map((item) => new Set(stemWords(item).map(({ text }) => text)));
+  const [first] = items as [Item];
+  return stemWords(first)
+    .filter(({ text }) => sets.every((set) => set.has(text)))
+    .map(({ at }) => first.name.slice(first.tokens[at]!.from, first.tokens[at]!.to))
+    .join(' ');
+}
+
+function bondsOf(cluster: Cluster, strands: readonly Strand[], name: string): Bond[] {
+  const bonds: Bond[] = [...cluster.bonds];
+  const items = itemsOf(strands);
+  const stems = new Set(items.map(stemKey));
+  const isBlock = items.length > 1 && items[0]!.block !== null && items.every(({ block }) => block === items[0]!.block);
+  if (isBlock) bonds.push({ by: 'blank' });
+  if (stems.size === 1 && items.length > 1) bonds.push({ by: 'name', name });
+  if (strands.some(({ across }) => across)) bonds.push({ by: 'across' });
+  return bonds;
+}

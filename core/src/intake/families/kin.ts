@@ -1,0 +1,145 @@
+/** Clusters whose names differ by a word nobody knows, or hold together by a code: which of them are one family. */
+import type { Role } from '../../family/shape';
+import { changesGoods, isBesideGoods, isGoods } from '../options/goodsWords';
+import { push, type Cluster } from './clusters';
+import type { CodeHeads } from './codeHeads';
+import { areSiblings, fitsInto, partedByCodes, roleMissing, rolesIn, type Kin } from './kinEvidence';
+import { stemWords } from './nameStems';
+import type { Doubt, Item } from './shape';
+
+export interface Joined {
+  clusters: Cluster[];
+  doubts: Map<Cluster, Doubt[]>;
+}
+
+const LONGEST_FILLER = 3;
+
+/** Joins clusters that are one family. Words that turn out to be options are made spans of the items. */
+export function joinKin(clusters: readonly Cluster[], heads: CodeHeads): Joined {
+  const joined = new Map<Cluster, Cluster>();
+  const doubts = new Map<Cluster, Doubt[]>();
+  const find = (cluster: Cluster): Cluster => {
+    const to = joined.get(cluster);
+    return to ? find(to) : cluster;
+  };
+  const join = (into: Cluster, from: Cluster) => {
+    const [a, b] = [find(into), find(from)];
+    if (a === b) return;
+    a.items.push(...b.items);
+    a.bonds = [...a.bonds, ...b.bonds.filter((bond) => !a.bonds.some((one) => one.by === bond.by))];
+    joined.set(b, a);
+  };
+  // Rows that name their options in columns have no words in the place of one.
+  const soft = clusters.filter(
+    ({ isGiven, items }) => !isGiven && !items.every(({ given, spans }) => given.length > 0 && spans.length === 0),
+  );
+  // A word is made an option once; the groups that most clusters are in say best which word it is.
+  const settled = new Set<Cluster>();
+  const groups = [...gapGroups(soft).values()].sort((a, b) => b.length - a.length);
+  for (const group of groups) {
+    const whole = group.filter(({ filler }) => filler.length === 0);
+    const more = group.filter(({ cluster, filler }) => filler.length > 0 && !settled.has(cluster));
+    for (const kin of more) {
+      const base = whole.find(({ cluster }) => fitsInto(cluster, kin, heads));
+      if (base && find(base.cluster) !== find(kin.cluster)) {
+        const role = roleMissing(base.cluster, kin.cluster) ?? 'colour';
+        makeSpans(kin, role);
+        settled.add(kin.cluster);
+        note(doubts, kin);
+        join(base.cluster, kin.cluster);
+      }
+    }
+    const left = more.filter(({ cluster }) => !joined.has(cluster) && !settled.has(cluster));
+    for (const family of siblings(left, heads, find)) {
+      const role: Role = rolesIn(family[0]!.cluster).has('colour') ? 'other' : 'colour';
+      for (const kin of family) {
+        makeSpans(kin, role);
+        settled.add(kin.cluster);
+        note(doubts, kin);
+      }
+      for (const kin of family.slice(1)) join(family[0]!.cluster, kin.cluster);
+    }
+  }
+  for (const [cluster, some] of [...doubts]) {
+    const to = find(cluster);
+    if (to === cluster) continue;
+    doubts.set(to, [...(doubts.get(to) ?? []), ...some]);
+    doubts.delete(cluster);
+  }
+  return { clusters: clusters.filter((cluster) => !joined.has(cluster)), doubts };
+}
+
+function note(doubts: Map<Cluster, Doubt[]>, { cluster, filler }: Kin): void {
+  const rows = cluster.items.map(({ row }): Doubt => ({
+    row,
+    code: 'unknownWord',
+    text: writtenIn(cluster.items[0]!, filler),
+  }));
+  doubts.set(cluster, [...(doubts.get(cluster) ?? []), ...rows]);
+}
+
+/** Words as a name writes them. */
+function writtenIn({ name, tokens }: Item, words: readonly string[]): string {
+  const first = tokens.findIndex((_, at) => words.every((word, place) => tokens[at + place]?.text === word));
+  return first < 0 ? words.join(' ') : name.slice(tokens[first]!.from, tokens[first + words.length - 1]!.to);
+}
+
+/** Clusters by their words without one run of up to three; each under all its words as well. */
+function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
+  const groups = new Map<string, Kin[]>();
+  for (const cluster of clusters) {
+    const { words, brand } = cluster;
+    push(groups, `${brand}|${words.join(' ')}`, { cluster, filler: [], at: words.length });
+    const changes = words.map(changesGoods);
+    for (let length = 1; length <= Math.min(LONGEST_FILLER, words.length - 1); length++)
+      for (let at = 0; at + length <= words.length; at++) {
+        // A word that makes other goods of them is no option.
+        if (changes.slice(at, at + length).includes(true)) continue;
+        const rest = [...words.slice(0, at), ...words.slice(at + length)];
+        push(groups, `${brand}|${rest.join(' ')}`, { cluster, filler: words.slice(at, at + length), at });
+      }
+  }
+  for (const [key, group] of groups) if (group.length < 2) groups.delete(key);
+  return groups;
+}
+
+/** Clusters that differ by the word in one place, none without it: one family where more than the word says so. */
+function siblings(more: readonly Kin[], heads: CodeHeads, find: (cluster: Cluster) => Cluster): Kin[][] {
+  const byPlace = new Map<string, Kin[]>();
+  for (const kin of more) push(byPlace, `${kin.at} ${[...rolesIn(kin.cluster).keys()].sort().join(',')}`, kin);
+  return [...byPlace.values()].flatMap((kins) => {
+    const distinct = [...new Map(kins.map((kin) => [find(kin.cluster), kin])).values()];
+    if (distinct.length < 2) return [];
+    const [first] = distinct as [Kin];
+    const saysGoods =
+      first.cluster.words.some((word) => isGoods(word)) || first.cluster.words.length - first.filler.length > 1;
+    if (!saysGoods) return [];
+    return partedByCodes(distinct, heads).filter((family) => family.length > 1 && areSiblings(family, heads));
+  });
+}
+
+/** The word becomes an option of its rows; one that belongs to a colour goes into that. */
+function makeSpans({ cluster, filler, at }: Kin, role: Role): void {
+  for (const item of cluster.items) {
+    const words = stemWords(item);
+    const first = words[at];
+    const last = words[at + filler.length - 1];
+    if (!first || !last) continue;
+    const colour = item.spans.find((span) => span.from === last.at + 1 && span.roles[0] === 'colour');
+    if (colour) {
+      item.spans = item.spans.map((span) =>
+        span === colour
+          ? { ...span, from: first.at, key: filler.join('') + span.key, label: undefined, isWeak: false }
+          : span,
+      );
+      continue;
+    }
+    // What was put back into the name as a word of it is known by what it says.
+    const known = item.read.find((span) => span.from === first.at && span.to === last.at + 1);
+    const span = known ?? { from: first.at, to: last.at + 1, roles: [role], key: filler.join(''), isWeak: false };
+    item.spans = [...item.spans, span].sort((a, b) => a.from - b.from);
+  }
+}
+
+/** Whether a row's name is that of something beside the goods: a care kit, a gift box. */
+export const isBeside = (item: Item): boolean => stemWords(item).some(({ text }) => isBesideGoods(text));

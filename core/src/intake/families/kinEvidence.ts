@@ -1,0 +1,190 @@
+/** What speaks for clusters being one family and what against it: codes, prices, the options they have, where a word stands. */
+import type { Role } from '../../family/shape';
+import { compact } from '../../pictures/match/fileWords';
+import { isGoods } from '../options/goodsWords';
+import { push, type Cluster } from './clusters';
+import { isCodeOf, type CodeHeads } from './codeHeads';
+import { stemWords } from './nameStems';
+import type { Item } from './shape';
+
+/** What is found of a word that stands in the place of an option. */
+export interface Kin {
+  cluster: Cluster;
+  /** Words that it has more than the others, and where they begin among its words. */
+  filler: string[];
+  at: number;
+}
+
+export const rolesIn = (cluster: Cluster): Map<string, Set<string>> => {
+  const roles = new Map<string, Set<string>>();
+  for (const item of cluster.items) {
+    for (const { role, text } of item.given) put(roles, role, compact(text));
+    for (const span of item.spans) put(roles, span.roles[0]!, span.key);
+    for (const { value } of item.across) put(roles, value.role, compact(value.text));
+  }
+  return roles;
+};
+function put(map: Map<string, Set<string>>, key: string, one: string): void {
+  const set = map.get(key);
+  if (set) set.add(one);
+  else map.set(key, new Set([one]));
+}
+
+/** The one role that a cluster has and another lacks. */
+export function roleMissing(base: Cluster, other: Cluster): Role | null {
+  const has = rolesIn(other);
+  const missing = [...rolesIn(base).keys()].filter((role) => !has.has(role));
+  return missing.length === 1 ? (missing[0] as Role) : null;
+}
+
+/** Whether a cluster with a word more is part of one without: the word stands where an option is lacking, or belongs to a colour. */
+export function fitsInto(base: Cluster, kin: Kin, heads: CodeHeads): boolean {
+  if (base === kin.cluster) return false;
+  const evidence = codesSay([base, kin.cluster], heads, [kin]);
+  if (evidence === 'against' || !pricesAgree(base, kin.cluster)) return false;
+  const roles = rolesIn(kin.cluster);
+  const baseRoles = rolesIn(base);
+  const extended = extendsColour(kin);
+  if (extended && sameSet(roles, baseRoles)) return evidence === 'for' || !clashes(base, kin.cluster);
+  const missing = roleMissing(base, kin.cluster);
+  if (!missing || [...roles.keys()].some((role) => !baseRoles.has(role))) return false;
+  if (!['colour', 'pattern', 'material', 'other', 'model'].includes(missing)) return false;
+  // One row alone that has no option at all is more likely something else.
+  const isBare = roles.size === 0;
+  return evidence === 'for' || (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin)));
+}
+
+const sameSet = (a: Map<string, unknown>, b: Map<string, unknown>) =>
+  a.size === b.size && [...a.keys()].every((key) => b.has(key));
+
+/** "Gannet grey": the word stands before a colour, in all rows, and before that colour alone. */
+function extendsColour({ cluster, filler, at }: Kin): boolean {
+  const keys = new Set<string>();
+  for (const item of cluster.items) {
+    const words = stemWords(item);
+    const last = words[at + filler.length - 1];
+    const span = last && item.spans.find((one) => one.from === last.at + 1 && one.roles[0] === 'colour');
+    if (!span) return false;
+    keys.add(span.key);
+  }
+  return keys.size === 1;
+}
+
+/** The word stands first, last, or beside an option. */
+function standsAsOption({ cluster, filler, at }: Kin): boolean {
+  const isEdge = at + filler.length === cluster.words.length;
+  return isEdge || cluster.items.every((item) => isBesideSpan(item, at, filler.length));
+}
+
+function isBesideSpan(item: Item, at: number, length: number): boolean {
+  const words = stemWords(item);
+  const first = words[at];
+  const last = words[at + length - 1];
+  if (!first || !last) return false;
+  return item.spans.some((span) => span.to === first.at || span.from === last.at + 1);
+}
+
+/** Signs part the word from the name: " - Kelp", "(Kelp)", ", Kelp". */
+function isSetApart({ cluster, filler, at }: Kin): boolean {
+  return cluster.items.every((item) => {
+    const words = stemWords(item);
+    const first = words[at];
+    const last = words[at + filler.length - 1];
+    if (!first || !last) return false;
+    const before = item.tokens[first.at - 1];
+    return before?.kind === 'sign' && !(before.text === '-' && before.glued && item.tokens[first.at]!.glued);
+  });
+}
+
+/** After the goods, at the very price of the others. */
+function isPricedAlike(base: Cluster, { cluster, at }: Kin): boolean {
+  const price = middlePrice(base);
+  return price !== null && price === middlePrice(cluster) && cluster.words.slice(0, at).some(isGoods);
+}
+
+/** Whether the same crossing would stand twice. */
+function clashes(a: Cluster, b: Cluster): boolean {
+  const crossings = new Set(a.items.map(crossingOf));
+  return b.items.some((item) => crossings.has(crossingOf(item)));
+}
+const crossingOf = (item: Item) =>
+  [
+    ...item.given.map(({ axis, text }) => `${axis}=${compact(text)}`),
+    ...item.spans.map((span) => `${span.roles[0]}=${span.key}`),
+  ]
+    .sort()
+    .join('|');
+
+type Evidence = 'for' | 'against' | 'none';
+
+/** What style codes and SKUs say of clusters being one. */
+function codesSay(clusters: readonly Cluster[], heads: CodeHeads, kins: readonly Kin[]): Evidence {
+  const styles = new Set(clusters.flatMap(({ items }) => items.map((item) => compact(item.style))));
+  if (!styles.has('')) {
+    if (styles.size === 1) return 'for';
+    if (!kins.some(({ filler, cluster }) => cluster.items.some((item) => endsInCode(item.style, filler))))
+      return 'against';
+  }
+  const found = new Set(clusters.flatMap(({ items }) => items.map((item) => heads.headOf(item))));
+  if (found.has('')) return 'none';
+  if (found.size === 1) return 'for';
+  const areCodes = kins.every(({ filler, cluster }) =>
+    cluster.items.every((item) => endsInCode(heads.headOf(item), filler)),
+  );
+  return areCodes ? 'for' : 'against';
+}
+
+const endsInCode = (code: string, filler: readonly string[]): boolean => {
+  const last = code.split(/[^\p{L}\p{N}]+/u).at(-1) ?? '';
+  return last.length > 1 && isCodeOf(last, filler.join(' '));
+};
+
+/** Prices of one family are of a size. */
+const FARTHEST = 1.9;
+function pricesAgree(a: Cluster, b: Cluster): boolean {
+  const [one, other] = [middlePrice(a), middlePrice(b)];
+  return one === null || other === null || Math.max(one, other) / Math.min(one, other) <= FARTHEST;
+}
+function middlePrice({ items }: Cluster): number | null {
+  const prices = items.flatMap(({ price }) => (price && price > 0 ? [price] : [])).sort((x, y) => x - y);
+  return prices[Math.floor(prices.length / 2)] ?? null;
+}
+
+/** Siblings by the head of their SKUs, where SKUs say something. */
+export function partedByCodes(kins: readonly Kin[], heads: CodeHeads): Kin[][] {
+  const parts = new Map<string, Kin[]>();
+  for (const kin of kins) {
+    const item = kin.cluster.items[0]!;
+    const style = compact(item.style);
+    const code = style !== '' ? style : heads.headOf(item);
+    const bare = endsInCode(style !== '' ? item.style : code, kin.filler)
+      ? (style !== '' ? item.style : code).replace(/[^\p{L}\p{N}]*[\p{L}\p{N}]+$/u, '')
+      : code;
+    push(parts, compact(bare), kin);
+  }
+  return [...parts.values()];
+}
+
+export function areSiblings(kins: readonly Kin[], heads: CodeHeads): boolean {
+  const clusters = kins.map(({ cluster }) => cluster);
+  const evidence = codesSay(clusters, heads, kins);
+  if (evidence === 'against') return false;
+  if (!clusters.every((cluster) => pricesAgree(clusters[0]!, cluster))) return false;
+  if (evidence === 'for') return true;
+  // Where colours are known the word is likelier a maker, or another make.
+  if (rolesIn(clusters[0]!).has('colour')) return false;
+  // Before the goods a word may be a maker's: nothing tells.
+  const isTail = kins.every(
+    ({ cluster, filler, at }) =>
+      at + filler.length === cluster.words.length && cluster.words.slice(0, at).some(isGoods),
+  );
+  if (kins.every(isSetApart)) return true;
+  if (!isTail) return false;
+  const sets = clusters.map((cluster) => new Set(cluster.items.map(crossingOf)));
+  const isWoven = clusters.every(({ items }) => items.length > 1) && sets.every((set) => overlap(set, sets[0]!) >= 0.5);
+  return isWoven;
+}
+function overlap(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
+  const shared = [...a].filter((one) => b.has(one)).length;
+  return shared / Math.min(a.size, b.size);
+}

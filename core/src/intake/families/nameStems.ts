@@ -1,0 +1,161 @@
+/** What is left of names when their options are taken out: rows whose stems are the same are likely one family. */
+import { stemOf } from '../../pictures/match/catalogue';
+import type { OptionRead, OptionReader } from '../options/readOptions';
+import { tokensOf, type Token } from '../options/tokens';
+import type { Item, StemWord } from './shape';
+
+/** Say that an option follows, or hold one to the name: they go with it. */
+const LINKS = new Set(
+  'in mit with en de con di colour color farbe couleur colore kleur size sizes groesse große grosse gr taille talla taglia maat and und et'.split(
+    ' ',
+  ),
+);
+
+/** Reads the options in every name, and where it repeats those that the row gives. */
+export function readNames(items: readonly Item[], options: OptionReader): void {
+  const byName = new Map<string, OptionRead[]>();
+  for (const item of items) {
+    let spans = byName.get(item.name);
+    if (!spans) byName.set(item.name, (spans = options.read(item.tokens)));
+    item.read = spans;
+    item.spans = spans.slice();
+  }
+  const said = openSaid(options);
+  const repeated = rolesRepeated(items, said);
+  const columns = new Set(items.flatMap(({ given }) => given.map(({ axis }) => axis)));
+  for (const item of items) {
+    settleSaid(item, repeated, said);
+    // A list with a column of colours has them there: what reads like one in a name is a word of it.
+    item.spans = item.spans.filter(
+      ({ roles, isWeak }) => !columns.has(roles[0]!) || (repeated.has(roles[0]!) && !isWeak),
+    );
+  }
+}
+
+type Said = ReturnType<typeof openSaid>;
+
+/** Tokens of a given value, remembered: lists say the same a thousand times. */
+function openSaid(options: OptionReader) {
+  const known = new Map<string, { words: string[]; key: string }>();
+  return (text: string) => {
+    let said = known.get(text);
+    if (!said) {
+      const tokens = tokensOf(text);
+      const words = tokens.filter((token) => token.kind !== 'sign').map((token) => token.text);
+      known.set(text, (said = { words, key: options.whole(tokens)?.key ?? words.join('') }));
+    }
+    return said;
+  };
+}
+
+/** Axes whose values stand in the names as well, in most rows. */
+function rolesRepeated(items: readonly Item[], said: Said): Set<string> {
+  const counts = new Map<string, { there: number; of: number }>();
+  const step = Math.max(1, Math.floor(items.length / 2000));
+  for (let at = 0; at < items.length; at += step) {
+    const item = items[at]!;
+    for (const { axis, text } of item.given) {
+      const count = counts.get(axis) ?? { there: 0, of: 0 };
+      count.of += 1;
+      const { words, key } = said(text);
+      if (item.spans.some((span) => span.key === key) || placeOf(words, item.tokens) !== null) count.there += 1;
+      counts.set(axis, count);
+    }
+  }
+  return new Set([...counts].filter(([, { there, of }]) => there * 2 >= of).map(([axis]) => axis));
+}
+
+/** What a row gives by itself is no option of its name a second time: it is cut out where names repeat it, else it is a word of the name. */
+function settleSaid(item: Item, repeated: ReadonlySet<string>, said: Said): void {
+  for (const { axis, role, text } of item.given) {
+    const { words, key } = said(text);
+    if (repeated.has(axis)) {
+      const span = item.spans.findLast((one) => one.key === key);
+      const place = span ? { from: span.from, to: span.to } : placeOf(words, item.tokens);
+      if (place) {
+        item.said.push(place);
+        item.spans = item.spans.filter((one) => one.to <= place.from || one.from >= place.to);
+      }
+    }
+    item.spans = item.spans.filter(
+      (one) => !one.roles.includes(role) || (one.roles.length > 1 && one.roles[0] !== role),
+    );
+  }
+  for (const { value } of item.across.slice(0, 1)) item.spans = item.spans.filter((one) => one.roles[0] !== value.role);
+}
+
+/** Where words stand in a name for the last time, one after the other; null where they do not. */
+function placeOf(words: readonly string[], tokens: readonly Token[]): { from: number; to: number } | null {
+  if (words.length === 0) return null;
+  for (let from = tokens.length - 1; from >= 0; from--) {
+    let at = from;
+    let word = 0;
+    for (; word < words.length && at < tokens.length; at++) {
+      if (tokens[at]!.kind === 'sign' && word > 0) continue;
+      if (tokens[at]!.text !== words[word]) break;
+      word += 1;
+    }
+    if (word === words.length) return { from, to: at };
+  }
+  return null;
+}
+
+/** The words of the name that are no options; worked out once for the options it has. */
+export const stemWords = (item: Pick<Item, 'tokens' | 'spans' | 'said' | 'stem'>): StemWord[] => stemOfItem(item).words;
+
+/** The form under which stems are the same: plural and spelling together or apart do not count. */
+export const stemKey = (item: Item): string => stemOfItem(item).key;
+
+function stemOfItem(item: Pick<Item, 'tokens' | 'spans' | 'said' | 'stem'>): NonNullable<Item['stem']> {
+  const { spans, said, stem } = item;
+  if (stem?.spans === spans && stem.said === said.length) return stem;
+  const words = readStem(item);
+  let key = '';
+  for (const { text } of words) key += stemOf(text);
+  return (item.stem = { spans, said: said.length, words, key });
+}
+
+function readStem({ tokens, spans, said }: Pick<Item, 'tokens' | 'spans' | 'said'>): StemWord[] {
+  const taken = new Uint8Array(tokens.length + 1);
+  for (const { from, to } of spans) taken.fill(1, from, to);
+  for (const { from, to } of said) taken.fill(1, from, to);
+  const words: StemWord[] = [];
+  for (let at = 0; at < tokens.length; at++) {
+    const token = tokens[at]!;
+    if (taken[at] || token.kind === 'sign') continue;
+    if (LINKS.has(token.text) && leadsToTaken(tokens, taken, at)) continue;
+    words.push({ text: token.text, at });
+  }
+  return words;
+}
+
+/** Whether nothing but signs and links stand between a word and an option after it. */
+function leadsToTaken(tokens: readonly Token[], taken: Uint8Array, at: number): boolean {
+  for (let next = at + 1; next < tokens.length; next++) {
+    if (taken[next]) return true;
+    if (tokens[next]!.kind !== 'sign' && !LINKS.has(tokens[next]!.text)) return false;
+  }
+  return false;
+}
+
+/** The name of goods without their options, as it is written. */
+export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'tokens' | 'spans' | 'said'>): string {
+  const words = new Set(stemWords({ tokens, spans, said }).map(({ at }) => at));
+  const cut = [...spans, ...said];
+  let text = '';
+  let end = 0;
+  tokens.forEach((token, at) => {
+    const isOut = cut.some(({ from, to }) => at >= from && at < to) || (token.kind !== 'sign' && !words.has(at));
+    if (!isOut) text += name.slice(end, token.to);
+    else if (end < token.from) text += ' ';
+    end = token.to;
+  });
+  return text
+    .replace(/\([\s,/|;:.-]*\)|\[[\s,/|;:.-]*\]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .replace(/(?:\s*[-–—,/|;:(·•]\s*)+$/u, '')
+    .replace(/^(?:\s*[-–—,/|;:)·•]\s*)+/u, '')
+    .replace(/\s+([,;:])/g, '$1')
+    .replace(/(?:\s[-–—,/|;:·•])+\s(?=[-–—,/|;:·•]\s)/gu, '')
+    .trim();
+}

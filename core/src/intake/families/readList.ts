@@ -1,0 +1,83 @@
+/** A list read whole: its table found, its columns understood, its families recognised, the figures of each child read. */
+import type { Registry } from '../../registry/openRegistry';
+import { openOptionReader } from '../options/readOptions';
+import { findTable, type SkipReason } from '../table/findTable';
+import { openHeaders, type HeaderMeaning } from '../table/headerWords';
+import { NO_MAPPING, type ListColumn, type ListMapping, type Table } from '../table/shape';
+import { understandColumns } from '../table/understandColumns';
+import { readFigures, type ChildFigures, type Mended } from './readFigures';
+import { recogniseFamilies } from './recogniseFamilies';
+import { columnOfField, rowItems, type Deletion } from './rowItems';
+import { NO_SETTLEMENT, settleFamily, settleRows, type ListSettlement } from './settlement';
+import type { ListFamily, ListProblem, ListSingle } from './shape';
+
+export interface ListReading {
+  columns: ListColumn[];
+  /** Rows of the header, from 1. */
+  headerRows: number[];
+  skipped: { row: number; why: SkipReason }[];
+  families: ListFamily[];
+  singles: ListSingle[];
+  /** Child of a family → its figures: by the family's key and the child's place. */
+  figures: Map<string, ChildFigures[]>;
+  /** Of singles, by place. */
+  singleFigures: ChildFigures[];
+  /** Rows whose child is to go. */
+  deletions: Deletion[];
+  problems: ListProblem[];
+  /** Numbers that a spreadsheet had hurt and that could be mended one way only. */
+  mended: Mended[];
+}
+
+/** Reads a list. Nothing is refused as a whole but what has no row of goods: then there are no families, and a problem says why. */
+export function readList(
+  registry: Registry,
+  table: Table,
+  mapping: ListMapping = NO_MAPPING,
+  settlement: ListSettlement = NO_SETTLEMENT,
+): ListReading {
+  const words = { meaningOf: headersOf(registry, mapping), options: openOptionReader(registry) };
+  const found = findTable(table, words, mapping.headerRow);
+  const columns = understandColumns(registry, table, found, words, mapping);
+  const problems = columnProblems(columns, found.headerRows, found.body.length);
+  const rows = rowItems(table, found, columns, words);
+  const spare = columns.filter(({ meaning, header }) => meaning.is === 'ignored' && header !== '');
+  const settled = { ...rows, items: settleRows(rows.items, settlement) };
+  const recognised = recogniseFamilies(registry, words.options, settled, spare);
+  recognised.families = recognised.families.map((family) => settleFamily(family, settlement));
+  const read = readFigures(registry, table, columns, recognised, mapping);
+  const sections = new Set(rows.sections);
+  return {
+    columns,
+    headerRows: found.headerRows.map((at) => at + 1),
+    skipped: found.skipped
+      .filter(({ at, why }) => why !== 'section' || sections.has(at + 1))
+      .map(({ at, why }) => ({ row: at + 1, why })),
+    families: recognised.families,
+    singles: recognised.singles,
+    figures: read.figures,
+    singleFigures: read.singleFigures,
+    deletions: rows.deletions,
+    problems: [...problems, ...recognised.problems, ...read.problems].sort((a, b) => a.row - b.row),
+    mended: read.mended,
+  };
+}
+
+/** Headers mean what the seller said, else what they say. */
+function headersOf(registry: Registry, { columns }: ListMapping): (header: string) => HeaderMeaning | null {
+  const known = openHeaders(registry);
+  return (header) => {
+    const meaning = Object.hasOwn(columns, header) ? columns[header] : undefined;
+    return meaning ? { meaning, certainty: 1 } : known(header);
+  };
+}
+
+function columnProblems(columns: readonly ListColumn[], headerRows: readonly number[], rows: number): ListProblem[] {
+  const row = (headerRows.at(-1) ?? 0) + 1;
+  const problems: ListProblem[] = columns
+    .filter(({ reason }) => reason === 'twice')
+    .map(({ header }) => ({ row, column: header.replace(/#\d+$/, ''), code: 'column.twice', text: '' }));
+  if (rows === 0) problems.push({ row, code: 'list.no-rows', text: '' });
+  else if (!columnOfField(columns, 'name')) problems.push({ row, code: 'list.no-name', text: '' });
+  return problems;
+}

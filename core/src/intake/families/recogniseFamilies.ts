@@ -1,0 +1,79 @@
+/** Which rows of a list are one family: by what the list says, by codes, by names without their options, by words in the place of an option. */
+import { compact } from '../../pictures/match/fileWords';
+import type { Registry } from '../../registry/openRegistry';
+import type { OptionReader } from '../options/readOptions';
+import { buildFamilies } from './buildFamilies';
+import { joinByStyle } from './byStyle';
+import { clusterRows, type Cluster } from './clusters';
+import { openCodeHeads } from './codeHeads';
+import { joinKin } from './kin';
+import { readNames } from './nameStems';
+import type { RowItems } from './rowItems';
+import type { Item, Recognised } from './shape';
+import { openValues } from './values';
+
+/** Recognises families. Items are settled on the way: their spans say afterwards what was taken for an option. */
+export function recogniseFamilies(
+  registry: Registry,
+  options: OptionReader,
+  { items, parents }: RowItems,
+  spare: readonly { at: number; header: string }[],
+): Recognised {
+  nameByCodes(items);
+  readNames(items, options);
+  const read = openValues(registry, options);
+  const byStem = joinByStyle(clusterRows(items), read);
+  const heads = openCodeHeads(byStem.map((cluster) => cluster.items));
+  const { clusters, doubts } = joinKin(byStem, heads);
+  const recognised: Recognised = { families: [], singles: [], problems: [] };
+  const { parentsOf, left } = openParents(parents);
+  for (const cluster of clusters.sort((a, b) => a.items[0]!.row - b.items[0]!.row))
+    buildFamilies(cluster, { read, spare, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) }, recognised);
+  // A parent that nobody refers to is goods sold singly.
+  for (const { row, name } of left()) recognised.singles.push({ rows: [row], name, brand: '' });
+  return recognised;
+}
+
+/** Where a list has no names, the first parts of its SKUs are what rows have in common. */
+function nameByCodes(items: readonly Item[]): void {
+  const bare = items.filter(({ name, style, belongs }) => name === '' && style === '' && belongs === '');
+  if (bare.length < 2 || bare.length < items.length / 2) return;
+  const parts = bare.map(({ ownCode }) =>
+    ownCode
+      .toUpperCase()
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter(Boolean),
+  );
+  const longest = Math.max(...parts.map((one) => one.length));
+  for (let depth = 1; depth < longest; depth++) {
+    const heads = new Set(parts.map((one) => one.slice(0, depth).join('-')));
+    const isPrefix = heads.size === 1 && longest - depth > 2;
+    if (isPrefix || heads.size > bare.length / 1.5) continue;
+    bare.forEach((item, at) => (item.style = parts[at]!.slice(0, depth).join('-')));
+    return;
+  }
+}
+
+/** The parents' rows of a cluster: those its rows refer to, or whose block they stand in. */
+function openParents(parents: RowItems['parents']) {
+  const byRef = new Map<string, RowItems['parents']>();
+  const byBlock = new Map<number, RowItems['parents']>();
+  for (const parent of parents) {
+    for (const ref of parent.refs) byRef.set(ref, [...(byRef.get(ref) ?? []), parent]);
+    if (parent.block !== null) byBlock.set(parent.block, [...(byBlock.get(parent.block) ?? []), parent]);
+  }
+  const taken = new Set<RowItems['parents'][number]>();
+  const parentsOf = ({ items }: Cluster) => {
+    const found = new Set<RowItems['parents'][number]>();
+    for (const { belongs, block, style } of items) {
+      for (const ref of [belongs, style])
+        for (const parent of byRef.get(compact(ref)) ?? []) if (ref !== '') found.add(parent);
+      for (const parent of block === null ? [] : (byBlock.get(block) ?? [])) found.add(parent);
+    }
+    // Each is the parent of one family.
+    const mine = [...found].filter((parent) => !taken.has(parent));
+    for (const parent of mine) taken.add(parent);
+    return mine.map(({ row, name }) => ({ row, name }));
+  };
+  return { parentsOf, left: () => parents.filter((parent) => !taken.has(parent)) };
+}

@@ -1,0 +1,318 @@
+/** Rows of a list as goods: cells put where they belong, what stands once above others carried down, parents told from children. */
+import type { Role } from '../../family/shape';
+import { compact } from '../../pictures/match/fileWords';
+import { ROLE_LABELS } from '../../registry/roles';
+import type { OptionReader } from '../options/readOptions';
+import { tokensOf } from '../options/tokens';
+import { isBlank, kindOf, namedOptions, numberLook } from '../table/cells';
+import type { TableFound } from '../table/findTable';
+import type { HeaderMeaning } from '../table/headerWords';
+import type { ListColumn, Meaning, Table } from '../table/shape';
+import type { Across, GivenOption, Item } from './shape';
+
+/** A row that says that its child goes. */
+export interface Deletion {
+  row: number;
+  sku: string;
+  gtin: string;
+}
+
+export interface RowItems {
+  items: Item[];
+  /** Rows of parents: what they belong to → row. */
+  parents: { row: number; name: string; refs: string[]; block: number | null }[];
+  /** Rows that are headings of what follows. */
+  sections: number[];
+  /** Rows whose child is to go, with what it is found by. */
+  deletions: Deletion[];
+}
+
+interface Words {
+  meaningOf: (header: string) => HeaderMeaning | null;
+  options: OptionReader;
+}
+
+/** What a column of deeds says where a child is to go. */
+const DELETES = /^(?:delete|del|remove|löschen|loeschen|supprimer|eliminar|elimina|verwijderen)$/i;
+
+/** The column of a meaning. */
+export const columnOfField = (columns: readonly ListColumn[], key: string): ListColumn | undefined =>
+  columns.find(({ meaning }) => meaning.is === 'field' && meaning.key === key);
+const columnThat = (columns: readonly ListColumn[], is: Meaning['is']) =>
+  columns.find(({ meaning }) => meaning.is === is);
+
+/** Makes items of the rows of a table. */
+export function rowItems(table: Table, found: TableFound, columns: readonly ListColumn[], words: Words): RowItems {
+  const rows = [...found.body, ...found.skipped.filter((one) => one.why === 'section').map((one) => one.at)].sort(
+    (a, b) => a - b,
+  );
+  const alone = new Set(found.skipped.filter((one) => one.why === 'section').map((one) => one.at));
+  const filled = carryDown(table, rows, alone, columns);
+  const result: RowItems = { items: [], parents: [], sections: filled.sections.map((at) => at + 1), deletions: [] };
+  const text = (cells: readonly string[], column: ListColumn | undefined) =>
+    column ? (cells[column.at] ?? '').trim() : '';
+  const at = {
+    name: columnOfField(columns, 'name'),
+    brand: columnOfField(columns, 'brand'),
+    style: columnOfField(columns, 'styleCode'),
+    sku: columnOfField(columns, 'sku'),
+    price: columnOfField(columns, 'price') ?? columnOfField(columns, 'cost') ?? columnOfField(columns, 'listPrice'),
+    parent: columnThat(columns, 'parent') ?? columnThat(columns, 'group'),
+    kind: columnThat(columns, 'kind'),
+    deed: columnThat(columns, 'deed'),
+    gtin: columnOfField(columns, 'gtin'),
+  };
+  const referred = new Set(
+    at.parent ? filled.rows.map(({ cells }) => compact(text(cells, at.parent))).filter(Boolean) : [],
+  );
+  const givenOf = openGiven(columns, words);
+  const brands = new Map<string, string>();
+  for (const { place, cells, block, isHead } of filled.rows) {
+    const row = place + 1;
+    if (DELETES.test(text(cells, at.deed))) {
+      result.deletions.push({ row, sku: text(cells, at.sku), gtin: text(cells, at.gtin) });
+      continue;
+    }
+    const item = {
+      name: text(cells, at.name),
+      brand: text(cells, at.brand),
+      style: text(cells, at.style),
+      ownCode: text(cells, at.sku),
+      belongs: text(cells, at.parent),
+      price: roughly(text(cells, at.price)),
+    };
+    let brandKey = brands.get(item.brand);
+    if (brandKey === undefined) brands.set(item.brand, (brandKey = compact(item.brand)));
+    const kind = at.kind ? kindOf(text(cells, at.kind)) : null;
+    const refs = [item.ownCode, item.style, item.name].filter((ref) => ref !== '' && referred.has(compact(ref)));
+    const pointsElsewhere = item.belongs !== '' && compact(item.belongs) !== compact(item.ownCode);
+    const isParent =
+      isHead || (at.kind && kind === 'parent' && !pointsElsewhere) || (!pointsElsewhere && refs.length > 0);
+    const given = givenOf.options(cells);
+    const across = givenOf.across(cells);
+    if (isParent && across.length === 0 && (given.length === 0 || kind === 'parent' || refs.length > 0)) {
+      const own = kind === 'parent' ? [item.ownCode, item.style, item.belongs, item.name].filter(Boolean) : refs;
+      result.parents.push({ row, name: item.name, refs: own.map(compact), block });
+      continue;
+    }
+    result.items.push({
+      row,
+      cells,
+      ...item,
+      brandKey,
+      block,
+      given,
+      across,
+      tokens: tokensOf(item.name),
+      spans: [],
+      read: [],
+      said: [],
+    });
+  }
+  return result;
+}
+
+/** A number for comparing; how it is written does not matter there. */
+function roughly(text: string): number | null {
+  const digits = text
+    .replace(/[^\d.,]/g, '')
+    .replace(/[.,](?=\d{3}\b)/g, '')
+    .replace(',', '.');
+  const number = Number.parseFloat(digits);
+  return Number.isFinite(number) ? number : null;
+}
+
+interface Carried {
+  rows: { place: number; cells: readonly string[]; block: number | null; isHead: boolean }[];
+  sections: number[];
+}
+
+/** Where names stand once above the rows they are for, rows get what stands above them. */
+function carryDown(
+  table: Table,
+  rows: readonly number[],
+  alone: ReadonlySet<number>,
+  columns: readonly ListColumn[],
+): Carried {
+  const name = columnOfField(columns, 'name') ?? columnOfField(columns, 'styleCode');
+  const result: Carried = { rows: [], sections: [] };
+  const isBelow = (place: number | undefined) =>
+    name !== undefined && place !== undefined && !alone.has(place) && isBlank(table[place]![name.at]);
+  const options = columns.filter(({ meaning }) =>
+    ['option', 'optionValue', 'optionName', 'options'].includes(meaning.is),
+  );
+  const ofFamily = columns.filter(({ meaning }) => meaning.is === 'field' && CARRIED.has(meaning.key));
+  const ofAll = columns.filter(({ meaning }) => meaning.is === 'field' && HELD.has(meaning.key));
+  let head: readonly string[] | null = null;
+  let above: readonly string[] | null = null;
+  let block = 0;
+  rows.forEach((place, order) => {
+    const cells = table[place]!;
+    const next = rows[order + 1];
+    if (alone.has(place)) {
+      const isHead = isBelow(next) && cells.some((cell, at) => !isBlank(cell) && (at === name?.at || !isBlank(cell)));
+      if (!isHead) return void result.sections.push(place);
+      block += 1;
+      // A heading may stand in another column than names do.
+      const text = cells.find((cell) => !isBlank(cell))!;
+      const moved = cells.slice();
+      if (name) moved[name.at] = text;
+      head = above = moved;
+      result.rows.push({ place, cells: moved, block, isHead: true });
+      return;
+    }
+    if (!isBelow(place) || !head) {
+      const startsBlock = isBelow(next);
+      if (startsBlock) block += 1;
+      const isHead = startsBlock && isHeadAlone(cells, table[next!]!, options, columns);
+      head = startsBlock ? cells : null;
+      const full = above && !startsBlock ? carryOptions(cells, above, name, options) : cells;
+      above = full;
+      result.rows.push({ place, cells: full, block: startsBlock ? block : null, isHead });
+      return;
+    }
+    const full = cells.slice();
+    for (const { at } of ofFamily) if (isBlank(full[at])) full[at] = head[at] ?? '';
+    if (name) full[name.at] = head[name.at]!;
+    for (const { at } of options) if (isBlank(full[at]) && above) full[at] = above[at] ?? '';
+    for (const { at } of ofAll) if (isBlank(full[at])) full[at] = head[at] ?? '';
+    above = full;
+    result.rows.push({ place, cells: full, block, isHead: false });
+  });
+  return result;
+}
+/** What is said of a family, and what mostly holds for all of it. */
+const CARRIED = new Set([
+  'name',
+  'brand',
+  'styleCode',
+  'category',
+  'maker',
+  'description',
+  'shortText',
+  'madeIn',
+  'composition',
+  'taxCode',
+  'collections',
+  'wearer',
+  'care',
+]);
+const HELD = new Set(['price', 'listPrice', 'cost', 'weight']);
+
+/** The first row of a block says nothing of a child: no option, no number, no pieces, where the next row does. */
+function isHeadAlone(
+  cells: readonly string[],
+  next: readonly string[],
+  options: readonly ListColumn[],
+  columns: readonly ListColumn[],
+): boolean {
+  const ofChild = columns.filter(
+    ({ meaning }) => meaning.is === 'field' && ['sku', 'gtin', 'stock'].includes(meaning.key),
+  );
+  const across = columns.filter(({ meaning }) => meaning.is === 'across');
+  const says = (row: readonly string[], list: readonly ListColumn[]) => list.some(({ at }) => !isBlank(row[at]));
+  return (
+    !says(cells, options) &&
+    !says(cells, across) &&
+    (says(next, options) || says(next, across)) &&
+    !columnsSay(cells, ofChild)
+  );
+}
+const columnsSay = (cells: readonly string[], columns: readonly ListColumn[]) =>
+  columns.filter(({ at }) => !isBlank(cells[at])).length > 1;
+
+/** Rows that repeat the name may still leave out the colour that stands above. */
+function carryOptions(
+  cells: readonly string[],
+  above: readonly string[],
+  name: ListColumn | undefined,
+  options: readonly ListColumn[],
+): readonly string[] {
+  const isSame = name && !isBlank(cells[name.at]) && cells[name.at] === above[name.at];
+  const blank = options.filter(({ at }) => isBlank(cells[at]));
+  if (!isSame || blank.length === 0 || blank.length === options.length) return cells;
+  const full = cells.slice();
+  for (const { at } of blank) full[at] = above[at] ?? '';
+  return full;
+}
+
+/** Reads the options that a row names by itself. */
+function openGiven(columns: readonly ListColumn[], { meaningOf, options }: Words) {
+  const axisOf = (role: Role, label: string) => (role === 'other' ? `other ${compact(label)}` : role);
+  const named = (name: string, text: string): GivenOption | null => {
+    const meant = meaningOf(name)?.meaning;
+    const role = meant?.is === 'option' ? meant.role : 'other';
+    return text.trim() === '' ? null : { axis: axisOf(role, name), role, label: name.trim(), text: text.trim() };
+  };
+  const byLook = (text: string): GivenOption[] => {
+    const tokens = tokensOf(text);
+    const found = options.read(tokens);
+    if (found.length === 0) return [];
+    return found.map((one) => {
+      const role = one.roles[0]!;
+      return {
+        axis: role,
+        role,
+        label: ROLE_LABELS[role],
+        text: text.slice(tokens[one.from]!.from, tokens[one.to - 1]!.to),
+      };
+    });
+  };
+  const packed = new Map<string, GivenOption[]>();
+  const readPacked = (cell: string): GivenOption[] => {
+    let read = packed.get(cell);
+    if (!read) {
+      const pairs = namedOptions(cell);
+      read = pairs ? pairs.flatMap(({ name, value }) => named(name, value) ?? []) : partsOf(cell, byLook, options);
+      packed.set(cell, read);
+    }
+    return read;
+  };
+  return {
+    options(cells: readonly string[]): GivenOption[] {
+      const given: GivenOption[] = [];
+      for (const { at, meaning } of columns) {
+        const text = (cells[at] ?? '').trim();
+        if (text === '' || text === '-' || text === '–' || /^n\/a$/i.test(text)) continue;
+        if (meaning.is === 'option')
+          given.push({ axis: axisOf(meaning.role, meaning.label), role: meaning.role, label: meaning.label, text });
+        else if (meaning.is === 'options') given.push(...readPacked(text));
+        else if (meaning.is === 'optionValue') {
+          const names = columns.find((one) => one.meaning.is === 'optionName' && one.meaning.number === meaning.number);
+          const one = named((names ? cells[names.at] : undefined) || `Option ${meaning.number}`, text);
+          if (one) given.push(one);
+        }
+      }
+      const seen = new Set<string>();
+      return given.filter(({ axis }) => !seen.has(axis) && seen.add(axis));
+    },
+    across(cells: readonly string[]): Across[] {
+      return columns.flatMap(({ at, meaning }): Across[] => {
+        if (meaning.is !== 'across') return [];
+        const text = (cells[at] ?? '').trim();
+        if (text === '' || /^(?:-|–|n\/a|no|nein|non|x{0})$/i.test(text)) return [];
+        const label = ROLE_LABELS[meaning.role];
+        const value = { axis: meaning.role, role: meaning.role, label, text: meaning.value };
+        return [{ value, pieces: numberLook(text) ? text : '', column: at }];
+      });
+    },
+  };
+}
+
+/** "Navy / XL": values without names, told by what they look like; what nothing is known of stays an option of its own. */
+function partsOf(cell: string, byLook: (text: string) => GivenOption[], options: OptionReader): GivenOption[] {
+  const apart = /\s[/|–-]\s|[;|,]/.test(cell) ? /\s+[/|–-]\s+|\s*[;|,]\s*/ : /\//;
+  const parts = cell.split(apart).filter((part) => part.trim() !== '');
+  if (parts.length < 2) return byLook(cell);
+  const read = parts.map((part) => ({ part: part.trim(), roles: options.whole(tokensOf(part))?.roles ?? [] }));
+  const taken = new Set<Role>(read.flatMap(({ roles }) => (roles.length === 1 ? roles : [])));
+  const isTwice = taken.size < read.filter(({ roles }) => roles.length === 1).length;
+  if (isTwice) return byLook(cell);
+  // A word that may be two things is what the others leave it; one nobody knows is a colour, where there is none.
+  return read.map(({ part, roles }, at): GivenOption => {
+    const wanted = roles.length === 1 ? roles[0]! : [...roles, 'colour' as const].find((role) => !taken.has(role));
+    const role = wanted ?? 'other';
+    taken.add(role);
+    return { axis: role === 'other' ? `other ${at}` : role, role, label: ROLE_LABELS[role], text: part };
+  });
+}

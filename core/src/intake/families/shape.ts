@@ -1,0 +1,126 @@
+/** What becomes of a list: families with their axes and children, goods sold singly, and what is in doubt. */
+import type { Role } from '../../family/shape';
+import type { OptionRead } from '../options/readOptions';
+import type { Token } from '../options/tokens';
+import type { ListColumn } from '../table/shape';
+
+/** An option that a row names by itself: in a column, in a cell of several, or as the head of a column. */
+export interface GivenOption {
+  /** Which axis of the list it is: a role, and the label where there are several of `other`. */
+  axis: string;
+  role: Role;
+  /** How the axis is called. */
+  label: string;
+  text: string;
+}
+
+/** Pieces that stand under a value across. */
+export interface Across {
+  value: GivenOption;
+  /** As written; empty where only a mark says that it is there. */
+  pieces: string;
+  column: number;
+}
+
+/** A row of goods as it is grouped. */
+export interface Item {
+  /** Number of its row in the table, from 1. */
+  row: number;
+  cells: readonly string[];
+  name: string;
+  brand: string;
+  /** The brand as it is compared. */
+  brandKey: string;
+  style: string;
+  /** What it says it belongs to: a parent's number or a key of the list. */
+  belongs: string;
+  /** The block of rows below one name. */
+  block: number | null;
+  /** Its SKU. */
+  ownCode: string;
+  /** Its price, roughly, for comparing; none where it has none. */
+  price: number | null;
+  given: GivenOption[];
+  across: Across[];
+  tokens: readonly Token[];
+  /** Options that stand in the name and are taken as such. */
+  spans: OptionRead[];
+  /** All that its name could hold, before it was settled. */
+  read: readonly OptionRead[];
+  /** Where the name repeats what the row gives by itself. */
+  said: { from: number; to: number }[];
+  /** The words of its name that are no options, for the spans that they were worked out for. */
+  stem?: { spans: readonly OptionRead[]; said: number; words: StemWord[]; key: string };
+}
+
+/** A word of the stem, with its place among the tokens of the name. */
+export interface StemWord {
+  text: string;
+  at: number;
+}
+
+export interface ListAxis {
+  label: string;
+  role: Role;
+  values: string[];
+}
+
+/** What holds a family's rows together. */
+export type Bond =
+  | { by: 'name'; name: string }
+  | { by: 'style'; code: string }
+  | { by: 'parent'; ref: string }
+  | { by: 'across' }
+  | { by: 'blank' }
+  | { by: 'seller' };
+
+export interface ListChild {
+  rows: number[];
+  /** Axis label → value label. */
+  at: Record<string, string>;
+  /** Column that holds its pieces, where sizes go across. */
+  stockColumn?: number;
+}
+
+export interface ListFamily {
+  /** Stays as long as its first row does: corrections name families by it. */
+  key: string;
+  name: string;
+  brand: string;
+  style: string;
+  axes: ListAxis[];
+  children: ListChild[];
+  /** Rows that say something of the family alone. */
+  parentRows: number[];
+  bonds: Bond[];
+  /** Rows of which it is not sure that they belong here, and why. */
+  doubts: Doubt[];
+}
+
+export interface Doubt {
+  row: number;
+  code: 'unknownWord' | 'looksAlike';
+  /** The word, the value, or the family it might belong to. */
+  text: string;
+}
+
+export interface ListSingle {
+  rows: number[];
+  name: string;
+  brand: string;
+}
+
+export interface ListProblem {
+  row: number;
+  column?: string;
+  code: string;
+  text: string;
+}
+
+export interface Recognised {
+  families: ListFamily[];
+  singles: ListSingle[];
+  problems: ListProblem[];
+}
+
+export type Columns = readonly ListColumn[];

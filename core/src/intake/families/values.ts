@@ -1,0 +1,81 @@
+/** Values of an axis: spelled in several ways they are one, and stand in their order. */
+import { foldLabel } from '../../family/foldLabel';
+import type { Role } from '../../family/shape';
+import { compact } from '../../pictures/match/fileWords';
+import type { Registry } from '../../registry/openRegistry';
+import { areSizes, sortSizes } from '../../size/sortSizes';
+import type { OptionReader } from '../options/readOptions';
+import { tokensOf } from '../options/tokens';
+
+/** A value as a row has it. */
+export interface Said {
+  key: string;
+  text: string;
+  /** How the trade writes it. */
+  label: string | undefined;
+}
+
+/** Reads what a row gives for a role; remembered, since lists say the same a thousand times. */
+export function openValues(registry: Registry, options: OptionReader): (role: Role, text: string) => Said {
+  const known = new Map<string, Said>();
+  return (role, text) => {
+    const id = `${role}|${text}`;
+    let said = known.get(id);
+    if (!said) known.set(id, (said = read(registry, options, role, text)));
+    return said;
+  };
+}
+
+function read(registry: Registry, options: OptionReader, role: Role, text: string): Said {
+  const clean = text.replace(/\s+/g, ' ').trim().replace(ANNOUNCED, '');
+  const word = registry.word(role, clean);
+  const whole = options.whole(tokensOf(clean));
+  const isSize = role !== 'colour' && whole !== null && MEASURED.has(whole.roles[0]!);
+  if (isSize) return { key: whole.key, text: clean, label: word?.label ?? whole.label };
+  if (word) return { key: compact(word.label), text: clean, label: word.label };
+  if (whole?.roles.includes(role)) return { key: whole.key, text: clean, label: whole.label };
+  return { key: compact(clean) || foldLabel(clean), text: clean, label: undefined };
+}
+const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack']);
+
+/** "Size 54" in a column of sizes is 54. */
+const ANNOUNCED = /^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s*[:.]?\s+(?=\S)/i;
+
+/** The labels of values, by key, in the order of the axis. */
+export function labelsOf(role: Role, said: readonly Said[]): Map<string, string> {
+  const spellings = new Map<string, Map<string, number>>();
+  const tradeLabels = new Map<string, string>();
+  for (const { key, text, label } of said) {
+    const counts = spellings.get(key) ?? new Map<string, number>();
+    counts.set(text, (counts.get(text) ?? 0) + 1);
+    spellings.set(key, counts);
+    if (label !== undefined) tradeLabels.set(key, label);
+  }
+  // Letters anywhere on the axis, letters everywhere on it: "Medium" beside "XL" is M.
+  const isLettered = [...tradeLabels].some(([key, label]) => spellings.get(key)!.has(label)) || role !== 'size';
+  const labels = new Map<string, string>();
+  const used = new Set<string>();
+  for (const [key, counts] of spellings) {
+    const trade = tradeLabels.get(key);
+    const wanted = trade !== undefined && isLettered ? trade : best(counts);
+    const label = used.has(foldLabel(wanted)) ? best(counts) : wanted;
+    used.add(foldLabel(label));
+    labels.set(key, label);
+  }
+  return inOrder(role, labels);
+}
+
+/** The spelling used most; among those used alike the one that begins with a capital and goes on small. */
+function best(counts: ReadonlyMap<string, number>): string {
+  const rank = (text: string) => (/^\p{Lu}(?!.*\p{Lu}{2})/u.test(text) ? 2 : /\p{Lu}/u.test(text) ? 1 : 0);
+  return [...counts].sort(([a, one], [b, other]) => other - one || rank(b) - rank(a) || a.localeCompare(b))[0]![0];
+}
+
+/** Sizes by size; all else as it first comes. */
+function inOrder(role: Role, labels: Map<string, string>): Map<string, string> {
+  if (role === 'colour' || role === 'pattern' || role === 'material') return labels;
+  const all = [...labels.values()];
+  if (!areSizes(all)) return labels;
+  const keyOf = new Map([...labels].map(([key, label]) => [label, key]));
+  return new Map(sortSizes(all).map((label) => [keyOf.get(label)!, label]));
+}

@@ -1,0 +1,200 @@
+/** The weave of rows that are together: its axes, which of them each row stands at, and rows that are one child. */
+import type { Role } from '../../family/shape';
+import { compact } from '../../pictures/match/fileWords';
+import { ROLE_LABELS } from '../../registry/roles';
+import type { OptionRead } from '../options/readOptions';
+import { BEFORE_SIZES } from '../options/sizeWords';
+import type { Across, Item } from './shape';
+import { stemWords } from './nameStems';
+import type { Said } from './values';
+
+/** A row at a crossing: one row makes several where sizes go across. */
+export interface Strand {
+  item: Item;
+  across: Across | null;
+  /** Axis → value. */
+  at: Map<string, Said>;
+}
+
+export interface WovenAxis {
+  key: string;
+  role: Role;
+  label: string;
+  isGiven: boolean;
+}
+
+export interface Woven {
+  axes: WovenAxis[];
+  strands: Strand[];
+}
+
+export type ReadValue = (role: Role, text: string) => Said;
+
+/** All axes that any of the rows has a value on, those of columns first. */
+export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
+  const axes = new Map<string, WovenAxis>();
+  const roleOf = settledRoles(items);
+  const strands = items.flatMap((item): Strand[] => {
+    const at = new Map<string, Said>();
+    for (const { axis, role, label, text } of item.given) {
+      if (!axes.has(axis)) axes.set(axis, { key: axis, role, label, isGiven: true });
+      at.set(axis, read(role, text));
+    }
+    for (const span of item.spans) {
+      const role = roleOf(span);
+      if (at.has(role)) continue;
+      if (!axes.has(role)) axes.set(role, { key: role, role, label: ROLE_LABELS[role], isGiven: false });
+      at.set(role, { key: span.key, text: textOf(item, span), label: span.label });
+    }
+    if (item.across.length === 0) return [{ item, across: null, at }];
+    return item.across.map((across) => {
+      const { axis, role, label, text } = across.value;
+      if (!axes.has(axis)) axes.set(axis, { key: axis, role, label, isGiven: true });
+      return { item, across, at: new Map(at).set(axis, read(role, text)) };
+    });
+  });
+  return { axes: inOrder([...axes.values()]), strands };
+}
+
+/** Axes of columns as they stand, those of names behind them, as names have them. */
+const inOrder = (axes: readonly WovenAxis[]): WovenAxis[] => [
+  ...axes.filter((axis) => axis.isGiven),
+  ...axes.filter((axis) => !axis.isGiven),
+];
+
+/** An option as the name writes it, without the word that announces it. */
+function textOf({ name, tokens }: Item, span: OptionRead): string {
+  let first = span.from;
+  if (BEFORE_SIZES.has(tokens[first]!.text)) first += 1;
+  while (first > span.from && tokens[first]?.kind === 'sign') first += 1;
+  return name.slice(tokens[Math.min(first, span.to - 1)]!.from, tokens[span.to - 1]!.to);
+}
+
+/** "Denim" beside "Canvas" is a material, beside "Navy" a colour: a word that may be both is what most of its family are. */
+function settledRoles(items: readonly Item[]): (span: OptionRead) => Role {
+  if (items.every(({ spans }) => spans.every(({ roles }) => roles.length === 1))) return ({ roles }) => roles[0]!;
+  const counts = new Map<Role, Set<string>>();
+  for (const { spans } of items)
+    for (const span of spans)
+      for (const role of span.roles) {
+        const keys = counts.get(role) ?? new Set<string>();
+        counts.set(role, keys.add(span.key));
+      }
+  const certain = new Set(
+    items.flatMap(({ spans }) => spans.filter(({ roles }) => roles.length === 1).map(({ roles }) => roles[0]!)),
+  );
+  return ({ roles }) => {
+    if (roles.length === 1) return roles[0]!;
+    const ranked = roles.toSorted((a, b) => counts.get(b)!.size - counts.get(a)!.size);
+    // Where every one may be either, the first of the word's own roles holds.
+    return roles.every((role) => !certain.has(role)) ? roles[0]! : ranked[0]!;
+  };
+}
+
+/** The crossing of a strand, as text. */
+export function crossingOf(strand: Strand, axes: readonly WovenAxis[]): string {
+  let crossing = '';
+  for (const { key } of axes) crossing += `${strand.at.get(key)?.key ?? ''}|`;
+  return crossing;
+}
+
+/** Whether every strand stands at a crossing of its own. */
+export function areApart(strands: readonly Strand[], axes: readonly WovenAxis[]): boolean {
+  const crossings = new Set<string>();
+  for (const strand of strands) crossings.add(crossingOf(strand, axes));
+  return crossings.size === strands.length;
+}
+
+/** Axes on which the rows differ; colour and size of columns stay with a single value, since channels ask for them. */
+export function axesThatDiffer({ axes, strands }: Woven): WovenAxis[] {
+  const differing = axes.filter(({ key, role, isGiven }) => {
+    const values = new Set<string>();
+    for (const { at } of strands) {
+      values.add(at.get(key)?.key ?? '');
+      if (values.size > 1) return true;
+    }
+    const [only] = values;
+    return isGiven && (role === 'colour' || role === 'size') && only !== '' && only !== 'one';
+  });
+  // A colour's number, or a fabric that goes with the colour, is said by the colour already.
+  return differing.filter(
+    (axis) =>
+      !isMinor(axis) || !differing.some((other) => other !== axis && !isMinor(other) && isSaidBy(strands, axis, other)),
+  );
+}
+
+const isMinor = ({ role, isGiven }: WovenAxis) => isGiven && (role === 'other' || role === 'material');
+
+/** Whether each value of an axis goes with one value of another. */
+function isSaidBy(strands: readonly Strand[], axis: WovenAxis, other: WovenAxis): boolean {
+  const said = new Map<string, string>();
+  for (const { at } of strands) {
+    const value = at.get(axis.key)?.key ?? '';
+    const by = at.get(other.key)?.key ?? '';
+    if (said.has(by) && said.get(by) !== value) return false;
+    said.set(by, value);
+  }
+  return said.size > 1;
+}
+
+/**
+ * One axis more where crossings would stand twice: from the words that are left of the names, else from a column nothing is known of.
+ * Null where nothing tells the rows apart.
+ */
+export function axisMore(
+  { strands }: Woven,
+  axes: readonly WovenAxis[],
+  columns: readonly { at: number; header: string }[],
+): WovenAxis | null {
+  const byCrossing = new Map<string, Strand[]>();
+  for (const strand of strands) {
+    const key = crossingOf(strand, axes);
+    const some = byCrossing.get(key);
+    if (some) some.push(strand);
+    else byCrossing.set(key, [strand]);
+  }
+  const alike = [...byCrossing.values()].filter((some) => some.length > 1);
+  if (alike.length === 0) return null;
+  const rest = restOfNames(strands);
+  const tries: { axis: WovenAxis; textOf: (strand: Strand) => string }[] = [
+    { axis: wordAxis(axes), textOf: (strand) => rest.get(strand)! },
+    ...columns.map(({ at, header }) => ({
+      axis: { key: `column ${at}`, role: 'other' as const, label: header.slice(0, 40), isGiven: true },
+      textOf: ({ item }: Strand) => (item.cells[at] ?? '').trim(),
+    })),
+  ];
+  for (const { axis, textOf: text } of tries) {
+    const tells = alike.every((some) => {
+      const texts = some.map(text);
+      return texts.every((one) => one !== '' && one.length <= 60) && new Set(texts.map(compact)).size === texts.length;
+    });
+    const isFew = new Set(strands.map((strand) => compact(text(strand)))).size <= Math.max(2, strands.length / 2);
+    if (!tells || !(isFew || strands.length < 8)) continue;
+    for (const strand of strands) {
+      const said = text(strand);
+      if (said !== '') strand.at.set(axis.key, { key: compact(said), text: said, label: undefined });
+    }
+    return axis;
+  }
+  return null;
+}
+
+const wordAxis = (axes: readonly WovenAxis[]): WovenAxis => {
+  const role: Role = axes.some((axis) => axis.role === 'colour') ? 'other' : 'colour';
+  return { key: `words ${role}`, role, label: ROLE_LABELS[role], isGiven: false };
+};
+
+/** Words of each name that the others do not have. */
+function restOfNames(strands: readonly Strand[]): Map<Strand, string> {
+  const counts = new Map<string, number>();
+  const words = new Map(strands.map((strand) => [strand, stemWords(strand.item)]));
+  for (const own of words.values())
+    for (const text of new Set(own.map((word) => word.text))) counts.set(text, (counts.get(text) ?? 0) + 1);
+  return new Map(
+    [...words].map(([strand, own]) => {
+      const rest = own.filter(({ text }) => counts.get(text)! < strands.length);
+      const { name, tokens } = strand.item;
+      return [strand, rest.map(({ at }) => name.slice(tokens[at]!.from, tokens[at]!.to)).join(' ')];
+    }),
+  );
+}

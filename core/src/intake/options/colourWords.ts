@@ -1,0 +1,68 @@
+/** Words that name colours, in the languages supplier lists come in; which word does is common practice. */
+import { colorsNamed } from 'culori';
+import { TRADE_NAMES } from '../../colour/name';
+import { isGoods } from './goodsWords';
+import { foldLetters } from '../../pictures/match/fileWords';
+
+const split = (text: string): string[] => text.trim().split(/\s+/).map(foldLetters);
+
+/** Say nothing but a colour. */
+const PLAIN = split(`
+  black white grey gray red blue green yellow orange brown pink purple beige navy burgundy maroon turquoise teal olive khaki charcoal
+  anthracite ivory crimson scarlet violet lilac magenta fuchsia cyan indigo cobalt mustard ochre terracotta taupe ecru aubergine
+  multicolour multicolor multicoloured aqua azure chartreuse mauve lavender peach coral salmon offwhite petrol
+  nvy blk wht gry blu grn brn bge pnk olv khk chr
+  schwarz weiß weiss grau rot blau grün gruen gelb braun rosa lila türkis tuerkis dunkelblau hellblau bordeaux anthrazit silbern
+  noir noire blanc blanche gris grise rouge bleu bleue vert verte jaune marron turquoise ecru bordeaux kaki
+  negro negra blanco blanca rojo roja azul amarillo amarilla naranja morado marrón granate celeste
+  nero nera bianco bianca rosso rossa blu giallo gialla arancione marrone grigio grigia verde viola azzurro
+  zwart wit rood blauw groen geel oranje bruin grijs paars roze
+  svart vit röd blå grön gul brun grå lila rosa czarny biały czerwony niebieski zielony żółty szary brązowy różowy preto branco vermelho
+`);
+
+/** Name a thing besides: they are a colour where they stand among colours. */
+const ALSO_THINGS = split(`
+  storm stone sand sun ice sky forest bottle ocean fog smoke cement concrete dove lead mist pearl snow chalk coal soot jet raven cherry brick
+  poppy wine tomato copper signal honey corn butter maize straw moss fern grass leaf army hunter ivy rose candy heather berry orchid
+  plum grape thistle chocolate coffee cocoa caramel camel tan walnut chestnut oat oatmeal dune bone cream linen wheat biscuit natural nude denim
+  mint lime pine slate clay steel silver gold bronze brass marine royal spruce kelp seaweed lagoon kingfisher apricot blush cobalt ruby
+  emerald jade amber ginger papaya pumpkin saffron canary lemon banana turmeric sage basil eucalyptus laurel juniper pistachio avocado
+  midnight denim sapphire cornflower ink periwinkle lupin amethyst mulberry iris flamingo bubblegum peony carnation watermelon
+  raspberry strawberry cranberry blueberry mahogany umber sienna cinnamon nutmeg toffee tobacco mocha espresso cognac hazel
+  vanilla champagne parchment fawn buff flint pebble graphite granite pewter gunmetal ash dusk dawn rust russet oxblood madder garnet claret
+  cardinal cinder shadow sunset sunrise glacier lichen bracken gorse heath peat sorrel damson quince fennel nettle hemlock
+  rainbow assorted mixed multi transparent clear undyed ebony onyx
+`);
+
+/** Make another colour of the one they stand before. */
+const BEFORE_COLOURS = new Set(
+  split(`
+  dark light deep pale bright soft dusty off burnt washed faded vintage hot baby royal navy neon pastel metallic matte heather heathered
+  mottled melange warm cool true classic electric powder dull medium mid
+  rose forest bottle sky ice sea midnight steel stone racing hunter army moss mint lime grass apple sage
+  dunkel hell mittel tief clair fonce pale oscuro claro chiaro scuro donker licht mork ljus
+`),
+);
+/** Follow the colour they change: "bleu foncé", "grigio chiaro", "grey marl". */
+const AFTER_COLOURS = new Set(
+  split('fonce foncee clair claire marine melange marl heather claro oscuro chiaro scuro marino mel chine pastel'),
+);
+/** Written together in German and Dutch: dunkelblau, hellgrau. */
+const ENDINGS = split('blau grau grün rot gelb braun rosa weiss schwarz blauw grijs groen blue green grey white');
+
+const plain = new Set([...PLAIN, ...Object.keys(colorsNamed).map(foldLetters)]);
+const things = new Set([...ALSO_THINGS, ...Object.keys(TRADE_NAMES)]);
+for (const word of things) if (!PLAIN.includes(word)) plain.delete(word);
+
+export type ColourWord = 'plain' | 'thing' | null;
+
+/** What a word says of a colour. `word` is folded. */
+export function colourWord(word: string): ColourWord {
+  if (plain.has(word)) return 'plain';
+  if (things.has(word)) return isGoods(word) ? null : 'thing';
+  const ending = ENDINGS.find((one) => word.length > one.length + 2 && word.endsWith(one));
+  return ending ? 'plain' : null;
+}
+
+export const isBeforeColour = (word: string): boolean => BEFORE_COLOURS.has(word);
+export const isAfterColour = (word: string): boolean => AFTER_COLOURS.has(word);

@@ -1,0 +1,55 @@
+/** Words that say what goods are, or make other goods of them: names that differ by such a word are not one family. Common practice. */
+import { foldLetters } from '../../pictures/match/fileWords';
+import { stemOf } from '../../pictures/match/catalogue';
+
+const words = (text: string): Set<string> =>
+  new Set(
+    text
+      .trim()
+      .split(/\s+/)
+      .map((word) => stemOf(foldLetters(word))),
+  );
+
+/** What goods are called. */
+const GOODS = words(`
+  jkt trs shrt jmpr swtr jacket coat parka anorak smock gilet vest waistcoat blazer suit shirt tshirt tee top blouse tunic polo jumper sweater pullover cardigan hoodie
+  sweatshirt fleece trousers pants jeans shorts leggings chino skirt dress gown dungarees overall jumpsuit romper onesie bodysuit pyjama pajama
+  nightdress robe bathrobe underwear boxer brief bra knickers sock tights stocking shoe boot sandal slipper trainer sneaker clog loafer
+  wellington wellie hat cap beanie bonnet balaclava scarf shawl snood glove mitten belt tie braces bag tote rucksack backpack pouch purse wallet
+  satchel holdall duffel apron towel blanket throw quilt duvet pillow cushion cover sheet curtain rug mat tablecloth napkin runner mug cup bowl
+  plate jug teapot kettle pan pot tray board bottle flask tumbler glass vase candle lamp lantern lampshade frame mirror clock basket box tin
+  stool chair table bench shelf hook peg leash lead collar harness bed toy ball ring necklace bracelet earring pendant brooch watch
+  case phone charger cable stand holder notebook diary pen pencil card print poster sticker soap balm cream lotion shampoo perfume oil
+  wax polish brush comb umbrella tent tarp rope line buoy knife spoon fork yarn wool fabric thread button kit set helmet goggles
+  swimsuit bikini trunks wetsuit rashguard poncho cape legwarmer gaiter sling carrier bib swaddle sleepsuit puddlesuit playsuit
+  jacke mantel hemd bluse hose jeans rock kleid pullover strickjacke mütze hut schal handschuh socke strumpf schuh stiefel tasche rucksack
+  decke kissen handtuch tasse becher teller schale schüssel weste anzug shirt leine halsband
+  veste manteau chemise pantalon jupe robe pull bonnet chapeau écharpe gant chaussette chaussure botte sac couverture coussin serviette tasse
+  chaqueta abrigo camisa pantalón falda vestido jersey gorro sombrero bufanda guante calcetín zapato bota bolso manta taza
+  giacca cappotto camicia pantaloni gonna vestito maglione cappello sciarpa guanto calza scarpa stivale borsa coperta tazza
+  jas broek jurk trui muts sjaal handschoen sok schoen laars tas deken mok
+`);
+
+/** What stands beside goods under their name without being of them. */
+const BESIDE_GOODS = words(`
+  kit care gift giftbox gifts box refill spare spares replacement repair accessory accessories sample swatch voucher giftcard card hanger
+  bundle starter cleaner cleaning wash spray proofer cover carrier case strap buckle lining liner insert lace laces button buttons patch patches pattern
+  sleeve stand mount lid coaster manual booklet catalogue display
+  pflegeset geschenkbox ersatz ersatzteil zubehör muster gutschein recharge coffret cadeau entretien regalo recambio cura ricambio
+`);
+
+/** Make other goods of the same name: for somebody else, of another make. */
+const OTHER_GOODS = words(`
+  men mens man women womens woman ladies lady kid kids child children childrens boy boys girl girls baby babies toddler junior youth teen adult unisex
+  infant dog dogs cat cats pet pro lite light plus max mini midi maxi deluxe premium basic classic original new old ii iii iv mk2 mk3 v2 v3 gen
+  long short tall petite slim regular relaxed wide sleeveless hooded lined unlined longsleeve shortsleeve cropped oversized heavy lightweight
+  herren damen kinder jungen mädchen baby homme femme enfant fille garçon hombre mujer niño niña uomo donna bambino heren dames
+  xl summer winter spring autumn indoor outdoor travel home
+`);
+
+const stemmed = (word: string) => stemOf(word);
+export const isGoods = (word: string): boolean => GOODS.has(stemmed(word));
+export const isBesideGoods = (word: string): boolean => BESIDE_GOODS.has(stemmed(word));
+export const isOtherGoods = (word: string): boolean => OTHER_GOODS.has(stemmed(word));
+/** Whether a word changes what the goods are, whatever list it stands in. */
+export const changesGoods = (word: string): boolean => isGoods(word) || isBesideGoods(word) || isOtherGoods(word);

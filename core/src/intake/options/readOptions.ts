@@ -1,0 +1,225 @@
+/** Every option that stands in a name or a cell: colours, sizes, materials, patterns, packs, each with the tokens it takes. */
+import { ROLES, type Role } from '../../family/shape';
+import { compact, foldLetters } from '../../pictures/match/fileWords';
+import type { Registry } from '../../registry/openRegistry';
+import { colourWord, isAfterColour, isBeforeColour } from './colourWords';
+import { MATERIALS, PATTERNS } from './materialWords';
+import { mayBeginSize, readLengthWord, readSize } from './readSize';
+import { tokensOf, type Token } from './tokens';
+
+export interface OptionRead {
+  /** The first token, and the one after the last. */
+  from: number;
+  to: number;
+  /** What it may be, the likeliest first. */
+  roles: readonly Role[];
+  /** Two spellings of one value have the same. */
+  key: string;
+  /** How it is written where there are several ways. */
+  label?: string | undefined;
+  /** Bare numbers, and colours that name a thing besides: options only beside others like them. */
+  isWeak: boolean;
+}
+
+/** Finds options by the words of the trade and by the seller's own dictionary. */
+export interface OptionReader {
+  /** The options of a text from left to right; none overlaps another. */
+  read(tokens: readonly Token[]): OptionRead[];
+  /** What a whole text is, if it is one option and nothing else. */
+  whole(tokens: readonly Token[]): OptionRead | null;
+}
+
+interface Phrase {
+  words: readonly string[];
+  roles: readonly Role[];
+  key: string;
+  label?: string;
+}
+
+interface Lexicon {
+  phrases: Map<string, Phrase[]>;
+  /** Word → whether an option can begin with it. */
+  known: Map<string, boolean>;
+}
+
+/** So many words and texts are remembered. */
+const LONGEST_KEPT = 50_000;
+
+/** Makes a reader; what it has read is remembered, since lists say the same a thousand times. */
+export function openOptionReader(registry: Registry): OptionReader {
+  const lexicon: Lexicon = { phrases: phrasesOf(registry), known: new Map() };
+  const known = new Map<string, OptionRead | null>();
+  const read = (tokens: readonly Token[]) => readAll(lexicon, tokens);
+  return {
+    read,
+    whole(tokens) {
+      const said = tokens.map((token) => token.text).join(' ');
+      let found = known.get(said);
+      if (found === undefined) {
+        found = wholeOf(read(tokens), tokens);
+        if (known.size < LONGEST_KEPT) known.set(said, found);
+      }
+      return found;
+    },
+  };
+}
+
+function wholeOf(options: readonly OptionRead[], tokens: readonly Token[]): OptionRead | null {
+  const [first, ...more] = options;
+  const isAll = first && first.from === 0 && first.to === tokens.length;
+  if (isAll) return first;
+  // "Navy / White": two colours are one value.
+  const isColours = first && [first, ...more].every((one) => one.roles.includes('colour'));
+  const between = tokens.filter((_, at) => !options.some((one) => at >= one.from && at < one.to));
+  if (!isColours || !between.every((token) => JOINS.has(token.text))) return null;
+  return {
+    ...first,
+    from: 0,
+    to: tokens.length,
+    roles: ['colour'],
+    key: keyOf(tokens),
+    isWeak: false,
+    label: undefined,
+  };
+}
+
+const MADE_OF = new Set(MATERIALS);
+const JOINS = new Set(['/', '&', '+', 'and', 'und', 'et', 'y', 'e', 'en', 'with', '-']);
+
+/** Sizes are read by what they say: "S" and "Small" are one, whichever the dictionary has. */
+function isReadSize(role: Role, spelling: string): boolean {
+  if (role === 'colour' || role === 'material' || role === 'pattern') return false;
+  const tokens = tokensOf(spelling);
+  return readSize(tokens, 0)?.to === tokens.length;
+}
+
+function phrasesOf(registry: Registry): Map<string, Phrase[]> {
+  const phrases = new Map<string, Phrase[]>();
+  const add = (text: string, role: Role, key = compact(text), label?: string) => {
+    const words = foldLetters(text)
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter(Boolean);
+    if (words.length === 0) return;
+    const list = phrases.get(words[0]!) ?? [];
+    const twin = list.find((one) => one.words.join(' ') === words.join(' '));
+    if (twin) twin.roles = [...new Set([...twin.roles, role])];
+    else list.push({ words, roles: [role], key, ...(label === undefined ? {} : { label }) });
+    phrases.set(words[0]!, list);
+  };
+  for (const role of ROLES) {
+    for (const entry of Object.values(registry.data.dictionary[role] ?? {}))
+      for (const spelling of [entry.label, ...entry.synonyms])
+        if ((spelling.length > 2 || role !== 'other') && !isReadSize(role, spelling))
+          add(spelling, role, compact(entry.label), entry.label);
+  }
+  for (const text of MATERIALS) add(text, 'material');
+  for (const text of PATTERNS) add(text, 'pattern');
+  for (const list of phrases.values()) list.sort((a, b) => b.words.length - a.words.length);
+  return phrases;
+}
+
+function readAll(lexicon: Lexicon, tokens: readonly Token[]): OptionRead[] {
+  const found: OptionRead[] = [];
+  for (let at = 0; at < tokens.length;) {
+    const option = readAt(lexicon, tokens, at);
+    if (option) {
+      found.push(option);
+      at = option.to;
+      const length = option.roles[0] === 'size' ? readLengthWord(tokens[at]) : null;
+      if (length) {
+        found.push({ from: at, to: at + 1, roles: ['length'], key: length.key, isWeak: false });
+        at += 1;
+      }
+    } else at += 1;
+  }
+  return found;
+}
+
+/** Whether an option can begin with a word: most words of a list begin none, and stand in it a thousand times. */
+function mayBegin({ phrases, known }: Lexicon, word: string): boolean {
+  let may = known.get(word);
+  if (may === undefined) {
+    may = phrases.has(word) || colourWord(word) !== null || isBeforeColour(word) || mayBeginSize(word);
+    if (known.size < LONGEST_KEPT) known.set(word, may);
+  }
+  return may;
+}
+
+function readAt(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionRead | null {
+  const { kind, text } = tokens[at]!;
+  if (kind === 'sign') return null;
+  if (kind === 'word' && !mayBegin(lexicon, text)) return null;
+  const phrase = kind === 'word' ? phraseAt(lexicon.phrases, tokens, at) : null;
+  const colour = kind === 'word' ? colourAt(tokens, at) : null;
+  if (phrase && colour && phrase.to <= colour.to)
+    return phrase.to === colour.to
+      ? {
+          ...colour,
+          ...('label' in phrase ? { label: phrase.label, key: phrase.key } : {}),
+          roles: union(phrase, colour),
+        }
+      : colour;
+  if (phrase && colour) {
+    // "Rose gold" is a colour and a metal.
+    const isColour = tokens.slice(at, phrase.to).every((token) => token.kind === 'sign' || colourWord(token.text));
+    return isColour ? { ...phrase, roles: union(phrase, colour) } : phrase;
+  }
+  if (phrase ?? colour) return phrase ?? colour;
+  const size = readSize(tokens, at);
+  return size && { from: at, to: size.to, roles: [size.role], key: size.key, isWeak: size.isWeak, label: size.label };
+}
+
+/** A colour that is a material too ("Denim", "Gold") is taken for a colour first. */
+const union = (phrase: OptionRead, colour: OptionRead): Role[] =>
+  phrase.roles.includes('colour') ? [...phrase.roles] : [...colour.roles, ...phrase.roles];
+
+function phraseAt(phrases: Map<string, Phrase[]>, tokens: readonly Token[], at: number): OptionRead | null {
+  for (const phrase of phrases.get(tokens[at]!.text) ?? []) {
+    const to = endOf(phrase.words, tokens, at);
+    if (to !== null) return { from: at, to, roles: phrase.roles, key: phrase.key, label: phrase.label, isWeak: false };
+  }
+  return null;
+}
+
+/** Where words end that stand at a token, hyphens between them left out; null where they do not stand there. */
+function endOf(words: readonly string[], tokens: readonly Token[], at: number): number | null {
+  let next = at;
+  for (const [place, word] of words.entries()) {
+    if (place > 0 && tokens[next]?.text === '-') next += 1;
+    if (tokens[next]?.text !== word) return null;
+    next += 1;
+  }
+  return next;
+}
+
+/** "Navy", "Dark forest green", "bleu foncé", "Rose gold": words for colours with those that change them. */
+function colourAt(tokens: readonly Token[], at: number): OptionRead | null {
+  let next = at;
+  let end = at;
+  let isPlain = false;
+  for (; next < tokens.length; next++) {
+    const token = tokens[next]!;
+    if (token.kind === 'sign') {
+      // A hyphen between: "off-white"; a slash between colours makes one of two.
+      const goesOn = token.glued && tokens[next + 1]?.glued && (token.text === '-' || token.text === '/');
+      if (next > at && goesOn) continue;
+      break;
+    }
+    const word = token.kind === 'word' ? colourWord(token.text) : null;
+    // "Mustard linen": the second word is what it is made of.
+    if (word === 'thing' && end > at && MADE_OF.has(token.text)) break;
+    if (word) {
+      end = next + 1;
+      isPlain ||= word === 'plain';
+    } else if (!isBeforeColour(token.text) && !(end > at && isAfterColour(token.text))) break;
+    else if (end > at && isAfterColour(token.text)) end = next + 1;
+  }
+  if (end === at) return null;
+  return { from: at, to: end, roles: ['colour'], key: keyOf(tokens.slice(at, end)), isWeak: !isPlain };
+}
+
+const keyOf = (tokens: readonly Token[]): string =>
+  tokens
+    .filter((token) => token.kind !== 'sign')
+    .map((token) => token.text)
+    .join('');

@@ -1,0 +1,291 @@
+/** Sizes, lengths, volumes, ages and numbers of pieces as they stand in names and cells. */
+import type { Role } from '../../family/shape';
+import type { Token } from './tokens';
+import {
+  BEFORE_AGES,
+  BEFORE_PACKS,
+  BEFORE_SIZES,
+  MONTHS,
+  OF,
+  ONE_SIZES,
+  PACKS,
+  SIZE_SYSTEMS,
+  UNITS,
+  WORD_SIZES,
+  YEARS,
+} from './sizeWords';
+
+export interface SizeRead {
+  /** The token after the last. */
+  to: number;
+  role: Extract<Role, 'size' | 'length' | 'volume' | 'pack'>;
+  /** Two spellings of one size have the same. */
+  key: string;
+  /** How it is written where it is spelled in several ways; none: as it stands. */
+  label?: string;
+  /** A bare number, a letter with a number: whether it is a size is seen by what else stands there. */
+  isWeak: boolean;
+}
+
+const LETTERS = /^(x{0,6})([sml])$/;
+const LENGTHS = new Set(['short', 'regular', 'long', 'tall', 'petite', 'reg', 'xlong', 'xshort']);
+
+/** The size that begins at a token; null where none does. */
+export function readSize(tokens: readonly Token[], at: number): SizeRead | null {
+  const token = tokens[at];
+  if (!token) return null;
+  if (token.kind === 'number') return readFromNumber(tokens, at);
+  if (token.kind !== 'word') return null;
+  return readLetters(tokens, at) ?? readNamed(tokens, at);
+}
+
+/** Whether a size can begin with a word. */
+export const mayBeginSize = (word: string): boolean =>
+  LETTERS.test(word) ||
+  word in WORD_SIZES ||
+  /^(?:x+|extra|xl?)/.test(word) ||
+  ONE_SIZES.has(word) ||
+  ['one', 'free', 'os', 'w', 'newborn'].includes(word) ||
+  BEFORE_SIZES.has(word) ||
+  SIZE_SYSTEMS.has(word) ||
+  BEFORE_PACKS.has(word) ||
+  BEFORE_AGES.has(word);
+
+/** "Long" and the like after a size. */
+export function readLengthWord(token: Token | undefined): SizeRead | null {
+  if (token?.kind !== 'word' || !LENGTHS.has(token.text)) return null;
+  return { to: 0, role: 'length', key: token.text === 'reg' ? 'regular' : token.text, isWeak: false };
+}
+
+/** Letter sizes by their distance from M: XS is -2, XXL is 3. */
+function letterSize(step: number, to: number): SizeRead {
+  return { to, role: 'size', key: `letter${step}`, label: letterLabel(step), isWeak: false };
+}
+function letterLabel(step: number): string {
+  if (step === 0) return 'M';
+  const crosses = Math.abs(step) - 1;
+  const letter = step < 0 ? 'S' : 'L';
+  return crosses > 3 || (step < 0 && crosses > 2) ? `${crosses}X${letter}` : 'X'.repeat(crosses) + letter;
+}
+
+function stepOf(word: string): number | null {
+  const match = LETTERS.exec(word);
+  return match && stepFrom(match[1]!.length, match[2]!);
+}
+const stepFrom = (crosses: number, letter: string): number | null =>
+  letter === 'm' ? (crosses === 0 ? 0 : null) : letter === 's' ? -1 - crosses : 1 + crosses;
+
+function readLetters(tokens: readonly Token[], at: number): SizeRead | null {
+  const read = readLetter(tokens, at);
+  if (!read) return null;
+  // "S/M": one size for two.
+  const sign = tokens[read.to];
+  const isJoined = sign?.glued && (sign.text === '/' || sign.text === '-') && tokens[read.to + 1]?.glued;
+  const second = isJoined ? readLetter(tokens, read.to + 1) : null;
+  if (!second) return read;
+  return { ...read, to: second.to, key: `${read.key}/${second.key}`, label: `${read.label}/${second.label}` };
+}
+
+function readLetter(tokens: readonly Token[], at: number): SizeRead | null {
+  const { text, glued } = tokens[at]!;
+  // A letter that hangs on a hyphen and a word is part of that word: "T-S", but "Navy-S" is a size.
+  const step = glued && tokens[at - 1]?.kind === 'number' ? null : stepOf(text);
+  if (step !== null) return letterSize(step, at + 1);
+  const whole = WORD_SIZES[text];
+  if (whole) return letterSize(stepOf(whole.toLowerCase())!, at + 1);
+  const written = /^(x+|extra|extraextra)(small|large|sml|lge|lrg)$/.exec(text);
+  if (written) {
+    const crosses = written[1]!.startsWith('x') ? written[1]!.length : written[1]!.length / 5;
+    return letterSize(stepFrom(crosses, WORD_SIZES[written[2]!]!.toLowerCase())!, at + 1);
+  }
+  return readCrosses(tokens, at);
+}
+
+/** "X-Large", "Extra Extra Small", "XX Large". */
+function readCrosses(tokens: readonly Token[], at: number): SizeRead | null {
+  let crosses = 0;
+  let next = at;
+  for (; tokens[next]?.kind === 'word' || (crosses > 0 && tokens[next]?.text === '-'); next++) {
+    const { text } = tokens[next]!;
+    if (text === 'extra') crosses += 1;
+    else if (/^x+$/.test(text)) crosses += text.length;
+    else if (text !== '-') break;
+  }
+  const letter = crosses > 0 ? WORD_SIZES[tokens[next]?.text ?? ''] : undefined;
+  if (!letter || letter === 'M') return null;
+  return letterSize(stepFrom(crosses, letter.toLowerCase())!, next + 1);
+}
+
+function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
+  const { text } = tokens[at]!;
+  const next = tokens[at + 1];
+  if (ONE_SIZES.has(text)) return oneSize(at + 1);
+  if (['one', 'free', 'taille', 'talla', 'taglia'].includes(text)) {
+    const joined = next?.kind === 'word' ? next : tokens[at + 2];
+    if (joined && ONE_SIZES.has(text + joined.text)) return oneSize(tokens.indexOf(joined) + 1, tokens);
+  }
+  if (text === 'os' && !next) return oneSize(at + 1);
+  if (BEFORE_SIZES.has(text)) return readAfterName(tokens, at);
+  if (SIZE_SYSTEMS.has(text) && next?.kind === 'number') return readSystem(tokens, at);
+  if (text === 'w' && next?.kind === 'number' && next.glued) return readWaist(tokens, at);
+  if (BEFORE_PACKS.has(text) && OF.has(next?.text ?? '') && tokens[at + 2]?.kind === 'number')
+    return pack(tokens[at + 2]!.text, at + 3);
+  if (text === 'x' && next?.glued && next.kind === 'number') return pack(next.text, at + 2);
+  if (BEFORE_AGES.has(text) && next?.kind === 'number') {
+    const chain = chainFrom(tokens, at + 1);
+    const unit = tokens[chain.to];
+    const isMonths = unit !== undefined && MONTHS.has(unit.text);
+    const to = unit && (isMonths || YEARS.has(unit.text)) ? chain.to + 1 : chain.to;
+    return { to, role: 'size', key: ageKey(chain.numbers, isMonths), isWeak: false };
+  }
+  if (text === 'newborn') return { to: at + 1, role: 'size', key: 'months0', isWeak: false };
+  return null;
+}
+
+/** "One size", with "fits all" behind it perhaps. */
+function oneSize(to: number, tokens?: readonly Token[]): SizeRead {
+  const fits = tokens?.[to]?.text === 'fits' && ['all', 'most'].includes(tokens[to + 1]?.text ?? '');
+  return { to: fits ? to + 2 : to, role: 'size', key: 'one', isWeak: false };
+}
+
+function readAfterName(tokens: readonly Token[], at: number): SizeRead | null {
+  let next = at + 1;
+  while (tokens[next] && [':', '.', '=', '-'].includes(tokens[next]!.text) && next < at + 3) next += 1;
+  const read = readSize(tokens, next);
+  return read && read.role !== 'pack' ? { ...read, role: 'size', isWeak: false } : null;
+}
+
+function readSystem(tokens: readonly Token[], at: number): SizeRead | null {
+  const chain = chainFrom(tokens, at + 1);
+  return { to: chain.to, role: 'size', key: tokens[at]!.text.slice(0, 2) + chain.numbers.join('-'), isWeak: false };
+}
+
+/** "W32 L34", "W32/L34". */
+function readWaist(tokens: readonly Token[], at: number): SizeRead | null {
+  let next = at + 2;
+  if (tokens[next] && ['/', '-', ',', 'x'].includes(tokens[next]!.text)) next += 1;
+  const length = tokens[next]?.text === 'l' && tokens[next + 1]?.glued ? tokens[next + 1] : undefined;
+  const waist = tokens[at + 1]!.text;
+  if (length?.kind !== 'number') return { to: at + 2, role: 'size', key: waist, isWeak: false };
+  return { to: next + 2, role: 'size', key: `${waist}/${length.text}`, isWeak: false };
+}
+
+interface Chain {
+  numbers: string[];
+  signs: string[];
+  to: number;
+}
+
+/** Numbers joined by hyphens, slashes or times: "39-42", "130 × 180". */
+function chainFrom(tokens: readonly Token[], at: number): Chain {
+  const chain: Chain = { numbers: [tokens[at]!.text], signs: [], to: at + 1 };
+  for (;;) {
+    const sign = tokens[chain.to];
+    const number = tokens[chain.to + 1];
+    if (!sign || number?.kind !== 'number' || !['-', '–', '/', 'x', '×'].includes(sign.text)) return chain;
+    const isRange = '-–/'.includes(sign.text);
+    // "42 - 350 ml" are two things; ranges are written without blanks, or with both ends alike.
+    if (isRange && !sign.glued && number.text.length > 3) return chain;
+    if (isRange && !sign.glued && Number(number.text) <= Number(chain.numbers.at(-1))) return chain;
+    chain.numbers.push(number.text);
+    chain.signs.push(sign.text);
+    chain.to += 2;
+  }
+}
+
+function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
+  const chain = chainFrom(tokens, at);
+  const unit = tokens[chain.to];
+  const isSingle = chain.numbers.length === 1;
+  if (unit?.kind === 'word' || unit?.kind === 'sign') {
+    const read = isSingle
+      ? (readNumberedLetters(tokens, chain.to, chain.numbers[0]!) ?? readPack(tokens, chain))
+      : null;
+    if (read) return read;
+    const cup = isSingle ? readCup(tokens, chain.to, Number(chain.numbers[0])) : null;
+    if (cup) return cup;
+    const age = readAge(tokens, chain);
+    if (age) return age;
+    const measure = readMeasure(tokens, chain);
+    if (measure) return measure;
+  }
+  if (
+    chain.numbers.some(
+      (number) => number.replace('.5', '').length > 3 || number.includes('.') !== number.endsWith('.5'),
+    )
+  )
+    return null;
+  if (isSingle) return { to: chain.to, role: 'size', key: chain.numbers[0]!, isWeak: true };
+  const isPair = chain.signs.some((sign) => sign === 'x' || sign === '×');
+  if (chain.numbers.length > 2) return null;
+  return { to: chain.to, role: 'size', key: chain.numbers.join(isPair ? '/' : '-'), isWeak: false };
+}
+
+/** "2XL", "3X-Large". */
+function readNumberedLetters(tokens: readonly Token[], at: number, number: string): SizeRead | null {
+  const letters = tokens[at]!;
+  if (!letters.glued || number.length > 1) return null;
+  if (/^x[sl]$/.test(letters.text)) return letterSize(stepFrom(Number(number), letters.text[1]!)!, at + 1);
+  if (letters.text === 'x') {
+    const word = tokens[at + 1]?.text === '-' ? at + 2 : at + 1;
+    const letter = WORD_SIZES[tokens[word]?.text ?? ''];
+    if (letter && letter !== 'M') return letterSize(stepFrom(Number(number), letter.toLowerCase())!, word + 1);
+  }
+  return null;
+}
+
+/** "75B", "34DD": band and cup. */
+function readCup(tokens: readonly Token[], at: number, band: number): SizeRead | null {
+  const cup = tokens[at]!;
+  const isBand = (band >= 60 && band <= 120 && band % 5 === 0) || (band >= 28 && band <= 46 && band % 2 === 0);
+  if (!cup.glued || !isBand || !/^(?:[a-h]|aa|dd|ff|gg|hh)$/.test(cup.text)) return null;
+  return { to: at + 1, role: 'size', key: `cup${band}${cup.text}`, isWeak: false };
+}
+
+/** "3-pack", "3er-Pack", "2 pairs". */
+function readPack(tokens: readonly Token[], { numbers, to }: Chain): SizeRead | null {
+  let next = to;
+  if (tokens[next]?.text === 'er' && tokens[next]!.glued) next += 1;
+  if (tokens[next]?.text === '-') next += 1;
+  if (tokens[next]?.text === 'x' && tokens[next]!.glued && !tokens[next + 1]) return pack(numbers[0]!, next + 1);
+  return PACKS.has(tokens[next]?.text ?? '') && !numbers[0]!.includes('.') ? pack(numbers[0]!, next + 1) : null;
+}
+const pack = (number: string, to: number): SizeRead => ({
+  to,
+  role: 'pack',
+  key: `pack${Number(number)}`,
+  isWeak: false,
+});
+
+/** Months where the letter hangs on the numbers that months come in; a metre has a blank before it. */
+function readAge(tokens: readonly Token[], chain: Chain): SizeRead | null {
+  const unit = tokens[chain.to]!;
+  const isMonths =
+    MONTHS.has(unit.text) ||
+    (unit.text === 'm' &&
+      unit.glued &&
+      (chain.numbers.length === 2 || [0, 3, 6, 9, 12, 18, 24, 36].includes(Number(chain.numbers[0]))));
+  const isYears = YEARS.has(unit.text) || (unit.text === 't' && unit.glued && chain.numbers[0]!.length === 1);
+  if (!isMonths && !isYears) return null;
+  const hasOld = tokens[chain.to + 1]?.text === 'old';
+  return { to: chain.to + (hasOld ? 2 : 1), role: 'size', key: ageKey(chain.numbers, isMonths), isWeak: false };
+}
+const ageKey = (numbers: readonly string[], isMonths: boolean) => (isMonths ? 'months' : 'years') + numbers.join('-');
+
+/** To the smallest unit of its kind, so that 0.35 l is 350 ml. */
+const FACTORS: Record<string, readonly [string, number]> = {
+  ...{ mm: ['mm', 1], cm: ['mm', 10], m: ['mm', 1000], in: ['mm', 25.4], ft: ['mm', 304.8] },
+  ...{ ml: ['ml', 1], cl: ['ml', 10], dl: ['ml', 100], l: ['ml', 1000], 'fl oz': ['floz', 1] },
+  ...{ g: ['g', 1], kg: ['g', 1000], oz: ['oz', 1], lb: ['oz', 16] },
+};
+
+function readMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null {
+  const isOunces = tokens[chain.to]!.text === 'fl' && tokens[chain.to + 1]?.text === 'oz';
+  const unit = UNITS[isOunces ? 'floz' : tokens[chain.to]!.text];
+  if (!unit) return null;
+  const [role, written] = unit;
+  const [smallest, factor] = FACTORS[written]!;
+  const measured = chain.numbers.map((number) => Math.round(Number(number) * factor * 1000) / 1000);
+  const key = `${measured.join(chain.signs[0] === '-' || chain.signs[0] === '–' ? '-' : '×')}${smallest}`;
+  return { to: chain.to + (isOunces ? 2 : 1), role: chain.numbers.length > 1 ? 'size' : role, key, isWeak: false };
+}

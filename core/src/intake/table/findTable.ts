@@ -1,0 +1,163 @@
+/** Where the table of a list is: title lines above it, its header of one or two lines, totals and notes below. */
+import type { OptionReader } from '../options/readOptions';
+import { tokensOf } from '../options/tokens';
+import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
+import { foldHeader, type HeaderMeaning } from './headerWords';
+import type { Table } from './shape';
+
+export type SkipReason = 'title' | 'total' | 'note' | 'header' | 'section';
+
+export interface TableFound {
+  /** Places of the header's lines, from 0; none where the list has no header. */
+  headerRows: number[];
+  /** Both lines of a header together. */
+  headers: string[];
+  /** The last line of the header alone: sizes across stand there. */
+  below: string[];
+  /** Places of the rows of goods. */
+  body: number[];
+  skipped: { at: number; why: SkipReason }[];
+}
+
+/** So far down a header is looked for. */
+const LOOKED_AT = 60;
+
+interface Words {
+  meaningOf: (header: string) => HeaderMeaning | null;
+  options: OptionReader;
+}
+
+/** Finds the table. `headerRow` (from 1) says where its header is, if the seller did. */
+export function findTable(table: Table, words: Words, headerRow?: number): TableFound {
+  const width = table.slice(0, 2000).reduce((most, row) => Math.max(most, row.length), 0);
+  const header = headerRow === undefined ? findHeader(table, words) : headerRow - 1;
+  const headerRows = header === null ? [] : headerLines(table, header, words);
+  const { headers, below } = joined(table, headerRows, width);
+  const skipped: TableFound['skipped'] = [];
+  const body: number[] = [];
+  const first = headerRows.length > 0 ? headerRows.at(-1)! + 1 : 0;
+  for (let at = 0; at < (headerRows[0] ?? 0); at++) if (!isEmpty(table[at]!)) skipped.push({ at, why: 'title' });
+  for (let at = first; at < table.length; at++) {
+    const row = table[at]!;
+    if (isEmpty(row)) continue;
+    const why = reasonToSkip(row, headerRows, table);
+    if (why) skipped.push({ at, why });
+    else body.push(at);
+  }
+  return { headerRows, headers, below, body, skipped };
+}
+
+const isEmpty = (row: readonly string[]) => row.every((cell) => cell.trim() === '');
+
+/** The row that reads most like a header; null where none does. */
+function findHeader(table: Table, words: Words): number | null {
+  const rows = table
+    .slice(0, LOOKED_AT)
+    .map((row, at) => ({ at, score: headerScore(row, words), filled: row.filter((cell) => !isBlank(cell)).length }));
+  const best = Math.max(...rows.map(({ score }) => score), 0);
+  if (best < 1.9) return null;
+  // Captions above a header say as much as it, of fewer columns.
+  const near = rows.filter(({ score }) => score >= 1.9 && score >= best - 0.5);
+  return near.toSorted((a, b) => b.filled - a.filled || a.at - b.at)[0]!.at;
+}
+
+/** How much a row reads like a header: a point for each cell that is a known one, less for numbers and long texts. */
+function headerScore(row: readonly string[], { meaningOf, options }: Words): number {
+  let score = 0;
+  let filled = 0;
+  const seen = new Set<string>();
+  for (const cell of row) {
+    const text = cell.trim();
+    if (text === '') continue;
+    filled += 1;
+    const meant = text.length <= 40 ? meaningOf(text) : null;
+    const said = meant ? JSON.stringify(meant.meaning) : text;
+    if (meant && !seen.has(said)) score += meant.certainty;
+    else if (digitsOf(text) || numberLook(text) === 'decimal' || numberLook(text) === 'money') score -= 1.5;
+    else if (!meant && numberLook(text) !== 'whole' && options.whole(tokensOf(text))?.roles[0] === 'size') score += 0.5;
+    else if (text.length > 40) score -= 0.5;
+    seen.add(said);
+  }
+  // A list of one column has a header of one word.
+  return filled > 1 ? score : row.length === 1 && score >= 1 ? 2 : 0;
+}
+
+/** One line or two: captions stand above ("Size" over S, M, L), or more words below. */
+function headerLines(table: Table, at: number, words: Words): number[] {
+  if (isCaptions(table, at - 1, at, words)) return [at - 1, at];
+  if (isSecondLine(table, at, words)) return [at, at + 1];
+  return [at];
+}
+
+/** A row of few captions above the header: known words, over columns that go on below. */
+function isCaptions(table: Table, above: number, at: number, { meaningOf }: Words): boolean {
+  const row = table[above];
+  if (!row) return false;
+  const filled = row.flatMap((cell, place) => (isBlank(cell) ? [] : [place]));
+  const known = filled.filter((place) => row[place]!.trim().length <= 40 && meaningOf(row[place]!.trim()));
+  const isTitle = filled.length === 1 && filled[0] === 0;
+  if (known.length === 0 || isTitle || filled.some((place) => numberLook(row[place]!))) return false;
+  // A row of goods would have something under most of its cells.
+  const header = table[at]!.filter((cell) => !isBlank(cell)).length;
+  return (
+    new Set(filled.map((place) => row[place]!.trim())).size < header &&
+    known.length * 2 >= new Set(filled.map((place) => row[place]!.trim())).size
+  );
+}
+
+/** A row of sizes or units right below, nothing under the name of the goods. */
+function isSecondLine(table: Table, at: number, { meaningOf, options }: Words): boolean {
+  const head = table[at]!;
+  const row = table[at + 1];
+  if (!row) return false;
+  const filled = row.flatMap((cell, place) => (isBlank(cell) ? [] : [place]));
+  if (filled.length < 2 || filled.includes(0)) return false;
+  const isData = (cell: string) => digitsOf(cell) !== null || ['decimal', 'money'].includes(numberLook(cell) ?? '');
+  if (filled.some((place) => isData(row[place]!))) return false;
+  const sizes = filled.filter((place) => options.whole(tokensOf(row[place]!))?.roles[0] === 'size');
+  const known = filled.filter((place) => meaningOf(row[place]!) !== null);
+  if (sizes.length + known.length < filled.length * 0.6) return false;
+  // Captions go over what stands below: the cell above is empty, or says the same as its neighbour.
+  const under = filled.filter(
+    (place) => isBlank(head[place]) || head[place] === head[place - 1] || head[place] === head[place + 1],
+  );
+  return under.length >= filled.length - 2 && under.length > 0;
+}
+
+/** Headers of two lines in one: a caption goes on to the right over what it has below it. */
+function joined(table: Table, rows: readonly number[], width: number): Pick<TableFound, 'headers' | 'below'> {
+  const cell = (row: number, place: number) => (table[row]?.[place] ?? '').trim().replace(/\s+/g, ' ');
+  const places = Array.from({ length: width }, (_, place) => place);
+  if (rows.length === 0) return { headers: places.map(() => ''), below: places.map(() => '') };
+  const last = rows.at(-1)!;
+  const below = places.map((place) => cell(last, place));
+  if (rows.length === 1) return { headers: below, below };
+  let caption = '';
+  const headers = places.map((place) => {
+    const above = cell(rows[0]!, place);
+    const under = below[place]!;
+    if (above !== '') caption = above;
+    else if (under === '') caption = '';
+    const top = above !== '' || isShort(under) ? (above !== '' ? above : caption) : '';
+    return top === '' || foldHeader(top) === foldHeader(under) ? under || top : under === '' ? top : `${top} ${under}`;
+  });
+  return { headers, below };
+}
+const isShort = (text: string) => text !== '' && text.length <= 6;
+
+function reasonToSkip(row: readonly string[], headerRows: readonly number[], table: Table): SkipReason | null {
+  const filled = row.filter((cell) => !isBlank(cell));
+  const [first = ''] = filled;
+  const header = headerRows.length > 0 ? table[headerRows.at(-1)!]! : [];
+  if (filled.length > 1 && row.every((cell, place) => cell.trim() === (header[place] ?? '').trim())) return 'header';
+  const words = filled.filter((cell) => numberLook(cell) === null);
+  if (looksLikeTotal(first) && words.length <= 2) return 'total';
+  if (filled.length > 1) return null;
+  if (row.length <= 1) return null;
+  const text = first.trim();
+  return text.length > 60 || /[.!?]$/.test(text) || /^\*|:\s/.test(text)
+    ? 'note'
+    : numberLook(text)
+      ? 'total'
+      : 'section';
+}

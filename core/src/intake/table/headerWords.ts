@@ -1,0 +1,174 @@
+/** What headers mean, in the languages supplier lists come in; common practice. */
+import type { Role } from '../../family/shape';
+import { foldLetters } from '../../pictures/match/fileWords';
+import type { Registry } from '../../registry/openRegistry';
+import { ROLE_LABELS } from '../../registry/roles';
+import { headerOf } from '../../registry/field';
+import type { Meaning } from './shape';
+
+/** Key of a field → headers. */
+const FIELD_HEADERS: Record<string, string> = {
+  name: `name, artikel, product name, product, title, item, item name, item title, article, article name, product title, family, family name, bezeichnung, artikelbezeichnung, artikelname, produktname, produkt, produktbezeichnung, titel,
+    désignation, nom, nom du produit, produit, libellé, intitulé, nombre, nombre del producto, producto, artículo, denominación, nome, nome prodotto, prodotto, articolo, denominazione, naam, productnaam, omschrijving, artikelomschrijving, nazwa, nome do produto, benämning, style name, goods, model name`,
+  brand: 'brand, brand name, label, marke, hersteller marke, marque, marca, merk, märke, marka, trade mark, house',
+  maker: 'maker, manufacturer, hersteller, fabricant, fabricante, produttore, fabrikant, producer',
+  styleCode: `style code, style, style no, style number, style id, style ref, model code, model no, model number, modellnummer, modell-nr, modellcode, modell nr, référence modèle, code modèle, código modelo, codice modello, modelcode, family code,
+    product code, base sku, root sku, group id, product id, product group id, handle, modell, modèle, modelo, modello`,
+  category:
+    'category, product category, department, kategorie, warengruppe, produktgruppe, catégorie, rayon, categoría, categoria, reparto, categorie, kategoria, section, product type',
+  sku: `sku, sku code, variant sku, child sku, seller sku, article no, article number, article code, item no, item number, item code, art no, art nr, artikelnummer, artikelnr, artikel-nr, art.-nr., artikel nr, bestellnummer, référence, réf, ref, référence article,
+    code article, referencia, código, codigo, referencia artículo, codice, codice articolo, riferimento, artikelcode, indeks, stock code, our code, part no, part number, order code, variant code, supplier ref, reference, code`,
+  gtin: 'gtin, ean, ean code, ean13, ean-13, ean 13, barcode, bar code, upc, upc-a, upc code, isbn, gencod, code-barres, code barres, código de barras, codigo de barras, codice a barre, streepjescode, strichcode, kod kreskowy, gtin-13, gtin/ean, ean/upc, ean/gtin',
+  price: `price, retail price, sale price incl tax, selling price, unit price, price incl. vat, price inc vat, gross price, shop price, our price, vk, vk-preis, verkaufspreis, preis, bruttopreis, preis brutto, endpreis, prix, prix ttc, prix de vente, precio, pvp, precio de venta,
+    prezzo, prezzo al pubblico, prezzo di vendita, prijs, verkoopprijs, pris, cena, preço, price eur, price gbp, price usd, price (eur), price (gbp), price (usd), price €, price £, amount`,
+  listPrice:
+    'list price, rrp, srp, msrp, recommended price, recommended retail price, uvp, uvp brutto, prix conseillé, ppc, prix public, precio recomendado, pvpr, prezzo consigliato, adviesprijs, full price, compare price, was price, catalogue price',
+  cost: `cost, cost price, wholesale, wholesale price, trade price, net price, purchase price, buying price, ek, ek-preis, einkaufspreis, nettopreis, ek netto, preis netto, händlerpreis, prix d'achat, prix net, prix ht, pa ht, prix de gros, coste, precio de coste, precio neto,
+    costo, prezzo di acquisto, prezzo netto, inkoopprijs, inkoop, whs, dealer price, unit cost`,
+  stock: `stock, stk, qty, quantity, pieces, pcs, units, on hand, in stock, available, availability, inventory, stock level, stock qty, bestand, lagerbestand, menge, stück, anzahl, verfügbar, quantité, qté, disponible, existencias, cantidad, unidades, giacenza, quantità, pezzi, disponibilità, voorraad, aantal, stan, lager`,
+  weight: 'weight, gross weight, net weight, gewicht, poids, peso, massa, weight g, weight kg, waga, vikt, item weight',
+  description:
+    'description, long description, product description, beschreibung, langbeschreibung, produktbeschreibung, text, langtext, description longue, descriptif, descripción, descrizione, beschrijving, opis, beskrivning, details',
+  shortText:
+    'short text, short description, kurztext, kurzbeschreibung, description courte, descripción corta, summary',
+  madeIn:
+    'made in, country of origin, origin, country, herkunftsland, ursprungsland, herkunft, pays d’origine, origine, pays, país de origen, país, paese di origine, land van herkomst',
+  composition:
+    'composition, materials, fibre content, fabric content, zusammensetzung, materialzusammensetzung, composición, composizione, samenstelling, fabric composition',
+  care: 'care, care instructions, washing, pflege, pflegehinweise, entretien, cuidados, lavado, cura, wasvoorschrift',
+  wearer: 'for whom, gender, geschlecht, zielgruppe, genre, género, genere, geslacht, sex, target group',
+  taxCode:
+    'tax code, customs code, hs code, commodity code, tariff, tariff code, zolltarifnummer, code douanier, código arancelario, codice doganale, hsn, hts',
+  mpn: 'mpn, maker part no, manufacturer part number, herstellernummer, hersteller-nr, référence fabricant',
+  packageLength: 'pack length, package length, box length, packlänge',
+  packageWidth: 'pack width, package width, box width, breite',
+  packageHeight: 'pack height, package height, box height, höhe',
+  highlights: 'highlights, bullet points, bullets, key points, merkmale',
+  searchWords:
+    'search words, keywords, tags for search, suchbegriffe, mots-clés, palabras clave, parole chiave, zoekwoorden',
+  collections: 'collection, collections, season, saison, kollektion, saisonname, colección, collezione, collectie',
+  tags: 'tags, labels, schlagworte, schlagwörter, étiquettes, etiquetas',
+  modelNumber: 'model number of maker',
+};
+
+/** Role → headers of its axis. */
+const ROLE_HEADERS: Record<Role, string> = {
+  colour:
+    'colour, color, couleurs, colores, colori, kleuren, colours, colors, shade, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colour name, color name, tint, hue',
+  size: `size, sizes, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, size name,
+    dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter`,
+  length:
+    'length, inseam, leg, leg length, inside leg, back length, länge, schrittlänge, beinlänge, longueur, largo, lunghezza, lengte, sleeve length, leg size, rückenlänge, strap length',
+  material:
+    'material, fabric, lining, materialausführung, stoff, futter, matière, doublure, materiale, tessuto, tela, tejido, forro, fodera, stof, voering, metal, wood, finish material, leather, shell, filling, füllung',
+  pattern:
+    'pattern, print, design, motif, muster, dessin, motiv, motivo, estampado, fantasia, stampa, patroon, theme, artwork',
+  pack: 'pack, units per pack, pieces in pack, stück pro pack, pack size, pieces per pack, pack of, packung, packungsgröße, stück pro packung, lot, conditionnement, paquete, confezione, verpakking, set size, bundle size, quantity per pack, count, multipack',
+  volume:
+    'volume, capacity, inhalt, fassungsvermögen, füllmenge, contenance, capacité, capacidad, volumen, capacità, contenuto, inhoud, contents',
+  model:
+    'fits, fits model, device, compatible with, for model, passend für, gerät, compatible avec, pour modèle, para modelo, per modello, voor model, vehicle, phone model',
+  other:
+    'finish, scent, fragrance, flavour, flavor, taste, option, variant option, duft, geschmack, parfum, goût, sabor, aroma, profumo, gusto, geur, smaak, ausführung, fit, width, weite, cut, hand, side, edition, wick, grade, strength, type of lid, shape, form',
+};
+
+const OTHER_HEADERS: readonly (readonly [Meaning, string])[] = [
+  [
+    { is: 'options' },
+    'options, option, variant, variants, variation, variations, attributes, attribute, variante, varianten, merkmale variante, ausprägung, déclinaison, déclinaisons, variantes, atributos, attributi, opties, variant name, variation name, specification, variant title, selection',
+  ],
+  [
+    { is: 'parent' },
+    'parent, parent sku, parent code, parent id, parent ref, parent item, parent no, belongs to, of family, master, master sku, master code, main item, hauptartikel, vaterartikel, elternartikel, parent article, article parent, référence parent, sku parent, padre, artículo padre, articolo padre, hoofdartikel, variant of, child of',
+  ],
+  [
+    { is: 'kind' },
+    'row type, record type, kind, line type, level, item type, parent/child, relation, zeilentyp, artikeltyp, type de ligne, row, is parent, role, type',
+  ],
+  [
+    { is: 'picture' },
+    'picture, pictures, image, images, photo, photos, image url, image link, main image, picture address, bild, bilder, bild-url, foto, fotos, photo url, imagen, imágenes, immagine, immagini, afbeelding, afbeeldingen, zdjęcie, image address, pictures addresses',
+  ],
+  [{ is: 'deed' }, 'action, deed, do, delete, aktion, löschen, supprimer'],
+  [{ is: 'group' }, 'family key, family id'],
+];
+
+/** How headers are compared: letters and digits alone. */
+export const foldHeader = (header: string): string =>
+  foldLetters(header)
+    .replace(/#/g, ' no ')
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim();
+
+export interface HeaderMeaning {
+  meaning: Meaning;
+  /** 1 for a header that is known as a whole, less where only a part of it is. */
+  certainty: number;
+}
+
+/** Says what a header means; null where it says nothing that is known. */
+export function openHeaders(registry: Registry): (header: string) => HeaderMeaning | null {
+  const known = new Map<string, Meaning>();
+  const add = (headers: string, meaning: Meaning) => {
+    for (const header of headers.split(',')) {
+      const folded = foldHeader(header);
+      if (folded !== '' && !known.has(folded)) known.set(folded, meaning);
+    }
+  };
+  for (const field of registry.fields) {
+    if (field.type === 'pictures' || field.type === 'surcharge' || field.onlyScoped) continue;
+    for (const header of [field.label, headerOf(field)]) known.set(foldHeader(header), { is: 'field', key: field.key });
+  }
+  for (const [key, headers] of Object.entries(FIELD_HEADERS))
+    if (registry.field(key)) add(headers, { is: 'field', key });
+  for (const [role, headers] of Object.entries(ROLE_HEADERS) as [Role, string][])
+    for (const header of [ROLE_LABELS[role], ...headers.split(',')])
+      add(header, { is: 'option', role, label: ROLE_LABELS[role] });
+  for (const [meaning, headers] of OTHER_HEADERS) add(headers, meaning);
+  const remembered = new Map<string, HeaderMeaning | null>();
+  return (header) => {
+    let found = remembered.get(header);
+    if (found === undefined) remembered.set(header, (found = meaningOf(known, header)));
+    return found;
+  };
+}
+
+const OPTION_MARK = /^option:\s+(.+)$/i;
+const VALUE = /^(?:value|values|wert|valeur|valor|valore|waarde)\s*(\d)$/;
+const NUMBERED =
+  /^(?:option|attribute|variant|variation|merkmal|attribut|eigenschaft|axis|property|opcion|opzione|choice)\s*(\d)?\s*(name|label|title|key|type|value|values|wert|valeur|valor|valore)?\s*(\d)?$/;
+
+function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning | null {
+  const marked = OPTION_MARK.exec(header.trim());
+  if (marked) {
+    const meant = known.get(foldHeader(marked[1]!));
+    const role = meant?.is === 'option' ? meant.role : 'other';
+    return { meaning: { is: 'option', role, label: marked[1]!.trim() }, certainty: 1 };
+  }
+  const folded = foldHeader(header);
+  const valued = VALUE.exec(folded);
+  if (valued) return { meaning: { is: 'optionValue', number: Number(valued[1]) }, certainty: 1 };
+  const numbered = NUMBERED.exec(folded);
+  const number = Number(numbered?.[1] ?? numbered?.[3] ?? 0);
+  if (numbered && number > 0) {
+    const isName = /name|label|title|key|type/.test(numbered[2] ?? '') || folded.startsWith('axis');
+    return { meaning: { is: isName ? 'optionName' : 'optionValue', number }, certainty: 1 };
+  }
+  const whole = known.get(folded);
+  if (whole) return { meaning: named(whole, header), certainty: 1 };
+  // "Price EUR", "Weight in kg", "Colour (English)": what it is and a word about it.
+  const words = folded.split(' ');
+  for (let length = words.length - 1; length > 0; length--)
+    for (const part of [words.slice(0, length), words.slice(-length)]) {
+      const meant = known.get(part.join(' '));
+      if (meant) return { meaning: named(meant, header), certainty: length / words.length > 0.5 ? 0.8 : 0.6 };
+    }
+  return null;
+}
+
+/** An axis is called as its column is. */
+function named(meaning: Meaning, header: string): Meaning {
+  if (meaning.is !== 'option') return meaning;
+  const label = header.trim().replace(/\s+/g, ' ').slice(0, 40);
+  return label === '' ? meaning : { ...meaning, label };
+}

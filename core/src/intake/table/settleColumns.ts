@@ -1,0 +1,169 @@
+/** Columns beside each other: what one of them means says what the others do not. */
+import type { Registry } from '../../registry/openRegistry';
+import type { Contents } from './contents';
+import type { ListColumn, Meaning } from './shape';
+
+type Guess = Pick<ListColumn, 'meaning' | 'confidence' | 'reason'>;
+const IGNORED: Meaning = { is: 'ignored' };
+const field = (key: string): Meaning => ({ is: 'field', key });
+
+/** What the seller chose, now or for the last list of its kind, stays. */
+const isSaid = (reason: ListColumn['reason']): boolean => reason === 'chosen' || reason === 'remembered';
+
+/** Settles columns in place, each as it was understood by itself; what the seller chose stays. */
+export function settleColumns(registry: Registry, columns: ListColumn[], contents: readonly Contents[]): void {
+  settleLengths(columns);
+  settleOptionPairs(columns, contents);
+  settleNames(registry, columns, contents);
+  settleCodes(columns, contents);
+  settleTwins(columns);
+  settleLeftOver(columns, contents);
+  settleTotals(columns);
+}
+
+/** "Length" beside "Width" and "Height" is the parcel's. */
+function settleLengths(columns: ListColumn[]): void {
+  const hasSides = columns.some(({ meaning }) => meaning.is === 'field' && /^package(Width|Height)$/.test(meaning.key));
+  if (!hasSides) return;
+  for (const column of columns)
+    if (column.meaning.is === 'option' && column.meaning.role === 'length' && !isSaid(column.reason))
+      column.meaning = field('packageLength');
+}
+
+/** A column of names such as "Colour" is followed by the one of its values. */
+function settleOptionPairs(columns: ListColumn[], contents: readonly Contents[]): void {
+  let number = Math.max(0, ...columns.map(({ meaning }) => ('number' in meaning ? meaning.number : 0)));
+  columns.forEach((column, at) => {
+    if (isSaid(column.reason)) return;
+    const next = columns[at + 1];
+    const isNames = contents[at]!.roleName > 0.9;
+    const { meaning } = column;
+    if (isNames && meaning.is === 'optionValue') column.meaning = { is: 'optionName', number: meaning.number };
+    if (!isNames || 'number' in meaning || !next || contents[at]!.distinct > 9) return;
+    number += 1;
+    Object.assign(column, { meaning: { is: 'optionName', number }, confidence: 0.9, reason: 'content' });
+    Object.assign(next, { meaning: { is: 'optionValue', number }, confidence: 0.9, reason: 'beside' });
+  });
+  // Values whose names nobody gives are what they look like.
+  for (const column of columns) {
+    const { meaning } = column;
+    if (meaning.is !== 'optionValue') continue;
+    const isNamed = columns.some((one) => one.meaning.is === 'optionName' && one.meaning.number === meaning.number);
+    const { role } = contents[column.at]!;
+    if (!isNamed)
+      column.meaning = {
+        is: 'option',
+        role: role && role.share > 0.5 ? role.role : 'other',
+        label: column.header.slice(0, 40),
+      };
+  }
+}
+
+/** One column is the name: of several the one of most words; of none the texts that look most like it. */
+function settleNames(registry: Registry, columns: ListColumn[], contents: readonly Contents[]): void {
+  const named = columns.filter(({ meaning }) => meaning.is === 'field' && meaning.key === 'name');
+  const chosen = named.find((column) => isSaid(column.reason));
+  if (named.length > 1) {
+    const best = chosen ?? named.toSorted((a, b) => nameScore(contents[b.at]!) - nameScore(contents[a.at]!))[0]!;
+    for (const column of named) {
+      if (column === best) continue;
+      const { code, uniqueShare } = contents[column.at]!;
+      column.meaning = code > 0.8 ? field(uniqueShare > 0.9 ? 'sku' : 'styleCode') : IGNORED;
+      column.confidence = 0.5;
+    }
+  }
+  if (named.length > 0) return;
+  const texts = columns.filter(
+    ({ at, meaning, reason }) =>
+      !isSaid(reason) &&
+      (meaning.is === 'ignored' || (meaning.is === 'field' && ['description', 'shortText'].includes(meaning.key))) &&
+      contents[at]!.letters > 0.8 &&
+      contents[at]!.averageLength < 90 &&
+      contents[at]!.code < 0.6 &&
+      contents[at]!.picture + contents[at]!.address < 0.3,
+  );
+  const [best] = texts.toSorted((a, b) => nameScore(contents[b.at]!) - nameScore(contents[a.at]!));
+  if (best && registry.field('name'))
+    Object.assign(best, { meaning: field('name'), confidence: 0.6, reason: 'content' } satisfies Guess);
+}
+const nameScore = ({ averageWords, uniqueShare, code }: Contents) => Math.min(averageWords, 8) + uniqueShare - 3 * code;
+
+/** A code that every row has for itself is the SKU; one that rows share holds families together. */
+function settleCodes(columns: ListColumn[], contents: readonly Contents[]): void {
+  const codes = (key: string) =>
+    columns.filter(({ meaning, reason }) => meaning.is === 'field' && meaning.key === key && !isSaid(reason));
+  const hasAcross = columns.some(({ meaning }) => meaning.is === 'across');
+  const skus = codes('sku');
+  const styles = codes('styleCode');
+  const unique = (column: ListColumn) => contents[column.at]!.uniqueShare;
+  if (skus.length === 0 && !columns.some(({ meaning }) => meaning.is === 'field' && meaning.key === 'sku')) {
+    const [own] = styles.filter((column) => unique(column) > 0.97 && !hasAcross && contents[column.at]!.filled > 3);
+    if (own && styles.length > 1) own.meaning = field('sku');
+  }
+  if (skus.length > 1) {
+    const best = skus.toSorted((a, b) => unique(b) - unique(a) || b.confidence - a.confidence)[0]!;
+    for (const column of skus)
+      if (column !== best) column.meaning = unique(column) < 0.9 && styles.length === 0 ? field('styleCode') : IGNORED;
+  } else if (
+    skus.length === 1 &&
+    styles.length === 0 &&
+    unique(skus[0]!) < 0.75 &&
+    !hasAcross &&
+    contents[skus[0]!.at]!.filled > 3
+  )
+    skus[0]!.meaning = field('styleCode');
+}
+
+/** What can stand once only stands where it is surest; the others are left alone, and it is said. */
+function settleTwins(columns: ListColumn[]): void {
+  const best = new Map<string, ListColumn>();
+  for (const column of columns) {
+    const { meaning } = column;
+    if (meaning.is === 'ignored' || meaning.is === 'picture') continue;
+    const key =
+      meaning.is === 'option'
+        ? `option ${meaning.role} ${meaning.role === 'other' ? meaning.label : ''}`
+        : JSON.stringify(meaning);
+    const before = best.get(key);
+    if (!before) best.set(key, column);
+    else {
+      const isBetter = column.confidence > before.confidence && !isSaid(before.reason);
+      const loser = isBetter ? before : column;
+      if (isBetter) best.set(key, column);
+      if (meaning.is === 'option' && meaning.role !== 'other')
+        loser.meaning = { ...meaning, role: 'other', label: loser.header.slice(0, 40) };
+      else loser.meaning = IGNORED;
+      loser.reason = 'twice';
+      loser.confidence = 0.4;
+    }
+  }
+}
+
+/** What is left: a column of codes for each row is the SKU, prices and pieces are what is still missing. */
+function settleLeftOver(columns: ListColumn[], contents: readonly Contents[]): void {
+  const has = (key: string) => columns.some(({ meaning }) => meaning.is === 'field' && meaning.key === key);
+  const give = (key: string, confidence: number, test: (one: Contents) => boolean) => {
+    if (has(key)) return;
+    const column = columns.find(
+      ({ at, meaning, reason }) =>
+        meaning.is === 'ignored' && reason === 'nothing' && contents[at]!.filled > 0 && test(contents[at]!),
+    );
+    if (column) Object.assign(column, { meaning: field(key), confidence, reason: 'content' } satisfies Guess);
+  };
+  const recommended = columns.find(
+    ({ meaning, reason }) => meaning.is === 'field' && meaning.key === 'listPrice' && !isSaid(reason),
+  );
+  // Where a list has no other price for buyers, the recommended one is the price.
+  if (recommended && !has('price')) Object.assign(recommended, { meaning: field('price'), confidence: 0.75 });
+  give('sku', 0.6, (one) => one.code > 0.9 && one.uniqueShare > 0.95 && one.number < 0.5 && one.averageLength >= 4);
+  give('price', 0.5, (one) => one.money > 0.7);
+  give('stock', 0.4, (one) => one.number > 0.9 && one.money < 0.1 && one.averageLength < 5);
+}
+
+/** Beside sizes that go across, a column of pieces is their sum. */
+function settleTotals(columns: ListColumn[]): void {
+  if (!columns.some(({ meaning }) => meaning.is === 'across')) return;
+  for (const column of columns)
+    if (column.meaning.is === 'field' && column.meaning.key === 'stock' && !isSaid(column.reason))
+      column.meaning = IGNORED;
+}

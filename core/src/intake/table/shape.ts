@@ -1,0 +1,58 @@
+/** A list as it was read: rows of text, and what its columns mean. */
+import { z } from 'zod';
+import { RoleSchema } from '../../family/shape';
+
+/** Rows of cells as read, title and header lines included. Row 1 is the first. */
+export type Table = readonly (readonly string[])[];
+
+export const MeaningSchema = z.discriminatedUnion('is', [
+  /** A figure of the family or the child, by the registry's key. */
+  z.object({ is: z.literal('field'), key: z.string().min(1).max(40) }),
+  /** The values of one axis. */
+  z.object({ is: z.literal('option'), role: RoleSchema, label: z.string().trim().min(1).max(40) }),
+  /** What the options in the column with the same number are called: "Colour". */
+  z.object({ is: z.literal('optionName'), number: z.number().int().min(1).max(9) }),
+  z.object({ is: z.literal('optionValue'), number: z.number().int().min(1).max(9) }),
+  /** Several options in one cell: "Colour: Navy; Size: XL". */
+  z.object({ is: z.literal('options') }),
+  /** A value whose pieces stand in the cells. */
+  z.object({ is: z.literal('across'), role: RoleSchema, value: z.string().trim().min(1).max(80) }),
+  /** What families are held together by: a code that all rows of one share. */
+  z.object({ is: z.literal('group') }),
+  /** The SKU or number of the parent's row. */
+  z.object({ is: z.literal('parent') }),
+  /** Whether the row is a parent or a child. */
+  z.object({ is: z.literal('kind') }),
+  z.object({ is: z.literal('picture') }),
+  /** What is done with the row: "delete" takes the child out. */
+  z.object({ is: z.literal('deed') }),
+  z.object({ is: z.literal('ignored') }),
+]);
+export type Meaning = z.infer<typeof MeaningSchema>;
+
+/** Why a column is taken for what it is. */
+export type ColumnReason = 'header' | 'content' | 'both' | 'remembered' | 'chosen' | 'beside' | 'nothing' | 'twice';
+
+export interface ListColumn {
+  /** Its place, from 0. */
+  at: number;
+  header: string;
+  meaning: Meaning;
+  /** From 0 to 1. */
+  confidence: number;
+  reason: ColumnReason;
+}
+
+/** What the seller said of a list's columns: for the next list of its kind. */
+export const ListMappingSchema = z.object({
+  /** Row of the header, from 1; where it is not said it is found. */
+  headerRow: z.number().int().min(1).max(1000).optional(),
+  /** Header → meaning; a header that stands twice is told by its place: "Price#2". */
+  columns: z.record(z.string().max(200), MeaningSchema).default({}),
+  /** The mark before decimals, where it cannot be seen. */
+  decimal: z.enum(['.', ',']).optional(),
+  /** Taken over from the last list with these headers. */
+  remembered: z.boolean().optional(),
+});
+export type ListMapping = z.infer<typeof ListMappingSchema>;
+export const NO_MAPPING: ListMapping = { columns: {} };

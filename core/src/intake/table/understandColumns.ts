@@ -1,0 +1,178 @@
+/** What each column of a list means: by its header and by what stands in it, with how sure that is. */
+import type { Registry } from '../../registry/openRegistry';
+import { ROLE_LABELS } from '../../registry/roles';
+import type { OptionReader } from '../options/readOptions';
+import { tokensOf } from '../options/tokens';
+import { isBlank, numberLook } from './cells';
+import { contentsOf, type Contents } from './contents';
+import { settleColumns } from './settleColumns';
+import type { TableFound } from './findTable';
+import type { HeaderMeaning } from './headerWords';
+import type { ListColumn, ListMapping, Meaning, Table } from './shape';
+
+interface Words {
+  meaningOf: (header: string) => HeaderMeaning | null;
+  options: OptionReader;
+}
+
+type Guess = Pick<ListColumn, 'meaning' | 'confidence' | 'reason'>;
+const IGNORED: Meaning = { is: 'ignored' };
+const field = (key: string): Meaning => ({ is: 'field', key });
+
+/** The name of a column in a mapping: its header, with its number where the header stands twice. */
+export function columnNames(headers: readonly string[]): string[] {
+  const times = new Map<string, number>();
+  return headers.map((header, at) => {
+    const name = header.trim() === '' ? `Column ${at + 1}` : header.trim();
+    const time = (times.get(name) ?? 0) + 1;
+    times.set(name, time);
+    return time === 1 ? name : `${name}#${time}`;
+  });
+}
+
+/** Understands the columns of a table. What the mapping says holds as it is. */
+export function understandColumns(
+  registry: Registry,
+  table: Table,
+  found: TableFound,
+  words: Words,
+  mapping: ListMapping,
+): ListColumn[] {
+  const names = columnNames(found.headers);
+  const contents = found.headers.map((_, at) => contentsOf(table, found.body, at, words));
+  const across = sizesAcross(table, found, contents, words);
+  const guesses = found.headers.map((header, at): Guess => {
+    const chosen = mapping.columns[names[at]!];
+    if (chosen) return { meaning: chosen, confidence: 1, reason: mapping.remembered ? 'remembered' : 'chosen' };
+    const value = across.get(at);
+    if (value) return { meaning: value, confidence: 0.95, reason: 'both' };
+    if (contents[at]!.filled === 0) return { meaning: IGNORED, confidence: 1, reason: 'nothing' };
+    return guess(words.meaningOf(header), contents[at]!);
+  });
+  const columns = guesses.map((one, at): ListColumn => ({ at, header: names[at]!, ...one }));
+  settleColumns(registry, columns, contents);
+  return columns;
+}
+
+/** What header and cells say together. */
+function guess(header: HeaderMeaning | null, contents: Contents): Guess {
+  if (header) {
+    const agreed = agree(header.meaning, contents, header.certainty);
+    if (agreed) return { ...agreed, confidence: Math.min(1, agreed.confidence * header.certainty) };
+  }
+  return guessByContents(contents) ?? { meaning: IGNORED, confidence: 0.3, reason: 'nothing' };
+}
+
+/** The header's meaning as the cells bear it out; null where they deny it. */
+function agree(meaning: Meaning, contents: Contents, certainty: number): Guess | null {
+  const by = (confidence: number, reason: ListColumn['reason'] = 'header', other = meaning): Guess => ({
+    meaning: other,
+    confidence,
+    reason,
+  });
+  if (meaning.is === 'option') {
+    if (contents.percent > 0.5) return by(0.9, 'both', field('composition'));
+    if (contents.averageLength > 60) return null;
+    if (contents.named > 0.6 || contents.several > 0.5) return by(0.9, 'both', { is: 'options' });
+    const isKnown = contents.role && contents.role.share > 0.5;
+    return by(isKnown ? 0.98 : 0.85, isKnown ? 'both' : 'header');
+  }
+  if (meaning.is === 'options') {
+    if (contents.named > 0.5 || contents.several > 0.3) return by(0.95, 'both');
+    if (contents.role && contents.role.share >= 0.5)
+      return by(0.85, 'content', { is: 'option', role: contents.role.role, label: ROLE_LABELS[contents.role.role] });
+    return by(0.6);
+  }
+  if (meaning.is === 'kind') return contents.kind > 0.7 ? by(0.95, 'both') : null;
+  if (meaning.is !== 'field') return by(0.9);
+  switch (meaning.key) {
+    case 'gtin':
+      return contents.gtin > 0.5
+        ? by(1, 'both')
+        : contents.code + contents.number > 0.5 || contents.gtin > 0
+          ? by(0.8)
+          : null;
+    case 'price':
+    case 'listPrice':
+    case 'cost':
+    case 'stock':
+      return contents.number > 0.6 ? by(0.98, 'both') : contents.number > 0.2 ? by(0.7) : null;
+    case 'styleCode':
+    case 'sku':
+      // A header that only has a word of it ("Handle side") has to be borne out by codes.
+      return certainty === 1 || contents.code + contents.number > 0.5 ? by(0.9) : null;
+    case 'description':
+    case 'name':
+      return contents.letters > 0.3 ? by(0.9) : contents.code > 0.8 ? by(0.5, 'header', field('sku')) : by(0.6);
+    default:
+      return by(0.9);
+  }
+}
+
+function guessByContents(contents: Contents): Guess | null {
+  const by = (meaning: Meaning, confidence: number): Guess => ({ meaning, confidence, reason: 'content' });
+  if (contents.gtin > 0.8 && contents.averageLength > 7) return by(field('gtin'), 0.9);
+  if (contents.picture > 0.7) return by({ is: 'picture' }, 0.9);
+  if (contents.address > 0.7) return by(IGNORED, 0.6);
+  if (contents.named > 0.7) return by({ is: 'options' }, 0.9);
+  if (contents.several > 0.6) return by({ is: 'options' }, 0.8);
+  if (contents.role && contents.role.share > 0.6 && contents.number < 0.5 && contents.averageWords < 4)
+    return by({ is: 'option', role: contents.role.role, label: ROLE_LABELS[contents.role.role] }, 0.75);
+  return null;
+}
+
+/** Columns side by side whose headers are values of one role and whose cells are pieces, marks or nothing. */
+function sizesAcross(
+  table: Table,
+  found: TableFound,
+  contents: readonly Contents[],
+  { options }: Words,
+): Map<number, Meaning> {
+  const across = new Map<number, Meaning>();
+  let run: { at: number; role: 'size' | 'colour' | 'length' | 'volume' | 'pack'; value: string; isWeak: boolean }[] =
+    [];
+  const close = () => {
+    const isSure = run.length >= 3 || (run.length === 2 && run.every((one) => !one.isWeak));
+    if (
+      isSure &&
+      isCounted(
+        table,
+        found,
+        run.map((one) => one.at),
+      )
+    )
+      for (const { at, role, value } of run) across.set(at, { is: 'across', role, value });
+    run = [];
+  };
+  found.below.forEach((header, at) => {
+    // "Size 38", "Gr. 38", and "38 pieces" mean the value alone.
+    const read = header === '' ? null : options.whole(tokensOf(header));
+    const role = read?.roles[0];
+    const fits = role && role !== 'material' && role !== 'pattern' && role !== 'model' && role !== 'other';
+    if (!fits || contents[at]!.letters > 0.2 || contents[at]!.money > 0.2) return close();
+    if (run.length > 0 && run[0]!.role !== role) close();
+    run.push({
+      at,
+      role,
+      value: header.replace(/^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s+/i, ''),
+      isWeak: read.isWeak,
+    });
+  });
+  close();
+  return across;
+}
+
+/** Whether cells are pieces, marks or nothing, as under sizes. */
+function isCounted(table: Table, found: TableFound, places: readonly number[]): boolean {
+  const rows = found.body.slice(0, 200);
+  let filled = 0;
+  let counted = 0;
+  for (const row of rows)
+    for (const place of places) {
+      const cell = table[row]![place];
+      if (isBlank(cell)) continue;
+      filled += 1;
+      if (numberLook(cell!) === 'whole' || /^\s*(?:[xX✓✔•-]|yes|ja|oui|sí|si|n\/a)\s*$/.test(cell!)) counted += 1;
+    }
+  return filled > 0 && counted / filled > 0.9;
+}

@@ -1,0 +1,42 @@
+/** What is said of a list: why rows belong together, what is in doubt, what could not be read. */
+import type { Bond, Doubt, ListFamily, ListProblem } from '../intake/families/shape';
+import { listed } from './counts';
+
+const BONDS: { [B in Bond['by']]: (bond: Extract<Bond, { by: B }>) => string } = {
+  name: ({ name }) => `their names are all "${name}" without the options`,
+  style: ({ code }) => `they have one style code, ${code}`,
+  parent: ({ ref }) => `they name one parent, ${ref}`,
+  across: () => 'its sizes go across the columns',
+  blank: () => 'they stand below one name',
+  seller: () => 'you put them together',
+};
+
+/** Why the rows of a family are one: "34 rows: their names are all "Storm jacket" without the options. They differ by Colour (4) and Size (6)." */
+export function whyText({ bonds, axes, children }: ListFamily): string {
+  const rows = new Set(children.flatMap((child) => child.rows)).size;
+  const reasons = bonds.map((bond) => (BONDS[bond.by] as (one: Bond) => string)(bond));
+  const differ = listed(axes.map(({ label, values }) => `${label} (${values.length})`));
+  const why = reasons.length > 0 ? `: ${listed(reasons)}` : '';
+  return `${rows} ${rows === 1 ? 'row' : 'rows'}${why}. ${children.length} children differ by ${differ}.`;
+}
+
+const DOUBTS: Record<Doubt['code'], (text: string) => string> = {
+  unknownWord: (text) => `"${text}" is taken for an option, since it stands where others have one.`,
+  looksAlike: (text) => `Its name is the same, but it has not the same options (${text}): it is kept apart.`,
+};
+export const doubtText = ({ code, text }: Doubt): string => DOUBTS[code](text);
+
+const PROBLEMS: Record<string, (problem: ListProblem) => string> = {
+  'column.twice': ({ column }) =>
+    `There is more than one column ${column}: the first that fits is used. Say in the columns which it is.`,
+  'list.no-rows': () =>
+    'There is no row of goods in this list. Is its header in another row, or the table on another sheet?',
+  'list.no-name': () =>
+    'No column says what the goods are called. Families are found by codes alone: choose the column with the name if there is one.',
+  'child.twice': ({ text }) =>
+    `It stands where row ${text} stands, and says something else. The figures of row ${text} hold.`,
+  'sku.twice': ({ text, column }) => `${column} is the same as in row ${text}. It is left out here.`,
+  'gtin.twice': ({ text, column }) => `${column} is the same as in row ${text}. It is left out here.`,
+};
+/** What a problem of a list says; those of cells bring their sentence along. */
+export const listProblemText = (problem: ListProblem): string => PROBLEMS[problem.code]?.(problem) ?? problem.text;

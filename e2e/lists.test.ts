@@ -1,0 +1,218 @@
+/** Lists of any kind become families over HTTP: read, settled, taken in as one change, taken back; come in again without doubles; from live. */
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { endpoints as api, type BodyOf, type ListView } from '@loom-kin/contract';
+import { drawnGoods, smallWeb } from './pictures';
+import { sellerIn, sheetForm } from './shop';
+import { startWorld, until, type World } from './world';
+
+let world: World;
+beforeAll(async () => {
+  world = await startWorld({ fetchFrom: '127.0.0.1' });
+}, 60_000);
+afterAll(() => world.end());
+const seller = sellerIn(() => world);
+
+const ended = (id: string) =>
+  until(
+    () => world.call(api.job, { params: { id } }),
+    (job) => job.state !== 'running',
+    60,
+  );
+const viewOf = (id: string): Promise<ListView> => world.call(api.list, { params: { id } });
+async function bring(text: string, fileName = 'list.csv'): Promise<ListView> {
+  const { id } = await world.call(api.startList, { form: sheetForm(text, fileName) });
+  expect((await ended(id)).notice).toBeNull();
+  return viewOf(id);
+}
+const foundIn = async (id: string) =>
+  (await world.call(api.listFamiliesFound, { params: { id }, query: {} })).families.map(
+    ({ name, axes, counts, familyId }) => ({
+      name,
+      axes: axes.map(({ label, values }) => `${label}: ${values.join(', ')}`),
+      isThere: familyId !== null,
+      counts: Object.fromEntries(Object.entries(counts).filter(([, count]) => count > 0)),
+    }),
+  );
+async function settle(id: string, body: BodyOf<typeof api.settleList>): Promise<ListView> {
+  await world.call(api.settleList, { params: { id }, body });
+  await ended(id);
+  return viewOf(id);
+}
+async function take(id: string, deletions = false): Promise<void> {
+  await world.call(api.takeList, { params: { id }, body: { deletions } });
+  expect((await ended(id)).notice).toBeNull();
+}
+const names = async () =>
+  (await world.call(api.listFamilies, { query: { limit: 100 } })).families.map(({ name }) => name).sort();
+const familyCalled = async (name: string) => {
+  const { families } = await world.call(api.listFamilies, { query: { q: name, limit: 20 } });
+  return world.call(api.family, { params: { id: families.find((one) => one.name === name)!.id } });
+};
+
+const LIST = `Order form 2026;;;;;
+Article;Farbe;Size;SKU;EAN;VK;Stock
+Storm Jacket;Navy;M;SKJ-1;4006381333931;189,00;3
+Storm Jacket;navy;L;SKJ-2;;189,00;4
+Storm Jacket;Rust;M;SKJ-3;;199,00;0
+Wax Tin;;;WAX-1;;9,90;12
+Deck Smock;Ochre;S;DKS-1;4006381333932;99,00;1
+Deck Smock;Ochre;M;DKS-2;;99,00;1
+Total;;;;;;21`;
+
+describe('A list', () => {
+  it('says what would become of it, goes in as one change, and is taken back with one', async () => {
+    const view = await bring(LIST);
+    expect(view.counts).toMatchObject({ newFamily: 5, refused: 1 });
+    expect(view.skipped).toEqual([
+      { row: 1, why: 'title' },
+      { row: 9, why: 'total' },
+    ]);
+    expect(await foundIn(view.id)).toEqual([
+      { name: 'Storm Jacket', axes: ['Farbe: Navy, Rust', 'Size: M, L'], isThere: false, counts: { newFamily: 3 } },
+      {
+        name: 'Deck Smock',
+        axes: ['Farbe: Ochre', 'Size: S, M'],
+        isThere: false,
+        counts: { newFamily: 1, refused: 1 },
+      },
+      { name: 'Wax Tin', axes: [], isThere: false, counts: { newFamily: 1 } },
+    ]);
+    const { rows } = await world.call(api.listRows, { params: { id: view.id }, query: { only: 'refused' } });
+    expect(rows).toMatchObject([{ row: 7, problems: [{ column: 'EAN' }] }]);
+    expect(await names()).toEqual([]);
+    await take(view.id);
+    expect(await names()).toEqual(['Deck Smock', 'Storm Jacket', 'Wax Tin']);
+    const { family, stock } = await familyCalled('Storm Jacket');
+    const woven = Object.values(family.children).filter((child) => child.woven);
+    expect(woven.map(({ id, fields }) => [fields.sku, fields.price, stock[id] ?? 0])).toEqual([
+      ['SKJ-1', '189.00', 3],
+      ['SKJ-2', '189.00', 4],
+      ['SKJ-3', '199.00', 0],
+    ]);
+    const [change] = await world.call(api.journal, { query: {} });
+    expect(change!.title).toBe('Take list.csv in');
+    await world.call(api.undo, { params: { id: change!.id }, body: { key: 'undo-the-list' } });
+    expect(await names()).toEqual([]);
+    await world.call(api.redo, { params: { id: change!.id }, body: { key: 'redo-the-list' } });
+    expect(await names()).toEqual(['Deck Smock', 'Storm Jacket', 'Wax Tin']);
+    // Pieces of every family come back, not of the first alone.
+    expect(Object.values((await familyCalled('Wax Tin')).stock)).toEqual([12]);
+  });
+
+  it('comes in again corrected without doubles: changed, new, already so', async () => {
+    const view = await bring(
+      LIST.replace('4006381333932', '4006381333948')
+        .replace('189,00;4', '179,00;4')
+        .replace('Total', 'Storm Jacket;Rust;L;SKJ-4;;199,00;2\nTotal'),
+    );
+    expect(view.counts).toMatchObject({ newFamily: 0, newChild: 2, changed: 1, refused: 0, same: 4 });
+    await take(view.id);
+    const { family } = await familyCalled('Storm Jacket');
+    expect(Object.values(family.children).filter((child) => child.woven).length).toBe(4);
+    const again = await bring(LIST.replace('4006381333932', '4006381333948').replace('189,00;4', '179,00;4'));
+    expect(again.counts).toMatchObject({ newFamily: 0, newChild: 0, changed: 0, refused: 0, same: 6 });
+  });
+
+  it('brings the pictures it names by address: each for the option that shares it, as an intake that is put in place', async () => {
+    const web = await smallWeb(await drawnGoods('#A4502B').png().toBuffer());
+    const rust = `${web.url}/SKJ-rust-front.png`;
+    const view = await bring(`Name;Colour;Size;SKU;Image URL
+Cliff Vest;Rust;M;CLV-1;${rust}
+Cliff Vest;Rust;L;CLV-2;${rust}
+Cliff Vest;Navy;M;CLV-3;${web.url}/gone.png
+Cliff Vest;Navy;L;CLV-4;`);
+    expect(view.pictures).toBe(2);
+    await take(view.id);
+    const intake = (await viewOf(view.id)).pictureIntake!;
+    await ended(intake);
+    const { arrivals } = await world.call(api.pictureIntake, { params: { id: intake } });
+    const { family } = await familyCalled('Cliff Vest');
+    const [colour] = family.axes;
+    const placeOf = (at: number) => ({ level: 'value', axisId: colour!.id, valueId: colour!.values[at]!.id });
+    expect(arrivals.map(({ settled, problem }) => [settled, problem?.replace(/^\S+/, 'It')])).toEqual([
+      [{ familyId: family.id, place: placeOf(0) }, undefined],
+      [{ familyId: family.id, place: placeOf(1) }, 'It answered 404: there is no picture.'],
+    ]);
+    await world.call(api.placePictures, { params: { id: intake }, body: { key: 'place-the-pictures' } });
+    const [ofRust, ofNavy] = (await familyCalled('Cliff Vest')).family.axes[0]!.values;
+    expect([ofRust!.pictures.length, ofNavy!.pictures.length]).toEqual([1, 0]);
+    await web.close();
+  });
+
+  it('is settled by the seller: columns, families put together and named, rows left out; columns are remembered', async () => {
+    const list = `Text;Code;Was
+Harbour Lamp Oak;L1;19
+Harbour Lamp Walnut;L2;19
+Quay Lantern;L3;29
+Broken row;L9;1`;
+    const first = await bring(list);
+    const columns = { Was: { is: 'field', key: 'price' }, Code: { is: 'field', key: 'sku' } } as const;
+    const second = await settle(first.id, { mapping: { columns } });
+    expect(second.columns.map(({ meaning }) => ('key' in meaning ? meaning.key : meaning.is))).toEqual([
+      'name',
+      'sku',
+      'price',
+    ]);
+    const third = await settle(first.id, {
+      settlement: { groups: { 2: 'g', 3: 'g', 4: 'g' }, names: { row2: 'Lights' }, leftOut: [5] },
+    });
+    expect(third.counts.newFamily).toBe(3);
+    expect((await foundIn(first.id)).map(({ name }) => name)).toEqual(['Lights']);
+    await take(first.id);
+    const { family } = await familyCalled('Lights');
+    expect(family.axes.map((axis) => axis.values.length)).toEqual([3]);
+    const next = await bring('Text;Code;Was\nPier Stool;P1;59');
+    expect(next.columns.map(({ reason }) => reason)).toContain('remembered');
+  });
+
+  it('may let children go, when that is said', async () => {
+    const list = 'Action;SKU;Article;Size\ndelete;SKJ-3;;\n;DKS-1;Deck Smock;S';
+    const view = await bring(list);
+    expect(view.counts.goes).toBe(1);
+    await take(view.id, true);
+    const { family } = await familyCalled('Storm Jacket');
+    const gone = Object.values(family.children).find((child) => child.fields.sku === 'SKJ-3')!;
+    expect(gone.woven).toBe(false);
+  });
+
+  it('made of what stands on an account becomes families that are known to be listed there, and go on to another', async () => {
+    // A listing of somebody else's making: what the product sent, under other numbers.
+    const coat = await seller.shopFamily({ name: 'Sent coat' });
+    await seller.send([coat.family.id], ['own-shop']);
+    const [sent] = await until(
+      () => world.held('own-shop'),
+      (held) => held.length === 1,
+    );
+    const goods = JSON.parse(JSON.stringify(sent!.goods)) as NonNullable<typeof sent>['goods'] & { styleCode: string };
+    Object.assign(goods, { key: 'live-1', styleCode: 'LIV' });
+    goods.fields = { ...goods.fields, Name: 'Live coat' };
+    for (const offer of goods.offers) offer.sku = `LIV-${offer.options.join('-')}`;
+    await fetch(`${world.channelsUrl}/own-shop/submissions`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        key: 'before-all',
+        messages: [{ action: 'list', key: 'live-1', draft: false, listing: goods }],
+      }),
+    });
+    await until(
+      () => world.held('own-shop'),
+      (held) => held.length === 2,
+    );
+    const { id } = await world.call(api.listFromLive, { body: { account: 'own-shop' } });
+    expect((await ended(id)).notice).toBeNull();
+    expect((await viewOf(id)).counts).toMatchObject({ newFamily: 6, same: 6, refused: 0 });
+    await take(id);
+    const { family, stock, live } = await familyCalled('Live coat');
+    expect(family.axes.map(({ label, role, values }) => [label, role, values.map((value) => value.label)])).toEqual([
+      ['Colour', 'colour', ['Rust', 'Spruce']],
+      ['Size', 'size', ['S', 'M', 'L']],
+    ]);
+    expect(family.fields).toMatchObject({ brand: 'Skerry Supply', price: '100.00', styleCode: 'LIV', weight: 500 });
+    expect(Object.values(stock)).toEqual([5, 5, 5, 5, 5, 5]);
+    expect(live.map(({ account, listing }) => [account, listing.key])).toEqual([['own-shop', 'live-1']]);
+    const again = await world.call(api.listFromLive, { body: { account: 'own-shop' } });
+    await ended(again.id);
+    expect((await viewOf(again.id)).counts).toMatchObject({ newFamily: 0, changed: 0, same: 12 });
+  });
+});

@@ -1,0 +1,1 @@
+ALTER TABLE `given_identifiers` ADD `returned` integer DEFAULT false NOT NULL;

@@ -1,0 +1,19 @@
+/** A backup: one archive with the database, the pictures and a word about both. */
+import { z } from 'zod';
+
+export const BACKUP_NOTE = 'loom-kin.json';
+export const BACKUP_DATABASE = 'loom-kin.db';
+/** Only such pictures are taken out of one. */
+export const PICTURE_PATH = /^pictures\/[0-9a-f]{24}\.(?:jpg|png|small\.webp|small\.png)$/;
+
+export const BackupNoteSchema = z.object({
+  format: z.literal('loom-kin/backup'),
+  version: z.literal(1),
+  madeAt: z.string().max(40),
+  families: z.number().int().min(0),
+  children: z.number().int().min(0),
+  pictures: z.number().int().min(0),
+  /** How many changes of its tables the database has been through. */
+  migrations: z.number().int().min(0),
+});
+export type BackupNote = z.infer<typeof BackupNoteSchema>;

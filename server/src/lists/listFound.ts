@@ -1,0 +1,15 @@
+/** What was read of a list: what its page shows, and the families that it makes. */
+import type { AddressedPicture } from '@loom-kin/core';
+import type { ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
+import type { FoundFamily } from '../changes/takeFound';
+
+export interface ListFound {
+  found: Omit<ListView, 'id' | 'fileName' | 'account' | 'applied' | 'change' | 'settlement' | 'pictureIntake'>;
+  families: { mark: 'plain' | 'doubtful' | 'refused' | 'single'; doc: ListFamilyView }[];
+  rows: ListRowView[];
+  made: FoundFamily[];
+  /** Pictures that it names by address, each with its place, once the families are made. */
+  pictures: AddressedPicture[];
+  /** Names lists with these headers. */
+  kind: string;
+}

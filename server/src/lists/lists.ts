@@ -1,0 +1,175 @@
+/**
+ * Lists taken in as jobs: the file lies beside the database until its job is forgotten, a worker thread reads it, and what is good of
+ * it is one change under the job's key, made once. What the seller says of it has it read anew.
+ */
+import { existsSync, writeFileSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { join } from 'node:path';
+import { eq, sql } from 'drizzle-orm';
+import type { Logger } from 'pino';
+import { ListMappingSchema, ListSettlementSchema, NO_SETTLEMENT, Refusal } from '@loom-kin/core';
+import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
+import { changeOfKey } from '../changes/journal';
+import type { Writer } from '../changes/writer';
+import { Overtaken, withoutOvertaking } from '../files/overtaken';
+import type { Arrived } from '../files/intakes';
+import type { FilePool } from '../files/pool';
+import { forgetOldJobs, jobRow, openJob, setJob } from '../jobs/jobs';
+import { createJobRunner, progressOf } from '../jobs/runJobs';
+import type { PictureIntakes } from '../pictures/pictureIntakes';
+import { inTransaction } from '../store/database';
+import { listFamilies, listRows } from '../store/schema';
+import type { ListJob } from '../store/tables/jobs';
+import { incomingFolder, type Store } from '../store/store';
+import { keepLive } from './keepLive';
+import { changeKeyOf, mindList } from './listViews';
+import type { ListFound } from './listFound';
+import { rememberMapping } from './remembered';
+
+export interface Lists {
+  /** Begins to read a list. */
+  start(arrived: Arrived): Job;
+  /** The same for pasted text, and for a list that was made of what stands on an account. */
+  startText(
+    text: string,
+    from?: { fileName: string; account: string; live: NonNullable<ListJob['live']>; mapping: ListJob['mapping'] },
+  ): Job;
+  /** Reads a list anew, as the seller wants it. */
+  settle(id: string, said: BodyOf<typeof endpoints.settleList>): Job;
+  /** Takes the good rows in; `fetches` the pictures they name by address as well. */
+  take(id: string, deletions: boolean, fetches: boolean): Job;
+  stop(id: string): void;
+  resume(id: string): void;
+  /** Takes up what a process left. */
+  goOn(): void;
+  close(): Promise<void>;
+}
+
+/** A list brings so many pictures; those behind them are for a list of their own. */
+const ADDRESSES_AT_MOST = 20_000;
+
+const takingIn = (fileName: string) => `Take ${fileName} in`;
+
+/** What lists work with. */
+interface Tools {
+  pool: FilePool;
+  writer: Writer;
+  pictures: Pick<PictureIntakes, 'start'>;
+  log: Logger;
+}
+
+export function createLists(store: Store, { pool, writer, pictures, log }: Tools): Lists {
+  const { database } = store;
+  const runner = createJobRunner(store, 'list', work, log);
+  const pathOf = (file: string) => join(incomingFolder(store), file);
+  const listOf = (id: string): ListJob => {
+    const list = jobRow(database, id)?.list;
+    if (!list) throw new Refusal('job.unknown', {});
+    return list;
+  };
+
+  async function work(id: string, signal: AbortSignal): Promise<void> {
+    const list = listOf(id);
+    if (!existsSync(pathOf(list.file))) throw new Refusal('job.file-gone', {});
+    const key = changeKeyOf(id);
+    await withoutOvertaking(async () => {
+      const isMade = changeOfKey(database, key) !== undefined;
+      const make = list.apply && (!isMade || (list.fetches && list.pictures === null));
+      const { fileName, sheet, mapping, settlement, deletions } = list;
+      const order = { path: pathOf(list.file), fileName, sheet, mapping, settlement, make, deletions };
+      const found = await pool.readList(order, signal, progressOf(store, id));
+      if (list.apply && !isMade) await takeAll(key, list, found);
+      storeFound(id, { ...list, pictures: list.pictures ?? (make ? fetchPictures(list, found) : null) }, found);
+    });
+  }
+
+  async function takeAll(key: string, list: ListJob, { made, kind }: ListFound): Promise<void> {
+    const done = await writer.write({ do: 'takeAll', order: { key, title: takingIn(list.fileName), families: made } });
+    if (!done) throw new Overtaken();
+    if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
+    if (list.account !== null && list.live) keepLive(store, list.account, list.live);
+  }
+
+  /** Pictures of addresses come after the list, as an intake of their own that waits to be put in place. */
+  function fetchPictures({ fetches }: ListJob, { pictures: all }: ListFound): string | null {
+    if (!fetches || all.length === 0) return null;
+    const some = all.slice(0, ADDRESSES_AT_MOST);
+    const places = some.map(({ familyId, place }) => ({ familyId, place }));
+    return pictures.start({ files: [], addresses: some.map(({ address }) => address), places, familyId: null }).id;
+  }
+
+  function storeFound(id: string, list: ListJob, { found, families, rows }: ListFound): void {
+    // What a list would do is no longer asked once it is done: the families are there.
+    const isTaken = list.apply && list.found !== null;
+    inTransaction(database, () => {
+      if (isTaken) return;
+      database.delete(listFamilies).where(eq(listFamilies.jobId, id)).run();
+      database.delete(listRows).where(eq(listRows.jobId, id)).run();
+      // Made once for all rows: making a statement takes many times as long as running it.
+      const value = sql.placeholder;
+      const ofFamily = { jobId: id, at: value('at'), mark: value('mark'), doc: value('doc') };
+      const addFamily = database.insert(listFamilies).values(ofFamily).prepare();
+      families.forEach(({ mark, doc }, at) => addFamily.run({ at, mark, doc }));
+      const ofRow = { jobId: id, at: value('at'), row: value('row'), verdict: value('verdict'), doc: value('doc') };
+      const addRow = database.insert(listRows).values(ofRow).prepare();
+      rows.forEach((doc, at) => addRow.run({ at, row: doc.row, verdict: doc.verdict, doc }));
+    });
+    const kept = isTaken ? list.found : found;
+    setJob(store, id, { done: rows.length, total: rows.length, list: { ...list, found: kept } });
+  }
+
+  function begin(list: Pick<ListJob, 'file' | 'fileName'> & Partial<ListJob>): Job {
+    forgetOldJobs(store);
+    const job = openJob(store, {
+      ...{ id: crypto.randomUUID(), kind: 'list', title: `Read ${list.fileName}`, subject: '', total: null },
+      list: {
+        ...{ account: null, live: null, sheet: null, mapping: null, settlement: NO_SETTLEMENT },
+        ...{ apply: false, deletions: false, fetches: false, pictures: null, found: null },
+        ...list,
+      },
+    });
+    runner.run(job.id);
+    return job;
+  }
+
+  /** Has a list read anew; what is under way for it is dropped. */
+  function again(id: string, list: ListJob, title: string): Job {
+    runner.drop(id);
+    const job = setJob(store, id, { title, state: 'running', endedAt: null, notice: null, done: 0, list });
+    runner.run(id);
+    return job;
+  }
+
+  return {
+    start: ({ file, fileName }) => begin({ file, fileName }),
+    startText(text, from) {
+      const file = randomBytes(16).toString('hex');
+      writeFileSync(pathOf(file), text, { mode: 0o600 });
+      return begin({ file, fileName: 'pasted cells', ...from });
+    },
+    settle(id, { sheet, mapping, settlement }) {
+      const list = listOf(id);
+      if (list.apply) throw new Refusal('list.taken', {});
+      // Families of another sheet, or by other columns, are others.
+      const isOther = sheet !== undefined || mapping !== undefined;
+      return again(
+        id,
+        {
+          ...list,
+          ...(sheet === undefined ? {} : { sheet, mapping: null }),
+          ...(mapping === undefined ? {} : { mapping: ListMappingSchema.parse(mapping) }),
+          settlement: settlement ? ListSettlementSchema.parse(settlement) : isOther ? NO_SETTLEMENT : list.settlement,
+        },
+        `Read ${list.fileName}`,
+      );
+    },
+    take(id, deletions, fetches) {
+      const { list } = mindList(store, id);
+      return again(id, { ...list, apply: true, deletions, fetches }, takingIn(list.fileName));
+    },
+    stop: runner.stop,
+    resume: runner.resume,
+    goOn: runner.goOn,
+    close: runner.close,
+  };
+}

@@ -1,0 +1,107 @@
+/** A catalogue in JSON read against what is there: family files in one, each with its verdict. Runs in a worker thread. */
+import { z } from 'zod';
+import { familyIndex, LIST_VERDICTS, NO_MAPPING, Refusal, type Family, type ListVerdict } from '@loom-kin/core';
+import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView, type ListRowView } from '@loom-kin/contract';
+import { readCatalogue } from '../catalogue/readCatalogue';
+import { readFamilyFile, type FamilyFound } from '../files/familyFile';
+import { loadStock } from '../stock/ledger';
+import type { Database } from '../store/database';
+import type { ListFound } from './listFound';
+
+const FAMILIES_AT_MOST = 50_000;
+
+/** Families are checked one by one: a bad one costs itself. */
+const CatalogueFileSchema = z.object({
+  format: z.literal('loom-kin/catalogue'),
+  version: z.literal(1),
+  families: z.array(z.unknown()).max(FAMILIES_AT_MOST),
+});
+
+/** The catalogue in a text, if it is one. */
+export function catalogueIn(text: string): readonly unknown[] | null {
+  if (!/^\ufeff?\s*\{\s*"format"\s*:\s*"loom-kin\/catalogue"/.test(text)) return null;
+  try {
+    const read = CatalogueFileSchema.safeParse(JSON.parse(text.replace(/^\ufeff/, '')));
+    return read.success ? read.data.families : null;
+  } catch {
+    return null;
+  }
+}
+
+/** What the families become; those that cannot be taken are told with their reason. `tell` hears how many are read. */
+export function readCatalogueFile(
+  database: Database,
+  given: readonly unknown[],
+  make: boolean,
+  tell: (done: number, total: number) => void,
+): ListFound {
+  const catalogue = readCatalogue(database);
+  const found: ListFound = { found: emptyView(given.length), families: [], rows: [], made: [], pictures: [], kind: '' };
+  const seen = new Set<string>();
+  given.forEach((file, at) => {
+    if (at % 50 === 0) tell(at, given.length);
+    const row = at + 1;
+    try {
+      const one = readFamilyFile(database, catalogue, file);
+      if (seen.has(one.family.id)) throw new Refusal('family.twin-id', { id: one.family.id });
+      seen.add(one.family.id);
+      const verdict = verdictOf(database, one);
+      found.rows.push(rowOf(row, verdict, one.family));
+      found.families.push({ mark: 'plain', doc: viewOf(at, row, verdict, one) });
+      if (make && verdict !== 'same') found.made.push(one);
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      const name = nameIn(file);
+      const problems = [{ column: '', message: error.message }];
+      found.rows.push({ row, verdict: 'refused', family: name, child: '', problems, changes: [] });
+      found.found.problems.push({ row, code: error.code, text: `${name}: ${error.message}` });
+      found.found.problemCount += 1;
+    }
+  });
+  for (const { verdict } of found.rows) found.found.counts[verdict] += 1;
+  found.found.families = found.families.length;
+  return found;
+}
+
+function verdictOf(database: Database, { revision, family, pieces }: FamilyFound): ListVerdict {
+  if (revision === null) return 'newFamily';
+  if (family.revision !== revision) return 'changed';
+  const held = loadStock(database, family.id);
+  const told = new Map<string, number>();
+  for (const { childId, pieces: count } of pieces) told.set(childId, (told.get(childId) ?? 0) + count);
+  return [...told].every(([childId, count]) => (held[childId] ?? 0) === count) ? 'same' : 'changed';
+}
+
+const rowOf = (row: number, verdict: ListVerdict, { fields }: Family): ListRowView => ({
+  ...{ row, verdict, child: '', problems: [], changes: [] },
+  family: String(fields.name),
+});
+
+function viewOf(at: number, row: number, verdict: ListVerdict, { revision, family }: FamilyFound): ListFamilyView {
+  const { woven, valueById } = familyIndex(family);
+  const children = woven.slice(0, CHILDREN_SHOWN).map((child) => ({
+    rows: [row],
+    at: Object.fromEntries(family.axes.map(({ id, label }) => [label, valueById.get(child.at[id]!)!.label])),
+  }));
+  return {
+    ...{ at, key: `row${row}`, rows: 1, why: '', doubts: [], changes: [], children },
+    name: String(family.fields.name),
+    brand: String(family.fields.brand ?? ''),
+    familyId: revision === null ? null : family.id,
+    axes: family.axes.map(({ label, role, values }) => ({ label, role, values: values.map((value) => value.label) })),
+    counts: { ...noCounts(), [verdict]: 1 },
+  };
+}
+
+const noCounts = (): ListCounts => Object.fromEntries(LIST_VERDICTS.map((verdict) => [verdict, 0])) as ListCounts;
+
+const emptyView = (rows: number): ListFound['found'] => ({
+  ...{ sheets: [], sheet: null, rows, head: [], headerRows: [], columns: [], mapping: NO_MAPPING, families: 0 },
+  ...{ counts: noCounts(), skipped: [], mended: [], problems: [], problemCount: 0, pictures: 0 },
+});
+
+/** What a file that cannot be read calls its family, as far as that can be seen. */
+function nameIn(file: unknown): string {
+  const read = z.object({ family: z.object({ fields: z.object({ name: z.string().max(200) }) }) }).safeParse(file);
+  return read.success ? read.data.family.fields.name : 'A family';
+}

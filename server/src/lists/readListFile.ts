@@ -1,0 +1,157 @@
+/** A list read against the catalogue: what it becomes, and the families as they will be. Runs in a worker thread. */
+import { readFile } from 'node:fs/promises';
+import {
+  LIST_VERDICTS,
+  listProblemText,
+  planList,
+  singleAsFamily,
+  readList,
+  whyText,
+  doubtText,
+  type Become,
+  type ListMapping,
+  type ListReading,
+  type ListSettlement,
+  type ListVerdict,
+  type Registry,
+  type Table,
+} from '@loom-kin/core';
+import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView } from '@loom-kin/contract';
+import { decodeText, readTable, sheetNames } from '@loom-kin/sheets';
+import { readCatalogue } from '../catalogue/readCatalogue';
+import type { Database } from '../store/database';
+import type { ListFound } from './listFound';
+import { catalogueIn, readCatalogueFile } from './readCatalogueFile';
+import { kindOfList, rememberedMapping } from './remembered';
+import { openShelves } from './shelves';
+
+export interface ListOrder {
+  path: string;
+  fileName: string;
+  sheet: string | null;
+  /** What the seller said of the columns; null: what was said of the last list of this kind. */
+  mapping: ListMapping | null;
+  settlement: ListSettlement;
+  /** Whether the families after it are wanted as well, and children that go. */
+  make: boolean;
+  deletions: boolean;
+}
+
+const HEAD = 14;
+const CELLS_SHOWN = 3;
+const PROBLEMS_SHOWN = 300;
+
+/** Reads a list; `tell` hears how far it is. Throws a Refusal where the file cannot be read. */
+export async function readListFile(
+  database: Database,
+  order: ListOrder,
+  tell: (done: number, total: number) => void,
+): Promise<ListFound> {
+  const bytes = await readFile(order.path);
+  const given = /\.json$/i.test(order.fileName) ? catalogueIn(decodeText(bytes)) : null;
+  if (given) return database.transaction(() => readCatalogueFile(database, given, order.make, tell));
+  const isBook = bytes.subarray(0, 2).toString('latin1') === 'PK';
+  const sheets = isBook ? await sheetNames(bytes, order.fileName) : [];
+  const table = await readTable(bytes, order.fileName, order.sheet === null ? {} : { sheet: order.sheet });
+  // One picture of the data for the whole list.
+  return database.transaction(() => {
+    const catalogue = readCatalogue(database);
+    const { registry } = catalogue;
+    const kind = kindOfList(registry, table);
+    const mapping = order.mapping ?? rememberedMapping(database, kind);
+    const reading = readList(registry, table, mapping, order.settlement);
+    const shelves = openShelves(database, catalogue);
+    const plans = planList(registry, table, reading, mapping, shelves, tell);
+    const revisionOf = (id: string) => (shelves.keyed(id) === undefined ? null : shelves.load(id).family.revision);
+    return foundOf({ order, registry, table, reading, mapping, plans, sheets, revisionOf, kind });
+  });
+}
+
+interface Found {
+  order: ListOrder;
+  registry: Registry;
+  table: Table;
+  reading: ListReading;
+  mapping: ListMapping;
+  plans: readonly Become[];
+  sheets: readonly string[];
+  kind: string;
+  revisionOf: (familyId: string) => number | null;
+}
+
+function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, kind }: Found): ListFound {
+  const rows = plans.flatMap((plan) => plan.rows).sort((a, b) => a.row - b.row);
+  const made = order.make
+    ? plans
+        .filter(({ key }) => order.deletions || !key.startsWith('gone'))
+        .flatMap(({ family, pieces }) => (family ? [{ revision: revisionOf(family.id), family, pieces }] : []))
+    : [];
+  return {
+    found: {
+      ...{ sheets: [...sheets], sheet: order.sheet, rows: table.length, mapping },
+      head: table.slice(0, HEAD).map((row) => row.slice(0, 60).map((cell) => cell.slice(0, 120))),
+      headerRows: reading.headerRows,
+      columns: reading.columns.map((column) => ({ ...column, cells: someCells(table, reading, column.at) })),
+      families: reading.families.length + reading.singles.length,
+      counts: countsOf(rows),
+      skipped: reading.skipped.slice(0, PROBLEMS_SHOWN),
+      mended: reading.mended.slice(0, PROBLEMS_SHOWN),
+      problems: reading.problems
+        .slice(0, PROBLEMS_SHOWN)
+        .map((problem) => ({ ...problem, text: listProblemText(problem) })),
+      problemCount: reading.problems.length,
+      pictures: plans.reduce((sum, plan) => sum + plan.pictures.length, 0),
+    },
+    families: viewsOf(reading, plans),
+    ...{ rows, made, kind },
+    pictures: order.make ? plans.flatMap((plan) => plan.pictures) : [],
+  };
+}
+
+function someCells(table: Table, { headerRows, skipped }: ListReading, at: number): string[] {
+  const out = new Set(skipped.map(({ row }) => row));
+  const cells = new Set<string>();
+  for (let row = headerRows.at(-1) ?? 0; row < Math.min(table.length, 400) && cells.size < CELLS_SHOWN; row++) {
+    const text = (table[row]![at] ?? '').trim();
+    if (text !== '' && !out.has(row + 1)) cells.add(text.slice(0, 60));
+  }
+  return [...cells];
+}
+
+function countsOf(rows: readonly { verdict: ListVerdict }[]): ListCounts {
+  const counts = Object.fromEntries(LIST_VERDICTS.map((verdict) => [verdict, 0])) as ListCounts;
+  for (const { verdict } of rows) counts[verdict] += 1;
+  return counts;
+}
+
+function viewsOf(reading: ListReading, plans: readonly Become[]): ListFound['families'] {
+  return [...reading.families, ...reading.singles.map(singleAsFamily)].map((family, at) => {
+    const plan = plans[at]!;
+    const counts = countsOf(plan.rows);
+    const mark =
+      counts.refused > 0
+        ? 'refused'
+        : family.doubts.length > 0
+          ? 'doubtful'
+          : family.axes.length === 0
+            ? 'single'
+            : 'plain';
+    const doc: ListFamilyView = {
+      ...{
+        at,
+        key: family.key,
+        name: family.name,
+        brand: family.brand,
+        axes: family.axes,
+        counts,
+        changes: plan.changes,
+      },
+      familyId: plan.heldId,
+      children: family.children.slice(0, CHILDREN_SHOWN).map(({ rows, at: options }) => ({ rows, at: options })),
+      rows: plan.rows.length,
+      why: family.axes.length === 0 ? '' : whyText(family),
+      doubts: family.doubts.map((doubt) => ({ row: doubt.row, text: doubtText(doubt) })),
+    };
+    return { mark, doc };
+  });
+}

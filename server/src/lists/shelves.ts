@@ -1,0 +1,63 @@
+/** What the catalogue knows of the goods of a list: whose numbers, style codes and names they are. Reads only. */
+import { and, eq, sql } from 'drizzle-orm';
+import type { HeldFamily, Shelves } from '@loom-kin/core';
+import type { Catalogue } from '../catalogue/readCatalogue';
+import { boundSkus } from '../changes/boundSkus';
+import { newFamilyId } from '../families/newFamilyId';
+import { takenElsewhere } from '../families/identifiers';
+import { loadFamily } from '../families/load';
+import { loadStock } from '../stock/ledger';
+import type { Database } from '../store/database';
+import { families, identifiers } from '../store/schema';
+
+/** The shelves of a database; families are loaded once. */
+export function openShelves(database: Database, { namer }: Catalogue): Shelves {
+  const owner = database
+    .select({ familyId: identifiers.familyId, childId: identifiers.childId })
+    .from(identifiers)
+    .where(and(eq(identifiers.kind, sql.placeholder('kind')), eq(identifiers.value, sql.placeholder('value'))))
+    .prepare();
+  const id = { id: families.id };
+  const isThere = eq(families.retired, false);
+  const byKey = database
+    .select(id)
+    .from(families)
+    .where(eq(families.id, sql.placeholder('key')))
+    .prepare();
+  const byStyle = database
+    .select(id)
+    .from(families)
+    .where(and(isThere, eq(families.styleCode, sql.placeholder('code'))))
+    .limit(2)
+    .prepare();
+  const byName = database
+    .select(id)
+    .from(families)
+    .where(and(isThere, eq(families.name, sql.placeholder('name')), eq(families.brand, sql.placeholder('brand'))))
+    .limit(2)
+    .prepare();
+  const only = (rows: { id: string }[]): string | undefined => (rows.length === 1 ? rows[0]!.id : undefined);
+  const loaded = new Map<string, HeldFamily>();
+  return {
+    ownerOf: (kind, value) => owner.get({ kind, value }),
+    keyed: (key) => (key === '' ? undefined : only(byKey.all({ key }))),
+    styled: (code) => only(byStyle.all({ code })),
+    named: (name, brand) => only(byName.all({ name, brand })),
+    load(familyId) {
+      let held = loaded.get(familyId);
+      if (!held) loaded.set(familyId, (held = holdFamily(database, namer, familyId)));
+      return held;
+    },
+    outside: { takenElsewhere: takenElsewhere(database, ''), bound: () => null },
+    newId: newFamilyId,
+  };
+}
+
+function holdFamily(database: Database, namer: Catalogue['namer'], familyId: string): HeldFamily {
+  const bound = boundSkus(database, namer, familyId);
+  return {
+    family: loadFamily(database, familyId),
+    stock: loadStock(database, familyId),
+    around: { takenElsewhere: takenElsewhere(database, familyId), bound: (sku) => bound.get(sku) ?? null },
+  };
+}

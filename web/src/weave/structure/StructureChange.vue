@@ -1,0 +1,123 @@
+<script setup lang="ts">
+/** A change of the axes before it is made, beside the weave: what is wanted, what becomes of every child, and the button that does it. */
+import { computed, onUnmounted, watch } from 'vue';
+import { ElButton } from 'element-plus';
+import {
+  childFates,
+  children,
+  leave,
+  Refusal,
+  runCommand,
+  titleOf,
+  type ChildFate,
+  type Command,
+} from '@loom-kin/core';
+import { useFamily } from '../../stores/family';
+import { useSetup } from '../../stores/setup';
+import FateList from './FateList.vue';
+
+const props = defineProps<{
+  title: string;
+  /** What would be done; null while something is not said yet. */
+  command: Command | null;
+  /** On the button. */
+  deed: string;
+  isDanger?: boolean;
+  /** Children that leave before it is done, each to be a family of its own. */
+  leavers?: readonly string[];
+}>();
+const emit = defineEmits<{ done: [] }>();
+const store = useFamily();
+const setup = useSetup();
+
+interface Preview {
+  fates: ChildFate[];
+  problem: string | null;
+}
+const preview = computed<Preview>(() => {
+  if (!props.command) return { fates: [], problem: null };
+  try {
+    const before = store.family!;
+    let number = 0;
+    const newId = () => `left${(number += 1)}`;
+    const without = props.leavers?.length ? leave(setup.registry, before, props.leavers, newId).from.family : before;
+    const { family: after } = runCommand(setup.registry, without, props.command);
+    return { fates: childFates(before, after), problem: null };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { fates: [], problem: error.message };
+  }
+});
+/** The weave lights up the children that would go. */
+watch(
+  preview,
+  ({ fates }) =>
+    (store.lit = new Set(
+      fates.flatMap(({ fate, childId }) => (fate === 'shelf' || fate === 'leaves' ? [childId] : [])),
+    )),
+  { immediate: true },
+);
+onUnmounted(() => (store.lit = new Set()));
+
+async function make(): Promise<void> {
+  const { command, leavers } = props;
+  if (!command) return;
+  if (!leavers?.length) return void (store.run(command) && emit('done'));
+  const title = `${titleOf(setup.namer, command, store.family!)}, and let ${children(leavers.length)} leave`;
+  const done = await store.ask(
+    ({ id: familyId, revision }) => [
+      { on: 'leave', familyId, revision, childIds: [...leavers] },
+      { on: 'family', familyId, revision, command },
+    ],
+    title,
+  );
+  if (done) emit('done');
+}
+</script>
+
+<template>
+  <aside class="sheet change" :aria-label="title" data-test="structure" @keydown.esc="emit('done')">
+    <form class="head" @submit.prevent="make">
+      <h2>{{ title }}</h2>
+      <slot />
+      <p v-if="preview.problem" class="stops" role="alert" data-test="structure-problem">{{ preview.problem }}</p>
+      <div class="acts">
+        <ElButton size="small" @click="emit('done')">Leave it</ElButton>
+        <ElButton
+          size="small"
+          native-type="submit"
+          :type="isDanger ? 'danger' : 'primary'"
+          :disabled="!command || preview.problem !== null"
+          data-test="structure-do"
+          >{{ deed }}</ElButton
+        >
+      </div>
+    </form>
+    <slot name="choices" />
+    <FateList v-if="command && !preview.problem" :fates="preview.fates" />
+  </aside>
+</template>
+
+<style scoped>
+.change {
+  overflow: auto;
+  min-height: 0;
+  font-size: 13px;
+}
+.head {
+  padding: 10px 12px;
+  border-bottom: 1px solid var(--line);
+  position: sticky;
+  top: 0;
+  background: var(--sheet);
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  z-index: 1;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
+}
+</style>
