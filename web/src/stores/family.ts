@@ -129,6 +129,7 @@ export const useFamily = defineStore('family', () => {
   }
 
   async function load(id: string): Promise<void> {
+    if (family.value?.id === id) return outbox.anew();
     try {
       await setup.ensure();
       const detail = await call(api.family, { params: { id } });
@@ -150,14 +151,14 @@ export const useFamily = defineStore('family', () => {
     if (!id || problem.value) return;
     const revision = event.families[id];
     // Pieces have no revision: what is told of them is always looked at.
-    if (event.stock.includes(id)) outbox.heard(Infinity);
+    if (event.stock.includes(id)) outbox.heard(null);
     else if (revision !== undefined) outbox.heard(revision);
     else if (event.dispatches || event.entries.includes(id)) void refreshBeside(id);
   });
   watch(
     () => hear.gaps,
     () => {
-      if (family.value) outbox.heard(Infinity);
+      if (family.value) outbox.heard(null);
       void setup.reload();
     },
   );

@@ -31,10 +31,11 @@ export function createOutbox(hands: OutboxHands) {
   /** Changes that somebody else's stands against: made again or dropped by the seller. */
   const aside = shallowRef<Aside[]>([]);
   let queue: Pending[] = [];
-  /** The family as the server has it, and of which revision somebody told. */
+  /** The family as the server has it, of which revision somebody told since it was asked for, and whether what has no revision changed. */
   let base: Family | null = null;
   let told = 0;
-  let sending: Promise<void> | null = null;
+  let isStale = false;
+  let working: Promise<void> | null = null;
   let keeping: ReturnType<typeof setTimeout> | undefined;
 
   function note(): void {
@@ -55,7 +56,6 @@ export function createOutbox(hands: OutboxHands) {
     const now = freeze(detail.family, true);
     const replayed = replay(hands.namer(), from, now, changes);
     base = now;
-    told = Math.max(told === Infinity ? 0 : told, now.revision);
     queue = replayed.kept;
     if (replayed.aside.length > 0) aside.value = [...aside.value, ...replayed.aside];
     hands.show(freeze(replayed.family, true), detail);
@@ -64,15 +64,11 @@ export function createOutbox(hands: OutboxHands) {
 
   /** Begins with a family as it was loaded. What waited when its page was left goes on; the number of such changes comes back. */
   async function open(detail: FamilyDetail): Promise<number> {
-    if (base?.id === detail.family.id) {
-      bringIn(detail, base, queue);
-      go();
-      return 0;
-    }
     const left = await takeWaiting(detail.family.id);
     aside.value = [];
     queue = [];
     told = 0;
+    isStale = false;
     const stored = new Set(detail.keys);
     const done = left?.changes.filter((change) => stored.has(change.key)) ?? [];
     const kept = left?.changes.filter((change) => !stored.has(change.key)) ?? [];
@@ -120,28 +116,36 @@ export function createOutbox(hands: OutboxHands) {
   }
 
   function go(): void {
-    if (queue.length > 0) sending ??= send().finally(() => (sending = null));
+    working ??= work().finally(() => {
+      working = null;
+      if (queue.length > 0 && base) go();
+    });
   }
 
-  async function send(): Promise<void> {
-    while (queue.length > 0 && base) {
-      const change = queue[0]!;
-      try {
-        const done = await makeChange(call, stepsOf(change, base), { key: change.key, from: base.id });
-        queue.shift();
-        serverSilent.value = false;
-        if (change.command) base = { ...madeFrom(base, change) };
-        base = freeze({ ...base, revision: done.revisions[base.id] ?? base.revision }, true);
-        hands.stored(done);
-        note();
-      } catch (error) {
-        if (error instanceof Refused && error.status === 0) {
-          serverSilent.value = true;
-          await new Promise((resume) => setTimeout(resume, TRY_AGAIN));
-        } else await giveWay(error);
-      }
+  /** One thing at a time: what waits is sent, then what somebody else changed is asked for, until there is neither. */
+  async function work(): Promise<void> {
+    while (base) {
+      if (queue.length > 0) await send(queue[0]!, base);
+      else if (!isStale && told <= base.revision) return;
+      else if (!(await refresh())) return;
     }
-    if (base && told > base.revision) await refresh();
+  }
+
+  async function send(change: Pending, from: Family): Promise<void> {
+    try {
+      const done = await makeChange(call, stepsOf(change, from), { key: change.key, from: from.id });
+      queue.shift();
+      serverSilent.value = false;
+      const made = change.command ? madeFrom(from, change) : from;
+      base = freeze({ ...made, revision: done.revisions[from.id] ?? from.revision }, true);
+      hands.stored(done);
+      note();
+    } catch (error) {
+      if (error instanceof Refused && error.status === 0) {
+        serverSilent.value = true;
+        await new Promise((resume) => setTimeout(resume, TRY_AGAIN));
+      } else await giveWay(error);
+    }
   }
 
   /** The first change was refused: because the family had moved on, or for itself. Those after it are made again. */
@@ -154,29 +158,39 @@ export function createOutbox(hands: OutboxHands) {
     await refresh();
   }
 
-  /** Asks for the family anew. */
-  async function refresh(): Promise<void> {
+  /** Asks for the family anew; false where no answer came, so that it is asked for when something is heard again. Of a family that was left nothing is shown. */
+  async function refresh(): Promise<boolean> {
     const from = base;
-    if (!from) return;
+    if (!from) return false;
+    // What is told from here on may be newer than the answer.
+    told = 0;
+    isStale = false;
     const detail = await hands.load(from.id).catch((error: unknown) => {
       serverSilent.value = error instanceof Refused && error.status === 0;
       return null;
     });
-    if (detail && base?.id === detail.family.id) bringIn(detail, from, queue);
+    if (base?.id !== from.id) return true;
+    if (!detail) isStale = true;
+    else bringIn(detail, from, queue);
+    return detail !== null;
   }
 
-  /** Somebody changed the family: it is shown anew at once where nothing waits, and else once everything is stored. */
-  function heard(revision: number): void {
-    told = Math.max(told, revision);
-    if (base && !sending && queue.length === 0 && told > base.revision) {
-      if (told === Infinity) told = 0;
-      void refresh();
-    }
+  /** Somebody changed the family, or what has no revision beside it: it is shown anew once everything that waits is stored. */
+  function heard(revision: number | null): void {
+    if (revision === null) isStale = true;
+    else told = Math.max(told, revision);
+    if (base) go();
+  }
+
+  /** Shows the family as the server has it by now. */
+  function anew(): Promise<void> {
+    heard(null);
+    return settled();
   }
 
   /** Waits until everything typed has been stored. */
   async function settled(): Promise<void> {
-    while (sending) await sending;
+    while (working) await working;
   }
 
   function makeAsideAgain(make: (change: Pending) => void): void {
@@ -199,6 +213,7 @@ export function createOutbox(hands: OutboxHands) {
     open,
     add,
     heard,
+    anew,
     settled,
     makeAsideAgain,
     dropAside,
