@@ -8,6 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createClient, type Client } from '@loom-kin/contract';
 import { setUpSeller } from '../demo/src/setUp';
+import { copyDemo } from './demoFolder';
 
 /** Tests and benchmarks are run in the project's folder. */
 const ROOT = process.cwd();
@@ -103,6 +104,7 @@ export async function startWorld(
     LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30),
     LOOM_KIN_CHANNELS_ONLY: options.every ? '' : (options.only ?? FEW),
   };
+  if (options.demo) await copyDemo(folder, env.LOOM_KIN_CHANNELS_ONLY || 'every', (into) => loadDemoInto(into, env));
   let channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
   const serverEnv = {
     ...env,
@@ -138,13 +140,25 @@ export async function startWorld(
       rmSync(folder, { recursive: true, force: true });
     },
   };
-  if (options.demo) await loadDemoInto(url, env);
-  else if (options.bare !== true) await setUpSeller(world.call);
+  if (!options.demo && options.bare !== true) await setUpSeller(world.call);
   return world;
 }
 
+/** Loads the demo seller into a folder that nobody else uses. */
+async function loadDemoInto(folder: string, env: Record<string, string>): Promise<void> {
+  const own = { ...env, LOOM_KIN_DATA: folder };
+  const channels = await launch('channels', { ...own, LOOM_KIN_CHANNELS_PORT: '0' });
+  const server = await launch('server', { ...own, LOOM_KIN_CHANNELS: channels.url, LOOM_KIN_PORT: '0', TZ: 'UTC' });
+  try {
+    await runLoader(server.url, own);
+  } finally {
+    await server.kill();
+    await channels.kill();
+  }
+}
+
 /** The demo loader prints one line a family and ends. */
-function loadDemoInto(url: string, env: Record<string, string>): Promise<void> {
+function runLoader(url: string, env: Record<string, string>): Promise<void> {
   return new Promise((resolve, reject) => {
     let said = '';
     const child = spawn(process.execPath, [...PROGRAMS.demo, url], {
