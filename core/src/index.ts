@@ -44,6 +44,7 @@ export * from './identifiers/block';
 export * from './identifiers/sku';
 export * from './identifiers/proposeSkus';
 export * from './identifiers/skuPattern';
+export * from './identifiers/housePattern';
 export * from './identifiers/skuWayOut';
 export * from './identifiers/shortCodes';
 export * from './identifiers/sameness';

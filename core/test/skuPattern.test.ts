@@ -2,15 +2,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  checkHousePattern,
+  createFamily,
+  emptyRegistry,
   familyIndex,
+  familyPattern,
   identityOf,
+  openRegistry,
   proposeSkus,
   readPattern,
   readSku,
+  runCommand as run,
   skuMarks,
   skuWayOut,
   unreadableText,
   writePattern,
+  type Family,
 } from '../src';
 import { runCommand, stormJacket } from './sample';
 
@@ -133,5 +140,44 @@ describe('a way out', () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('the pattern of the house', () => {
+  it.each([
+    ['', ['Colour', 'Size'], '{style}-{colour}-{size}'],
+    ['', [], '{style}'],
+    ['{brand:3}.{style}/{axes}', ['Colour', 'Size'], '{brand:3}.{style}/{colour}/{size}'],
+    ['{style}{axes:2,small}x', ['Colour', 'Waist and length'], '{style}{colour:2,small}{waist-and-length:2,small}x'],
+    ['{axes:label}-{style}', ['Colour'], '{colour:label}-{style}'],
+    ['{axes}-{style}', [], '{style}'],
+    ['V2-{axes}', [], 'V2'],
+  ])('%s makes of %j a family’s own', (house, axes, own) => expect(familyPattern(house, axes)).toBe(own));
+
+  it('is refused with a mark that not every family has', () => {
+    expect(() => checkHousePattern('{style}-{colour}')).toThrow(/\{colour\}.*may have \{style\} \{axes\}/);
+    checkHousePattern('{brand:2}{model}-{axes:label}-{counter:3}{apart}');
+  });
+  it('goes with the axes of a family while the family keeps to it, whatever the house says since', () => {
+    const axes = [{ role: 'colour' as const, label: 'Colour', values: [{ label: 'Rust' }] }];
+    const add = { do: 'addAxis', role: 'size', label: 'Size', values: [{ label: 'S' }], existingTake: 0 } as const;
+    const under = (house: string) => openRegistry({ ...emptyRegistry(), skuPattern: house });
+    const start = (house: string, skuPattern?: string) =>
+      createFamily(under(house), {
+        id: 'knew',
+        fields: { name: 'Cape' },
+        axes,
+        off: [],
+        ...(skuPattern ? { skuPattern } : {}),
+      });
+    const grown = (family: Family, house: string) => run(under(house), family, add).family.skuPattern;
+    const cape = start('{model}.{axes}');
+    expect(cape.skuPattern).toBe('{model}.{colour}');
+    expect(grown(cape, '{model}.{axes}')).toBe('{model}.{colour}.{size}');
+    // The house has another by now: the family keeps its own, as one of the seller's.
+    expect(grown(cape, '{brand}-{axes}')).toBe('{model}.{colour}');
+    // A family of before the house had any goes on as it did.
+    expect(grown(start(''), '{brand}-{axes}')).toBe('{style}-{colour}-{size}');
+    expect(grown(start('', '{style}+{colour}'), '')).toBe('{style}+{colour}');
   });
 });

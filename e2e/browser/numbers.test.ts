@@ -91,6 +91,28 @@ describe('a pattern of SKUs', () => {
   });
 });
 
+describe('the pattern of new families', () => {
+  it('is written in the setup, looked at on families there are, and given to those that start', async () => {
+    await page.goto(`${world.url}/setup`);
+    const part = test('house-pattern');
+    await part.locator('[data-test="sku-pattern"]').fill('{brand:2}.{style}/{axes}');
+    await until(
+      () => test('house-sample').allInnerTexts(),
+      (texts) => texts.some((text) => /\{brand:2\}\.\{style\}\/\{\w+\}.*\tSK\.\w+\//.test(text)),
+    );
+    await test('keep-house-pattern').click();
+    await until(
+      () => world.call(api.setup),
+      (now) => now.registry.skuPattern === '{brand:2}.{style}/{axes}',
+    );
+    const { family } = await world.call(api.family, { params: { id: await startMugs() } });
+    expect(family.skuPattern).toBe('{brand:2}.{style}/{glaze}/{size}');
+    await part.locator('[data-test="sku-pattern"]').fill('{style}-{colour}');
+    expect(await part.innerText()).toContain('which not every family has');
+    expect(await test('keep-house-pattern').isDisabled()).toBe(true);
+  });
+});
+
 describe('numbers of a block', () => {
   it('are set aside in the setup, taken for children, and given back', async () => {
     const id = await startMugs();

@@ -6,7 +6,7 @@ import { foldLabel } from '../family/foldLabel';
 import type { Family } from '../family/shape';
 import { takeId } from '../family/takeId';
 import { allCrossings } from '../family/weave';
-import { usualPattern } from '../identifiers/skuPattern';
+import { familyPattern } from '../identifiers/housePattern';
 import { Refusal } from '../refusal';
 import type { Registry } from '../registry/openRegistry';
 import { EVERYWHERE } from '../family/scope';
@@ -44,13 +44,15 @@ function begun(registry: Registry, spec: Omit<CreateFamily, 'off'>): Family {
     axes: [],
     children: {},
     shelf: {},
-    skuPattern: spec.skuPattern || usualPattern(spec.axes.map((axis) => axis.label)),
+    skuPattern: spec.skuPattern || familyPattern(registry.data.skuPattern, axisLabels(spec)),
     wishes: {},
     retired: false,
   };
   for (const axis of spec.axes) family.axes.push(makeAxis(registry, family, axis));
   return family;
 }
+
+const axisLabels = ({ axes }: Pick<CreateFamily, 'axes'>) => axes.map((axis) => axis.label);
 
 function firstFields(registry: Registry, spec: Omit<CreateFamily, 'off'>): Family['fields'] {
   const place = { level: 'family' } as const;

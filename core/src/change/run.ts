@@ -13,7 +13,8 @@ import { setWoven } from '../axes/weaving';
 import { draftOf } from '../family/draft';
 import { MOST, type Family } from '../family/shape';
 import { axisOf, childOf } from '../family/weave';
-import { renamedMark, unknownMarks, usualPattern } from '../identifiers/skuPattern';
+import { patternAfter } from '../identifiers/housePattern';
+import { renamedMark, unknownMarks } from '../identifiers/skuPattern';
 import { Refusal } from '../refusal';
 import type { Registry } from '../registry/openRegistry';
 import { checkIdentifiers } from './checkIdentifiers';
@@ -61,7 +62,7 @@ function apply(registry: Registry, family: Family, command: SingleCommand): void
     case 'replacePicture':
       return replacePicture(family, command.from, command.to);
     case 'addAxis':
-      return keepUsualPattern(family, () => addAxis(registry, family, command));
+      return keepPattern(registry, family, () => addAxis(registry, family, command));
     case 'renameAxis':
       return renameInPattern(family, command.axisId, command.label, () =>
         renameAxis(family, command.axisId, command.label, command.role),
@@ -69,11 +70,11 @@ function apply(registry: Registry, family: Family, command: SingleCommand): void
     case 'moveAxis':
       return moveAxis(family, command.axisId, command.to);
     case 'removeAxis':
-      return keepUsualPattern(family, () => removeAxis(family, command.axisId, command.keep));
+      return keepPattern(registry, family, () => removeAxis(family, command.axisId, command.keep));
     case 'joinAxes':
-      return keepUsualPattern(family, () => joinAxes(registry, family, command));
+      return keepPattern(registry, family, () => joinAxes(registry, family, command));
     case 'splitAxis':
-      return keepUsualPattern(family, () => splitAxis(registry, family, command));
+      return keepPattern(registry, family, () => splitAxis(registry, family, command));
     case 'mergeValues':
       return mergeValues(family, command.axisId, command.from, command.into, command.keep);
     case 'addValues':
@@ -122,12 +123,12 @@ function putSkuPattern(family: Family, pattern: string): void {
   family.skuPattern = pattern;
 }
 
-/** A pattern of the style and every axis stays one when axes come and go. One of the seller's own is left alone. */
-function keepUsualPattern(family: Family, change: () => void): void {
-  const usual = () => usualPattern(family.axes.map((axis) => axis.label));
-  const was = family.skuPattern === usual();
+/** Axes come and go, and the pattern goes with them. */
+function keepPattern(registry: Registry, family: Family, change: () => void): void {
+  const labels = () => family.axes.map((axis) => axis.label);
+  const before = labels();
   change();
-  if (was) family.skuPattern = usual();
+  family.skuPattern = patternAfter(registry.data.skuPattern, family.skuPattern, before, labels());
 }
 
 /** A pattern that names the axis goes on naming it. */

@@ -10,7 +10,7 @@ import { foldLabel } from '../family/foldLabel';
 import { takeId } from '../family/takeId';
 import { childLabels, crossingKey, familyIndex } from '../family/weave';
 import type { Axis, Child, Family, Figure } from '../family/shape';
-import { usualPattern } from '../identifiers/skuPattern';
+import { patternAfter } from '../identifiers/housePattern';
 import { Refusal } from '../refusal';
 import type { Registry } from '../registry/openRegistry';
 import { carrier, withoutInherited } from './carry';
@@ -38,7 +38,7 @@ export function gather(registry: Registry, into: Family, others: readonly Family
   const draft = draftOf(into);
   const own = spec.members.filter(({ familyId }) => familyId === into.id);
   addAxes(registry, draft, into, spec, own);
-  if (into.skuPattern === usual(into)) draft.skuPattern = usual(draft);
+  draft.skuPattern = patternAfter(registry.data.skuPattern, into.skuPattern, axisLabels(into), axisLabels(draft));
   keepPicturesToOwn(draft, into, spec, comers(into, others, spec));
   const before = Object.freeze(draftOf(draft));
   mindAlike(before, spec.members);
@@ -84,7 +84,7 @@ export function gather(registry: Registry, into: Family, others: readonly Family
   };
 }
 
-const usual = ({ axes }: Family): string => usualPattern(axes.map(({ label }) => label));
+const axisLabels = ({ axes }: Family) => axes.map(({ label }) => label);
 
 /** The new axes, with the children that are there on them. */
 function addAxes(registry: Registry, draft: Family, before: Family, spec: GatherSpec, own: readonly Member[]): void {

@@ -2,10 +2,10 @@
 import { freeze } from 'immer';
 import { changedFrom, type Changed } from '../change/run';
 import { draftOf } from '../family/draft';
-import { familyFigures, type FamilyFigures } from './familyFigures';
+import { familyFigures } from './familyFigures';
 import { childLabels } from '../family/weave';
 import { NO_WISH, type Child, type Family } from '../family/shape';
-import { usualPattern } from '../identifiers/skuPattern';
+import { familyPattern } from '../identifiers/housePattern';
 import { Refusal } from '../refusal';
 import { wishesCarried, wishesWithout } from '../family/wishes';
 import type { Registry } from '../registry/openRegistry';
@@ -25,7 +25,7 @@ export function leave(registry: Registry, family: Family, childIds: readonly str
     const child = family.children[id];
     if (!child) throw new Refusal('child.unknown', {});
     delete draft.children[id];
-    return { child, family: alone(family, child, familyFigures(registry, family, child), newId()) };
+    return { child, family: alone(registry, family, child, newId()) };
   });
   draft.wishes = wishesWithout(draft.wishes, (id) => going.has(id));
   if (!Object.values(draft.children).some(({ woven }) => woven)) throw new Refusal('leave.all', {});
@@ -36,7 +36,8 @@ export function leave(registry: Registry, family: Family, childIds: readonly str
   };
 }
 
-function alone(family: Family, child: Child, { fields, scoped, own, pictures }: FamilyFigures, id: string): Family {
+function alone(registry: Registry, family: Family, child: Child, id: string): Family {
+  const { fields, scoped, own, pictures } = familyFigures(registry, family, child);
   const labels = childLabels(family, child);
   const childId = `${id}.c1`;
   return freeze(
@@ -47,7 +48,7 @@ function alone(family: Family, child: Child, { fields, scoped, own, pictures }: 
       ...(scoped ? { scoped } : {}),
       ...(family.pictureNotes ? { pictureNotes: family.pictureNotes } : {}),
       children: { [childId]: { id: childId, at: {}, woven: true, ...own } },
-      skuPattern: usualPattern([]),
+      skuPattern: familyPattern(registry.data.skuPattern, []),
     },
     true,
   );

@@ -43,11 +43,6 @@ export function markOf(label: string): string {
   return hyphened(/[^a-z0-9]+/g) || hyphened(/[^\p{L}\p{N}]+/gu);
 }
 
-/** The pattern a new family starts with: the style code and every axis. */
-export function usualPattern(axisLabels: readonly string[]): string {
-  return ['style', ...axisLabels.map(markOf)].map((mark) => `{${mark}}`).join('-');
-}
-
 /** A pattern in its pieces. What a mark says after the colon and is not understood makes it another, unknown mark. */
 export function readPattern(pattern: string): PatternPiece[] {
   return pattern

@@ -5,6 +5,7 @@ import { foldLabel } from '../family/foldLabel';
 import { RoleSchema } from '../family/shape';
 import { Refusal } from '../refusal';
 import { TaxCodeSchema } from '../money/tax';
+import { checkHousePattern } from '../identifiers/housePattern';
 import { checkBlocks, NumberBlockSchema } from '../identifiers/block';
 import { LocationSchema, MAIN_LOCATION } from '../stock/locations';
 import { BUILT_IN_FIELDS } from './builtIn';
@@ -44,6 +45,8 @@ export const RegistryCommandSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('setNumberBlock'), block: NumberBlockSchema }),
   /** Takes a block away; numbers given out stay with their children. */
   z.object({ do: z.literal('removeNumberBlock'), id: z.string().min(1).max(80) }),
+  /** The SKU pattern that new families are given; empty for the usual one. */
+  z.object({ do: z.literal('setHousePattern'), pattern: z.string().trim().max(120) }),
   z.object({ do: z.literal('setTerm'), term: TermSchema }),
   z.object({ do: z.literal('removeTerm'), id: z.string().max(40) }),
   z.object({ do: z.literal('setSizeChart'), chart: SizeChartSchema }),
@@ -100,6 +103,9 @@ function apply(data: RegistryData, command: RegistryCommand): RegistryData {
       if (numberBlocks.length === data.numberBlocks.length) throw new Refusal('block.unknown', {});
       return { ...data, numberBlocks };
     }
+    case 'setHousePattern':
+      checkHousePattern(command.pattern);
+      return { ...data, skuPattern: command.pattern };
     case 'setTerm':
       return { ...data, terms: { ...data.terms, [command.term.id]: command.term } };
     case 'removeTerm':
@@ -215,7 +221,9 @@ function takeRegistry(data: RegistryData, given: Partial<RegistryData>): Registr
   const blocks = new Set(next.numberBlocks.map((one) => one.prefix));
   const numberBlocks = [...next.numberBlocks, ...(given.numberBlocks ?? []).filter((one) => !blocks.has(one.prefix))];
   checkBlocks(numberBlocks);
+  const skuPattern = given.skuPattern || next.skuPattern;
+  checkHousePattern(skuPattern);
   const terms = { ...next.terms, ...given.terms };
   const sizeCharts = { ...next.sizeCharts, ...given.sizeCharts };
-  return { ...next, remembered, taxCodes, locations, numberBlocks, terms, sizeCharts };
+  return { ...next, remembered, taxCodes, locations, numberBlocks, skuPattern, terms, sizeCharts };
 }

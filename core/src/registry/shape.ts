@@ -110,6 +110,8 @@ export const RegistryDataSchema = z.object({
   locations: z.array(LocationSchema).max(50).default([]),
   /** Blocks of GTINs, the first with room being the one that numbers are taken from. */
   numberBlocks: z.array(NumberBlockSchema).max(100).default([]),
+  /** What SKU patterns of new families are made of; empty for the usual one. */
+  skuPattern: z.string().trim().max(120).default(''),
   terms: z.record(z.string(), TermSchema).default({}),
   sizeCharts: z.record(z.string(), SizeChartSchema).default({}),
 });
@@ -126,6 +128,7 @@ export function emptyRegistry(): RegistryData {
     taxCodes: {},
     locations: [],
     numberBlocks: [],
+    skuPattern: '',
     terms: {},
     sizeCharts: {},
   };

@@ -97,6 +97,8 @@ export const REFUSALS = {
   'sku.long-there': (p: { text: string; most: number; account: string }) =>
     `${p.text} has ${p.text.length} characters; ${p.account} takes ${p.most} at most.`,
   'sku.pattern': (p: { mark: string }) => `The pattern has {${p.mark}}, which this family does not have.`,
+  'sku.house-mark': (p: { mark: string; marks: string }) =>
+    `The pattern has {${p.mark}}, which not every family has. It may have ${p.marks}.`,
   'sku.pattern-empty': (p: { mark: string }) =>
     `The pattern has {${p.mark}}, and the family has none yet: fill it in, or leave the mark out.`,
   'sku.pattern-twice': (p: { sku: string }) =>

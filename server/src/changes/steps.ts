@@ -178,6 +178,7 @@ const REGISTRY_TITLES = {
   removeTaxCode: 'Remove a tax code',
   setLocations: 'Change where pieces are kept',
   setNumberBlock: 'Change a number block',
+  setHousePattern: 'Change the SKU pattern of new families',
   removeNumberBlock: 'Remove a number block',
   setTerm: 'Change terms',
   removeTerm: 'Remove terms',

@@ -3,7 +3,6 @@
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { usualPattern } from '@loom-kin/core';
 import { makeChange } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useFamily } from '../stores/family';
@@ -20,7 +19,8 @@ const setup = useSetup();
 const open = useFamily();
 void setup.ensure();
 const draft = useFamilyDraft();
-const { typed, axes, filled, spec, childCount, firstSkus, skuProblem, toggle, missing, isRestored } = draft;
+const { typed, axes, filled, housePattern, spec, childCount, firstSkus, skuProblem, toggle, missing, isRestored } =
+  draft;
 const { usual, drop: dropUsual, taken } = useUsual(typed);
 const rows = useBlockStart(draft);
 const usualKeys = computed(() => (['brand', 'maker', 'taxCode'] as const).filter(taken));
@@ -201,8 +201,7 @@ async function start(): Promise<void> {
         </p>
         <p v-if="rows.problem.value" class="stops" role="alert">{{ rows.problem.value }}</p>
         <label v-if="filled.length"
-          >SKU pattern
-          <ElInput v-model="typed.pattern" class="mono" :placeholder="usualPattern(filled.map((axis) => axis.label))"
+          >SKU pattern <ElInput v-model="typed.pattern" class="mono" :placeholder="housePattern"
         /></label>
         <p v-if="firstSkus.length" class="soft mono">{{ firstSkus.join('  ') }} …</p>
         <p v-if="skuProblem" class="warns">{{ skuProblem }}</p>

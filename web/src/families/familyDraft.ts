@@ -5,13 +5,13 @@ import {
   createFamily,
   crossingsOf,
   familyIndex,
+  familyPattern,
   mindSize,
   proposeSkus,
   Refusal,
   ROLE_LABELS,
   RoleSchema,
   unreadableText,
-  usualPattern,
   type CreateFamily,
   type Family,
   type Role,
@@ -86,9 +86,11 @@ export function useFamilyDraft() {
   );
 
   const filled = computed(() => axes.value.filter((axis) => axis.values.length > 0));
-  const pattern = computed(() => typed.pattern || usualPattern(filled.value.map((axis) => axis.label)));
+  const labelOf = ({ label, role }: DraftAxis) => label.trim() || ROLE_LABELS[role];
+  const housePattern = computed(() => familyPattern(setup.registry.data.skuPattern, filled.value.map(labelOf)));
+  const pattern = computed(() => typed.pattern || housePattern.value);
   const structure = computed((): Pick<CreateFamily, 'axes' | 'off' | 'skuPattern'> => ({
-    axes: filled.value.map(({ role, label, values }) => ({ role, label: label.trim() || ROLE_LABELS[role], values })),
+    axes: filled.value.map((axis) => ({ role: axis.role, label: labelOf(axis), values: axis.values })),
     off: [...off.value].map((key) => JSON.parse(key) as string[]),
     skuPattern: pattern.value,
   }));
@@ -157,7 +159,7 @@ export function useFamilyDraft() {
           : draft.value.problem,
   );
   return {
-    ...{ typed, axes, off, filled, spec, draft, firstSkus, skuProblem, missing, isRestored },
+    ...{ typed, axes, off, filled, housePattern, spec, draft, firstSkus, skuProblem, missing, isRestored },
     ...{ toggle, beginAnew, forget: () => dropDraft(DRAFT) },
     childCount: computed(() => woven.value.length),
   };

@@ -4,27 +4,27 @@ import { computed } from 'vue';
 import { ArrowDown, ArrowUp, X } from 'lucide-vue-next';
 import {
   APART,
+  AXES,
   COUNTER,
   FAMILY_MARKS,
   MARK_LETTERS,
   readPattern,
-  skuMarks,
   writePattern,
-  type Family,
   type MarkLetters,
   type PatternMark,
   type PatternPiece,
 } from '@loom-kin/core';
 
-const props = defineProps<{ family: Family }>();
+/** The marks that may stand in it. */
+const props = defineProps<{ marks: readonly string[] }>();
 const pattern = defineModel<string>({ required: true });
 
 const pieces = computed(() => readPattern(pattern.value));
-const marks = computed(() => skuMarks(props.family));
 const MARK_WORDS: Record<string, string> = {
   style: 'style code',
   brand: 'brand',
   model: 'model number',
+  [AXES]: 'every axis',
   [COUNTER]: 'a counter',
   [APART]: 'a number, only where two would be alike',
 };
@@ -74,7 +74,7 @@ function add(mark: string): void {
           />
         </template>
         <template v-else>
-          <span class="what" :class="{ stops: !marks.includes(piece.mark) }">{{
+          <span class="what" :class="{ stops: !props.marks.includes(piece.mark) }">{{
             MARK_WORDS[piece.mark] ?? piece.mark
           }}</span>
           <select

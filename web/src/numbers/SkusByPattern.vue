@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** SKUs by a pattern: written, looked at on the children, made. A SKU that an account lists stays as it is. */
 import { ElButton, ElCheckbox } from 'element-plus';
-import { children, count } from '@loom-kin/core';
+import { children, count, skuMarks } from '@loom-kin/core';
 import type { SkuPreview } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 import PatternEditor from './PatternEditor.vue';
@@ -31,7 +31,7 @@ function make(): void {
 <template>
   <section class="sheet part" aria-label="SKUs by a pattern">
     <h2>SKUs by a pattern</h2>
-    <PatternEditor v-model="pattern" :family="store.family!" />
+    <PatternEditor v-model="pattern" :marks="skuMarks(store.family!)" />
     <p v-if="problem" class="stops" role="alert">{{ problem }}</p>
     <p v-if="preview?.limit" class="soft">
       {{ preview.limit.account }} takes the fewest characters: {{ preview.limit.most }}.

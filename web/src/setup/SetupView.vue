@@ -9,6 +9,7 @@ import CategoryTree from './CategoryTree.vue';
 import Collections from './Collections.vue';
 import DictionaryTable from './DictionaryTable.vue';
 import FactTable from './FactTable.vue';
+import HousePattern from './HousePattern.vue';
 import Languages from './Languages.vue';
 import Locations from './Locations.vue';
 import NumberBlocks from './NumberBlocks.vue';
@@ -66,6 +67,7 @@ async function saveSeller(): Promise<void> {
       </p>
     </form>
     <NumberBlocks />
+    <HousePattern v-if="setup.setup" />
     <Rates v-if="setup.setup" />
     <TaxCodes />
     <Locations />
