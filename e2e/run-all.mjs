@@ -1,7 +1,7 @@
 #!/usr/bin/env node
-// `npm test`: installs what is missing, then format, type check, lint, import rules, unit tests, build, browser tests.
+// `npm test`: installs what is missing, then format, type check, lint, import rules, build, and all tests: unit, API, browser.
 // The last line says how many tests passed and failed. Plain JavaScript: it runs before anything is installed.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -15,15 +15,27 @@ let failed = 0;
 const run = (command, args, more = {}) =>
   spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], ...more }).status === 0;
 
-/** A step that counts as one test: it is right or it is not. */
-function step(title, command, args) {
+/** A step that counts as one test: it is right or it is not. What it says comes when it has ended. */
+function step(title, script) {
   const began = Date.now();
-  console.log(`\n— ${title}`);
-  const good = run(command, args);
-  if (good) passed += 1;
-  else failed += 1;
-  console.log(`— ${title}: ${good ? 'good' : 'FAILED'} (${Math.round((Date.now() - began) / 1000)} s)`);
-  return good;
+  return new Promise((resolve) => {
+    let said = '';
+    const child = spawn('npm', ['run', '--silent', script], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += String(text)));
+    child.on('close', (code) => {
+      const good = code === 0;
+      if (good) passed += 1;
+      else failed += 1;
+      const seconds = Math.round((Date.now() - began) / 1000);
+      console.log(`\n— ${title}: ${good ? 'good' : 'FAILED'} (${seconds} s)\n${said.trim()}`);
+      resolve(good);
+    });
+  });
+}
+
+/** Steps one after another. */
+async function steps(...list) {
+  for (const [title, script] of list) await step(title, script);
 }
 
 /** A run of the test runner, whose tests are counted one by one. */
@@ -64,13 +76,15 @@ if (!existsSync('/usr/bin/chromium')) {
       'There is no Chromium at /usr/bin/chromium and it could not be installed: the browser tests will fail. Install the package chromium.',
     );
 }
-step('format', 'npm', ['run', '--silent', 'format']);
-step('types', 'npm', ['run', '--silent', 'typecheck']);
-step('lint', 'npm', ['run', '--silent', 'lint']);
-step('import rules', 'npm', ['run', '--silent', 'imports']);
-// Most of them wait for programs they started: two at a time take two thirds of the time.
-tests('unit and API tests', ['--exclude', 'e2e/browser/**', '--maxWorkers=2']);
-// What is run from source above is run as it is built below.
-if (step('build', 'npm', ['run', '--silent', 'build']))
-  tests('browser tests', ['e2e/browser', '--maxWorkers=2'], { LOOM_KIN_BUILT: 'yes' });
+console.log('— format, types, lint, import rules and build, two at a time');
+let isBuilt = false;
+await Promise.all([
+  steps(['types of the pages', 'types:pages'], ['lint', 'lint']),
+  step('build', 'build')
+    .then((good) => (isBuilt = good))
+    .then(() => steps(['types', 'types'], ['format', 'format'], ['import rules', 'imports'])),
+]);
+// Programs are tried as they are built; most tests wait for some, so that two files at a time take two thirds of the time.
+if (isBuilt) tests('tests', ['--maxWorkers=2'], { LOOM_KIN_BUILT: 'yes' });
+else tests('tests without a build', ['--maxWorkers=2', '--exclude', 'e2e/browser/**']);
 finish();

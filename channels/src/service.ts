@@ -13,6 +13,7 @@ import { EntrySchema } from './entryShape';
 import { MessageSchema } from './goods';
 import { PictureDesk } from './look';
 import { buyersPage, frontPage } from './pages/page';
+import { whereSoldOn } from './pages/together';
 import { titleOf } from './pages/words';
 import { approvalStates } from './approvals';
 import { shelfName, shelfOwner, Shelves } from './shelves';
@@ -190,7 +191,8 @@ export async function startChannels(options: ServiceOptions): Promise<RunningSer
     ];
     await Promise.all([...new Set(addresses)].map((address) => desk.lookAt(address)));
     const shown = { ...held, goods: asShown(goods, entriesOf(channel, shelves)) };
-    response.type('html').send(buyersPage(channel, shown, url + request.path));
+    const whereSold = whereSoldOn(shelfOf(channel), `/${channel.id}/pages/`);
+    response.type('html').send(buyersPage(channel, shown, url + request.path, whereSold));
   });
   app.get('/copies/:name.png', (request, response) => {
     const copy = desk.copyNamed(String(request.params.name));

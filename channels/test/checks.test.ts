@@ -159,6 +159,7 @@ describe("the buyer's page", () => {
     PLAYED[2]!,
     { draft: true, goods: goods({ fields: { Name: '<img src=x onerror=alert(1)>', Text: '</script><b>' } }) },
     'http://here/page',
+    (sku) => ({ title: sku }),
   );
   it('shows text from outside as text', () => {
     expect(page).not.toContain('<img src=x');

@@ -17,6 +17,7 @@ import {
   skuWayOut,
   unreadableText,
   writePattern,
+  type Command,
   type Family,
 } from '../src';
 import { runCommand, stormJacket } from './sample';
@@ -160,7 +161,7 @@ describe('the pattern of the house', () => {
   });
   it('goes with the axes of a family while the family keeps to it, whatever the house says since', () => {
     const axes = [{ role: 'colour' as const, label: 'Colour', values: [{ label: 'Rust' }] }];
-    const add = { do: 'addAxis', role: 'size', label: 'Size', values: [{ label: 'S' }], existingTake: 0 } as const;
+    const add: Command = { do: 'addAxis', role: 'size', label: 'Size', values: [{ label: 'S' }], existingTake: 0 };
     const under = (house: string) => openRegistry({ ...emptyRegistry(), skuPattern: house });
     const start = (house: string, skuPattern?: string) =>
       createFamily(under(house), {

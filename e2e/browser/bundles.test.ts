@@ -64,3 +64,28 @@ it('is as many as there are parts for, shown with each, and cannot be counted', 
   );
   expect(faults).toEqual([]);
 });
+
+it('sold only with another item says so to buyers, and leads them there', async () => {
+  const [jacket, mug] = [await goods('SKJ'), await goods('GMG')];
+  const sku = String(familyIndex(jacket.family).woven.find((child) => child.fields.sku !== undefined)!.fields.sku);
+  const family = { level: 'family' as const };
+  const command = {
+    do: 'setFigures' as const,
+    changes: [{ place: family, key: 'soldWith', figure: [sku.toLowerCase(), 'NOBODY-1'] }],
+  };
+  const { id: familyId, revision } = mug.family;
+  await makeChange(world.call, [{ on: 'family', familyId, revision, command }]);
+  await page.goto(`${world.url}/dispatch/new?families=${familyId},${jacket.family.id}&accounts=own-shop`);
+  await test('agree').click();
+  await until(
+    () => test('report').innerText(),
+    (text) => text === '2 listed',
+  );
+  await page.goto(`${world.channelsUrl}/own-shop/pages/${familyId}`);
+  expect(await page.locator('#with').innerText()).toMatch(
+    /^Sold only together with Skerry storm jacket, \w+.* or NOBODY-1$/,
+  );
+  await page.locator('#with a').click();
+  await page.waitForURL(`**/own-shop/pages/${jacket.family.id}`);
+  expect(await page.locator('#with').isHidden()).toBe(true);
+});

@@ -3,6 +3,7 @@ import type { Held } from '../shelves';
 import { PictureDesk } from '../look';
 import { productGroup } from './data';
 import { isMarkup, strangeTag } from '../markup';
+import { onlyWith, type WhereSold } from './together';
 import { sentText, titleOf } from './words';
 
 const escape = (text: unknown) =>
@@ -52,6 +53,10 @@ function show() {
   document.getElementById('price').textContent = offer ? money(offer.salePrice || offer.price) : 'Not made in this combination';
   document.getElementById('list').textContent = offer && offer.listPrice ? money(offer.listPrice) : '';
   document.getElementById('stock').textContent = !offer ? '' : offer.stock > 0 ? offer.stock + ' in stock' : 'Sold out';
+  const together = document.getElementById('with');
+  const others = offer ? offer.onlyWith : [];
+  together.hidden = !others.length;
+  together.replaceChildren('Sold only together with ', ...others.flatMap((one, at) => { const link = document.createElement(one.address ? 'a' : 'span'); link.textContent = one.title; if (one.address) link.href = one.address; return at ? [' or ', link] : [link]; }));
   document.getElementById('sku').textContent = offer ? offer.sku + (offer.gtin ? ' · ' + offer.gtin : '') + (offer.entry ? ' · an offer under ' + offer.entry : '') : '';
   let own = offer && offer.pictures && offer.pictures.length ? offer.pictures : [];
   if (!own.length) goods.axes.forEach((axis, at) => { const option = axis.options.find((one) => one.label === chosen[at]); if (option && option.pictures && option.pictures.length) own = option.pictures; });
@@ -64,7 +69,12 @@ function show() {
 document.querySelectorAll('button.option').forEach((button) => button.addEventListener('click', () => { chosen[Number(button.dataset.axis)] = button.dataset.label; show(); }));
 show();`;
 
-export function buyersPage(channel: { id: string; name: string }, held: Held, address: string): string {
+export function buyersPage(
+  channel: { id: string; name: string },
+  held: Held,
+  address: string,
+  whereSold: WhereSold,
+): string {
   const { goods } = held;
   const copy = (url: string) => `/copies/${PictureDesk.nameOf(url)}.png`;
   const data = {
@@ -75,7 +85,11 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
       ...axis,
       options: axis.options.map((option) => ({ ...option, pictures: (option.pictures ?? []).map(copy) })),
     })),
-    offers: goods.offers.map((offer) => ({ ...offer, pictures: (offer.pictures ?? []).map(copy) })),
+    offers: goods.offers.map((offer) => ({
+      ...offer,
+      pictures: (offer.pictures ?? []).map(copy),
+      onlyWith: onlyWith(offer).map(whereSold),
+    })),
   };
   const prices = goods.offers.map((offer) => Number(offer.price));
   const money = (price: number) =>
@@ -96,7 +110,7 @@ export function buyersPage(channel: { id: string; name: string }, held: Held, ad
 <div><div class="brand">${escape(goods.fields.Brand)}</div><h1>${escape(title)}</h1><div class="range">${escape(range)}</div>
 <div class="price"><span id="price"></span><s id="list"></s></div>
 ${goods.axes.map((axis, at) => `<fieldset><legend>${escape(axis.name)}</legend>${axis.options.map((option) => `<button type="button" class="option" data-axis="${at}" data-label="${escape(option.label)}">${escape(option.label)}</button>`).join('')}</fieldset>`).join('')}
-<div id="stock" class="stock"></div><div id="sku" class="sku"></div>
+<div id="stock" class="stock"></div><div id="with" class="stock" hidden></div><div id="sku" class="sku"></div>
 ${Array.isArray(highlights) ? `<ul>${highlights.map((one) => `<li>${escape(one)}</li>`).join('')}</ul>` : ''}
 <div class="text">${shownText(goods)}</div>${furtherFacts(goods)}</div></main>
 <script type="application/json" id="goods">${inScript(data)}</script><script>${SCRIPT}</script></body></html>`;
