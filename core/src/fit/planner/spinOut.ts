@@ -2,10 +2,10 @@
 import { billOrder, compareOrders, feesOf } from './bill';
 import { leastBill, valueLimits } from './bound';
 import { combinationsOf, labelGroup, leastShortened } from './combinations';
-import { cutListing, type Cut } from './cut/cut';
+import { cutListing, type Cut, type TooMany } from './cut/cut';
 import { leastParts } from './cut/least';
 import type { CutOrder } from './cut/order';
-import { pieceMaker, valuesTooLarge, type Limits, type Piece } from './cut/piece';
+import { fits, pieceMaker, valuesTooLarge, type Limits, type Piece } from './cut/piece';
 import type { Budget } from './cut/search';
 import { goingOn, structureOf, withKeys, type Begun } from './live';
 import { picturesShown } from './pictures';
@@ -13,14 +13,13 @@ import { pricesTold } from './prices';
 import type { Bill, Plan, PlanListing, PlanTask, TargetAxis, Shape } from './shape';
 import { axisIds, joinsOf, signatureOf } from './shapes';
 
-/** Cuts of one question by what they depend on. */
+/** Cuts of one question, without limits on values, by what they depend on: see `cutAlike`. */
 export type KnownCuts = Map<string, CutByWish | null>;
-type CutByWish = Cut & { wishesBroken: number };
+type CutByWish = (Cut | TooMany) & { wishesBroken: number };
 
 /** Why a shape is worked out: `worst` is the bill of the worst plan that is kept, where enough are kept already. */
 export interface SpinOrder {
   budget: Budget;
-  /** Cuts that were made for the same question: see `cutOnce`. */
   cuts?: KnownCuts | undefined;
   /** What it costs at the very least, where that is known. */
   bound?: Bill | undefined;
@@ -48,7 +47,7 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | 
     sets,
     budget,
     cuts,
-    isWorse: (listings) => isWorse({ ...bound, listings }),
+    most: mostListings(leastOf(sets), task.children.length, (listings) => isWorse({ ...bound, listings })),
     mayBe(least) {
       if (stopped) stopped.least = Math.min(stopped.least, least);
     },
@@ -122,6 +121,18 @@ interface ChildSet {
   least: number;
 }
 
+/** The most listings that are not too many; `isTooMany` is true of all above some number. */
+function mostListings(least: number, most: number, isTooMany: (listings: number) => boolean): number {
+  let [good, bad] = [least, most + 1];
+  if (!isTooMany(most)) return most;
+  while (bad - good > 1) {
+    const middle = Math.floor((good + bad) / 2);
+    if (isTooMany(middle)) bad = middle;
+    else good = middle;
+  }
+  return good;
+}
+
 const leastOf = (sets: readonly ChildSet[]): number => sets.reduce((total, set) => total + set.least, 0);
 
 /** Values that every cut of these goes through, whatever axis it goes along. */
@@ -149,15 +160,15 @@ interface ListingsOrder {
   sets: readonly ChildSet[];
   budget: Budget;
   cuts: KnownCuts | undefined;
-  /** Whether so many listings are too many to be kept. */
-  isWorse(listings: number): boolean;
+  /** More listings than these are too many to be kept. */
+  most: number;
   /** Told how few listings there may be, where the cutting was stopped. */
   mayBe(least: number): void;
 }
 
 /** The listings of a shape: one for each combination of what is split, cut where one is too large. */
 function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): Made | null {
-  const { structure, sets, budget, cuts, isWorse, mayBe } = asked;
+  const { structure, sets, budget, cuts, most, mayBe } = asked;
   const { placeOf } = combinationsOf(task, shape.split);
   const live = goingOn(task, structure);
   const homes = live.map(({ numbers }) => homeOf(placeOf, numbers));
@@ -169,8 +180,6 @@ function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): Made | 
   const made: Pick<Made, 'wishesBroken' | 'through' | 'values'> = {
     ...{ wishesBroken: 0, through: 0, values: 0 },
   };
-  // Where no limit on values can be met, how the axes are grouped makes no difference to a cut.
-  const isFree = order.counts.every((count, axis) => count <= order.limits.values[axis]!);
   const countsValues = task.rules.fees.perValue !== '0';
   const begun: Begun[] = [];
   let listings = leastOf(sets);
@@ -178,21 +187,21 @@ function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): Made | 
   for (const { place, numbers, least } of sets) {
     const here = live.filter((_, at) => homes[at] === place).map((one) => one.numbers);
     const own = here.map((all) => all.filter((number) => placeOf[number] === place));
-    const mine = { ...order, numbers, least, live: own };
-    const known = isFree && own.length === 0 ? cuts : undefined;
-    const cut = known ? cutOnce(known, `${shape.split.join()}|${place}|${order.along.join()}`, mine) : cutByWish(mine);
+    const mine = { ...order, numbers, least, most: most - (listings - least), live: own };
+    const key = `${shape.split.join()}|${place}|${order.along.join()}`;
+    const cut = (own.length === 0 && cuts ? cutAlike(cuts, key, mine) : null) ?? cutByWish(mine);
     if (!cut) return null;
-    listings += cut.parts.length - least;
     fewest += cut.least - least;
-    if (isWorse(listings)) {
+    if (!cut.parts || listings + cut.parts.length - least > most) {
       // What is not worth keeping as it was cut might be, were it cut better.
-      if (fewest < listings) mayBe(fewest);
+      if (fewest <= most) mayBe(fewest);
       return null;
     }
+    listings += cut.parts.length - least;
     made.wishesBroken = Math.max(made.wishesBroken, cut.wishesBroken);
     made.through += cut.through;
     if (countsValues) for (const part of cut.parts) made.values += valuesIn(order.pieceOf(part));
-    begun.push(...partsBegun(task, shape, cut));
+    begun.push(...partsBegun(task, shape, cut.parts));
   }
   if (fewest < listings) mayBe(fewest);
   return { ...made, fewest, ...withKeys(task, structure, begun, live) };
@@ -224,14 +233,24 @@ function cutByWish(order: Omit<CutOrder, 'whole'>): CutByWish | null {
   return broken && { ...broken, wishesBroken: whole.length };
 }
 
-/** The same, remembered: many shapes show the same axes, grouped otherwise. */
-function cutOnce(known: KnownCuts, key: string, order: Omit<CutOrder, 'whole'>): CutByWish | null {
+/**
+ * The cut that is best where values are not limited, where that keeps to the limits. It is remembered: many shapes show the same axes,
+ * grouped otherwise, and without such limits that makes no difference to a cut.
+ */
+function cutAlike(known: KnownCuts, key: string, order: Omit<CutOrder, 'whole'>): CutByWish | null {
+  const { numbers, options, limits, least, pieceOf } = order;
+  const free: Limits = { ...limits, values: limits.values.map(() => Infinity) };
+  const freeLeast = leastParts(numbers, options, free);
+  if (freeLeast < least) return null;
   let cut = known.get(key);
-  if (cut === undefined) known.set(key, (cut = cutByWish(order)));
-  return cut;
+  if (cut === undefined) {
+    const unbound = { ...order, limits: free, least: freeLeast, most: Infinity };
+    known.set(key, (cut = cutByWish(unbound)));
+  }
+  return cut?.parts?.every((part) => fits(pieceOf(part), limits)) ? cut : null;
 }
 
-function partsBegun(task: PlanTask, shape: Shape, { parts }: Cut): Begun[] {
+function partsBegun(task: PlanTask, shape: Shape, parts: readonly number[][]): Begun[] {
   const first = task.children[parts[0]![0]!]!;
   const split = Object.fromEntries(
     shape.split.map((axis) => [task.axes[axis]!.id, task.axes[axis]!.values[first.at[axis]!]!.id]),

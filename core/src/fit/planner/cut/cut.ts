@@ -18,14 +18,20 @@ export interface Cut {
   least: number;
 }
 
+/** More listings than are wanted, and a bound that no cut goes below. */
+export interface TooMany {
+  parts: null;
+  least: number;
+}
+
 /** Of so many pieces every way is tried; more are packed in the ways that mostly are best. */
 const SEARCHED = 40;
 /** Of so many pieces each looks for a listing with room. */
 const FITTED = 3000;
 
 /** The cut, or null where some children that stay together are too many for one listing. */
-export function cutListing(order: CutOrder): Cut | null {
-  const { numbers, least, limits, pieceOf, budget } = order;
+export function cutListing(order: CutOrder): Cut | TooMany | null {
+  const { numbers, least, most, limits, pieceOf, budget } = order;
   if (fits(pieceOf(numbers), limits)) return { parts: [[...numbers]], through: 0, least: 1 };
   if (limits.children < 1 || limits.values.some((most) => most < 1)) return null;
   budget.children -= numbers.length * order.along.length;
@@ -33,7 +39,9 @@ export function cutListing(order: CutOrder): Cut | null {
   if (order.whole.length > 0 && atoms().some((atom) => !fits(atom, limits))) return null;
   const fresh = fewest(order, atoms);
   const kept = order.live.length > 0 ? keepingLive(order, atoms()) : null;
-  const { parts, through, isExact } = kept && kept.parts.length <= fresh.parts.length ? { ...fresh, ...kept } : fresh;
+  const isKept = kept && kept.parts.length <= Math.min(most, fresh.parts?.length ?? Infinity);
+  const { parts, through, isExact } = isKept ? { ...fresh, ...kept } : fresh;
+  if (!parts) return { parts, least: isExact ? most + 1 : least };
   return { parts: inWeaveOrder(parts), through, least: isExact ? parts.length : least };
 }
 
@@ -58,19 +66,20 @@ function atomsOf({ task, numbers, pieceOf, along, whole }: CutOrder): Piece[] {
 }
 
 interface Packed {
-  parts: Piece[][];
+  /** Null where it takes more than are wanted. */
+  parts: Piece[][] | null;
   through: number;
   isExact: boolean;
 }
 
 function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
-  const { task, numbers, least, limits, budget } = order;
+  const { task, numbers, least, most, limits, budget } = order;
   const axes = order.along.filter((axis) => !order.whole.includes(axis));
   /** `rank`: the place of the axis it is cut along; of alike cuts the one along the axis liked most is kept. */
-  const packed: { best: (Omit<Packed, 'isExact'> & { rank: number }) | null } = { best: null };
+  const packed: { best: { parts: Piece[][]; through: number; rank: number } | null } = { best: null };
   const offer = (parts: Piece[][] | null, axis: number | undefined): void => {
     const { best } = packed;
-    if (!parts || (best && parts.length > best.parts.length)) return;
+    if (!parts || parts.length > wanted()) return;
     const rank = axis === undefined ? 0 : axes.indexOf(axis);
     const through = axis === undefined ? 0 : valuesCutThrough(task, parts, axis);
     const isBetter =
@@ -80,7 +89,8 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
       (through === best.through && rank < best.rank);
     if (isBetter) packed.best = { parts, through, rank };
   };
-  const count = () => packed.best?.parts.length ?? Infinity;
+  const count = () => packed.best?.parts.length ?? most + 1;
+  const wanted = () => packed.best?.parts.length ?? most;
   const byLeast = axes
     .map((axis, rank) => ({ axis, rank, over: valuesTooLarge(task, numbers, axis, limits.children) }))
     .sort((a, b) => a.over - b.over || a.rank - b.rank);
@@ -90,22 +100,27 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
     // Those that are left cut through as many values at least.
     const isDone = best && count() === least && (best.through < over || (best.through === over && best.rank < rank));
     if (isDone) return { ...best, isExact: true };
-    offer(alongValues(order, axis), axis);
+    offer(alongValues(order, axis, wanted()), axis);
   }
   if (count() > least) for (const axis of axes) offer(alongChildren(order, atoms, axis, count()), axis);
-  if (count() > least && numbers.length <= FITTED) offer(asTheyGoIn(order, atoms, count()), axes[0]);
+  if (count() > least && numbers.length <= FITTED) offer(asTheyGoIn(order, atoms, wanted()), axes[0]);
   // Without any axis to cut along there is one piece, and that fits.
-  const best = packed.best ?? { parts: atoms().map((atom) => [atom]), through: 0 };
+  if (axes.length === 0)
+    offer(
+      atoms().map((atom) => [atom]),
+      undefined,
+    );
   const isMany = order.whole.length === 0 ? numbers.length > SEARCHED : atoms().length > SEARCHED;
-  if (best.parts.length === least || isMany) return { ...best, isExact: best.parts.length === least };
-  offer(fewestParts(atoms(), limits, { below: best.parts.length, least, budget }), axes[0]);
-  return { ...(packed.best ?? best), isExact: budget.steps > 0 };
+  const none = { parts: null, through: 0 };
+  if (count() <= least || isMany) return { ...(packed.best ?? none), isExact: count() <= least };
+  offer(fewestParts(atoms(), limits, { below: count(), least, budget }), axes[0]);
+  return { ...(packed.best ?? none), isExact: budget.steps > 0 };
 }
 
 /** The smallest pieces in the order of one axis, where that takes fewer listings than are found already. */
 function alongChildren(order: CutOrder, atoms: () => readonly Piece[], axis: number, below: number): Piece[][] | null {
   const { task, numbers, options, limits, counts, pieceOf, whole } = order;
-  if (whole.length > 0) return inOrder(byAxis(order, atoms(), axis), limits, counts);
+  if (whole.length > 0) return inOrder(byAxis(order, atoms(), axis), limits, counts, { listings: below - 1 });
   const sorted = inValueOrder(task, numbers, axis);
   const starts = startsInOrder(sorted, options, limits, below);
   return starts && starts.map((start, at) => [pieceOf(sorted.slice(start, starts[at + 1]))]);
@@ -114,13 +129,16 @@ function alongChildren(order: CutOrder, atoms: () => readonly Piece[], axis: num
 /** The smallest pieces, the largest first, each into the first listing with room, where that takes no more than `most`. */
 function asTheyGoIn(order: CutOrder, atoms: () => readonly Piece[], most: number): Piece[][] | null {
   const { numbers, options, limits, counts, pieceOf, whole } = order;
-  if (whole.length > 0) return largestFirst(atoms(), limits, counts);
+  if (whole.length > 0) return largestFirst(atoms(), limits, counts, most);
   const parts = intoFirst(numbers, options, limits, most);
   return parts && parts.map((part) => [pieceOf(part)]);
 }
 
-/** Whole values of an axis to a listing: in order where that is as good, else as they go in best. */
-function alongValues(order: CutOrder, axis: number): Piece[][] | null {
+/**
+ * Whole values of an axis to a listing: in order where that is as good, else as they go in best. Null where that takes more than `most`
+ * listings.
+ */
+function alongValues(order: CutOrder, axis: number, most: number): Piece[][] | null {
   const { task, numbers, least, limits, counts, budget } = order;
   const along = order.along.filter((one) => one !== axis && !order.whole.includes(one));
   const blocks: Piece[] = [];
@@ -129,15 +147,14 @@ function alongValues(order: CutOrder, axis: number): Piece[][] | null {
     if (!pieces) return null;
     blocks.push(...pieces);
   }
-  const ordered = inOrder(blocks, limits, counts)!;
-  if (ordered.length === least) return evenly(blocks, limits, counts, least);
-  const packed = largestFirst(blocks, limits, counts)!;
-  const fewer = packed.length < ordered.length ? packed : ordered;
+  const ordered = inOrder(blocks, limits, counts, { listings: most });
+  if (ordered?.length === least) return evenly(blocks, limits, counts, least);
+  const packed = largestFirst(blocks, limits, counts, (ordered?.length ?? most + 1) - 1);
+  const fewer = packed ?? ordered;
+  const below = fewer?.length ?? most + 1;
   const searched =
-    fewer.length > least && blocks.length <= SEARCHED
-      ? fewestParts(blocks, limits, { below: fewer.length, least, budget })
-      : null;
-  return searched ?? (fewer === packed ? packed : evenly(blocks, limits, counts, ordered.length));
+    below > least && blocks.length <= SEARCHED ? fewestParts(blocks, limits, { below, least, budget }) : null;
+  return searched ?? packed ?? (ordered && evenly(blocks, limits, counts, ordered.length));
 }
 
 /** Children of one value in pieces that fit: all together, or along the first further axis that does it, in order; null where none does. */

@@ -9,6 +9,8 @@ export interface CutOrder {
   numbers: readonly number[];
   /** Listings that they need at the very least: see `leastParts`. */
   least: number;
+  /** More listings than these are not wanted: a search ends where it comes to more. */
+  most: number;
   options: readonly Options[];
   /** How many options each listing axis has. */
   counts: readonly number[];

@@ -42,15 +42,23 @@ export function put(filling: Filling, piece: Piece): void {
   });
 }
 
+/** What is asked of a packing besides the channel's limits. */
+interface Asked {
+  /** So many children to a listing at most. */
+  children?: number;
+  /** No more listings than these. */
+  listings?: number;
+}
+
 /**
  * Pieces in the order given, as many to a listing as go in: the fewest listings that keep the order, since whatever fits into a
- * listing fits without some of it, too. Null where a piece does not fit by itself.
+ * listing fits without some of it, too. Null where a piece does not fit by itself, or where it takes more listings than asked for.
  */
 export function inOrder(
   pieces: readonly Piece[],
   limits: Limits,
   counts: readonly number[],
-  childrenAtMost = limits.children,
+  { children: childrenAtMost = limits.children, listings = Infinity }: Asked = {},
 ): Piece[][] | null {
   const parts: Piece[][] = [];
   /** Listing axis → place of an option → number of the last listing that has it. */
@@ -59,7 +67,7 @@ export function inOrder(
   let children = Infinity;
   for (const piece of pieces) {
     if (!goesIn(piece, last, free, parts.length) || children + piece.numbers.length > childrenAtMost) {
-      if (piece.numbers.length > childrenAtMost || !fits(piece, limits)) return null;
+      if (piece.numbers.length > childrenAtMost || !fits(piece, limits) || parts.length >= listings) return null;
       parts.push([]);
       children = 0;
       limits.values.forEach((most, axis) => (free[axis] = most));
@@ -131,8 +139,8 @@ export function evenly(
   let best: Piece[][] | null = null;
   while (least <= most) {
     const middle = Math.floor((least + most) / 2);
-    const parts = inOrder(pieces, limits, counts, middle);
-    if (parts && parts.length <= listings) {
+    const parts = inOrder(pieces, limits, counts, { children: middle, listings });
+    if (parts) {
       best = parts;
       most = middle - 1;
     } else least = middle + 1;
@@ -140,14 +148,22 @@ export function evenly(
   return best ?? inOrder(pieces, limits, counts)!;
 }
 
-/** The largest piece first, each into the first listing that has room for it. Null where a piece does not fit by itself. */
-export function largestFirst(pieces: readonly Piece[], limits: Limits, counts: readonly number[]): Piece[][] | null {
+/**
+ * The largest piece first, each into the first listing that has room for it. Null where a piece does not fit by itself, or where that
+ * takes more than `most`.
+ */
+export function largestFirst(
+  pieces: readonly Piece[],
+  limits: Limits,
+  counts: readonly number[],
+  most: number,
+): Piece[][] | null {
   const parts: Filling[] = [];
   const weights = new Map(pieces.map((piece) => [piece, weightOf(piece)]));
   for (const piece of pieces.toSorted((a, b) => weights.get(b)! - weights.get(a)!)) {
     let part = parts.find((one) => hasRoom(one, piece, limits));
     if (!part) {
-      if (!fits(piece, limits)) return null;
+      if (parts.length >= most || !fits(piece, limits)) return null;
       parts.push((part = emptyFilling(counts)));
     }
     put(part, piece);
