@@ -60,9 +60,9 @@ export function structureFigures(): Figure[] {
     both('2,000 children: axis split, and shown', (one) => shown(...split(one))),
     both('2,000 children: two values merged, and shown', (one) => shown(one, merged(one))),
     both('2,000 children: axis removed, and shown', (one) => shown(one, removed(one))),
-    both('2,000 children: a family like it gathered in', (one) => {
-      const other = copyFamily(one, { id: 'kother', fields: { name: 'Heron tee' }, pictures: false }).family;
-      return gather(registry, one, [other], proposeGather(registry, one, [other]));
+    both('2,000 children: two families of half of them, proposed and gathered', (one) => {
+      const [into, other] = halves(one);
+      return gather(registry, into, [other], proposeGather(registry, into, [other]));
     }),
     both('2,000 children: 20 leave', (one) =>
       leave(
@@ -75,6 +75,21 @@ export function structureFigures(): Figure[] {
       ),
     ),
   ];
+}
+
+const halved = new Map<Family, [Family, Family]>();
+/** A family with half of its values on the first axis, and another like it. */
+function halves(one: Family): [Family, Family] {
+  const known = halved.get(one);
+  if (known) return known;
+  const { axes } = one;
+  const into = furnished(`${one.id}-half`, axes[0]!.values.length / 2, axes[1]!.values.length);
+  const made: [Family, Family] = [
+    into,
+    copyFamily(into, { id: 'kother', fields: { name: 'Heron tee' }, pictures: false }).family,
+  ];
+  halved.set(one, made);
+  return made;
 }
 
 const joined = ({ axes }: Family): Command => ({

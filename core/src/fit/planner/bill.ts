@@ -33,6 +33,22 @@ export function compareOrders(a: readonly number[], b: readonly number[]): numbe
   return 0;
 }
 
+/**
+ * The most listings with which a bill is no worse than another; below zero where it is worse however few they are.
+ * @param order of a bill, whatever its listings
+ */
+export function mostListings(
+  order: readonly number[],
+  worst: readonly number[],
+  objective: PlanTask['objective'],
+): number {
+  const at = objective === 'fees' ? 4 : 3;
+  const before = compareOrders(order.slice(0, at), worst);
+  if (before !== 0) return before < 0 ? Infinity : -1;
+  const after = compareOrders(order.slice(at + 1), worst.slice(at + 1));
+  return after > 0 ? worst[at]! - 1 : worst[at]!;
+}
+
 /** The fees of some listings, exact: `values` are the options that they show, all together. */
 export function feesOf({ fees }: Rules, counts: { listings: number; children: number; values: number }): string {
   if (fees.perListing === '0' && fees.perChild === '0' && fees.perValue === '0') return '0';

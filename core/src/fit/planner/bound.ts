@@ -7,6 +7,24 @@ import { pricesTold } from './prices';
 import type { Bill, PlanTask, Shape } from './shape';
 import { axisIds, joinsOf } from './shapes';
 
+const NOTHING: Bill = {
+  leftOut: 0,
+  wishesBroken: 0,
+  pricesLost: 0,
+  listings: 0,
+  fees: '0',
+  remade: 0,
+  moved: 0,
+  reshaped: 0,
+  joins: 0,
+  picturesLost: 0,
+  shortened: 0,
+  cutThrough: 0,
+  joinedOptions: 0,
+  longestLabel: 0,
+  axesShown: 0,
+};
+
 /** Shape's listing axis → values that one listing may have there. */
 export function valueLimits({ axes, rules }: PlanTask, shape: Shape): number[] {
   return shape.groups.map((group) => rules.axes.roles[axes[group[0]!]!.role]?.valuesAtMost ?? rules.axes.valuesAtMost);
@@ -22,10 +40,10 @@ export function leastOfSplit(task: PlanTask, split: readonly number[]): Bill {
   const values = split.map((axis) => combinationsOf(task, [axis]).count);
   const listings = Math.max(1, ...values, Math.ceil(task.children.length / others));
   return {
-    ...{ leftOut: task.leftOut.length, wishesBroken: 0, pricesLost: 0, listings },
+    ...NOTHING,
+    leftOut: task.leftOut.length,
+    listings,
     fees: feesOf(task.rules, { listings, children: task.children.length, values: 0 }),
-    ...{ remade: 0, moved: 0, reshaped: 0, joins: 0, picturesLost: 0, shortened: 0, cutThrough: 0 },
-    ...{ joinedOptions: 0, longestLabel: 0, axesShown: 0 },
   };
 }
 

@@ -1,5 +1,5 @@
 /** A shape worked out in full: its listings, its labels, its bill. */
-import { billOrder, compareOrders, feesOf } from './bill';
+import { billOrder, compareOrders, feesOf, mostListings } from './bill';
 import { leastBill, valueLimits } from './bound';
 import { combinationsOf, labelGroup, leastShortened } from './combinations';
 import { cutListing, type Cut, type TooMany } from './cut/cut';
@@ -35,11 +35,12 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | 
   const sets = childSets(task, shape);
   const isWorse = (bill: Bill) => worst !== undefined && compareOrders(billOrder(bill, task.objective), worst) > 0;
   const bound = order.bound ?? leastBill(task, shape);
-  if (isWorse({ ...bound, listings: leastOf(sets) })) return null;
+  const most = worst ? mostListings(billOrder(bound, task.objective), worst, task.objective) : Infinity;
+  const least = leastOf(sets);
+  if (least > most) return null;
   if (worst) {
     const shortened = shape.groups.reduce((sum, group) => sum + leastShortened(task, group), 0);
-    if (isWorse({ ...bound, listings: leastOf(sets), shortened, cutThrough: leastThrough(task, shape, sets) }))
-      return null;
+    if (isWorse({ ...bound, listings: least, shortened, cutThrough: leastThrough(task, shape, sets) })) return null;
   }
   // Cutting goes on only as long as it can still be kept.
   const made = listingsOf(task, shape, {
@@ -47,9 +48,9 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Plan | 
     sets,
     budget,
     cuts,
-    most: mostListings(leastOf(sets), task.children.length, (listings) => isWorse({ ...bound, listings })),
-    mayBe(least) {
-      if (stopped) stopped.least = Math.min(stopped.least, least);
+    most,
+    mayBe(listings) {
+      if (stopped) stopped.least = Math.min(stopped.least, listings);
     },
   });
   if (!made) return null;
@@ -119,18 +120,6 @@ interface ChildSet {
   numbers: number[];
   /** Listings that they need at the very least. */
   least: number;
-}
-
-/** The most listings that are not too many; `isTooMany` is true of all above some number. */
-function mostListings(least: number, most: number, isTooMany: (listings: number) => boolean): number {
-  let [good, bad] = [least, most + 1];
-  if (!isTooMany(most)) return most;
-  while (bad - good > 1) {
-    const middle = Math.floor((good + bad) / 2);
-    if (isTooMany(middle)) bad = middle;
-    else good = middle;
-  }
-  return good;
 }
 
 const leastOf = (sets: readonly ChildSet[]): number => sets.reduce((total, set) => total + set.least, 0);

@@ -7,7 +7,7 @@ import { keepingLive } from './keepLive';
 import type { CutOrder } from './order';
 import { evenly, inOrder, intoFirst, largestFirst, startsInOrder } from './packing';
 import { byValue, fits, inValueOrder, numbersOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
-import { fewestParts } from './search';
+import { fewestParts, type Budget } from './search';
 
 export interface Cut {
   /** Children's numbers by listing, each in the order of the weave. */
@@ -26,6 +26,8 @@ export interface TooMany {
 
 /** Of so many pieces every way is tried; more are packed in the ways that mostly are best. */
 const SEARCHED = 40;
+/** Steps of trying every way for the values of one axis. */
+const STEPS_OF_AXIS = 300;
 /** Of so many pieces each looks for a listing with room. */
 const FITTED = 3000;
 
@@ -94,9 +96,9 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
   const byLeast = axes
     .map((axis, rank) => ({ axis, rank, over: valuesTooLarge(task, numbers, axis, limits.children) }))
     .sort((a, b) => a.over - b.over || a.rank - b.rank);
-  for (const { axis, rank, over } of byLeast) {
+  for (const [nth, { axis, rank, over }] of byLeast.entries()) {
     const { best } = packed;
-    if (best && budget.children < 0) break;
+    if (nth > 0 && budget.children < 0) break;
     // Those that are left cut through as many values at least.
     const isDone = best && count() === least && (best.through < over || (best.through === over && best.rank < rank));
     if (isDone) return { ...best, isExact: true };
@@ -152,9 +154,20 @@ function alongValues(order: CutOrder, axis: number, most: number): Piece[][] | n
   const packed = largestFirst(blocks, limits, counts, (ordered?.length ?? most + 1) - 1);
   const fewer = packed ?? ordered;
   const below = fewer?.length ?? most + 1;
-  const searched =
-    below > least && blocks.length <= SEARCHED ? fewestParts(blocks, limits, { below, least, budget }) : null;
+  const isSearched = below > least && blocks.length <= SEARCHED;
+  const searched = isSearched
+    ? inSomeSteps(budget, (some) => fewestParts(blocks, limits, { below, least, budget: some }))
+    : null;
   return searched ?? packed ?? (ordered && evenly(blocks, limits, counts, ordered.length));
+}
+
+/** Tries every way for the values of one axis; what that leaves of its part of the budget is for others. */
+function inSomeSteps<T>(budget: Budget, search: (some: Budget) => T): T {
+  const given = Math.min(budget.steps, STEPS_OF_AXIS);
+  const some = { ...budget, steps: given };
+  const found = search(some);
+  budget.steps -= given - some.steps;
+  return found;
 }
 
 /** Children of one value in pieces that fit: all together, or along the first further axis that does it, in order; null where none does. */

@@ -38,6 +38,8 @@ export function fewestParts(
   let fewest = below;
   let free = 0;
   const parts: Tried[] = [];
+  /** Emptied ones, to be filled again: thousands are tried. */
+  const spare: Tried[] = [];
 
   function place(at: number): void {
     if (fewest <= least || budget.steps <= 0) return;
@@ -52,13 +54,13 @@ export function fewestParts(
     for (const part of parts) if (canTake(part, piece, limits)) tryIn(part, at);
     // Empty listings are all alike: one new one is enough to try.
     if (parts.length + 1 >= fewest) return;
-    const fresh = emptyTried(ranges);
-    if (!canTake(fresh, piece, limits)) return;
+    const fresh = spare.pop() ?? emptyTried(ranges);
+    if (!canTake(fresh, piece, limits)) return void spare.push(fresh);
     parts.push(fresh);
     free += limits.children;
     tryIn(fresh, at);
     free -= limits.children;
-    parts.pop();
+    spare.push(parts.pop()!);
   }
 
   function tryIn(part: Tried, at: number): void {
