@@ -23,8 +23,24 @@ export function sortSizes(labels: readonly string[]): string[] {
 /** Whether all labels of a list are sizes, read together. */
 export const areSizes = (labels: readonly string[]): boolean => sizeOrders(labels).every((order) => order !== null);
 
+type Orders = readonly (readonly number[] | null)[];
+
+/** Lists that were read, by their labels: most families of a catalogue have one of few lists. */
+const known = new Map<string, Orders>();
+const KNOWN_AT_MOST = 5000;
+
 /** What each label of a list is compared by; null for what is no size. Labels decide together what each of them means. */
-function sizeOrders(labels: readonly string[]): (number[] | null)[] {
+function sizeOrders(labels: readonly string[]): Orders {
+  const list = labels.join('\n');
+  let orders = known.get(list);
+  if (!orders) {
+    if (known.size >= KNOWN_AT_MOST) known.clear();
+    known.set(list, (orders = readOrders(labels)));
+  }
+  return orders;
+}
+
+function readOrders(labels: readonly string[]): Orders {
   const texts = labels.map((label) => sizeText(label).text);
   const scale = SCALES.find((words) => texts.every((text) => words.includes(text)));
   if (scale && texts.length > 1) return texts.map((text) => [scale.indexOf(text)]);
