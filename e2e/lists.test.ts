@@ -99,6 +99,33 @@ describe('A list', () => {
     expect(Object.values((await familyCalled('Wax Tin')).stock)).toEqual([12]);
   });
 
+  it('brings an axis to a family that is there; one undo takes it away again', async () => {
+    const first = await bring('SKU;Name;Colour;Stock\nQC-1;Quay Cap;Navy;5\nQC-2;Quay Cap;Rust;7');
+    await take(first.id);
+    const view = await bring(
+      'SKU;Name;Colour;Size\nQC-1;Quay Cap;Navy;M\nQC-2;Quay Cap;Rust;M\nQC-3;Quay Cap;Navy;L\nQC-4;Quay Cap;Rust;L',
+    );
+    expect(view.counts).toMatchObject({ newChild: 2, changed: 1, same: 1, refused: 0 });
+    const { rows } = await world.call(api.listRows, { params: { id: view.id }, query: { only: 'changed' } });
+    expect(rows[0]!.changes).toEqual([
+      { column: 'Axes', before: 'Colour', after: 'Size comes to it; the children that are there are M.' },
+    ]);
+    await take(view.id);
+    const { family, stock } = await familyCalled('Quay Cap');
+    expect(family.axes.map(({ label }) => label)).toEqual(['Colour', 'Size']);
+    const woven = Object.values(family.children).filter((child) => child.woven);
+    expect(woven.map(({ id, fields }) => `${String(fields.sku)} ${stock[id] ?? 0}`).sort()).toEqual([
+      'QC-1 5',
+      'QC-2 7',
+      'QC-3 0',
+      'QC-4 0',
+    ]);
+    const changes = await world.call(api.journal, { query: {} });
+    await world.call(api.undo, { params: { id: changes[0]!.id }, body: { key: 'undo-the-axis' } });
+    expect((await familyCalled('Quay Cap')).family.axes.map(({ label }) => label)).toEqual(['Colour']);
+    await world.call(api.undo, { params: { id: changes[1]!.id }, body: { key: 'undo-the-caps' } });
+  });
+
   it('comes in again corrected without doubles: changed, new, already so', async () => {
     const view = await bring(
       LIST.replace('4006381333932', '4006381333948')

@@ -1,13 +1,20 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  childLabels,
+  createFamily as createWith,
   emptyRegistry,
+  familyIndex,
   listReport,
   liveTable,
   openRegistry,
   placeLabel,
   planList,
   readList,
+  runCommand as runWith,
+  type Command,
+  type CreateFamily,
+  type Family,
   type ListMapping,
   type Shelves,
 } from '../src/index';
@@ -15,6 +22,8 @@ import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScor
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 
 const registry = openRegistry(emptyRegistry());
+const createFamily = (spec: CreateFamily) => createWith(registry, spec);
+const runCommand = (family: Family, command: Command) => runWith(registry, family, command);
 const tableOf = (text: string): string[][] =>
   text
     .trim()
@@ -268,6 +277,88 @@ describe('a list in the catalogue', () => {
         FJ-N;FJ;Fell Jacket;Navy
         FJ-R;FJ;Fell Jacket;Rust`),
     ).toEqual(['2 newFamily ', '3 newFamily Navy', '4 newFamily Rust']);
+  });
+});
+
+describe('a list with an axis that the family there has not', () => {
+  const held = createFamily({
+    id: 'kheld',
+    fields: { name: 'Fell Jacket', price: '90' },
+    axes: [{ role: 'colour', label: 'Colour', values: [{ label: 'Navy' }, { label: 'Rust' }] }],
+    off: [],
+  });
+  const [navy, rust] = familyIndex(held).woven.map((child) => child.id) as [string, string];
+  const listed = runCommand(held, {
+    do: 'setFigures',
+    changes: [navy, rust].map((childId, at) => ({
+      ...{ place: { level: 'child' as const, childId }, key: 'sku', figure: `FJ-${at}` },
+    })),
+  }).family;
+  const brought = (rows: string[], family = listed) => {
+    const table = tableOf(['SKU;Name;Colour;Size', ...rows].join('\n'));
+    const owners = new Map(
+      familyIndex(family).woven.map((child) => [String(child.fields.sku).toLowerCase(), child.id]),
+    );
+    const shelves: Shelves = {
+      ...EMPTY_SHELVES,
+      ownerOf: (kind, identity) => {
+        const childId = kind === 'sku' ? owners.get(identity.toLowerCase()) : undefined;
+        return childId === undefined ? undefined : { familyId: family.id, childId };
+      },
+      named: () => family.id,
+      load: () => ({ family, stock: {}, around: EMPTY_SHELVES.outside }),
+    };
+    return planList(registry, table, readList(registry, table), { columns: {} }, shelves)[0]!;
+  };
+
+  it('brings it, where its rows say what the children there are; they keep their numbers, and the others are new', () => {
+    const plan = brought([
+      'FJ-0;Fell Jacket;Navy;M',
+      'FJ-1;Fell Jacket;Rust;M',
+      'FJ-2;Fell Jacket;Navy;L',
+      'FJ-3;Fell Jacket;Rust;XL',
+    ]);
+    expect(plan.rows.map(({ verdict, child }) => `${verdict} ${child}`)).toEqual([
+      'changed Navy · M',
+      'same Rust · M',
+      'newChild Navy · L',
+      'newChild Rust · XL',
+    ]);
+    expect(plan.changes).toEqual([
+      { column: 'Axes', before: 'Colour', after: 'Size comes to it; the children that are there are M.' },
+    ]);
+    const { family } = plan;
+    expect(
+      familyIndex(family!).woven.map((child) => [childLabels(family!, child).join(' '), child.fields.sku]),
+    ).toEqual([
+      ['Navy M', 'FJ-0'],
+      ['Navy L', 'FJ-2'],
+      ['Rust M', 'FJ-1'],
+      ['Rust XL', 'FJ-3'],
+    ]);
+    expect(family!.children[navy]!.fields.sku).toBe('FJ-0');
+  });
+  it('is refused with a way out where they say nothing of them, or several things', () => {
+    for (const rows of [
+      ['FJ-2;Fell Jacket;Navy;L', 'FJ-3;Fell Jacket;Rust;XL'],
+      ['FJ-0;Fell Jacket;Navy;M', 'FJ-1;Fell Jacket;Rust;L', 'FJ-2;Fell Jacket;Navy;S'],
+    ]) {
+      const plan = brought(rows);
+      expect(plan.family).toBeNull();
+      expect(plan.rows[0]!.problems[0]!.message).toMatch(/^Fell Jacket has no axis Size.* Add it to the family first/);
+    }
+  });
+  it('brings options to goods that were sold singly', () => {
+    const single = runCommand(createFamily({ id: 'kone', fields: { name: 'Fell Jacket' }, axes: [], off: [] }), {
+      do: 'setFigures',
+      changes: [{ place: { level: 'child', childId: 'kone.c1' }, key: 'sku', figure: 'FJ-0' }],
+    }).family;
+    const plan = brought(['FJ-0;Fell Jacket;Navy;M', 'FJ-2;Fell Jacket;Rust;M', 'FJ-3;Fell Jacket;Rust;L'], single);
+    expect(plan.rows.map(({ verdict, child }) => `${verdict} ${child}`)).toEqual([
+      'changed Navy · M',
+      'newChild Rust · M',
+      'newChild Rust · L',
+    ]);
   });
 });
 

@@ -26,6 +26,10 @@ const DOUBTS: Record<Doubt['code'], (text: string) => string> = {
 };
 export const doubtText = ({ code, text }: Doubt): string => DOUBTS[code](text);
 
+/** An axis that a list brings to a family that is there. */
+export const axisAddedText = (label: string, taken: string): string =>
+  `${label} comes to it; the children that are there are ${taken}.`;
+
 const PROBLEMS: Record<string, (problem: ListProblem) => string> = {
   'column.twice': ({ column }) =>
     `There is more than one column ${column}: the first that fits is used. Say in the columns which it is.`,

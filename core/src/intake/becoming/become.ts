@@ -1,10 +1,8 @@
 /** A family of a list in the catalogue: begun anew, or what it changes of the one that is there. */
 import { createUnwoven } from '../../change/createFamily';
 import { runCommand } from '../../change/run';
-import { foldLabel } from '../../family/foldLabel';
 import { childLabels } from '../../family/weave';
 import type { Child, Family } from '../../family/shape';
-import { identifierOwners, identityOf } from '../../identifiers/sameness';
 import { Refusal } from '../../refusal';
 import type { Registry } from '../../registry/openRegistry';
 import type { ListChild, ListFamily } from '../families/shape';
@@ -12,6 +10,7 @@ import { readSheet, type SheetReading, type Surroundings } from '../readSheet';
 import { takeReading } from '../takeReading';
 import type { Table } from '../table/shape';
 import { familyChanges, familyFigures, sheetHeader, type FigureColumn } from './figureColumns';
+import { matchAxes, ownerOfRow, withMoreAxes, type AxisMatch } from './heldAxes';
 import { addressedPictures } from './pictureAddresses';
 import type { Become } from './shape';
 import { refusedParents, refusedWhole, rowsOf, verdictsOf } from './verdicts';
@@ -81,12 +80,15 @@ function begin(input: BecomeInput, family: ListFamily, id: string): Become {
 export function changeFamily(input: BecomeInput, family: ListFamily, held: Family, isNamedByKey: boolean): Become {
   const { registry, table, columns } = input;
   try {
-    const labelsOf = openLabels(input, held, family);
+    const grown = withMoreAxes(registry, held, family, ownerOfRow(held, table, columns));
+    const base = grown.family;
+    const labelsOf = openLabels(base, matchAxes(base, family), ownerOfRow(base, table, columns));
     const own = columns.filter(({ field }) => field.levels.includes('child'));
-    const reading = readChildren(input, held, family, own, labelsOf);
+    const reading = readChildren(input, base, family, own, labelsOf);
     const cells = [...family.parentRows, ...rowsOf(family)].map((row) => table[row - 1]!);
-    const whole = familyChanges(registry, held, columns, cells, isNamedByKey);
-    const { family: taken, pieces } = takeReading(registry, held, reading);
+    const told = familyChanges(registry, base, columns, cells, isNamedByKey);
+    const whole = { ...told, changes: [...grown.changes, ...told.changes] };
+    const { family: taken, pieces } = takeReading(registry, base, reading);
     const figures = Object.entries(whole.figures).map(([key, figure]) => ({
       place: { level: 'family' as const },
       key,
@@ -112,30 +114,12 @@ export function changeFamily(input: BecomeInput, family: ListFamily, held: Famil
 
 /** Which value each row has on each axis of the family that is there: by the axes of the list, else by whose number it has. */
 function openLabels(
-  { table, columns }: BecomeInput,
   held: Family,
-  { axes }: ListFamily,
+  { matched }: AxisMatch,
+  ownerOf: (row: number) => Child | undefined,
 ): (child: ListChild) => string[] {
-  const used = new Set<string>();
-  const matched = held.axes.map((axis) => {
-    const same = axes.find(({ label }) => foldLabel(label) === foldLabel(axis.label) && !used.has(label));
-    const alike = axes.filter(({ label, role }) => role === axis.role && !used.has(label));
-    const found = same ?? (alike.length === 1 ? alike[0] : undefined);
-    if (found) used.add(found.label);
-    return found?.label;
-  });
-  const more = axes.find(({ label, values }) => !used.has(label) && values.length > 1);
-  if (more) throw new Refusal('list.axis-more', { family: String(held.fields.name), label: more.label });
-  const owners = identifierOwners(held);
-  const numbers = columns.filter(({ field }) => field.key === 'sku' || field.key === 'gtin');
-  const childOf = (row: number): Child | undefined =>
-    numbers
-      .map(({ at, field }) =>
-        owners.get(`${field.key}|${identityOf(field.key as 'sku' | 'gtin', (table[row - 1]![at] ?? '').trim())}`),
-      )
-      .find((child) => child !== undefined);
   return ({ rows, at }) => {
-    const child = childOf(rows[0]!);
+    const child = ownerOf(rows[0]!);
     const labels = child ? childLabels(held, child) : [];
     // A number says which child it is, whatever its options are called in the list.
     return held.axes.map(
