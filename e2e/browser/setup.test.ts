@@ -42,7 +42,7 @@ describe('what holds for all goods', () => {
     await test('add-fact').click();
     await test('fact-label').fill('Water column');
     await test('fact-type').click();
-    await page.getByRole('option', { name: 'a number' }).click();
+    await page.getByRole('option', { name: 'a number', exact: true }).click();
     await test('save-fact').click();
     await until(setup, ({ registry }) => registry.facts.waterColumn?.type === 'number');
     await page.goto(`${world.url}/families/${jacket}/words`);
@@ -143,6 +143,21 @@ describe('typing', () => {
       (entries) => entries.includes('Skerry storm jacket'),
     );
     expect(faults).toEqual([]);
+  });
+  it('has the axes of the usual category, whichever is answered first', async () => {
+    const fresh = await browser.newPage();
+    let letGo = (): void => undefined;
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    await fresh.route('**/api/setup', async (route) => {
+      await held;
+      await route.continue();
+    });
+    // The registry comes after what is usual, unless the page waits for it.
+    fresh.on('response', (response) => void (response.url().includes('/api/usual') && letGo()));
+    await fresh.goto(`${world.url}/families/new`);
+    setTimeout(letGo, 1500);
+    await fresh.locator('[data-test="axis-values-0"]').waitFor();
+    await fresh.close();
   });
   it('a value is proposed from the dictionary, with its code and swatch', async () => {
     await page.goto(`${world.url}/families/new`);

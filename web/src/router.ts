@@ -1,5 +1,6 @@
 /** The places of the application. Views are loaded when they are first gone to. */
 import { createRouter, createWebHistory } from 'vue-router';
+import { useSetup } from './stores/setup';
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -15,6 +16,8 @@ export const router = createRouter({
       path: '/families/new',
       name: 'new',
       component: () => import('./families/NewFamilyView.vue'),
+      // What is proposed there comes from the registry.
+      beforeEnter: () => useSetup().ensure(),
       meta: { title: 'New family' },
     },
     {

@@ -17,7 +17,6 @@ import { useUsual } from './useUsual';
 const router = useRouter();
 const setup = useSetup();
 const open = useFamily();
-void setup.ensure();
 const draft = useFamilyDraft();
 const { typed, axes, filled, housePattern, spec, childCount, firstSkus, skuProblem, toggle, missing, isRestored } =
   draft;
