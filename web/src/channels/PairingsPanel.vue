@@ -5,6 +5,7 @@ import { ElButton } from 'element-plus';
 import { count, fieldOfPaired, foldForPairing, pairingReasonText, ROLE_LABELS, type Role } from '@loom-kin/core';
 import type { Channel, WordInUse } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
+import { latest } from '../common/latest';
 import { useEar } from '../stores/ear';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
@@ -18,9 +19,13 @@ const role = ref('');
 const order = ref<'doubt' | 'label' | 'use'>('doubt');
 const at = ref(0);
 
+const ask = latest();
 async function load(): Promise<void> {
   try {
-    words.value = await call(api.wordsInUse, { params: { id: props.channel.channel } });
+    await ask(
+      () => call(api.wordsInUse, { params: { id: props.channel.channel } }),
+      (found) => (words.value = found),
+    );
   } catch (error) {
     tell(error);
   }

@@ -7,6 +7,9 @@ import { useJobs } from '../stores/jobs';
 /** What takes longer is said to be under way, in milliseconds. */
 const SOON = 800;
 
+/** A file that was made at once is read by the browser by then, in milliseconds. */
+const READ_BY = 60_000;
+
 /** Has a file written and brings it down. A job that is stopped or fails says so among the jobs. */
 export async function takeOut(order: BodyOf<typeof api.startExport>): Promise<void> {
   const jobs = useJobs();
@@ -43,7 +46,8 @@ export async function fetchFile(address: string, body: unknown, name: string): P
   }
   const url = URL.createObjectURL(await answer.blob());
   keep(url, name);
-  URL.revokeObjectURL(url);
+  // The browser begins to read it after this.
+  setTimeout(() => URL.revokeObjectURL(url), READ_BY);
 }
 
 function keep(address: string, name: string): void {

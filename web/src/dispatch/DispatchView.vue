@@ -6,6 +6,7 @@ import { ElButton, ElProgress } from 'element-plus';
 import { showAmount } from '@loom-kin/core';
 import type { Dispatch, DispatchLine, DispatchSummary } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { latest } from '../common/latest';
 import { useEar } from '../stores/ear';
 import DispatchLines from './DispatchLines.vue';
 
@@ -16,25 +17,26 @@ const one = ref<Dispatch | null>(null);
 const loaded = ref(false);
 const problem = ref<string | null>(null);
 const id = computed(() => String(route.params.id ?? all.value[0]?.id ?? ''));
-/** Of looks that overtake each other only the last is shown. */
-let asked = 0;
+const ask = latest();
 
+async function read(): Promise<{ list: DispatchSummary[]; found: Dispatch | null }> {
+  const list = await call(api.dispatches);
+  const wanted = String(route.params.id ?? list[0]?.id ?? '');
+  return { list, found: wanted ? await call(api.dispatch, { params: { id: wanted } }) : null };
+}
 async function load(): Promise<void> {
-  const turn = ++asked;
   try {
-    const list = await call(api.dispatches);
-    const wanted = String(route.params.id ?? list[0]?.id ?? '');
-    const found = wanted ? await call(api.dispatch, { params: { id: wanted } }) : null;
-    if (turn !== asked) return;
-    // It may have ended since the list was read.
-    all.value = list.map((dispatch) => (dispatch.id === found?.id ? { ...dispatch, state: found.state } : dispatch));
-    one.value = found;
-    problem.value = null;
+    await ask(read, ({ list, found }) => {
+      // It may have ended since the list was read.
+      all.value = list.map((dispatch) => (dispatch.id === found?.id ? { ...dispatch, state: found.state } : dispatch));
+      one.value = found;
+      problem.value = null;
+      loaded.value = true;
+    });
   } catch (error) {
-    if (turn !== asked) return;
     problem.value = error instanceof Error ? error.message : 'The dispatches cannot be read.';
+    loaded.value = true;
   }
-  loaded.value = true;
 }
 onMounted(load);
 const ear = useEar();

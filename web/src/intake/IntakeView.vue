@@ -6,6 +6,7 @@ import { ElButton, ElOption, ElProgress, ElSelect } from 'element-plus';
 import { FamilyFileSchema } from '@loom-kin/core';
 import { Refused, type FamilySummary, type IntakeReport, type Job } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { latest } from '../common/latest';
 import { useJobs } from '../stores/jobs';
 import { useSetup } from '../stores/setup';
 import SheetReport from './SheetReport.vue';
@@ -21,11 +22,16 @@ const report = shallowRef<IntakeReport | null>(null);
 const problem = ref<string | null>(null);
 const busy = ref(false);
 
+const ask = latest();
 async function search(term = ''): Promise<void> {
   try {
-    const { families: found } = await call(api.listFamilies, { query: { q: term, limit: 40 } });
-    const held = families.value.find((one) => one.id === familyId.value);
-    families.value = held && !found.includes(held) ? [held, ...found.filter((one) => one.id !== held.id)] : found;
+    await ask(
+      () => call(api.listFamilies, { query: { q: term, limit: 40 } }),
+      ({ families: found }) => {
+        const held = families.value.find((one) => one.id === familyId.value);
+        families.value = held && !found.includes(held) ? [held, ...found.filter((one) => one.id !== held.id)] : found;
+      },
+    );
   } catch (error) {
     tell(error);
   }

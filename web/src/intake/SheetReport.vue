@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton, ElOption, ElSelect } from 'element-plus';
 import type { IntakeReport } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { latest } from '../common/latest';
 
 const props = defineProps<{ jobId: string; report: IntakeReport }>();
 type Verdict = IntakeReport['rows'][number]['verdict'];
@@ -20,11 +21,14 @@ watch(
   { immediate: true },
 );
 
+const ask = latest();
 async function load(from: number): Promise<void> {
   try {
     const query = { only: only.value, from, limit: PAGE };
-    const page = await call(api.sheetReport, { params: { id: props.jobId }, query });
-    rows.value = from === 0 ? page.rows : [...rows.value, ...page.rows];
+    await ask(
+      () => call(api.sheetReport, { params: { id: props.jobId }, query }),
+      (page) => (rows.value = from === 0 ? page.rows : [...rows.value, ...page.rows]),
+    );
   } catch (error) {
     tell(error);
   }

@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router';
 import { ElButton } from 'element-plus';
 import type { JournalEntry } from '@loom-kin/contract';
 import { api, call } from '../api';
+import { latest } from '../common/latest';
 import { useFamily } from '../stores/family';
 
 const PAGE = 50;
@@ -17,17 +18,25 @@ const loaded = ref(false);
 const problem = ref<string | null>(null);
 const unfolded = ref(new Set<number>());
 
+const ask = latest();
 async function load(onward = false): Promise<void> {
   try {
     await store.settled();
     const before = onward ? entries.value.at(-1)?.id : undefined;
-    const next = await call(api.journal, {
-      query: { limit: PAGE, ...(familyId.value ? { familyId: familyId.value } : {}), ...(before ? { before } : {}) },
-    });
-    entries.value = onward ? [...entries.value, ...next] : next;
-    more.value = next.length === PAGE;
-    loaded.value = true;
-    problem.value = null;
+    const query = {
+      limit: PAGE,
+      ...(familyId.value ? { familyId: familyId.value } : {}),
+      ...(before ? { before } : {}),
+    };
+    await ask(
+      () => call(api.journal, { query }),
+      (next) => {
+        entries.value = onward ? [...entries.value, ...next] : next;
+        more.value = next.length === PAGE;
+        loaded.value = true;
+        problem.value = null;
+      },
+    );
   } catch (error) {
     problem.value = error instanceof Error ? error.message : 'The journal cannot be loaded.';
   }

@@ -5,6 +5,7 @@ import { ElButton, ElMessage } from 'element-plus';
 import { count, listed, type Role } from '@loom-kin/core';
 import { makeChange } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { latest } from '../common/latest';
 
 const props = defineProps<{ role: Role; from: string; to: string }>();
 const emit = defineEmits<{ done: [] }>();
@@ -13,13 +14,19 @@ const NAMED = 3;
 
 const uses = ref<{ families: number; names: string[] } | null>(null);
 const isBusy = ref(false);
+const ask = latest();
 watch(() => [props.role, props.from], load, { immediate: true });
 
 async function load(): Promise<void> {
   uses.value = null;
   try {
-    uses.value = await call(api.valueUses, { query: { role: props.role, label: props.from } });
-    if (uses.value.families === 0) emit('done');
+    await ask(
+      () => call(api.valueUses, { query: { role: props.role, label: props.from } }),
+      (found) => {
+        uses.value = found;
+        if (found.families === 0) emit('done');
+      },
+    );
   } catch (error) {
     tell(error);
     emit('done');

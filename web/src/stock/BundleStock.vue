@@ -4,6 +4,7 @@ import { computed, shallowRef, watch } from 'vue';
 import { count, partsOf } from '@loom-kin/core';
 import type { BundleItems } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { latest } from '../common/latest';
 import { useFamily } from '../stores/family';
 
 const props = defineProps<{ childId: string }>();
@@ -14,15 +15,16 @@ const parts = computed(() => {
 });
 const total = computed(() => store.stock[props.childId] ?? 0);
 const items = shallowRef<BundleItems>([]);
-let asked = 0;
+const ask = latest();
 watch(
   [parts, total],
   async () => {
-    const turn = ++asked;
     try {
       await store.settled();
-      const found = await call(api.bundleItems, { params: { id: store.family!.id, childId: props.childId } });
-      if (turn === asked) items.value = found;
+      await ask(
+        () => call(api.bundleItems, { params: { id: store.family!.id, childId: props.childId } }),
+        (found) => (items.value = found),
+      );
     } catch (error) {
       tell(error);
     }

@@ -5,6 +5,7 @@ import { ElButton } from 'element-plus';
 import { readNumber } from '@loom-kin/core';
 import type { Ledger, StepInput } from '@loom-kin/contract';
 import { api, call, tell, refuse } from '../api';
+import { latest } from '../common/latest';
 import { useFamily } from '../stores/family';
 import { placesOf } from '../stores/pieces';
 import { useSetup } from '../stores/setup';
@@ -59,13 +60,17 @@ async function move(): Promise<void> {
 }
 
 const ledger = shallowRef<Ledger | null>(null);
+const ask = latest();
 const isOpen = ref(false);
 /** Read when somebody looks, and again when pieces moved. */
 watch([isOpen, () => props.childId, total, held], async () => {
   if (!isOpen.value) return;
   try {
     await store.settled();
-    ledger.value = await call(api.stockLedger, { params: { id: store.family!.id, childId: props.childId } });
+    await ask(
+      () => call(api.stockLedger, { params: { id: store.family!.id, childId: props.childId } }),
+      (found) => (ledger.value = found),
+    );
   } catch (error) {
     tell(error);
   }

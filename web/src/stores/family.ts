@@ -19,6 +19,7 @@ import {
 } from '@loom-kin/core';
 import { makeChange, type FamilyDetail, type LiveListingRow, type StepBack, type StepInput } from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
+import { latest } from '../common/latest';
 import { useEar } from './ear';
 import { createFits } from './fits';
 import { createMending } from './mending';
@@ -162,12 +163,17 @@ export const useFamily = defineStore('family', () => {
       void setup.reload();
     },
   );
+  const askBeside = latest();
   /** What is live, or known on channels, may have changed: the family has not. */
   async function refreshBeside(id: string): Promise<void> {
-    const detail = await call(api.family, { params: { id } }).catch(() => null);
-    if (!detail || family.value?.id !== id) return;
-    live.value = detail.live;
-    known.value = detail.known;
+    await askBeside(
+      () => call(api.family, { params: { id } }).catch(() => null),
+      (detail) => {
+        if (!detail || family.value?.id !== id) return;
+        live.value = detail.live;
+        known.value = detail.known;
+      },
+    );
   }
 
   function choose(childIds: Iterable<string>, where: 'weave' | 'grid'): void {

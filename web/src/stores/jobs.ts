@@ -21,7 +21,15 @@ export const useJobs = defineStore('jobs', () => {
 
   async function load(): Promise<void> {
     try {
-      jobs.value = await call(api.jobs);
+      const known = new Map(jobs.value.map((job) => [job.id, job]));
+      const list = await call(api.jobs);
+      // What was told meanwhile is newer than the list.
+      const isTold = (id: string) => {
+        const now = jobs.value.find((job) => job.id === id);
+        return now && now !== known.get(id) ? now : undefined;
+      };
+      const fresh = jobs.value.filter((job) => !known.has(job.id) && !list.some((one) => one.id === job.id));
+      jobs.value = [...fresh, ...list.map((job) => isTold(job.id) ?? job)];
     } catch {
       // The bar says that the server is silent; what was known stays.
     }

@@ -4,24 +4,37 @@ import { computed, ref, shallowRef } from 'vue';
 import { emptyRegistry, openRegistry, openRulebook, type Account } from '@loom-kin/core';
 import { makeChange, type Setup, type StepInput } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
+import { latest } from '../common/latest';
 
 export const useSetup = defineStore('setup', () => {
   const setup = shallowRef<Setup | null>(null);
   const problem = ref<string | null>(null);
   let loading: Promise<void> | null = null;
 
+  const ask = latest();
   async function load(): Promise<void> {
     try {
-      setup.value = Object.freeze(await call(api.setup));
-      problem.value = null;
+      await ask(
+        () => call(api.setup),
+        (answer) => {
+          setup.value = Object.freeze(answer);
+          problem.value = null;
+        },
+      );
     } catch (error) {
       problem.value = error instanceof Error ? error.message : 'The server does not answer.';
     }
   }
 
-  /** Loads once, however many ask. */
-  const ensure = () => (loading ??= load());
-  const reload = () => (loading = load());
+  /** Loads once, however many ask; who asked before somebody had it read anew waits for that. */
+  async function ensure(): Promise<void> {
+    let waited: Promise<void> | null = null;
+    while (waited !== (loading ??= load())) await (waited = loading);
+  }
+  function reload(): Promise<void> {
+    loading = load();
+    return ensure();
+  }
 
   const registry = computed(() => openRegistry(setup.value?.registry ?? emptyRegistry()));
   const accounts = computed(() => setup.value?.accounts ?? []);

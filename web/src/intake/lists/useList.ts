@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import type { ListMapping, ListSettlement } from '@loom-kin/core';
 import type { Job, ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
 import { api, call, tell } from '../../api';
+import { latest } from '../../common/latest';
 import { useJobs } from '../../stores/jobs';
 
 export type RowsShown = 'all' | ListRowView['verdict'];
@@ -45,22 +46,33 @@ export function useList(id: () => string) {
     }
   }
 
+  const askFamilies = latest();
   async function loadFamilies(more = false): Promise<void> {
     const from = more ? families.value.length : 0;
     const query = { only: familiesShown.value, from, limit: more ? PAGE : Math.max(PAGE, families.value.length) };
-    const page = await call(api.listFamiliesFound, {
-      params: { id: id() },
-      query: { ...query, limit: Math.min(500, query.limit) },
-    });
-    families.value = more ? [...families.value, ...page.families] : page.families;
-    familyCount.value = page.total;
+    await askFamilies(
+      () =>
+        call(api.listFamiliesFound, {
+          params: { id: id() },
+          query: { ...query, limit: Math.min(500, query.limit) },
+        }),
+      (page) => {
+        families.value = more ? [...families.value, ...page.families] : page.families;
+        familyCount.value = page.total;
+      },
+    );
   }
 
+  const askRows = latest();
   async function loadRows(more = false): Promise<void> {
     const from = more ? rows.value.length : 0;
-    const page = await call(api.listRows, { params: { id: id() }, query: { only: rowsShown.value, from, limit: 200 } });
-    rows.value = more ? [...rows.value, ...page.rows] : page.rows;
-    rowCount.value = page.total;
+    await askRows(
+      () => call(api.listRows, { params: { id: id() }, query: { only: rowsShown.value, from, limit: 200 } }),
+      (page) => {
+        rows.value = more ? [...rows.value, ...page.rows] : page.rows;
+        rowCount.value = page.total;
+      },
+    );
   }
 
   /** Has the list read anew as the seller says; what held before can be come back to. */

@@ -5,6 +5,7 @@ import { ElInput, ElOption, ElSelect } from 'element-plus';
 import type { FamilySummary, PicturePlaces } from '@loom-kin/contract';
 import { foldLabel } from '@loom-kin/core';
 import { api, call, tell } from '../../api';
+import { latest } from '../../common/latest';
 import Dialog from '../../common/Dialog.vue';
 import type { Target } from './useSettling';
 
@@ -21,11 +22,16 @@ const typed = ref('');
 const at = ref(0);
 const search = useTemplateRef<InstanceType<typeof ElInput>>('search');
 
+const ask = latest();
 async function find(term = ''): Promise<void> {
   try {
-    const { families } = await call(api.listFamilies, { query: { q: term, limit: 40 } });
-    const own = places.value;
-    found.value = own && !families.some((one) => one.id === own.id) ? [own, ...families] : families;
+    await ask(
+      () => call(api.listFamilies, { query: { q: term, limit: 40 } }),
+      ({ families }) => {
+        const own = places.value;
+        found.value = own && !families.some((one) => one.id === own.id) ? [own, ...families] : families;
+      },
+    );
   } catch (error) {
     tell(error);
   }

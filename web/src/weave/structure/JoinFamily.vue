@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { children } from '@loom-kin/core';
 import type { FamilySummary } from '@loom-kin/contract';
 import { api, call, tell } from '../../api';
+import { latest } from '../../common/latest';
 import PopupButton from '../../common/PopupButton.vue';
 import { useFamily } from '../../stores/family';
 
@@ -17,13 +18,14 @@ const SHOWN = 8;
 /** So long nothing is typed before it is asked, in milliseconds. */
 const REST = 150;
 let resting: ReturnType<typeof setTimeout> | undefined;
-let asked = 0;
+const ask = latest();
 
 async function look(): Promise<void> {
-  const turn = ++asked;
   try {
-    const { families } = await call(api.listFamilies, { query: { q: q.value, limit: SHOWN + 1 } });
-    if (turn === asked) found.value = families.filter(({ id }) => id !== store.family!.id).slice(0, SHOWN);
+    await ask(
+      () => call(api.listFamilies, { query: { q: q.value, limit: SHOWN + 1 } }),
+      ({ families }) => (found.value = families.filter(({ id }) => id !== store.family!.id).slice(0, SHOWN)),
+    );
   } catch (error) {
     tell(error);
   }
