@@ -171,7 +171,7 @@ describe('What stands on an account', () => {
 describe('A backup', () => {
   it('is taken, and brought back over what was changed since', async () => {
     await page.goto(`${world.url}/setup`);
-    const [download] = await Promise.all([page.waitForEvent('download'), test('backup').click()]);
+    const [download] = await Promise.all([page.waitForEvent('download', { timeout: 40_000 }), test('backup').click()]);
     const file = join(world.folder, 'kept.zip');
     await download.saveAs(file);
     const before = await names();

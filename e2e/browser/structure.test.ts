@@ -157,7 +157,10 @@ describe('Labels', () => {
     await test('label-sheet').selectOption('a4x24');
     await test('label-percent').fill('100');
     expect(await test('label-count').innerText()).toContain('44 labels on 2 pages');
-    const [download] = await Promise.all([page.waitForEvent('download', { timeout: 40_000 }), test('label-print').click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download', { timeout: 40_000 }),
+      test('label-print').click(),
+    ]);
     expect(readFileSync(await download.path(), 'latin1').slice(0, 5)).toBe('%PDF-');
   });
 });

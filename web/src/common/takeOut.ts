@@ -44,7 +44,12 @@ export async function fetchFile(address: string, body: unknown, name: string): P
       problem.success ? problem.data : { code: 'server.fault', message: new Refusal('server.fault', {}).message },
     );
   }
-  const url = URL.createObjectURL(await answer.blob());
+  keepMade(await answer.blob(), name);
+}
+
+/** Has the browser keep what was made in the page. */
+export function keepMade(file: Blob, name: string): void {
+  const url = URL.createObjectURL(file);
   keep(url, name);
   // The browser begins to read it after this.
   setTimeout(() => URL.revokeObjectURL(url), READ_BY);

@@ -5,6 +5,7 @@ import { ElButton } from 'element-plus';
 import { RegistryDataSchema } from '@loom-kin/core';
 import { say } from '../api';
 import { useSetup } from '../stores/setup';
+import { keepMade } from '../common/takeOut';
 
 /** Characters; a registry is far smaller. */
 const MOST = 5_000_000;
@@ -15,11 +16,7 @@ const input = ref<HTMLInputElement>();
 
 function save(): void {
   const text = JSON.stringify(setup.registry.data, null, 2);
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  link.download = 'registry.json';
-  link.click();
-  URL.revokeObjectURL(link.href);
+  keepMade(new Blob([text], { type: 'application/json' }), 'registry.json');
 }
 
 async function take(): Promise<void> {
