@@ -164,6 +164,16 @@ function anyChange(family: Family, dice: () => number, number: number): SingleCo
   return kinds[(dice() * 10 + dice()) % kinds.length]!();
 }
 
+/** The family after a change; null where labels would be too long when joined, which is refused rightly. */
+function changedBy(family: Family, command: SingleCommand) {
+  try {
+    return runCommand(family, command);
+  } catch (error) {
+    if (error instanceof Refusal && error.code === 'value.too-long') return null;
+    throw error;
+  }
+}
+
 describe('any run of changes', () => {
   it('keeps every SKU, every crossing to itself, and the price of every child that stays', () => {
     const tally = new Map<string, number>();
@@ -174,9 +184,10 @@ describe('any run of changes', () => {
         const given = skusOf(family);
         for (let number = 0; number < 8; number++) {
           const command = anyChange(family, dice, number);
-          if (!command) continue;
+          const changed = command && changedBy(family, command);
+          if (!changed) continue;
           tally.set(command.do, (tally.get(command.do) ?? 0) + 1);
-          const { family: next } = runCommand(family, command);
+          const { family: next } = changed;
           checkFamily(next);
           expect(skusOf(next)).toEqual(given);
           for (const child of familyIndex(family).woven) {
@@ -218,8 +229,8 @@ describe('any run of changes', () => {
         let family = start;
         for (let number = 0; number < 6; number++) {
           const command = anyChange(family, dice, number);
-          if (!command) continue;
-          const changed = runCommand(family, command);
+          const changed = command && changedBy(family, command);
+          if (!changed) continue;
           inverses.push(changed.inverse);
           family = changed.family;
         }
