@@ -211,8 +211,16 @@ async function restructured(page: Page): Promise<[what: string, taken: number[],
     const axes = await page.locator('[data-test^=axis-]').count();
     const [taken] = await untilSeen(
       page,
-      () => document.querySelector<HTMLElement>('[data-test=structure-do]')!.click(),
-      () => document.querySelector('[data-test=structure]') === null && document.querySelector('#cell-0-0') !== null,
+      () => {
+        const now = globalThis as unknown as { axes?: number };
+        now.axes = document.querySelectorAll('[data-test^=axis-]').length;
+        document.querySelector<HTMLElement>('[data-test=structure-do]')!.click();
+      },
+      () => {
+        const now = globalThis as unknown as { axes?: number };
+        const isJoined = document.querySelectorAll('[data-test^=axis-]').length < now.axes!;
+        return isJoined && document.querySelector('[id^=cell-]') !== null;
+      },
       1,
     );
     done.push(taken!);

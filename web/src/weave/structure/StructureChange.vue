@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** A change of the axes before it is made, beside the weave: what is wanted, what becomes of every child, and the button that does it. */
-import { computed, onUnmounted, watch } from 'vue';
+import { computed, onUnmounted, ref, watch } from 'vue';
 import { ElButton } from 'element-plus';
 import {
   childFates,
@@ -34,7 +34,11 @@ interface Preview {
   fates: ChildFate[];
   problem: string | null;
 }
-const preview = computed<Preview>(() => {
+/** While it is being made nothing is worked out anew: the family is another by then. */
+const isMade = ref(false);
+let last: Preview = { fates: [], problem: null };
+const preview = computed<Preview>(() => (isMade.value ? last : (last = lookAhead())));
+function lookAhead(): Preview {
   if (!props.command) return { fates: [], problem: null };
   try {
     const before = store.family!;
@@ -47,7 +51,7 @@ const preview = computed<Preview>(() => {
     if (!(error instanceof Refusal)) throw error;
     return { fates: [], problem: error.message };
   }
-});
+}
 /** The weave lights up the children that would go. */
 watch(
   preview,
@@ -62,16 +66,21 @@ onUnmounted(() => (store.lit = new Set()));
 async function make(): Promise<void> {
   const { command, leavers } = props;
   if (!command) return;
-  if (!leavers?.length) return void (store.run(command) && emit('done'));
+  isMade.value = true;
+  const done = leavers?.length ? await makeWithLeavers(command, leavers) : store.run(command);
+  if (done) emit('done');
+  else isMade.value = false;
+}
+
+function makeWithLeavers(command: Command, leavers: readonly string[]): Promise<boolean> {
   const title = `${titleOf(setup.namer, command, store.family!)}, and let ${children(leavers.length)} leave`;
-  const done = await store.ask(
+  return store.ask(
     ({ id: familyId, revision }) => [
       { on: 'leave', familyId, revision, childIds: [...leavers] },
       { on: 'family', familyId, revision, command },
     ],
     title,
   );
-  if (done) emit('done');
 }
 </script>
 
