@@ -10,6 +10,7 @@ import {
   freeze,
   Refusal,
   runCommand,
+  type Changed,
   type Command,
   type Family,
   type KnownNumbers,
@@ -27,6 +28,12 @@ import { createOutbox } from './outbox';
 import { countsOf, type Count, type Pending } from './pending';
 import { afterCounts, type Pieces } from './pieces';
 import { useSetup } from './setup';
+
+/** A command that was looked at before it is done: what it makes of which family. */
+export interface Ahead {
+  before: Family;
+  changed: Changed;
+}
 
 export const useFamily = defineStore('family', () => {
   const setup = useSetup();
@@ -186,12 +193,15 @@ export const useFamily = defineStore('family', () => {
     }
   }
 
-  /** Runs a command here and sends it, with counted pieces if the gesture had both. False where it was refused; the reason was told. */
-  function run(command: Command, counts: Count[] = [], key = requestKey()): boolean {
+  /**
+   * Runs a command here and sends it, with counted pieces if the gesture had both. False where it was refused; the reason was told.
+   * @param ahead what it makes of a family, where that was worked out before
+   */
+  function run(command: Command, counts: Count[] = [], key = requestKey(), ahead?: Ahead): boolean {
     const now = family.value;
     if (!now) return false;
     try {
-      const changed = runCommand(setup.registry, now, command);
+      const changed = ahead?.before === now ? ahead.changed : runCommand(setup.registry, now, command);
       const moved = counts.length > 0;
       if (changed.forward.length === 0 && !moved) return true;
       family.value = changed.family;

@@ -12,7 +12,7 @@ import {
   type ChildFate,
   type Command,
 } from '@loom-kin/core';
-import { useFamily } from '../../stores/family';
+import { useFamily, type Ahead } from '../../stores/family';
 import { useSetup } from '../../stores/setup';
 import FateList from './FateList.vue';
 
@@ -33,6 +33,7 @@ const setup = useSetup();
 interface Preview {
   fates: ChildFate[];
   problem: string | null;
+  ahead?: Ahead;
 }
 /** While it is being made nothing is worked out anew: the family is another by then. */
 const isMade = ref(false);
@@ -45,8 +46,8 @@ function lookAhead(): Preview {
     let number = 0;
     const newId = () => `left${(number += 1)}`;
     const without = props.leavers?.length ? leave(setup.registry, before, props.leavers, newId).from.family : before;
-    const { family: after } = runCommand(setup.registry, without, props.command);
-    return { fates: childFates(before, after), problem: null };
+    const changed = runCommand(setup.registry, without, props.command);
+    return { fates: childFates(before, changed.family), problem: null, ahead: { before: without, changed } };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
     return { fates: [], problem: error.message };
@@ -66,8 +67,9 @@ onUnmounted(() => (store.lit = new Set()));
 async function make(): Promise<void> {
   const { command, leavers } = props;
   if (!command) return;
+  const { ahead } = preview.value;
   isMade.value = true;
-  const done = leavers?.length ? await makeWithLeavers(command, leavers) : store.run(command);
+  const done = leavers?.length ? await makeWithLeavers(command, leavers) : store.run(command, [], undefined, ahead);
   if (done) emit('done');
   else isMade.value = false;
 }
