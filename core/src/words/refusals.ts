@@ -256,7 +256,7 @@ export const REFUSALS = {
       ? 'It says that a child goes, but neither by its SKU nor by its GTIN which.'
       : `Nobody has the number ${p.number}: nothing goes.`,
   'list.axis-more': (p: Named & { family: string }) =>
-    `${p.family} has no axis ${p.label}, and these rows do not say of its children, by their numbers, which one they all are. Add it to the family first, or part these rows from it.`,
+    `${p.family} has no axis ${p.label}, and these rows do not say of every child there, by its number, the one value they all have. Add it to the family first, or part these rows from it.`,
   'sheet.none': () => 'No file came with this.',
   'sheet.empty': (p: { file: string }) => `${p.file} has no sheet.`,
   'sheet.cut-off': (p: { file: string }) =>

@@ -1,6 +1,7 @@
 /** The axes of a list's family beside those of the family that is there: which is which, and those that are only in the list. */
 import { runCommand } from '../../change/run';
 import { foldLabel } from '../../family/foldLabel';
+import { familyIndex } from '../../family/weave';
 import type { Child, Family } from '../../family/shape';
 import { identifierOwners, identityOf } from '../../identifiers/sameness';
 import { Refusal } from '../../refusal';
@@ -48,8 +49,8 @@ export function ownerOfRow(
 }
 
 /**
- * The family with the axes that only the list has: where its rows say of children that are there, all of them the same, what they are on it.
- * Throws a Refusal where they say nothing of it, or say several things.
+ * The family with the axes that only the list has: where its rows say of every child that is there what it is on them, and of all the same.
+ * Throws a Refusal where a child is not named, or they are several things.
  */
 export function withMoreAxes(
   registry: Registry,
@@ -60,7 +61,11 @@ export function withMoreAxes(
   const { more } = matchAxes(held, family);
   if (more.length === 0) return { family: held, changes: [] };
   const known = family.children.filter(({ rows }) => ownerOf(rows[0]!));
-  const added = more.map(({ role, label }) => ({ role, label, taken: onlyValue(known, label) }));
+  const named = new Set(known.map(({ rows }) => ownerOf(rows[0]!)!.id));
+  const areAllNamed = familyIndex(held).woven.every(({ id }) => named.has(id));
+  const added = more.map(({ role, label }) => ({
+    ...{ role, label, taken: areAllNamed ? onlyValue(known, label) : undefined },
+  }));
   const unclear = added.find(({ taken }) => taken === undefined);
   if (unclear) throw new Refusal('list.axis-more', { family: String(held.fields.name), label: unclear.label });
   // With the one value that is taken nothing new is woven: the rows bring the others.
