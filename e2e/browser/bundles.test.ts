@@ -1,25 +1,16 @@
 /** A set of items in the browser: its parts typed, its pieces worked out, not counted. */
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { familyIndex } from '@loom-kin/core';
-import { launchBrowser, sellerPage } from './launch';
-import { startWorld, until, type World } from '../world';
+import { demoPage } from './demoPage';
+import { until, type World } from '../world';
 
 let world: World;
-let browser: Browser;
 let page: Page;
 const faults: string[] = [];
 
-beforeAll(async () => {
-  world = await startWorld({ demo: true });
-  browser = await launchBrowser();
-  page = await sellerPage(browser, faults);
-}, 120_000);
-afterAll(async () => {
-  await browser?.close();
-  await world?.end();
-});
+demoPage((made) => void ({ world, page } = made), faults);
 
 const test = (name: string) => page.locator(`[data-test="${name}"]`);
 const goods = async (q: string) => {

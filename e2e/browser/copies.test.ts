@@ -1,24 +1,15 @@
 /** What is copied and filled down in the browser: what is still the same is pointed at, gone to, mended or called right. */
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
-import { launchBrowser, sellerPage } from './launch';
-import { startWorld, until, type World } from '../world';
+import { demoPage } from './demoPage';
+import { until, type World } from '../world';
 
 let world: World;
-let browser: Browser;
 let page: Page;
 const faults: string[] = [];
 
-beforeAll(async () => {
-  world = await startWorld({ demo: true });
-  browser = await launchBrowser();
-  page = await sellerPage(browser, faults);
-}, 120_000);
-afterAll(async () => {
-  await browser?.close();
-  await world?.end();
-});
+demoPage((made) => void ({ world, page } = made), faults);
 
 const test = (name: string) => page.locator(`[data-test="${name}"]`);
 const idOf = async (q: string) => (await world.call(api.listFamilies, { query: { q } })).families[0]!.id;

@@ -1,27 +1,20 @@
 /** SKUs by a pattern and GTINs of blocks in the browser: looked at on the children, mended, made, given back. */
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { familyIndex } from '@loom-kin/core';
-import { launchBrowser, sellerPage } from './launch';
-import { startWorld, until, type World } from '../world';
+import { demoPage } from './demoPage';
+import { until, type World } from '../world';
 
 let world: World;
-let browser: Browser;
 let page: Page;
 let smock = '';
 const faults: string[] = [];
 
-beforeAll(async () => {
-  world = await startWorld({ demo: true });
+demoPage(async (made) => {
+  ({ world, page } = made);
   smock = (await world.call(api.listFamilies, { query: { q: 'DSM' } })).families[0]!.id;
-  browser = await launchBrowser();
-  page = await sellerPage(browser, faults);
-}, 120_000);
-afterAll(async () => {
-  await browser?.close();
-  await world?.end();
-});
+}, faults);
 
 const test = (name: string) => page.locator(`[data-test="${name}"]`);
 const figures = async (id: string, key: string) => {

@@ -4,28 +4,19 @@
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
 import sharp from 'sharp';
-import { launchBrowser, sellerPage } from './launch';
+import { demoPage } from './demoPage';
 import { endpoints } from '@loom-kin/contract';
-import { startWorld, until, type World } from '../world';
+import { until, type World } from '../world';
 
 let world: World;
-let browser: Browser;
 let page: Page;
 let familyUrl = '';
 const faults: string[] = [];
 
-beforeAll(async () => {
-  world = await startWorld({ demo: true });
-  browser = await launchBrowser();
-  page = await sellerPage(browser, faults);
-}, 120_000);
-afterAll(async () => {
-  await browser?.close();
-  await world?.end();
-});
+demoPage((made) => void ({ world, page } = made), faults);
 
 const test = (name: string) => page.locator(`[data-test="${name}"]`);
 const api = async <T>(path: string): Promise<T> => (await fetch(world.url + path)).json() as Promise<T>;

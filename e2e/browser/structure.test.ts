@@ -1,28 +1,21 @@
 /** The structure of a family changed in the browser: shown beforehand, done, taken back; nothing a child holds is lost. */
 import { readFileSync } from 'node:fs';
-import type { Browser, Page } from 'playwright-core';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { Page } from 'playwright-core';
+import { describe, expect, it } from 'vitest';
 import { endpoints as api } from '@loom-kin/contract';
 import { childLabels, familyIndex, figureOf } from '@loom-kin/core';
-import { launchBrowser, sellerPage } from './launch';
-import { startWorld, until, type World } from '../world';
+import { demoPage } from './demoPage';
+import { until, type World } from '../world';
 
 let world: World;
-let browser: Browser;
 let page: Page;
 let jacket = '';
 const faults: string[] = [];
 
-beforeAll(async () => {
-  world = await startWorld({ demo: true });
+demoPage(async (made) => {
+  ({ world, page } = made);
   jacket = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;
-  browser = await launchBrowser();
-  page = await sellerPage(browser, faults);
-}, 120_000);
-afterAll(async () => {
-  await browser?.close();
-  await world?.end();
-});
+}, faults);
 
 const test = (name: string) => page.locator(`[data-test="${name}"]`);
 const detail = () => world.call(api.family, { params: { id: jacket } });
