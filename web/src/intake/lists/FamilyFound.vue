@@ -2,10 +2,11 @@
 /** A family that a list becomes: its name and axes, which can be called otherwise, its weave, why it is one, what is in doubt. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
+import { count, ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
 import type { ListFamilyView } from '@loom-kin/contract';
 import PopupButton from '../../common/PopupButton.vue';
 import MiniWeave from './MiniWeave.vue';
+import { verdictCount, VERDICT_LOOKS } from './verdicts';
 
 const props = defineProps<{ family: ListFamilyView; chosen: boolean; fixed: boolean }>();
 const emit = defineEmits<{
@@ -48,18 +49,14 @@ const doubts = computed(() => {
     );
   return [...byText].map(([text, rows]) => ({ text, rows }));
 });
-const VERDICTS = [
-  ['newFamily', 'new', 'fits'],
-  ['newChild', 'new children', 'fits'],
-  ['changed', 'changed', 'warns'],
-  ['doubtful', 'doubtful', 'warns'],
-  ['same', 'already so', 'soft'],
-  ['refused', 'refused', 'stops'],
-] as const;
+const VERDICTS = ['newFamily', 'newChild', 'changed', 'doubtful', 'same', 'refused'] as const;
 const counts = computed(() =>
-  VERDICTS.flatMap(([verdict, word, look]) => {
-    const count = props.family.counts[verdict];
-    return count > 0 ? [{ text: `${count.toLocaleString('en')} ${word}`, look }] : [];
+  VERDICTS.flatMap((verdict) => {
+    const rows = props.family.counts[verdict];
+    if (rows === 0) return [];
+    // All of a family that is new are: which family, stands above.
+    const text = verdict === 'newFamily' ? count(rows, 'new', 'new') : verdictCount(verdict, rows);
+    return [{ text, look: VERDICT_LOOKS[verdict] }];
   }),
 );
 const axisTyped = ref<Record<string, { label: string; role: Role }>>({});

@@ -10,7 +10,7 @@ import ListColumns from './ListColumns.vue';
 import ListFamilies from './ListFamilies.vue';
 import ListRows from './ListRows.vue';
 import { useList } from './useList';
-import { VERDICT_COUNTS, VERDICT_LOOKS } from './verdicts';
+import { verdictCount, VERDICT_LOOKS } from './verdicts';
 
 const route = useRoute();
 const router = useRouter();
@@ -107,7 +107,7 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
         </ElSelect>
         <template v-for="verdict in LIST_VERDICTS" :key="verdict">
           <button v-if="list.counts[verdict]" class="link" :class="VERDICT_LOOKS[verdict]" @click="showRows(verdict)">
-            {{ list.counts[verdict].toLocaleString('en') }} {{ VERDICT_COUNTS[verdict] }}
+            {{ verdictCount(verdict, list.counts[verdict]) }}
           </button>
         </template>
         <span class="grow" />

@@ -1,5 +1,5 @@
 /** Verdicts on rows of a list, as they are said and marked. */
-import type { ListVerdict } from '@loom-kin/core';
+import { count, type ListVerdict } from '@loom-kin/core';
 
 export const VERDICT_WORDS: Record<ListVerdict, string> = {
   newFamily: 'new family',
@@ -11,12 +11,12 @@ export const VERDICT_WORDS: Record<ListVerdict, string> = {
   refused: 'refused',
 };
 /** So many rows of a verdict, in words. */
-export const VERDICT_COUNTS: Record<ListVerdict, string> = {
-  ...VERDICT_WORDS,
-  newFamily: 'rows in new families',
-  newChild: 'new children',
-  goes: 'to go',
-};
+export function verdictCount(verdict: ListVerdict, rows: number): string {
+  if (verdict === 'newFamily') return count(rows, 'row in new families', 'rows in new families');
+  if (verdict === 'newChild') return count(rows, 'new child', 'new children');
+  const word = verdict === 'goes' ? 'to go' : VERDICT_WORDS[verdict];
+  return count(rows, word, word);
+}
 export const VERDICT_LOOKS: Record<ListVerdict, string> = {
   newFamily: 'fits',
   newChild: 'fits',
