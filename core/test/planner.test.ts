@@ -21,6 +21,8 @@ import {
   type Rules,
 } from '../src/index';
 import { anyFamily, createFamily, registry, rulebook, rulesFor, stormJacket } from './sample';
+import { tick } from '../src/fit/planner/cut/ticks';
+import { newQuestion } from '../src/fit/planner/question';
 import { spinOut } from '../src/fit/planner/spinOut';
 import { bruteForce } from './brute-force';
 
@@ -221,8 +223,8 @@ describe('cutting', () => {
         (some, most) => {
           let next = 0;
           const pieces = some.map(({ size, first, second }) => ({
-            numbers: Array.from({ length: size }, () => next++),
-            options: [first, second],
+            numbers: Int32Array.from({ length: size }, () => next++),
+            options: [tick(first, 5), tick(second, 5)],
           }));
           const limits = { children: most.children, values: [most.first, most.second] };
           const wanted = Math.round(highs.solve(integerProgram(pieces, limits)).ObjectiveValue);
@@ -478,17 +480,20 @@ describe('a search that is stopped', () => {
     const scattered = createFamily({ id: 'f', fields: { name: 'F' }, axes, off });
     const task = planTask(scattered, rules({ valuesAtMost: 5 }));
     const shape = { pinned: [], split: [], groups: [[0], [1]] };
-    const budget = () => ({ steps: 10_000, children: 80_000 });
-    const found = spinOut(task, shape, { budget: budget() })!;
+    const question = () => newQuestion({ steps: 10_000, children: 80_000 });
+    const found = spinOut(task, shape, { question: question() })!;
     expect(found.surplus).toBeGreaterThan(0);
     const fewest = found.bill.listings - found.surplus;
     // Something with one listing less is there already: this is not kept, and still may be better.
     const worst = billOrder({ ...found.bill, listings: found.bill.listings - 1 }, 'listings');
     const stopped = { least: Infinity };
-    expect(spinOut(task, shape, { budget: budget(), worst, stopped })).toBeNull();
+    expect(spinOut(task, shape, { question: question(), worst, stopped })).toBeNull();
     expect(stopped.least).toBe(fewest);
   });
 });
+
+const placesOf = ({ options }: Piece, axis: number): number[] =>
+  [0, 1, 2, 3, 4].filter((place) => (options[axis]!.bits[0]! >> place) & 1);
 
 /** Pieces into listings as an integer program, in the LP format of CPLEX. */
 function integerProgram(pieces: readonly Piece[], limits: Limits): string {
@@ -499,10 +504,10 @@ function integerProgram(pieces: readonly Piece[], limits: Limits): string {
     const load = pieces.map((piece, number) => `${piece.numbers.length} x${number}_${at}`).join(' + ');
     rows.push(`${load} - ${limits.children} y${at} <= 0`);
     limits.values.forEach((most, axis) => {
-      const values = [...new Set(pieces.flatMap((piece) => piece.options[axis]!))];
+      const values = [...new Set(pieces.flatMap((piece) => placesOf(piece, axis)))];
       rows.push(`${values.map((value) => `u${axis}_${value}_${at}`).join(' + ')} - ${most} y${at} <= 0`);
       pieces.forEach((piece, number) =>
-        piece.options[axis]!.forEach((value) => rows.push(`x${number}_${at} - u${axis}_${value}_${at} <= 0`)),
+        placesOf(piece, axis).forEach((value) => rows.push(`x${number}_${at} - u${axis}_${value}_${at} <= 0`)),
       );
     });
   }

@@ -74,7 +74,7 @@ export function optionLabels(
 
 /**
  * Rows that are too long in full, with what takes least room between the parts: they have to be shortened by rule, unless the seller has
- * short labels. `rows` is asked for only where some may be.
+ * short labels. Infinitely many where one is too long in its shortest forms. `rows` is asked for only where some may be.
  */
 export function labelsTooLong(
   axes: readonly TaskAxis[],
@@ -82,18 +82,28 @@ export function labelsTooLong(
   atMost: number,
   forbidden: string,
 ): number {
-  if (axes.some(({ values }) => values.some((value) => value.short !== undefined))) return 0;
   const between = Math.min(...usableSeparators(forbidden).map((separator) => separator.length)) * (axes.length - 1);
-  const lengths = axes.map(({ values }) => values.map(({ label, code }) => (clean(label, forbidden) || code).length));
-  const longest = lengths.reduce((sum, some) => sum + Math.max(...some), between);
+  const full = axes.map(({ values }) => values.map(({ label, code }) => (clean(label, forbidden) || code).length));
+  const longest = full.reduce((sum, some) => sum + Math.max(...some), between);
   if (longest <= atMost) return 0;
-  let long = 0;
-  for (const row of rows()) {
-    let length = between;
+  const shortest = axes.map(({ values }) => values.map((value) => shortestOf(value, forbidden)));
+  if (rowsOver(rows(), shortest, atMost - between) > 0) return Infinity;
+  if (axes.some(({ values }) => values.some((value) => value.short !== undefined))) return 0;
+  return rowsOver(rows(), full, atMost - between);
+}
+
+const shortestOf = (value: TaskValue, forbidden: string): number =>
+  Math.min(...FORMS.map((form) => (clean(form(value), forbidden) || value.code).length));
+
+/** Rows whose parts come to more characters than these. */
+function rowsOver(rows: readonly (readonly number[])[], lengths: readonly (readonly number[])[], most: number): number {
+  let over = 0;
+  for (const row of rows) {
+    let length = 0;
     for (let axis = 0; axis < row.length; axis++) length += lengths[axis]![row[axis]!]!;
-    if (length > atMost) long += 1;
+    if (length > most) over += 1;
   }
-  return long;
+  return over;
 }
 
 /** Two of them: one that reads well, one that saves room. Where the channel forbids them all parts run together. */

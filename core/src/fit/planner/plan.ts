@@ -6,15 +6,18 @@
 import { billOrder, compareOrders } from './bill';
 import { cheapestFirst } from './candidates';
 import { combinationsOf } from './combinations';
-import type { Budget } from './cut/search';
+import { newQuestion, type Question } from './question';
 import type { Plan, PlanTask, Shape } from './shape';
 import { planShapes, setTaker, signatureOf } from './shapes';
-import { spinOut, type KnownCuts } from './spinOut';
+import { spinOut, type Spun } from './spinOut';
 
 /** What one question may take: about a tenth of a second, however large the family is and whatever the rules are. */
-const newBudget = (): Budget => ({ steps: 10_000, children: 80_000 });
-/** Where so many times as much is used, no further shape is worked out. */
+const STEPS = 10_000;
+const CHILDREN = 80_000;
+/** Where so many times as many children are cut, no further shape is worked out. */
 const OVERDRAWN = 5;
+
+const ask = (): Question => newQuestion({ steps: STEPS, children: CHILDREN });
 
 /**
  * The best plans, at most `most` of them. Empty where the family has no child to offer, or no shape fits the rules.
@@ -48,26 +51,25 @@ function rememberedPlans(task: PlanTask): Map<string, readonly Plan[]> {
 }
 
 interface Found {
-  plan: Plan;
+  plan: Spun;
   order: number[];
 }
 
 function findBest(task: PlanTask, most: number): Plan[] {
-  const budget = newBudget();
-  const cuts: KnownCuts = new Map();
-  const plain = most === 1 ? plainCarry(task, budget) : null;
-  if (plain) return [plain];
+  const question = ask();
+  const plain = most === 1 ? plainCarry(task, question) : null;
+  if (plain) return [plain.inFull()];
   const found: Found[] = [];
   /** Listings that shapes whose cutting was stopped may come down to. */
   const stopped = { least: Infinity };
   for (const { shape, least, bound } of cheapestFirst(task, planShapes(task))) {
     const worst = found[most - 1]?.order;
     if (worst && compareOrders(bound, worst) > 0) break;
-    if (budget.children < -OVERDRAWN * newBudget().children && found.length > 0) {
+    if (question.budget.children < -OVERDRAWN * CHILDREN && found.length > 0) {
       stopped.least = Math.min(stopped.least, least.listings);
       break;
     }
-    const plan = spinOut(task, shape, { budget, cuts, bound: least, worst, stopped });
+    const plan = spinOut(task, shape, { question, bound: least, worst, stopped });
     if (plan) keep(found, { plan, order: billOrder(plan.bill, task.objective) }, most);
   }
   return withSurplus(found, stopped.least);
@@ -83,16 +85,17 @@ function keep(found: Found[], one: Found, most: number): void {
 
 /** Where a search was stopped, the best plan says how many listings fewer there may be. */
 function withSurplus(found: readonly Found[], least: number): Plan[] {
-  return found.map(({ plan }, at) =>
-    at > 0 ? plan : { ...plan, surplus: Math.max(plan.surplus, plan.bill.listings - least, 0) },
-  );
+  return found.map(({ plan }, at) => {
+    const full = plan.inFull();
+    return at > 0 ? full : { ...full, surplus: Math.max(plan.surplus, plan.bill.listings - least, 0) };
+  });
 }
 
 /**
  * Every axis one to one, those with a single value pinned: where that makes one listing, takes nothing down and hides no picture, no
  * other plan has a better bill, so that none has to be looked at. Null where it is not so plain.
  */
-function plainCarry(task: PlanTask, budget: Budget): Plan | null {
+function plainCarry(task: PlanTask, question: Question): Spun | null {
   const { axes: rules } = task.rules;
   const isCheap = task.objective === 'listings' || Number(task.rules.fees.perValue) === 0;
   if (rules.alwaysSplit.length > 0 || task.prices || !isCheap) return null;
@@ -103,7 +106,7 @@ function plainCarry(task: PlanTask, budget: Budget): Plan | null {
   });
   const roles = shape.groups.map(([axis]) => task.axes[axis!]!.role);
   if (shape.groups.length > rules.atMost || !setTaker(rules)(roles)) return null;
-  const plan = spinOut(task, shape, { budget });
+  const plan = spinOut(task, shape, { question });
   if (!plan) return null;
   const { listings, remade, moved, reshaped, picturesLost, shortened } = plan.bill;
   return listings === 1 && remade + moved + reshaped + picturesLost + shortened === 0 ? plan : null;
@@ -115,16 +118,16 @@ function plainCarry(task: PlanTask, budget: Budget): Plan | null {
  */
 export function planNamed(task: PlanTask, signature: string): Plan | null {
   if (task.children.length === 0) return null;
-  const budget = newBudget();
+  const question = ask();
   const shapes = planShapes(task);
   const exact = shapes.find((one) => signatureOf(task, one) === signature);
-  if (exact) return spinOut(task, exact, { budget });
+  if (exact) return spinOut(task, exact, { question })?.inFull() ?? null;
   const free = freeAxes(task, signature);
   const wanted = withoutAxes(signature, free);
   const alike = shapes.filter((one) => withoutAxes(signatureOf(task, one), free) === wanted);
-  const plans = alike.flatMap((shape) => spinOut(task, shape, { budget }) ?? []);
+  const plans = alike.flatMap((shape) => spinOut(task, shape, { question }) ?? []);
   const orders = new Map(plans.map((plan) => [plan, billOrder(plan.bill, task.objective)]));
-  return plans.sort((a, b) => compareOrders(orders.get(a)!, orders.get(b)!))[0] ?? null;
+  return plans.sort((a, b) => compareOrders(orders.get(a)!, orders.get(b)!))[0]?.inFull() ?? null;
 }
 
 /** Axes that are pinned in a signature, are not in it at all, or have a single value now. */

@@ -4,14 +4,16 @@
  */
 import { columnsOf } from '../combinations';
 import { keepingLive } from './keepLive';
+import { Lot } from './lot';
 import type { CutOrder } from './order';
-import { evenly, inOrder, intoFirst, largestFirst, startsInOrder } from './packing';
-import { byValue, fits, inValueOrder, numbersOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
+import { evenly, inOrder, largestFirst } from './packing';
+import { fits, joined, numbersOf, pieceOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
 import { fewestParts, type Budget } from './search';
+import { intoFirst, startsInOrder } from './singles';
 
 export interface Cut {
-  /** Children's numbers by listing, each in the order of the weave. */
-  parts: number[][];
+  /** Children's numbers by listing. */
+  parts: readonly Int32Array[];
   /** Values of the axis it is cut along that stand in several listings. */
   through: number;
   /** A bound that no cut goes below: where it is reached, or the search was not stopped, there are no fewer. */
@@ -33,10 +35,10 @@ const FITTED = 3000;
 
 /** The cut, or null where some children that stay together are too many for one listing. */
 export function cutListing(order: CutOrder): Cut | TooMany | null {
-  const { numbers, least, most, limits, pieceOf, budget } = order;
-  if (fits(pieceOf(numbers), limits)) return { parts: [[...numbers]], through: 0, least: 1 };
+  const { lot, least, most, limits, budget } = order;
+  if (least === 1) return { parts: [lot.numbers], through: 0, least: 1 };
   if (limits.children < 1 || limits.values.some((most) => most < 1)) return null;
-  budget.children -= numbers.length * order.along.length;
+  budget.children -= lot.size * order.along.length;
   const atoms = lazily(() => atomsOf(order));
   if (order.whole.length > 0 && atoms().some((atom) => !fits(atom, limits))) return null;
   const fresh = fewest(order, atoms);
@@ -44,7 +46,7 @@ export function cutListing(order: CutOrder): Cut | TooMany | null {
   const isKept = kept && kept.parts.length <= Math.min(most, fresh.parts?.length ?? Infinity);
   const { parts, through, isExact } = isKept ? { ...fresh, ...kept } : fresh;
   if (!parts) return { parts, least: isExact ? most + 1 : least };
-  return { parts: inWeaveOrder(parts), through, least: isExact ? parts.length : least };
+  return { parts: parts.map(numbersOf), through, least: isExact ? parts.length : least };
 }
 
 /** Thousands of pieces are made only where somebody asks for them. */
@@ -53,18 +55,13 @@ function lazily<T>(make: () => T): () => T {
   return () => (made ??= make());
 }
 
-/** Children by listing, each in the order of the weave, and so the listings. Tables sort numbers faster than lists do. */
-const inWeaveOrder = (parts: readonly Piece[][]): number[][] =>
-  parts.map((part) => [...Int32Array.from(numbersOf(part)).sort()]).sort((a, b) => a[0]! - b[0]!);
-
 /** The smallest pieces: single children, or all that only axes wished whole tell apart. */
-function atomsOf({ task, numbers, pieceOf, along, whole }: CutOrder): Piece[] {
-  if (whole.length === 0) return numbers.map((number) => pieceOf([number]));
+function atomsOf({ task, lot, options, along, whole }: CutOrder): Piece[] {
+  if (whole.length === 0)
+    return Array.from(lot.numbers, (number) => pieceOf(new Lot(task, Int32Array.of(number)), options));
   const others = along.filter((axis) => !whole.includes(axis));
-  const groups = others.reduce((some, axis) => some.flatMap((group) => byValue(task, group, axis)), [
-    [...numbers],
-  ] as number[][]);
-  return groups.map((group) => pieceOf(group));
+  const lots = others.reduce<readonly Lot[]>((some, axis) => some.flatMap((one) => one.byValue(axis)), [lot]);
+  return lots.map((one) => pieceOf(one, options));
 }
 
 interface Packed {
@@ -75,7 +72,7 @@ interface Packed {
 }
 
 function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
-  const { task, numbers, least, most, limits, budget } = order;
+  const { task, lot, least, most, limits, budget } = order;
   const axes = order.along.filter((axis) => !order.whole.includes(axis));
   /** `rank`: the place of the axis it is cut along; of alike cuts the one along the axis liked most is kept. */
   const packed: { best: { parts: Piece[][]; through: number; rank: number } | null } = { best: null };
@@ -94,7 +91,7 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
   const count = () => packed.best?.parts.length ?? most + 1;
   const wanted = () => packed.best?.parts.length ?? most;
   const byLeast = axes
-    .map((axis, rank) => ({ axis, rank, over: valuesTooLarge(task, numbers, axis, limits.children) }))
+    .map((axis, rank) => ({ axis, rank, over: valuesTooLarge(lot, axis, limits.children) }))
     .sort((a, b) => a.over - b.over || a.rank - b.rank);
   for (const [nth, { axis, rank, over }] of byLeast.entries()) {
     const { best } = packed;
@@ -105,14 +102,14 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
     offer(alongValues(order, axis, wanted()), axis);
   }
   if (count() > least) for (const axis of axes) offer(alongChildren(order, atoms, axis, count()), axis);
-  if (count() > least && numbers.length <= FITTED) offer(asTheyGoIn(order, atoms, wanted()), axes[0]);
+  if (count() > least && lot.size <= FITTED) offer(asTheyGoIn(order, atoms, wanted()), axes[0]);
   // Without any axis to cut along there is one piece, and that fits.
   if (axes.length === 0)
     offer(
       atoms().map((atom) => [atom]),
       undefined,
     );
-  const isMany = order.whole.length === 0 ? numbers.length > SEARCHED : atoms().length > SEARCHED;
+  const isMany = order.whole.length === 0 ? lot.size > SEARCHED : atoms().length > SEARCHED;
   const none = { parts: null, through: 0 };
   if (count() <= least || isMany) return { ...(packed.best ?? none), isExact: count() <= least };
   offer(fewestParts(atoms(), limits, { below: count(), least, budget }), axes[0]);
@@ -121,19 +118,19 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
 
 /** The smallest pieces in the order of one axis, where that takes fewer listings than are found already. */
 function alongChildren(order: CutOrder, atoms: () => readonly Piece[], axis: number, below: number): Piece[][] | null {
-  const { task, numbers, options, limits, counts, pieceOf, whole } = order;
-  if (whole.length > 0) return inOrder(byAxis(order, atoms(), axis), limits, counts, { listings: below - 1 });
-  const sorted = inValueOrder(task, numbers, axis);
+  const { task, lot, options, limits, whole } = order;
+  if (whole.length > 0) return inOrder(byAxis(order, atoms(), axis), limits, { listings: below - 1 });
+  const sorted = lot.inValueOrder(axis);
   const starts = startsInOrder(sorted, options, limits, below);
-  return starts && starts.map((start, at) => [pieceOf(sorted.slice(start, starts[at + 1]))]);
+  return starts && starts.map((start, at) => [pieceOf(new Lot(task, sorted.subarray(start, starts[at + 1])), options)]);
 }
 
 /** The smallest pieces, the largest first, each into the first listing with room, where that takes no more than `most`. */
 function asTheyGoIn(order: CutOrder, atoms: () => readonly Piece[], most: number): Piece[][] | null {
-  const { numbers, options, limits, counts, pieceOf, whole } = order;
-  if (whole.length > 0) return largestFirst(atoms(), limits, counts, most);
-  const parts = intoFirst(numbers, options, limits, most);
-  return parts && parts.map((part) => [pieceOf(part)]);
+  const { task, lot, options, limits, whole } = order;
+  if (whole.length > 0) return largestFirst(atoms(), limits, most);
+  const parts = intoFirst(lot.numbers, options, limits, most);
+  return parts && parts.map((part) => [pieceOf(new Lot(task, part), options)]);
 }
 
 /**
@@ -141,24 +138,24 @@ function asTheyGoIn(order: CutOrder, atoms: () => readonly Piece[], most: number
  * listings.
  */
 function alongValues(order: CutOrder, axis: number, most: number): Piece[][] | null {
-  const { task, numbers, least, limits, counts, budget } = order;
+  const { lot, least, limits, budget } = order;
   const along = order.along.filter((one) => one !== axis && !order.whole.includes(one));
   const blocks: Piece[] = [];
-  for (const value of byValue(task, numbers, axis)) {
+  for (const value of lot.byValue(axis)) {
     const pieces = slabs(order, value, along);
     if (!pieces) return null;
     blocks.push(...pieces);
   }
-  const ordered = inOrder(blocks, limits, counts, { listings: most });
-  if (ordered?.length === least) return evenly(blocks, limits, counts, least);
-  const packed = largestFirst(blocks, limits, counts, (ordered?.length ?? most + 1) - 1);
+  const ordered = inOrder(blocks, limits, { listings: most });
+  if (ordered?.length === least) return evenly(blocks, limits, least);
+  const packed = largestFirst(blocks, limits, (ordered?.length ?? most + 1) - 1);
   const fewer = packed ?? ordered;
   const below = fewer?.length ?? most + 1;
   const isSearched = below > least && blocks.length <= SEARCHED;
   const searched = isSearched
     ? inSomeSteps(budget, (some) => fewestParts(blocks, limits, { below, least, budget: some }))
     : null;
-  return searched ?? packed ?? (ordered && evenly(blocks, limits, counts, ordered.length));
+  return searched ?? packed ?? (ordered && evenly(blocks, limits, ordered.length));
 }
 
 /** Tries every way for the values of one axis; what that leaves of its part of the budget is for others. */
@@ -171,16 +168,16 @@ function inSomeSteps<T>(budget: Budget, search: (some: Budget) => T): T {
 }
 
 /** Children of one value in pieces that fit: all together, or along the first further axis that does it, in order; null where none does. */
-function slabs(order: CutOrder, numbers: readonly number[], along: readonly number[]): Piece[] | null {
-  const { task, limits, counts, pieceOf } = order;
-  const isTooMany = (some: readonly number[]) => some.length > limits.children;
-  const whole = isTooMany(numbers) ? null : pieceOf(numbers);
+function slabs({ options, limits }: CutOrder, lot: Lot, along: readonly number[]): Piece[] | null {
+  const isTooMany = ({ size }: Lot) => size > limits.children;
+  const whole = isTooMany(lot) ? null : pieceOf(lot, options);
   if (whole && fits(whole, limits)) return [whole];
   for (const axis of along) {
-    const groups = byValue(task, numbers, axis);
+    const lots = lot.byValue(axis);
     // Counting is quick; pieces are only made of what may go in.
-    const parts = groups.some(isTooMany) ? null : inOrder(groups.map(pieceOf), limits, counts);
-    if (parts) return parts.map((part) => pieceOf(numbersOf(part)));
+    const pieces = lots.some(isTooMany) ? null : lots.map((one) => pieceOf(one, options));
+    const parts = pieces && inOrder(pieces, limits);
+    if (parts) return parts.map(joined);
   }
   return null;
 }

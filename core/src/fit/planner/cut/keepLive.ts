@@ -1,17 +1,19 @@
 /** A cut in which live listings keep their children, and what is new goes into them or into new ones. */
+import { Lot } from './lot';
 import type { CutOrder } from './order';
 import { emptyFilling, evenly, hasRoom, inOrder, put, type Filling } from './packing';
-import { byValue, numbersOf, valuesCutThrough, type Piece } from './piece';
+import { numbersOf, pieceOf, valuesCutThrough, type Piece } from './piece';
 
 /** The packing, or null where what stands in a live listing is too much for one by now. */
 export function keepingLive(order: CutOrder, atoms: readonly Piece[]): { parts: Piece[][]; through: number } | null {
-  const { limits, counts, task, along, whole } = order;
+  const { limits, task, along, whole } = order;
   const home = new Map<number, number>();
   order.live.forEach((numbers, listing) => numbers.forEach((number) => home.set(number, listing)));
-  const begun = order.live.map(() => emptyFilling(counts));
+  const begun = order.live.map(() => emptyFilling(atoms[0]!));
   const fresh: Piece[] = [];
   for (const atom of atoms) {
-    const listing = atom.numbers.map((number) => home.get(number)).find((one) => one !== undefined);
+    const known = atom.numbers.find((number) => home.has(number));
+    const listing = known === undefined ? undefined : home.get(known);
     if (listing === undefined) fresh.push(atom);
     else if (hasRoom(begun[listing]!, atom, limits)) put(begun[listing]!, atom);
     else return null;
@@ -19,20 +21,19 @@ export function keepingLive(order: CutOrder, atoms: readonly Piece[]): { parts: 
   const standing = begun.filter((filling) => filling.pieces.length > 0);
   const axis = along.find((one) => !whole.includes(one));
   const left = blocksOf(order, fresh, axis).filter((block) => !joinStanding(order, standing, block, axis));
-  const rest = inOrder(left, limits, counts);
+  const rest = inOrder(left, limits);
   if (!rest) return null;
   const parts = [
     ...standing.map((filling) => filling.pieces),
-    ...(left.length > 0 ? evenly(left, limits, counts, rest.length) : []),
+    ...(left.length > 0 ? evenly(left, limits, rest.length) : []),
   ];
   return { parts, through: axis === undefined ? 0 : valuesCutThrough(task, parts, axis) };
 }
 
 /** What is new, value by value of the axis that is cut along. */
-function blocksOf({ task, pieceOf }: CutOrder, fresh: readonly Piece[], axis: number | undefined): Piece[] {
+function blocksOf({ task, options }: CutOrder, fresh: readonly Piece[], axis: number | undefined): Piece[] {
   if (axis === undefined || fresh.length === 0) return [...fresh];
-  const numbers = numbersOf(fresh);
-  return byValue(task, numbers, axis).map(pieceOf);
+  return new Lot(task, numbersOf(fresh)).byValue(axis).map((lot) => pieceOf(lot, options));
 }
 
 /** Puts a block into the listing that has its value already, else into the first that has room. */

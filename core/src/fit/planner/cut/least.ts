@@ -1,25 +1,22 @@
 /** How many listings some children need at the very least. */
-import type { Limits, Options } from './piece';
+import type { Lot, Options } from './lot';
+import type { Limits } from './piece';
 
 /**
  * A bound that no cut goes below: by children, by values of each axis, and by how often each value has to stand. Children
- * never are alike, so that a listing holds at most as many as its values make combinations.
+ * never are alike, so that a listing holds at most as many as its values make combinations. It is 1 just where all fit into one.
  */
-export function leastParts(numbers: readonly number[], options: readonly Options[], limits: Limits): number {
+export function leastParts(lot: Lot, options: readonly Options[], limits: Limits): number {
   // So few have no more values than a listing may.
-  if (numbers.length <= limits.children && limits.values.every((most) => numbers.length <= most)) return 1;
-  const having = options.map(({ count, placeOf }) => {
-    const children = new Int32Array(count);
-    for (const number of numbers) children[placeOf[number]!]! += 1;
-    return children.filter((some) => some > 0);
-  });
+  if (lot.size <= limits.children && limits.values.every((most) => lot.size <= most)) return 1;
+  const having = options.map((one) => lot.tallyOf(one));
   const room = limits.values.map((most, axis) => Math.min(most, having[axis]!.length));
-  let least = Math.ceil(numbers.length / Math.min(limits.children, product(room)));
+  let least = Math.ceil(lot.size / Math.min(limits.children, product(room)));
   having.forEach((children, axis) => {
     const beside = Math.min(limits.children, product(room.filter((_, other) => other !== axis)));
     // So many listings its values have to stand in, all together.
     let standings = 0;
-    for (const some of children) standings += Math.ceil(some / beside);
+    for (let option = 0; option < children.length; option++) standings += Math.ceil(children[option]! / beside);
     least = Math.max(least, Math.ceil(standings / limits.values[axis]!));
   });
   return least;

@@ -1,20 +1,18 @@
 /** What the cutting of a listing is asked for. */
 import type { PlanTask } from '../shape';
-import type { Limits, Options, Piece } from './piece';
+import type { Lot, Options } from './lot';
+import type { Limits } from './piece';
 import type { Budget } from './search';
 
 export interface CutOrder {
   task: PlanTask;
-  /** Children that would stand in one listing, in the order of the weave. */
-  numbers: readonly number[];
+  /** Children that would stand in one listing. */
+  lot: Lot;
   /** Listings that they need at the very least: see `leastParts`. */
   least: number;
   /** More listings than these are not wanted: a search ends where it comes to more. */
   most: number;
   options: readonly Options[];
-  /** How many options each listing axis has. */
-  counts: readonly number[];
-  pieceOf: (numbers: readonly number[]) => Piece;
   limits: Limits;
   /** Axes of the family that are shown, those along which a cut is liked most first. */
   along: readonly number[];

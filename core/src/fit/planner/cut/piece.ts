@@ -1,12 +1,14 @@
 /** What is packed when a listing is cut: children that stay together, and the options they bring along. */
 import { columnsOf } from '../combinations';
 import type { PlanTask } from '../shape';
+import type { Lot, Options } from './lot';
+import { addTicks, type Ticks } from './ticks';
 
 export interface Piece {
   /** Child numbers. */
-  numbers: readonly number[];
-  /** Listing axis → places of the options its children have there, each once. */
-  options: readonly (readonly number[])[];
+  numbers: Int32Array;
+  /** Listing axis → the options its children have there. */
+  options: readonly Ticks[];
 }
 
 /** What one listing may hold. */
@@ -16,72 +18,45 @@ export interface Limits {
   values: readonly number[];
 }
 
-/** The options of one listing axis: which of so many each child has. */
-export interface Options {
-  count: number;
-  /** Child number → place. */
-  placeOf: Int32Array;
+export const pieceOf = (lot: Lot, options: readonly Options[]): Piece => ({
+  numbers: lot.numbers,
+  options: options.map((one) => lot.ticksOf(one)),
+});
+
+/** One piece of several. */
+export function joined(pieces: readonly Piece[]): Piece {
+  const [first, ...others] = pieces;
+  if (others.length === 0) return first!;
+  const options = first!.options.map(({ bits, count }, axis): Ticks => {
+    const all = { bits: bits.slice(), count };
+    for (const other of others) all.count = addTicks(all.bits, other.options[axis]!.bits);
+    return all;
+  });
+  return { numbers: numbersOf(pieces), options };
 }
 
-/** Makes pieces of children. Options are ticked off in tables, since thousands of pieces are made for every way to cut. */
-export function pieceMaker(options: readonly Options[]): (numbers: readonly number[]) => Piece {
-  const ticked = options.map(({ count }) => new Int32Array(count));
-  let round = 0;
-  return (numbers) => {
-    round += 1;
-    return {
-      numbers,
-      options: options.map(({ placeOf }, axis) => {
-        const places: number[] = [];
-        for (const number of numbers) {
-          const place = placeOf[number]!;
-          if (ticked[axis]![place] === round) continue;
-          ticked[axis]![place] = round;
-          places.push(place);
-        }
-        return places;
-      }),
-    };
-  };
-}
-
-export const fits = ({ numbers, options }: Piece, limits: Limits): boolean =>
-  numbers.length <= limits.children && options.every((places, axis) => places.length <= limits.values[axis]!);
-
-/** Children by their value on an axis of the family, values in their order; those of a value as they stand. */
-export function byValue(task: PlanTask, numbers: readonly number[], axis: number): number[][] {
-  const column = columnsOf(task)[axis]!;
-  const groups: number[][] = task.axes[axis]!.values.map(() => []);
-  for (const number of numbers) groups[column[number]!]!.push(number);
-  return groups.filter((group) => group.length > 0);
-}
-
-/** Children in the order of their values on an axis; those of a value as they stand. */
-export function inValueOrder(task: PlanTask, numbers: readonly number[], axis: number): number[] {
-  const column = columnsOf(task)[axis]!;
-  const starts = new Int32Array(task.axes[axis]!.values.length + 1);
-  for (const number of numbers) starts[column[number]! + 1]! += 1;
-  for (let value = 1; value < starts.length; value++) starts[value]! += starts[value - 1]!;
-  const sorted = new Array<number>(numbers.length);
-  for (const number of numbers) sorted[starts[column[number]!]!++] = number;
-  return sorted;
+export function fits({ numbers, options }: Piece, limits: Limits): boolean {
+  if (numbers.length > limits.children) return false;
+  for (let axis = 0; axis < options.length; axis++) if (options[axis]!.count > limits.values[axis]!) return false;
+  return true;
 }
 
 /** Values of an axis that more children have than go into one listing: no cut keeps them together. */
-export function valuesTooLarge(task: PlanTask, numbers: readonly number[], axis: number, most: number): number {
-  if (numbers.length <= most) return 0;
-  const column = columnsOf(task)[axis]!;
-  const counts = new Int32Array(task.axes[axis]!.values.length);
-  for (const number of numbers) counts[column[number]!]! += 1;
-  let large = 0;
-  for (const count of counts) if (count > most) large += 1;
-  return large;
+export function valuesTooLarge(lot: Lot, axis: number, most: number): number {
+  if (lot.size <= most) return 0;
+  return lot.byValue(axis).reduce((large, { size }) => large + (size > most ? 1 : 0), 0);
 }
 
-/** The children of some pieces, one piece after the other. A loop: flattening lists takes ten times as long. */
-export function numbersOf(pieces: readonly Piece[]): number[] {
-  const numbers: number[] = [];
-  for (const piece of pieces) for (const number of piece.numbers) numbers.push(number);
+/** The children of some pieces, one piece after the other. */
+export function numbersOf(pieces: readonly Piece[]): Int32Array {
+  const [first, ...others] = pieces;
+  if (first && others.length === 0) return first.numbers;
+  const numbers = new Int32Array(pieces.reduce((sum, piece) => sum + piece.numbers.length, 0));
+  let from = 0;
+  for (const piece of pieces) {
+    numbers.set(piece.numbers, from);
+    from += piece.numbers.length;
+  }
   return numbers;
 }
 
@@ -89,15 +64,19 @@ export function numbersOf(pieces: readonly Piece[]): number[] {
 export function valuesCutThrough(task: PlanTask, parts: readonly Piece[][], axis: number): number {
   const column = columnsOf(task)[axis]!;
   const first = new Int32Array(task.axes[axis]!.values.length).fill(-1);
-  const cut = new Set<number>();
+  const isCut = new Uint8Array(first.length);
+  let through = 0;
   for (let listing = 0; listing < parts.length; listing++) {
     for (const { numbers } of parts[listing]!) {
-      for (const number of numbers) {
-        const value = column[number]!;
+      for (let at = 0; at < numbers.length; at++) {
+        const value = column[numbers[at]!]!;
         if (first[value] === -1) first[value] = listing;
-        else if (first[value] !== listing) cut.add(value);
+        else if (first[value] !== listing && isCut[value] === 0) {
+          isCut[value] = 1;
+          through += 1;
+        }
       }
     }
   }
-  return cut.size;
+  return through;
 }
