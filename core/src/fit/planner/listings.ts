@@ -5,7 +5,7 @@ import { cutListing } from './cut/cut';
 import { leastParts } from './cut/least';
 import { Lot } from './cut/lot';
 import type { CutOrder } from './cut/order';
-import { fits, pieceOf, valuesTooLarge, type Limits } from './cut/piece';
+import { fitsIn, pieceOf, valuesTooLarge, type Limits } from './cut/piece';
 import { goingOn, withKeys, type Begun } from './live';
 import { lotsOf, type CutByWish, type Question } from './question';
 import type { Bill, PlanListing, PlanTask, Shape } from './shape';
@@ -162,7 +162,7 @@ function cutAlike({ cuts }: Question, key: string, order: Omit<CutOrder, 'whole'
     const unbound = { ...order, limits: free, least: freeLeast, most: Infinity };
     cuts.set(key, (there = { cut: cutByWish(unbound), most: Infinity }));
   }
-  const isWithin = (part: Int32Array) => fits(pieceOf(new Lot(task, part), options), limits);
+  const isWithin = (part: Int32Array) => fitsIn(new Lot(task, part), options, limits);
   return there.cut?.parts?.every(isWithin) ? there.cut : null;
 }
 

@@ -30,6 +30,7 @@ export function planShapes(task: PlanTask): Shape[] {
   const alwaysSplit = axes.map((axis) => rules.axes.alwaysSplit.includes(axis.role));
   const liveLeads = new Set(task.live.flatMap((live) => [...leadsOf(live.structure)]));
   const isTaken = setTaker(rules.axes);
+  const atMost = Math.min(rules.axes.atMost, ...(rules.axes.sets ? [largestOf(rules.axes.sets)] : []));
   const shapes: Shape[] = [];
 
   const place = (axis: number, pinned: number[], split: number[], groups: number[][]): void => {
@@ -43,7 +44,7 @@ export function planShapes(task: PlanTask): Shape[] {
     if (isSingle[axis]) place(axis + 1, [...pinned, axis], split, groups);
     else if (alwaysSplit[axis]) return place(axis + 1, pinned, [...split, axis], groups);
     else if (!whole[axis]) place(axis + 1, pinned, [...split, axis], groups);
-    if (groups.length < rules.axes.atMost) place(axis + 1, pinned, split, [...groups, [axis]]);
+    if (groups.length < atMost) place(axis + 1, pinned, split, [...groups, [axis]]);
     if (apart[axis] || isSingle[axis]) return;
     groups.forEach((group, at) => {
       if (group.some((member) => apart[member] || isSingle[member])) return;
@@ -54,6 +55,8 @@ export function planShapes(task: PlanTask): Shape[] {
   place(0, [], [], []);
   return shapes;
 }
+
+const largestOf = (sets: readonly (readonly Role[])[]): number => Math.max(0, ...sets.map((set) => set.length));
 
 /** Where the first axis carries the pictures it is the one that shows most of them, unless the channel has an order of its own. */
 function picturesFirst(task: PlanTask, shape: Shape): Shape {
@@ -76,12 +79,13 @@ function leads(
 ): number[][][] {
   // Where any axis may lead, and none is under limits of its own, which one does makes no difference.
   const isFree = !rules.sets && liveLeads.size === 0;
+  const named = rules.sets && new Set(rules.sets.flat());
   const choices = groups.map((group) => {
     if (group.length === 1 || (isFree && group.every((axis) => rules.roles[roles[axis]!] === undefined)))
       return [group];
     const all = group.map((lead) => [lead, ...group.filter((axis) => axis !== lead)]);
     const allowed = all.filter((led) => led.length === 1 || rules.roles[roles[led[0]!]!]?.shows !== 'list');
-    if (rules.sets) return allowed;
+    if (named) return allowed.filter((led) => named.has(roles[led[0]!]!));
     // One that leads in a live listing makes a difference to that.
     return allowed.filter(
       (led, at) => liveLeads.has(axes[led[0]!]!.id) || !isAlike(led, allowed.slice(0, at), roles, rules),

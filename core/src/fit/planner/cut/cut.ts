@@ -7,7 +7,7 @@ import { keepingLive } from './keepLive';
 import { Lot } from './lot';
 import type { CutOrder } from './order';
 import { evenly, inOrder, largestFirst } from './packing';
-import { fits, joined, numbersOf, pieceOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
+import { fits, fitsIn, joined, numbersOf, pieceOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
 import { fewestParts, type Budget } from './search';
 import { intoFirst, startsInOrder } from './singles';
 
@@ -170,13 +170,15 @@ function inSomeSteps<T>(budget: Budget, search: (some: Budget) => T): T {
 /** Children of one value in pieces that fit: all together, or along the first further axis that does it, in order; null where none does. */
 function slabs({ options, limits }: CutOrder, lot: Lot, along: readonly number[]): Piece[] | null {
   const isTooMany = ({ size }: Lot) => size > limits.children;
-  const whole = isTooMany(lot) ? null : pieceOf(lot, options);
-  if (whole && fits(whole, limits)) return [whole];
+  if (!isTooMany(lot) && fitsIn(lot, options, limits)) return [pieceOf(lot, options)];
   for (const axis of along) {
     const lots = lot.byValue(axis);
     // Counting is quick; pieces are only made of what may go in.
-    const pieces = lots.some(isTooMany) ? null : lots.map((one) => pieceOf(one, options));
-    const parts = pieces && inOrder(pieces, limits);
+    if (!lots.every((one) => !isTooMany(one) && fitsIn(one, options, limits))) continue;
+    const parts = inOrder(
+      lots.map((one) => pieceOf(one, options)),
+      limits,
+    );
     if (parts) return parts.map(joined);
   }
   return null;

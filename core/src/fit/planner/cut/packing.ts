@@ -33,9 +33,20 @@ export function hasRoom({ children, bits, counts }: Filling, piece: Piece, limit
 
 export function put(filling: Filling, piece: Piece): void {
   filling.pieces.push(piece);
+  add(filling, piece);
+}
+
+/** Counts a piece in. */
+function add(filling: Filling, piece: Piece): void {
   filling.children += piece.numbers.length;
   for (let axis = 0; axis < piece.options.length; axis++)
     filling.counts[axis] = addTicks(filling.bits[axis]!, piece.options[axis]!.bits);
+}
+
+function empty(filling: Filling): void {
+  filling.children = 0;
+  filling.bits.forEach((bits) => bits.fill(0));
+  filling.counts.fill(0);
 }
 
 /** What is asked of a packing besides the channel's limits. */
@@ -50,26 +61,34 @@ interface Asked {
  * Pieces in the order given, as many to a listing as go in: the fewest listings that keep the order, since whatever fits into a
  * listing fits without some of it, too. Null where a piece does not fit by itself, or where it takes more listings than asked for.
  */
-export function inOrder(
+export function inOrder(pieces: readonly Piece[], limits: Limits, asked?: Asked): Piece[][] | null {
+  const starts = startsOf(pieces, limits, asked);
+  return starts && partsAt(pieces, starts);
+}
+
+const partsAt = (pieces: readonly Piece[], starts: readonly number[]): Piece[][] =>
+  starts.map((start, at) => pieces.slice(start, starts[at + 1]));
+
+/** The place of the first piece of each listing. */
+function startsOf(
   pieces: readonly Piece[],
   limits: Limits,
   { children = limits.children, listings = Infinity }: Asked = {},
-): Piece[][] | null {
-  const parts: Piece[][] = [];
+): number[] | null {
+  const starts: number[] = [];
+  if (pieces.length === 0) return starts;
   const within = { ...limits, children };
-  let filling: Filling | undefined;
-  for (const piece of pieces) {
-    if (!filling || !hasRoom(filling, piece, within)) {
-      if (!fits(piece, within) || parts.length >= listings) return null;
-      if (filling) filling.bits.forEach((bits) => bits.fill(0));
-      else filling = emptyFilling(piece);
-      filling.pieces = [];
-      filling.children = 0;
-      parts.push(filling.pieces);
+  const filling = emptyFilling(pieces[0]!);
+  for (let at = 0; at < pieces.length; at++) {
+    const piece = pieces[at]!;
+    if (starts.length === 0 || !hasRoom(filling, piece, within)) {
+      if (!fits(piece, within) || starts.length >= listings) return null;
+      starts.push(at);
+      empty(filling);
     }
-    put(filling, piece);
+    add(filling, piece);
   }
-  return parts;
+  return starts;
 }
 
 /** The same in no more than so many listings, the largest as small as can be. */
@@ -77,16 +96,16 @@ export function evenly(pieces: readonly Piece[], limits: Limits, listings: numbe
   const total = pieces.reduce((sum, piece) => sum + piece.numbers.length, 0);
   let least = Math.ceil(total / listings);
   let most = Math.min(limits.children, total);
-  let best: Piece[][] | null = null;
+  let best: number[] | null = null;
   while (least <= most) {
-    const middle = Math.floor((least + most) / 2);
-    const parts = inOrder(pieces, limits, { children: middle, listings });
-    if (parts) {
-      best = parts;
-      most = middle - 1;
-    } else least = middle + 1;
+    const children = Math.floor((least + most) / 2);
+    const starts = startsOf(pieces, limits, { children, listings });
+    if (starts) {
+      best = starts;
+      most = children - 1;
+    } else least = children + 1;
   }
-  return best ?? inOrder(pieces, limits)!;
+  return partsAt(pieces, best ?? startsOf(pieces, limits)!);
 }
 
 /**

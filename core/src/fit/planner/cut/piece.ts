@@ -41,6 +41,10 @@ export function fits({ numbers, options }: Piece, limits: Limits): boolean {
   return true;
 }
 
+/** The same of a lot, without making a piece of it. */
+export const fitsIn = (lot: Lot, options: readonly Options[], limits: Limits): boolean =>
+  lot.size <= limits.children && options.every((one, axis) => lot.ticksOf(one).count <= limits.values[axis]!);
+
 /** Values of an axis that more children have than go into one listing: no cut keeps them together. */
 export function valuesTooLarge(lot: Lot, axis: number, most: number): number {
   if (lot.size <= most) return 0;
