@@ -9,7 +9,7 @@ import type { CutOrder } from './order';
 import { evenly, inOrder, largestFirst } from './packing';
 import { fits, fitsIn, joined, numbersOf, pieceOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
 import { fewestParts, type Budget } from './search';
-import { intoFirst, startsInOrder } from './singles';
+import { inRuns, intoFirst, startsInOrder } from './singles';
 
 export interface Cut {
   /** Children's numbers by listing. */
@@ -102,6 +102,7 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
     offer(alongValues(order, axis, wanted()), axis);
   }
   if (count() > least) for (const axis of axes) offer(alongChildren(order, atoms, axis, count()), axis);
+  if (count() > least && order.whole.length === 0) offer(acrossAxes(order, count() - 1), axes[0]);
   if (count() > least && lot.size <= FITTED) offer(asTheyGoIn(order, atoms, wanted()), axes[0]);
   // Without any axis to cut along there is one piece, and that fits.
   if (axes.length === 0)
@@ -123,6 +124,12 @@ function alongChildren(order: CutOrder, atoms: () => readonly Piece[], axis: num
   const sorted = lot.inValueOrder(axis);
   const starts = startsInOrder(sorted, options, limits, below);
   return starts && starts.map((start, at) => [pieceOf(new Lot(task, sorted.subarray(start, starts[at + 1])), options)]);
+}
+
+/** Runs of every listing axis's options, crossed. */
+function acrossAxes({ task, lot, options, limits }: CutOrder, most: number): Piece[][] | null {
+  const parts = inRuns(lot, options, limits, most);
+  return parts && parts.map((part) => [pieceOf(new Lot(task, part), options)]);
 }
 
 /** The smallest pieces, the largest first, each into the first listing with room, where that takes no more than `most`. */

@@ -1,7 +1,7 @@
 /** Packing single children, without making a piece of each. */
-import type { Options } from './lot';
+import type { Lot, Options } from './lot';
 import type { Limits } from './piece';
-import { wordsFor } from './ticks';
+import { wordsFor, type Ticks } from './ticks';
 
 /** Children in the order given, as many to a listing as go in: where each begins. Null where it takes as many as `below`. */
 export function startsInOrder(
@@ -33,6 +33,39 @@ export function startsInOrder(
     }
   }
   return starts;
+}
+
+/**
+ * The options of every listing axis in runs of no more than a listing may show, and a listing for each crossing of runs. Null where one
+ * is too large, or where that takes more than `most`.
+ */
+export function inRuns(lot: Lot, options: readonly Options[], limits: Limits, most: number): Int32Array[] | null {
+  const places = options.map((one, axis) => runsOf(lot.ticksOf(one), one.count, limits.values[axis]!));
+  const members = new Map<number, number[]>();
+  for (let at = 0; at < lot.size; at++) {
+    const number = lot.numbers[at]!;
+    let run = 0;
+    for (let axis = 0; axis < options.length; axis++) {
+      const { runOf, count } = places[axis]!;
+      run = run * count + runOf[options[axis]!.placeOf[number]!]!;
+    }
+    const there = members.get(run);
+    if (!there) {
+      if (members.size >= most) return null;
+      members.set(run, [number]);
+    } else if (there.push(number) > limits.children) return null;
+  }
+  return [...members.values()].map((some) => Int32Array.from(some));
+}
+
+/** Place of an option → its run, of as few and as even ones as can be. */
+function runsOf({ bits, count: options }: Ticks, count: number, most: number): { runOf: Int32Array; count: number } {
+  const runs = Math.ceil(options / most);
+  const runOf = new Int32Array(count);
+  let nth = 0;
+  for (let place = 0; place < count; place++)
+    if ((bits[place >>> 5]! >>> (place & 31)) & 1) runOf[place] = Math.floor((nth++ * runs) / options);
+  return { runOf, count: runs };
 }
 
 /** Listings side by side, a bit for each: whether they take a child is told for 32 of them at a time. */
