@@ -79,7 +79,27 @@ function remadeAtLeast(task: PlanTask, shape: Shape): number {
 }
 
 /** For each combination that is split as many listings as its children and its values need at least. */
-function leastListings(task: PlanTask, shape: Shape): number {
+const leastListings = (task: PlanTask, shape: Shape): number =>
+  listingsBy(task, shape, (children, values) => Math.max(children, ...values));
+
+/**
+ * About how many listings a shape comes to: as many as runs of the values of every axis cross each other in. What is scattered is seldom
+ * cut into fewer, and mostly into as many.
+ */
+export const likelyListings = (task: PlanTask, shape: Shape): number =>
+  listingsBy(task, shape, (children, values) =>
+    Math.max(
+      children,
+      values.reduce((all, some) => all * some, 1),
+    ),
+  );
+
+/** @param count of one combination that is split: listings that its children, and that its values on each axis, would fill */
+function listingsBy(
+  task: PlanTask,
+  shape: Shape,
+  count: (children: number, values: readonly number[]) => number,
+): number {
   const limits = valueLimits(task, shape);
   const members = spreadOf(
     task,
@@ -87,13 +107,12 @@ function leastListings(task: PlanTask, shape: Shape): number {
     task.axes.map((_, axis) => axis),
   );
   const spreads = shape.groups.map((group) => spreadOf(task, shape.split, group));
+  const filled = spreads.map(() => 1);
   let listings = 0;
   for (let place = 0; place < members.length; place++) {
-    let least = Math.ceil(members[place]! / task.rules.children.atMost);
-    for (let axis = 0; axis < spreads.length; axis++) {
-      least = Math.max(least, Math.ceil(spreads[axis]![place]! / Math.max(1, limits[axis]!)));
-    }
-    listings += least;
+    for (let axis = 0; axis < spreads.length; axis++)
+      filled[axis] = Math.ceil(spreads[axis]![place]! / Math.max(1, limits[axis]!));
+    listings += count(Math.ceil(members[place]! / task.rules.children.atMost), filled);
   }
   return listings;
 }

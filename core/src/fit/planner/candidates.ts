@@ -1,6 +1,9 @@
-/** Shapes in the order of what they cost at the very least: those that split alike are looked at only when their turn may have come. */
+/**
+ * Shapes in the order of what they cost at the very least, the likeliest of those that may be best before all others: those that split
+ * alike are looked at only when their turn may have come.
+ */
 import { billOrder, compareOrders } from './bill';
-import { leastBill, leastOfSplit } from './bound';
+import { leastBill, leastOfSplit, likelyListings } from './bound';
 import type { Bill, PlanTask, Shape } from './shape';
 
 export interface Candidate {
@@ -35,6 +38,26 @@ export function* cheapestFirst(task: PlanTask, shapes: readonly Shape[]): Genera
     yield first;
   }
 }
+
+/**
+ * The same, with the likeliest of the first few brought forward: what is found early tells of all others whether they are worth working out.
+ */
+export function* likeliestFirst(task: PlanTask, shapes: readonly Shape[], most: number): Generator<Candidate, void> {
+  const rest = cheapestFirst(task, shapes);
+  const first: Candidate[] = [];
+  for (let one = rest.next(); !one.done; one = rest.next()) if (first.push(one.value) === most * LOOKED_AT) break;
+  const likely = new Map(first.map((one) => [one, likelyOrder(task, one)]));
+  const chosen = first.toSorted((a, b) => compareOrders(likely.get(a)!, likely.get(b)!) || a.at - b.at).slice(0, most);
+  yield* chosen;
+  yield* first.filter((one) => !chosen.includes(one));
+  yield* rest;
+}
+
+/** For each plan that is wanted so many shapes are compared by what is likely. */
+const LOOKED_AT = 8;
+
+const likelyOrder = (task: PlanTask, { shape, least }: Candidate): number[] =>
+  billOrder({ ...least, listings: likelyListings(task, shape) }, task.objective);
 
 function bySplit(task: PlanTask, shapes: readonly Shape[]): Group[] {
   const groups = new Map<string, Group>();

@@ -4,7 +4,7 @@
  * be among the best. Where it would take too long it stops, and says how far from the best it can be.
  */
 import { billOrder, compareOrders } from './bill';
-import { cheapestFirst } from './candidates';
+import { likeliestFirst } from './candidates';
 import { combinationsOf } from './combinations';
 import { newQuestion, type Question } from './question';
 import type { Plan, PlanTask, Shape } from './shape';
@@ -12,10 +12,10 @@ import { planShapes, setTaker, signatureOf } from './shapes';
 import { spinOut, type Spun } from './spinOut';
 
 /** What one question may take: about a tenth of a second, however large the family is and whatever the rules are. */
-const STEPS = 10_000;
-const CHILDREN = 80_000;
+const STEPS = 5_000;
+const CHILDREN = 50_000;
 /** Where so many times as many children are cut, no further shape is worked out. */
-const OVERDRAWN = 5;
+const OVERDRAWN = 3;
 
 const ask = (): Question => newQuestion({ steps: STEPS, children: CHILDREN });
 
@@ -62,7 +62,7 @@ function findBest(task: PlanTask, most: number): Plan[] {
   const found: Found[] = [];
   /** Listings that shapes whose cutting was stopped may come down to. */
   const stopped = { least: Infinity };
-  for (const { shape, least, bound } of cheapestFirst(task, planShapes(task))) {
+  for (const { shape, least, bound } of likeliestFirst(task, planShapes(task), most)) {
     const worst = found[most - 1]?.order;
     if (worst && compareOrders(bound, worst) > 0) break;
     if (question.budget.children < -OVERDRAWN * CHILDREN && found.length > 0) {

@@ -34,7 +34,8 @@ const STEPS_OF_AXIS = 300;
 const FITTED = 3000;
 
 /** The cut, or null where some children that stay together are too many for one listing. */
-export function cutListing(order: CutOrder): Cut | TooMany | null {
+export function cutListing(asked: CutOrder): Cut | TooMany | null {
+  const order = withoutOwn(asked);
   const { lot, least, most, limits, budget } = order;
   if (least === 1) return { parts: [lot.numbers], through: 0, least: 1 };
   if (limits.children < 1 || limits.values.some((most) => most < 1)) return null;
@@ -47,6 +48,20 @@ export function cutListing(order: CutOrder): Cut | TooMany | null {
   const { parts, through, isExact } = isKept ? { ...fresh, ...kept } : fresh;
   if (!parts) return { parts, least: isExact ? most + 1 : least };
   return { parts: parts.map(numbersOf), through, least: isExact ? parts.length : least };
+}
+
+/** Where every child has an option of its own, how many there may be limits children alone: such axes need not be looked at. */
+function withoutOwn(order: CutOrder): CutOrder {
+  const { lot, options, limits } = order;
+  const isOwn = options.map((one) => lot.ticksOf(one).count === lot.size);
+  return {
+    ...order,
+    options: options.filter((_, axis) => !isOwn[axis]),
+    limits: {
+      children: Math.min(limits.children, ...limits.values.filter((_, axis) => isOwn[axis])),
+      values: limits.values.filter((_, axis) => !isOwn[axis]),
+    },
+  };
 }
 
 /** Thousands of pieces are made only where somebody asks for them. */
