@@ -79,10 +79,15 @@ export function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): 
   let listings = leastOf(sets);
   let fewest = listings;
   for (const { place, lot, least } of sets) {
+    if (least === 1) {
+      if (countsValues) made.values += valuesIn(task, lot.numbers, options);
+      parts.push([lot.numbers]);
+      continue;
+    }
     const here = live.filter((_, at) => homes[at] === place).map((one) => one.numbers);
     const own = here.map((all) => all.filter((number) => placeOf[number] === place));
     const mine = { ...order, lot, least, most: most - (listings - least), live: own };
-    const cut = least === 1 ? uncut(lot) : own.length > 0 ? cutByWish(mine) : cutKnown(question, place, shape, mine);
+    const cut = own.length > 0 ? cutByWish(mine) : cutKnown(question, place, shape, mine);
     if (!cut) return null;
     fewest += cut.least - least;
     if (!cut.parts || listings + cut.parts.length - least > most) {
@@ -105,8 +110,6 @@ export function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): 
   }
   return { ...made, listings, fewest, remade: 0, moved: 0, reshaped: 0, inFull: () => inFull().listings };
 }
-
-const uncut = ({ numbers }: Lot): CutByWish => ({ parts: [numbers], through: 0, least: 1, wishesBroken: 0 });
 
 const valuesIn = (task: PlanTask, part: Int32Array, options: CutOrder['options']): number =>
   pieceOf(new Lot(task, part), options).options.reduce((sum, { count }) => sum + count, 0);
