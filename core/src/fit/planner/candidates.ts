@@ -54,7 +54,7 @@ export function* likeliestFirst(task: PlanTask, shapes: readonly Shape[], most: 
 }
 
 /** For each plan that is wanted so many shapes are compared by what is likely. */
-const LOOKED_AT = 8;
+const LOOKED_AT = 16;
 
 const likelyOrder = (task: PlanTask, { shape, least }: Candidate): number[] =>
   billOrder({ ...least, listings: likelyListings(task, shape) }, task.objective);

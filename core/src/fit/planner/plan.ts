@@ -11,11 +11,11 @@ import type { Plan, PlanTask, Shape } from './shape';
 import { planShapes, setTaker, signatureOf } from './shapes';
 import { spinOut, type Spun } from './spinOut';
 
-/** What one question may take: about a tenth of a second, however large the family is and whatever the rules are. */
+/** What one question may take: about a twentieth of a second, however large the family is and whatever the rules are. */
 const STEPS = 5_000;
 const CHILDREN = 50_000;
-/** Where so many times as many children are cut, no further shape is worked out. */
-const OVERDRAWN = 3;
+/** Where so many times as many children are cut beyond those, no further shape is worked out. */
+const OVERDRAWN = 2;
 
 const ask = (): Question => newQuestion({ steps: STEPS, children: CHILDREN });
 
