@@ -207,7 +207,7 @@ async function restructured(page: Page): Promise<[what: string, taken: number[],
     },
   );
   const done: number[] = [];
-  for (let nth = 0; nth < 5; nth++) {
+  for (let nth = 0; nth < 9; nth++) {
     const axes = await page.locator('[data-test^=axis-]').count();
     const [taken] = await untilSeen(
       page,

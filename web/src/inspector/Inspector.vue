@@ -24,6 +24,7 @@ import { commandScope, mayHold, samePlace, scopesFor, scopeText } from '../commo
 import { GLOSSARY } from '../common/glossary';
 import { setFor } from '../common/setFor';
 import { sourceText } from '../common/sourceText';
+import { figuresOfTheirOwn } from './figuresOfTheirOwn';
 import FindingsHere from './FindingsHere.vue';
 import GoElsewhere from '../weave/structure/GoElsewhere.vue';
 import UnderEntries from './UnderEntries.vue';
@@ -108,8 +109,7 @@ function heldHere(key: string): Figure | undefined {
 }
 /** What is typed at the moment, and into which entry. */
 const half = ref({ name: '', text: '' });
-/** Children with a figure of their own, nearer than this place. */
-const nearer = (field: Field) => below.value.filter((one) => figuresIn(one, scope.value)[field.key] !== undefined);
+const nearer = computed(() => figuresOfTheirOwn(below.value, scope.value));
 
 const set = (field: Field, figure: Figure | null) =>
   store.run({
@@ -124,8 +124,8 @@ function typed(field: Field, text: string): void {
   else ElMessage({ type: 'error', message: read.problem, duration: 6000, grouping: true });
 }
 function giveBackAll(field: Field): void {
-  const changes = nearer(field).map((one) => ({
-    place: { level: 'child' as const, childId: one.id },
+  const changes = (nearer.value.get(field.key) ?? []).map((childId) => ({
+    place: { level: 'child' as const, childId },
     key: field.key,
     figure: null,
     scope: commandScope(scope.value),
@@ -203,12 +203,12 @@ function giveBackAll(field: Field): void {
             give back
           </button>
           <button
-            v-if="nearer(field).length"
+            v-if="nearer.has(field.key)"
             class="link"
-            :title="`Let ${children(nearer(field).length)} follow this place again`"
+            :title="`Let ${children(nearer.get(field.key)!.length)} follow this place again`"
             @click="giveBackAll(field)"
           >
-            {{ nearer(field).length }} have their own
+            {{ nearer.get(field.key)!.length }} have their own
           </button>
         </span>
       </div>

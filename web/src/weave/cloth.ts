@@ -7,7 +7,6 @@ import type { Spot } from '../common/arrows';
 
 /** One row or column: a value of each axis along that edge, the outermost first. */
 export interface Thread {
-  key: string;
   at: Readonly<Record<string, string>>;
   values: readonly Value[];
 }
@@ -119,7 +118,6 @@ export function isSameCloth(cloth: Cloth, family: Family, wanted: Edges | null):
 }
 
 const threadOf = (axes: readonly Axis[], values: readonly Value[]): Thread => ({
-  key: values.map((value) => value.id).join('|'),
   at: Object.fromEntries(axes.map((axis, place) => [axis.id, values[place]!.id])),
   values,
 });
