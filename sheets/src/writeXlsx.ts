@@ -78,7 +78,8 @@ export async function writeXlsx(
   return whole;
 }
 
-const written = (cell: Cell) => (typeof cell === 'string' ? escaped(cell) : cell);
+/** What is empty is left out: nothing is written for it, and the column says that it is text. */
+const written = (cell: Cell) => (cell === '' ? undefined : typeof cell === 'string' ? escaped(cell) : cell);
 
 function writeHeader(sheet: ExcelJs.Worksheet, columns: readonly BookColumn[]): void {
   const row = sheet.addRow(columns.map(({ header }) => escaped(header)));
