@@ -165,6 +165,19 @@ describe('XLSX', () => {
       ...rows,
     ]);
   });
+  it('writes nothing for an empty cell, and every row as long as it went', async () => {
+    const sparse = [
+      ['', 'a', ''],
+      ['', '', ''],
+      ['b', '', '0'],
+    ];
+    const bytes = await writeXlsx('Sheet', ['One', 'Two', 'Three'], sparse);
+    const workbook = new ExcelJs.Workbook();
+    await workbook.xlsx.load(bytes as unknown as ExcelJs.Buffer);
+    const sheet = workbook.worksheets[0]!;
+    expect([2, 3, 4].map((row) => sheet.getRow(row).actualCellCount)).toEqual([1, 0, 2]);
+    expect(await readXlsx(bytes, 'x.xlsx')).toEqual([['One', 'Two', 'Three'], ...sparse]);
+  });
   it('reads what people make: numbers, dates, formulas by their result, long numbers without a power of ten', async () => {
     const book = new ExcelJs.Workbook();
     const sheet = book.addWorksheet('x');
