@@ -79,14 +79,18 @@ function partedBySignature(strands: readonly Strand[], axes: readonly WovenAxis[
 
 const isEmptyOf = ({ given, spans, across }: Item) => given.length + spans.length + across.length === 0;
 
-/** A row without any option that has no number of its own, or one that all others begin with, says something of the family. */
+/**
+ * A row without any option that has no number of its own, or one that all others begin with, says something of the family; so does one
+ * that is called as all others are, such as the sum of pieces below them.
+ */
 function isParentRow(item: Item, main: readonly Strand[]): boolean {
   if (!isEmptyOf(item) || isBeside(item) || main.length < 2) return false;
   const begins =
     item.ownCode !== '' &&
     main.every((strand) => strand.item.ownCode.toUpperCase().startsWith(item.ownCode.toUpperCase()));
   const hasNone = item.ownCode === '' && main.every((strand) => strand.item.ownCode !== '');
-  return begins || hasNone;
+  const isCalledAlike = item.ownCode === '' && main.every((strand) => strand.item.name === item.name);
+  return begins || hasNone || isCalledAlike;
 }
 
 function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], around: Around, into: Recognised): void {
@@ -194,7 +198,8 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
   if (fromWords) return commonWords(items);
   const counts = new Map<string, number>();
   for (const item of items) {
-    const spans = item.spans.filter((span) => span.roles.some((role) => roles.has(role)));
+    // What fits everybody is no word of the name, though it is no option either.
+    const spans = item.spans.filter(({ roles: own, key }) => key === 'one' || own.some((role) => roles.has(role)));
     const name = cleanName({ ...item, spans });
     if (name !== '') counts.set(name, (counts.get(name) ?? 0) + 1);
   }

@@ -5,7 +5,7 @@ import { tokensOf, type Token } from '../options/tokens';
 import type { Item, StemWord } from './shape';
 
 /** Say that an option follows, or hold one to the name: they go with it. */
-const LINKS = new Set(
+export const LINKS = new Set(
   'in mit with en de con di colour color farbe couleur colore kleur size sizes groesse große grosse gr taille talla taglia maat and und et'.split(
     ' ',
   ),
@@ -156,6 +156,6 @@ export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'to
     .replace(/(?:\s*[-–—,/|;:(·•]\s*)+$/u, '')
     .replace(/^(?:\s*[-–—,/|;:)·•]\s*)+/u, '')
     .replace(/\s+([,;:])/g, '$1')
-    .replace(/(?:\s[-–—,/|;:·•])+\s(?=[-–—,/|;:·•]\s)/gu, '')
+    .replace(/(?:\s[-–—,/|;:·•])+\s(?=[-–—,/|;:·•]\s)/gu, ' ')
     .trim();
 }

@@ -9,6 +9,7 @@ import { openCodeHeads } from './codeHeads';
 import { joinKin } from './kin';
 import { readNames } from './nameStems';
 import type { RowItems } from './rowItems';
+import { settleGiven } from './settleGiven';
 import type { Item, Recognised } from './shape';
 import { openValues } from './values';
 
@@ -27,8 +28,10 @@ export function recogniseFamilies(
   const { clusters, doubts } = joinKin(byStem, heads);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);
-  for (const cluster of clusters.sort((a, b) => a.items[0]!.row - b.items[0]!.row))
+  for (const cluster of clusters.sort((a, b) => a.items[0]!.row - b.items[0]!.row)) {
+    settleGiven(cluster.items, options);
     buildFamilies(cluster, { read, spare, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) }, recognised);
+  }
   // A parent that nobody refers to is goods sold singly.
   for (const { row, name } of left()) recognised.singles.push({ rows: [row], name, brand: '' });
   return recognised;

@@ -8,6 +8,7 @@ import { isBlank, kindOf, namedOptions, numberLook } from '../table/cells';
 import type { TableFound } from '../table/findTable';
 import type { HeaderMeaning } from '../table/headerWords';
 import type { ListColumn, Meaning, Table } from '../table/shape';
+import { LINKS } from './nameStems';
 import type { Across, GivenOption, Item } from './shape';
 
 /** A row that says that its child goes. */
@@ -43,10 +44,9 @@ const columnThat = (columns: readonly ListColumn[], is: Meaning['is']) =>
 
 /** Makes items of the rows of a table. */
 export function rowItems(table: Table, found: TableFound, columns: readonly ListColumn[], words: Words): RowItems {
-  const rows = [...found.body, ...found.skipped.filter((one) => one.why === 'section').map((one) => one.at)].sort(
-    (a, b) => a - b,
-  );
-  const alone = new Set(found.skipped.filter((one) => one.why === 'section').map((one) => one.at));
+  const sections = found.skipped.filter((one) => one.why === 'section').map((one) => one.at);
+  const rows = [...found.body, ...sections].sort((a, b) => a - b);
+  const alone = new Set(sections.filter((at) => !goesOn(table, at, columns)));
   const filled = carryDown(table, rows, alone, columns);
   const result: RowItems = { items: [], parents: [], sections: filled.sections.map((at) => at + 1), deletions: [] };
   const text = (cells: readonly string[], column: ListColumn | undefined) =>
@@ -125,6 +125,15 @@ function roughly(text: string): number | null {
 interface Carried {
   rows: { place: number; cells: readonly string[]; block: number | null; isHead: boolean }[];
   sections: number[];
+}
+
+/** Whether a row that says an option alone goes on with the rows above it: they have no name either, and an option there too. */
+function goesOn(table: Table, place: number, columns: readonly ListColumn[]): boolean {
+  const at = table[place]!.findIndex((cell) => !isBlank(cell));
+  const name = columnOfField(columns, 'name') ?? columnOfField(columns, 'styleCode');
+  const above = table[place - 1];
+  if (!name || !above || columns.find((one) => one.at === at)?.meaning.is !== 'option') return false;
+  return !isBlank(above[at]) && above.some((cell, other) => other !== at && !isBlank(cell));
 }
 
 /** Where names stand once above the rows they are for, rows get what stands above them. */
@@ -247,16 +256,17 @@ function openGiven(columns: readonly ListColumn[], { meaningOf, options }: Words
   const byLook = (text: string): GivenOption[] => {
     const tokens = tokensOf(text);
     const found = options.read(tokens);
-    if (found.length === 0) return [];
-    return found.map((one) => {
-      const role = one.roles[0]!;
-      return {
-        axis: role,
-        role,
-        label: ROLE_LABELS[role],
-        text: text.slice(tokens[one.from]!.from, tokens[one.to - 1]!.to),
-      };
-    });
+    const given = found.map((one) =>
+      plainly(one.roles[0]!, text.slice(tokens[one.from]!.from, tokens[one.to - 1]!.to)),
+    );
+    // "Kamel 36": where no colour is known the words that are left are one.
+    if (given.some(({ role }) => role === 'colour')) return given;
+    const rest = tokens.filter(
+      ({ kind, text: word }, at) =>
+        kind === 'word' && !LINKS.has(word) && !found.some(({ from, to }) => at >= from && at < to),
+    );
+    if (rest.length === 0) return given;
+    return [plainly('colour', text.slice(rest[0]!.from, rest.at(-1)!.to)), ...given];
   };
   const packed = new Map<string, GivenOption[]>();
   const readPacked = (cell: string): GivenOption[] => {
@@ -298,6 +308,8 @@ function openGiven(columns: readonly ListColumn[], { meaningOf, options }: Words
     },
   };
 }
+
+const plainly = (role: Role, text: string): GivenOption => ({ axis: role, role, label: ROLE_LABELS[role], text });
 
 /** "Navy / XL": values without names, told by what they look like; what nothing is known of stays an option of its own. */
 function partsOf(cell: string, byLook: (text: string) => GivenOption[], options: OptionReader): GivenOption[] {

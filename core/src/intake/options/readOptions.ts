@@ -166,7 +166,9 @@ function readAt(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionR
   }
   if (phrase ?? colour) return phrase ?? colour;
   const size = readSize(tokens, at);
-  return size && { from: at, to: size.to, roles: [size.role], key: size.key, isWeak: size.isWeak, label: size.label };
+  if (!size) return null;
+  const { to, role, also, key, isWeak, label } = size;
+  return { from: at, to, roles: also ? [role, also] : [role], key, isWeak, label };
 }
 
 /** A colour that is a material too ("Denim", "Gold") is taken for a colour first. */

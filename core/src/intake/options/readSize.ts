@@ -23,6 +23,8 @@ export interface SizeRead {
   key: string;
   /** How it is written where it is spelled in several ways; none: as it stands. */
   label?: string;
+  /** What it may be as well: "30L" is a volume, and trousers of long legs beside "30R". */
+  also?: Role;
   /** A bare number, a letter with a number: whether it is a size is seen by what else stands there. */
   isWeak: boolean;
 }
@@ -34,7 +36,7 @@ const LENGTHS = new Set(['short', 'regular', 'long', 'tall', 'petite', 'reg', 'x
 export function readSize(tokens: readonly Token[], at: number): SizeRead | null {
   const token = tokens[at];
   if (!token) return null;
-  if (token.kind === 'number') return readFromNumber(tokens, at);
+  if (token.kind === 'number') return readSet(tokens, readFromNumber(tokens, at));
   if (token.kind !== 'word') return null;
   return readLetters(tokens, at) ?? readNamed(tokens, at);
 }
@@ -204,6 +206,8 @@ function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
     if (read) return read;
     const cup = isSingle ? readCup(tokens, chain.to, Number(chain.numbers[0])) : null;
     if (cup) return cup;
+    const leg = isSingle ? (readLeg(tokens, chain.to, Number(chain.numbers[0])) ?? readChildShoe(tokens, chain)) : null;
+    if (leg) return leg;
     const age = readAge(tokens, chain);
     if (age) return age;
     const measure = readMeasure(tokens, chain);
@@ -219,6 +223,14 @@ function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
   const isPair = chain.signs.some((sign) => sign === 'x' || sign === '×');
   if (chain.numbers.length > 2) return null;
   return { to: chain.to, role: 'size', key: chain.numbers.join(isPair ? '/' : '-'), isWeak: false };
+}
+
+/** "135x200 + 80x80 cm": bed linen and the like has sizes of several pieces, which are one size. */
+function readSet(tokens: readonly Token[], first: SizeRead | null): SizeRead | null {
+  if (first?.role !== 'size' || tokens[first.to]?.text !== '+' || tokens[first.to + 1]?.kind !== 'number') return first;
+  const second = readFromNumber(tokens, first.to + 1);
+  if (second?.role !== 'size' || second.isWeak || first.isWeak) return first;
+  return { ...second, key: `${first.key}+${second.key}` };
 }
 
 /** "2XL", "3X-Large". */
@@ -240,6 +252,24 @@ function readCup(tokens: readonly Token[], at: number, band: number): SizeRead |
   const isBand = (band >= 60 && band <= 120 && band % 5 === 0) || (band >= 28 && band <= 46 && band % 2 === 0);
   if (!cup.glued || !isBand || !/^(?:[a-h]|aa|dd|ff|gg|hh)$/.test(cup.text)) return null;
   return { to: at + 1, role: 'size', key: `cup${band}${cup.text}`, isWeak: false };
+}
+
+/** "32R", "40S": waist or chest, and short, regular, long or tall. */
+function readLeg(tokens: readonly Token[], at: number, number: number): SizeRead | null {
+  const { text, glued } = tokens[at]!;
+  if (!glued || !Number.isInteger(number) || number < 24 || number > 60 || !/^[rstl]$/.test(text)) return null;
+  const read = { to: at + 1, key: `${number}${text}`, isWeak: false };
+  return text === 'l'
+    ? { ...read, role: 'volume', key: `${number * 1000}ml`, also: 'size' }
+    : { ...read, role: 'size' };
+}
+
+/** "10K", "11.5C": shoes of children. Ten carat gold is none. */
+function readChildShoe(tokens: readonly Token[], { numbers, to }: Chain): SizeRead | null {
+  const { text, glued } = tokens[to]!;
+  const size = Number(numbers[0]);
+  if (!glued || size > 13.5 || (text !== 'k' && text !== 'c') || tokens[to + 1]?.text === 'gold') return null;
+  return { to: to + 1, role: 'size', key: `child${size}`, isWeak: false };
 }
 
 /** "3-pack", "3er-Pack", "2 pairs". */

@@ -156,6 +156,7 @@ function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning |
   }
   const whole = known.get(folded);
   if (whole) return { meaning: named(whole, header), certainty: 1 };
+  if (namesSeveral(known, header)) return { meaning: { is: 'options' }, certainty: 1 };
   // "Price EUR", "Weight in kg", "Colour (English)": what it is and a word about it.
   const words = folded.split(' ');
   for (let length = words.length - 1; length > 0; length--)
@@ -166,9 +167,21 @@ function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning |
   return null;
 }
 
+/** "Colour / Size": options of several kinds in one cell. Widths and lengths in one cell are one size. */
+function namesSeveral(known: ReadonlyMap<string, Meaning>, header: string): boolean {
+  const parts = header.split(/[/&+,|]|\s(?:and|und|et|y|e|en)\s/i).map((part) => known.get(foldHeader(part)));
+  const roles = parts.map((meaning) => (meaning?.is === 'option' ? meaning.role : null));
+  return roles.length > 1 && new Set(roles).size === roles.length && !roles.includes(null) && !roles.every(isMeasured);
+}
+const isMeasured = (role: Role | null) => role === 'size' || role === 'length';
+
 /** An axis is called as its column is. */
 function named(meaning: Meaning, header: string): Meaning {
   if (meaning.is !== 'option') return meaning;
-  const label = header.trim().replace(/\s+/g, ' ').slice(0, 40);
+  const label = header
+    .trim()
+    .replace(/\s+/g, ' ')
+    .replace(/\s(?:name|description|desc\.?)$/i, '')
+    .slice(0, 40);
   return label === '' ? meaning : { ...meaning, label };
 }

@@ -1,5 +1,6 @@
 /** Columns beside each other: what one of them means says what the others do not. */
 import type { Registry } from '../../registry/openRegistry';
+import { ROLE_LABELS } from '../../registry/roles';
 import type { Contents } from './contents';
 import type { ListColumn, Meaning } from './shape';
 
@@ -49,13 +50,12 @@ function settleOptionPairs(columns: ListColumn[], contents: readonly Contents[])
     const { meaning } = column;
     if (meaning.is !== 'optionValue') continue;
     const isNamed = columns.some((one) => one.meaning.is === 'optionName' && one.meaning.number === meaning.number);
+    if (isNamed) continue;
     const { role } = contents[column.at]!;
-    if (!isNamed)
-      column.meaning = {
-        is: 'option',
-        role: role && role.share > 0.5 ? role.role : 'other',
-        label: column.header.slice(0, 40),
-      };
+    column.meaning =
+      role && role.share > 0.5
+        ? { is: 'option', role: role.role, label: ROLE_LABELS[role.role] }
+        : { is: 'option', role: 'other', label: column.header.slice(0, 40) };
   }
 }
 
@@ -76,7 +76,7 @@ function settleNames(registry: Registry, columns: ListColumn[], contents: readon
   const texts = columns.filter(
     ({ at, meaning, reason }) =>
       !isSaid(reason) &&
-      (meaning.is === 'ignored' || (meaning.is === 'field' && ['description', 'shortText'].includes(meaning.key))) &&
+      (meaning.is === 'ignored' || (meaning.is === 'field' && mayBeNames(meaning.key, contents[at]!))) &&
       contents[at]!.letters > 0.8 &&
       contents[at]!.averageLength < 90 &&
       contents[at]!.code < 0.6 &&
@@ -86,6 +86,9 @@ function settleNames(registry: Registry, columns: ListColumn[], contents: readon
   if (best && registry.field('name'))
     Object.assign(best, { meaning: field('name'), confidence: 0.6, reason: 'content' } satisfies Guess);
 }
+/** Long texts may be names, and so may "styles" that are words and no codes. */
+const mayBeNames = (key: string, { code, averageWords }: Contents): boolean =>
+  ['description', 'shortText'].includes(key) || (key === 'styleCode' && code < 0.3 && averageWords > 1.2);
 const nameScore = ({ averageWords, uniqueShare, code }: Contents) => Math.min(averageWords, 8) + uniqueShare - 3 * code;
 
 /** A code that every row has for itself is the SKU; one that rows share holds families together. */
@@ -128,12 +131,12 @@ function settleTwins(columns: ListColumn[]): void {
     if (!before) best.set(key, column);
     else {
       const isBetter = column.confidence > before.confidence && !isSaid(before.reason);
-      const loser = isBetter ? before : column;
-      if (isBetter) best.set(key, column);
-      if (meaning.is === 'option' && meaning.role !== 'other')
-        loser.meaning = { ...meaning, role: 'other', label: loser.header.slice(0, 40) };
-      else loser.meaning = IGNORED;
-      loser.reason = 'twice';
+      const [winner, loser] = isBetter ? [column, before] : [before, column];
+      best.set(key, winner);
+      const isOption = meaning.is === 'option' && meaning.role !== 'other';
+      loser.meaning = isOption ? { ...meaning, role: 'other', label: loser.header.slice(0, 40) } : IGNORED;
+      // A colour's number beside its name is something else, and not the same twice.
+      if (!isOption || loser.header.replace(/#\d+$/, '') === winner.header) loser.reason = 'twice';
       loser.confidence = 0.4;
     }
   }

@@ -1,0 +1,44 @@
+/** Columns that are called "Option 1" or "Variant": what they mean is seen family by family, by what stands in them. */
+import { ROLES, type Role } from '../../family/shape';
+import { ROLE_LABELS } from '../../registry/roles';
+import type { OptionReader } from '../options/readOptions';
+import { tokensOf } from '../options/tokens';
+import type { Item } from './shape';
+
+const GENERIC =
+  /^(?:option|opci[oó]n|opzione|optie|variant[ae]?|variation|attribut[eo]?|merkmal|auspr[aä]gung)[\s._-]*\d?\b/i;
+
+/** Gives the options of such columns their role, where most values of a family are of one that it has not got otherwise. */
+export function settleGiven(items: readonly Item[], options: OptionReader): void {
+  const texts = new Map<string, Set<string>>();
+  const taken = new Set<Role>();
+  for (const { given } of items)
+    for (const { axis, role, label, text } of given) {
+      if (role !== 'other' || !GENERIC.test(label)) taken.add(role);
+      else texts.set(axis, (texts.get(axis) ?? new Set()).add(text));
+    }
+  const roles = new Map<string, Role>();
+  for (const [axis, some] of texts) {
+    const role = roleOf([...some], options, taken);
+    if (!role) continue;
+    roles.set(axis, role);
+    taken.add(role);
+  }
+  if (roles.size === 0) return;
+  for (const item of items)
+    item.given = item.given.map((one) => {
+      const role = roles.get(one.axis);
+      return role ? { ...one, axis: role, role, label: ROLE_LABELS[role] } : one;
+    });
+}
+
+/** The role that more than half of some values may have. */
+function roleOf(texts: readonly string[], options: OptionReader, taken: ReadonlySet<Role>): Role | null {
+  const counts = new Map<Role, number>();
+  for (const text of texts)
+    for (const role of options.whole(tokensOf(text))?.roles ?? []) counts.set(role, (counts.get(role) ?? 0) + 1);
+  const free = ROLES.filter(
+    (role) => role !== 'other' && !taken.has(role) && (counts.get(role) ?? 0) * 2 > texts.length,
+  );
+  return free.sort((a, b) => counts.get(b)! - counts.get(a)!)[0] ?? null;
+}
