@@ -231,6 +231,52 @@ describe('families of a list', () => {
       [['Color', 'Size'], []],
     ]);
   });
+  it('have the system behind a shoe size, a width between, and colours of two words in a cell of options', () => {
+    expect(
+      told(`Item;UPC;Price
+        Trail Runner - Slate/Lime - 9.5 M US;036000291452;110
+        Trail Runner - Slate/Lime - 10 M US;036000291469;110
+        Trail Runner - Black - 9.5 M US;036000291483;110`),
+    ).toEqual(['Trail Runner | colour: Slate/Lime, Black | size: 9.5 M US, 10 M US | 2 3 4']);
+    expect(
+      told(`Nome prodotto;Variante colore;Taglia;Prezzo
+        Maglione Brezza;Blu notte;48;79,00
+        Maglione Brezza;Blu notte;50;79,00
+        Maglione Brezza;Panna;48;79,00
+        Sciarpa Brezza;Panna;Unica;29,00
+        Sciarpa Brezza;Ruggine;Unica;29,00`),
+    ).toEqual([
+      'Maglione Brezza | colour: Blu notte, Panna | size: 48, 50 | 2 3 4',
+      'Sciarpa Brezza | colour: Panna, Ruggine | 5 6',
+    ]);
+  });
+  it('keep the goods of a word that is a colour elsewhere, and lengths that could be months', () => {
+    expect(
+      told(`SKU;Name;Price
+        KAY-RED-500;Kayak Bottle Red 500ml;12
+        KAY-RED-750;Kayak Bottle Red 750ml;14
+        KAY-BLU-500;Kayak Bottle Blue 500ml;12
+        TOG-A;Toggle Rope 3m Natural;5
+        TOG-B;Toggle Rope 5m Natural;7
+        TOG-D;Toggle Rope 5m Tarred Black;8
+        BDY-3;Bodysuit 3m Oat;8
+        BDY-6;Bodysuit 6m Oat;8
+        MOO-1;Moor Polo Bottle Green S;20
+        MOO-2;Moor Polo Claret S;20`),
+    ).toEqual([
+      'Kayak Bottle | colour: Red, Blue | volume: 500ml, 750ml | 2 3 4',
+      'Toggle Rope | length: 3m, 5m | colour: Natural, Tarred Black | 5 6 7',
+      'Bodysuit Oat | size: 3m, 6m | 8 9',
+      'Moor Polo S | colour: Bottle Green, Claret | 10 11',
+    ]);
+  });
+  it('are read from sizes across that French lists write with a T', () => {
+    expect(
+      told(`Modèle;Couleur;T36;T38;T40
+        Sandale Dune;Camel;1;2;2
+        Sandale Dune;Noir;0;1;1`),
+    ).toEqual(['Sandale Dune | colour: Camel, Noir | size: T36, T38, T40 | 2 3']);
+  });
   it('read the sizes of bed linen as one', () => {
     expect(
       told(`Artikel;Preis

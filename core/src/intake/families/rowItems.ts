@@ -1,15 +1,11 @@
 /** Rows of a list as goods: cells put where they belong, what stands once above others carried down, parents told from children. */
-import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
-import { ROLE_LABELS } from '../../registry/roles';
-import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
-import { isBlank, kindOf, namedOptions, numberLook } from '../table/cells';
+import { isBlank, kindOf } from '../table/cells';
 import type { TableFound } from '../table/findTable';
-import type { HeaderMeaning } from '../table/headerWords';
 import type { ListColumn, Meaning, Table } from '../table/shape';
-import { LINKS } from './nameStems';
-import type { Across, GivenOption, Item } from './shape';
+import { openGiven, type ListWords } from './givenOptions';
+import type { Item } from './shape';
 
 /** A row that says that its child goes. */
 export interface Deletion {
@@ -28,11 +24,6 @@ export interface RowItems {
   deletions: Deletion[];
 }
 
-interface Words {
-  meaningOf: (header: string) => HeaderMeaning | null;
-  options: OptionReader;
-}
-
 /** What a column of deeds says where a child is to go. */
 const DELETES = /^(?:delete|del|remove|löschen|loeschen|supprimer|eliminar|elimina|verwijderen)$/i;
 
@@ -43,7 +34,7 @@ const columnThat = (columns: readonly ListColumn[], is: Meaning['is']) =>
   columns.find(({ meaning }) => meaning.is === is);
 
 /** Makes items of the rows of a table. */
-export function rowItems(table: Table, found: TableFound, columns: readonly ListColumn[], words: Words): RowItems {
+export function rowItems(table: Table, found: TableFound, columns: readonly ListColumn[], words: ListWords): RowItems {
   const sections = found.skipped.filter((one) => one.why === 'section').map((one) => one.at);
   const rows = [...found.body, ...sections].sort((a, b) => a - b);
   const alone = new Set(sections.filter((at) => !goesOn(table, at, columns)));
@@ -243,88 +234,4 @@ function carryOptions(
   const full = cells.slice();
   for (const { at } of blank) full[at] = above[at] ?? '';
   return full;
-}
-
-/** Reads the options that a row names by itself. */
-function openGiven(columns: readonly ListColumn[], { meaningOf, options }: Words) {
-  const axisOf = (role: Role, label: string) => (role === 'other' ? `other ${compact(label)}` : role);
-  const named = (name: string, text: string): GivenOption | null => {
-    const meant = meaningOf(name)?.meaning;
-    const role = meant?.is === 'option' ? meant.role : 'other';
-    return text.trim() === '' ? null : { axis: axisOf(role, name), role, label: name.trim(), text: text.trim() };
-  };
-  const byLook = (text: string): GivenOption[] => {
-    const tokens = tokensOf(text);
-    const found = options.read(tokens);
-    const given = found.map((one) =>
-      plainly(one.roles[0]!, text.slice(tokens[one.from]!.from, tokens[one.to - 1]!.to)),
-    );
-    // "Kamel 36": where no colour is known the words that are left are one.
-    if (given.some(({ role }) => role === 'colour')) return given;
-    const rest = tokens.filter(
-      ({ kind, text: word }, at) =>
-        kind === 'word' && !LINKS.has(word) && !found.some(({ from, to }) => at >= from && at < to),
-    );
-    if (rest.length === 0) return given;
-    return [plainly('colour', text.slice(rest[0]!.from, rest.at(-1)!.to)), ...given];
-  };
-  const packed = new Map<string, GivenOption[]>();
-  const readPacked = (cell: string): GivenOption[] => {
-    let read = packed.get(cell);
-    if (!read) {
-      const pairs = namedOptions(cell);
-      read = pairs ? pairs.flatMap(({ name, value }) => named(name, value) ?? []) : partsOf(cell, byLook, options);
-      packed.set(cell, read);
-    }
-    return read;
-  };
-  return {
-    options(cells: readonly string[]): GivenOption[] {
-      const given: GivenOption[] = [];
-      for (const { at, meaning } of columns) {
-        const text = (cells[at] ?? '').trim();
-        if (text === '' || text === '-' || text === '–' || /^n\/a$/i.test(text)) continue;
-        if (meaning.is === 'option')
-          given.push({ axis: axisOf(meaning.role, meaning.label), role: meaning.role, label: meaning.label, text });
-        else if (meaning.is === 'options') given.push(...readPacked(text));
-        else if (meaning.is === 'optionValue') {
-          const names = columns.find((one) => one.meaning.is === 'optionName' && one.meaning.number === meaning.number);
-          const one = named((names ? cells[names.at] : undefined) || `Option ${meaning.number}`, text);
-          if (one) given.push(one);
-        }
-      }
-      const seen = new Set<string>();
-      return given.filter(({ axis }) => !seen.has(axis) && seen.add(axis));
-    },
-    across(cells: readonly string[]): Across[] {
-      return columns.flatMap(({ at, meaning }): Across[] => {
-        if (meaning.is !== 'across') return [];
-        const text = (cells[at] ?? '').trim();
-        if (text === '' || /^(?:-|–|n\/a|no|nein|non|x{0})$/i.test(text)) return [];
-        const label = ROLE_LABELS[meaning.role];
-        const value = { axis: meaning.role, role: meaning.role, label, text: meaning.value };
-        return [{ value, pieces: numberLook(text) ? text : '', column: at }];
-      });
-    },
-  };
-}
-
-const plainly = (role: Role, text: string): GivenOption => ({ axis: role, role, label: ROLE_LABELS[role], text });
-
-/** "Navy / XL": values without names, told by what they look like; what nothing is known of stays an option of its own. */
-function partsOf(cell: string, byLook: (text: string) => GivenOption[], options: OptionReader): GivenOption[] {
-  const apart = /\s[/|–-]\s|[;|,]/.test(cell) ? /\s+[/|–-]\s+|\s*[;|,]\s*/ : /\//;
-  const parts = cell.split(apart).filter((part) => part.trim() !== '');
-  if (parts.length < 2) return byLook(cell);
-  const read = parts.map((part) => ({ part: part.trim(), roles: options.whole(tokensOf(part))?.roles ?? [] }));
-  const taken = new Set<Role>(read.flatMap(({ roles }) => (roles.length === 1 ? roles : [])));
-  const isTwice = taken.size < read.filter(({ roles }) => roles.length === 1).length;
-  if (isTwice) return byLook(cell);
-  // A word that may be two things is what the others leave it; one nobody knows is a colour, where there is none.
-  return read.map(({ part, roles }, at): GivenOption => {
-    const wanted = roles.length === 1 ? roles[0]! : [...roles, 'colour' as const].find((role) => !taken.has(role));
-    const role = wanted ?? 'other';
-    taken.add(role);
-    return { axis: role === 'other' ? `other ${at}` : role, role, label: ROLE_LABELS[role], text: part };
-  });
 }

@@ -32,10 +32,13 @@ function read(registry: Registry, options: OptionReader, role: Role, text: strin
   const whole = options.whole(tokensOf(clean));
   const isSize = role !== 'colour' && whole !== null && MEASURED.has(whole.roles[0]!);
   if (isSize) return { key: whole.key, text: clean, label: word?.label ?? whole.label };
+  if (role === 'size' && ONE_SIZE.test(clean)) return { key: 'one', text: clean, label: word?.label };
   if (word) return { key: compact(word.label), text: clean, label: word.label };
   if (whole?.roles.includes(role)) return { key: whole.key, text: clean, label: whole.label };
   return { key: compact(clean) || foldLabel(clean), text: clean, label: undefined };
 }
+/** What fits everybody, as a column of sizes says it. */
+const ONE_SIZE = /^(?:unique|unica|única|unico|único|uni|universal|tu|os|one)$/i;
 const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack']);
 
 /** "Size 54" in a column of sizes is 54. */

@@ -45,7 +45,9 @@ const BEFORE_COLOURS = new Set(
 );
 /** Follow the colour they change: "bleu foncé", "grigio chiaro", "grey marl". */
 const AFTER_COLOURS = new Set(
-  split('fonce foncee clair claire marine melange marl heather claro oscuro chiaro scuro marino mel chine pastel'),
+  split(
+    'fonce foncee clair claire marine melange marl heather claro oscuro chiaro scuro marino mel chine pastel notte nuit ciel canard roi sauge casse',
+  ),
 );
 /** Written together in German and Dutch: dunkelblau, hellgrau. */
 const ENDINGS = split('blau grau grün rot gelb braun rosa weiss schwarz blauw grijs groen blue green grey white');
@@ -64,5 +66,7 @@ export function colourWord(word: string): ColourWord {
   return ending ? 'plain' : null;
 }
 
-export const isBeforeColour = (word: string): boolean => BEFORE_COLOURS.has(word);
+/** @param next the word after it; a bottle is a colour only where it is green, else it is goods */
+export const isBeforeColour = (word: string, next?: string): boolean =>
+  BEFORE_COLOURS.has(word) && (word !== 'bottle' || next === undefined || next === 'green');
 export const isAfterColour = (word: string): boolean => AFTER_COLOURS.has(word);

@@ -213,7 +213,8 @@ function colourAt(tokens: readonly Token[], at: number): OptionRead | null {
     if (word) {
       end = next + 1;
       isPlain ||= word === 'plain';
-    } else if (!isBeforeColour(token.text) && !(end > at && isAfterColour(token.text))) break;
+    } else if (!isBeforeColour(token.text, tokens[next + 1]?.text ?? '') && !(end > at && isAfterColour(token.text)))
+      break;
     else if (end > at && isAfterColour(token.text)) end = next + 1;
   }
   if (end === at) return null;

@@ -1,6 +1,6 @@
 /** Sizes, lengths, volumes, ages and numbers of pieces as they stand in names and cells. */
-import type { Role } from '../../family/shape';
-import type { Token } from './tokens';
+import { ageKey, pack, readAge, readMeasure, readPack } from './measuredSizes';
+import { chainFrom, type Chain, type SizeRead } from './sizeParts';
 import {
   BEFORE_AGES,
   BEFORE_PACKS,
@@ -8,26 +8,11 @@ import {
   MONTHS,
   OF,
   ONE_SIZES,
-  PACKS,
   SIZE_SYSTEMS,
-  UNITS,
   WORD_SIZES,
   YEARS,
 } from './sizeWords';
-
-export interface SizeRead {
-  /** The token after the last. */
-  to: number;
-  role: Extract<Role, 'size' | 'length' | 'volume' | 'pack'>;
-  /** Two spellings of one size have the same. */
-  key: string;
-  /** How it is written where it is spelled in several ways; none: as it stands. */
-  label?: string;
-  /** What it may be as well: "30L" is a volume, and trousers of long legs beside "30R". */
-  also?: Role;
-  /** A bare number, a letter with a number: whether it is a size is seen by what else stands there. */
-  isWeak: boolean;
-}
+import type { Token } from './tokens';
 
 const LETTERS = /^(x{0,6})([sml])$/;
 const LENGTHS = new Set(['short', 'regular', 'long', 'tall', 'petite', 'reg', 'xlong', 'xshort']);
@@ -47,7 +32,7 @@ export const mayBeginSize = (word: string): boolean =>
   word in WORD_SIZES ||
   /^(?:x+|extra|xl?)/.test(word) ||
   ONE_SIZES.has(word) ||
-  ['one', 'free', 'os', 'w', 'newborn'].includes(word) ||
+  ['one', 'free', 'os', 'w', 't', 'newborn'].includes(word) ||
   BEFORE_SIZES.has(word) ||
   SIZE_SYSTEMS.has(word) ||
   BEFORE_PACKS.has(word) ||
@@ -130,6 +115,9 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   if (BEFORE_SIZES.has(text)) return readAfterName(tokens, at);
   if (SIZE_SYSTEMS.has(text) && next?.kind === 'number') return readSystem(tokens, at);
   if (text === 'w' && next?.kind === 'number' && next.glued) return readWaist(tokens, at);
+  // "T38": French for the size.
+  if (text === 't' && next?.glued && next.kind === 'number' && /^[3-6]\d$/.test(next.text))
+    return { to: at + 2, role: 'size', key: next.text, isWeak: false };
   if (BEFORE_PACKS.has(text) && OF.has(next?.text ?? '') && tokens[at + 2]?.kind === 'number')
     return pack(tokens[at + 2]!.text, at + 3);
   if (text === 'x' && next?.glued && next.kind === 'number') return pack(next.text, at + 2);
@@ -172,29 +160,6 @@ function readWaist(tokens: readonly Token[], at: number): SizeRead | null {
   return { to: next + 2, role: 'size', key: `${waist}/${length.text}`, isWeak: false };
 }
 
-interface Chain {
-  numbers: string[];
-  signs: string[];
-  to: number;
-}
-
-/** Numbers joined by hyphens, slashes or times: "39-42", "130 × 180". */
-function chainFrom(tokens: readonly Token[], at: number): Chain {
-  const chain: Chain = { numbers: [tokens[at]!.text], signs: [], to: at + 1 };
-  for (;;) {
-    const sign = tokens[chain.to];
-    const number = tokens[chain.to + 1];
-    if (!sign || number?.kind !== 'number' || !['-', '–', '/', 'x', '×'].includes(sign.text)) return chain;
-    const isRange = '-–/'.includes(sign.text);
-    // "42 - 350 ml" are two things; ranges are written without blanks, or with both ends alike.
-    if (isRange && !sign.glued && number.text.length > 3) return chain;
-    if (isRange && !sign.glued && Number(number.text) <= Number(chain.numbers.at(-1))) return chain;
-    chain.numbers.push(number.text);
-    chain.signs.push(sign.text);
-    chain.to += 2;
-  }
-}
-
 function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
   const chain = chainFrom(tokens, at);
   const unit = tokens[chain.to];
@@ -208,6 +173,8 @@ function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
     if (cup) return cup;
     const leg = isSingle ? (readLeg(tokens, chain.to, Number(chain.numbers[0])) ?? readChildShoe(tokens, chain)) : null;
     if (leg) return leg;
+    const suffixed = isSingle ? readSystemBehind(tokens, chain) : null;
+    if (suffixed) return suffixed;
     const age = readAge(tokens, chain);
     if (age) return age;
     const measure = readMeasure(tokens, chain);
@@ -254,6 +221,15 @@ function readCup(tokens: readonly Token[], at: number, band: number): SizeRead |
   return { to: at + 1, role: 'size', key: `cup${band}${cup.text}`, isWeak: false };
 }
 
+/** "9.5 US", "10 M US", "42 EU": a shoe's width may stand between. Words of other systems are too often words of a name. */
+function readSystemBehind(tokens: readonly Token[], { numbers, to }: Chain): SizeRead | null {
+  const at = tokens[to]!.kind === 'word' && /^(?:[bdmnw]|[2-4]?e{1,4})$/.test(tokens[to]!.text) ? to + 1 : to;
+  const system = tokens[at]?.text ?? '';
+  if (!['us', 'usa', 'uk', 'eu', 'eur'].includes(system) || Number(numbers[0]) > 60) return null;
+  const width = at > to ? tokens[to]!.text : '';
+  return { to: at + 1, role: 'size', key: `${system.slice(0, 2)}${numbers[0]}${width}`, isWeak: false };
+}
+
 /** "32R", "40S": waist or chest, and short, regular, long or tall. */
 function readLeg(tokens: readonly Token[], at: number, number: number): SizeRead | null {
   const { text, glued } = tokens[at]!;
@@ -270,52 +246,4 @@ function readChildShoe(tokens: readonly Token[], { numbers, to }: Chain): SizeRe
   const size = Number(numbers[0]);
   if (!glued || size > 13.5 || (text !== 'k' && text !== 'c') || tokens[to + 1]?.text === 'gold') return null;
   return { to: to + 1, role: 'size', key: `child${size}`, isWeak: false };
-}
-
-/** "3-pack", "3er-Pack", "2 pairs". */
-function readPack(tokens: readonly Token[], { numbers, to }: Chain): SizeRead | null {
-  let next = to;
-  if (tokens[next]?.text === 'er' && tokens[next]!.glued) next += 1;
-  if (tokens[next]?.text === '-') next += 1;
-  if (tokens[next]?.text === 'x' && tokens[next]!.glued && !tokens[next + 1]) return pack(numbers[0]!, next + 1);
-  return PACKS.has(tokens[next]?.text ?? '') && !numbers[0]!.includes('.') ? pack(numbers[0]!, next + 1) : null;
-}
-const pack = (number: string, to: number): SizeRead => ({
-  to,
-  role: 'pack',
-  key: `pack${Number(number)}`,
-  isWeak: false,
-});
-
-/** Months where the letter hangs on the numbers that months come in; a metre has a blank before it. */
-function readAge(tokens: readonly Token[], chain: Chain): SizeRead | null {
-  const unit = tokens[chain.to]!;
-  const isMonths =
-    MONTHS.has(unit.text) ||
-    (unit.text === 'm' &&
-      unit.glued &&
-      (chain.numbers.length === 2 || [0, 3, 6, 9, 12, 18, 24, 36].includes(Number(chain.numbers[0]))));
-  const isYears = YEARS.has(unit.text) || (unit.text === 't' && unit.glued && chain.numbers[0]!.length === 1);
-  if (!isMonths && !isYears) return null;
-  const hasOld = tokens[chain.to + 1]?.text === 'old';
-  return { to: chain.to + (hasOld ? 2 : 1), role: 'size', key: ageKey(chain.numbers, isMonths), isWeak: false };
-}
-const ageKey = (numbers: readonly string[], isMonths: boolean) => (isMonths ? 'months' : 'years') + numbers.join('-');
-
-/** To the smallest unit of its kind, so that 0.35 l is 350 ml. */
-const FACTORS: Record<string, readonly [string, number]> = {
-  ...{ mm: ['mm', 1], cm: ['mm', 10], m: ['mm', 1000], in: ['mm', 25.4], ft: ['mm', 304.8] },
-  ...{ ml: ['ml', 1], cl: ['ml', 10], dl: ['ml', 100], l: ['ml', 1000], 'fl oz': ['floz', 1] },
-  ...{ g: ['g', 1], kg: ['g', 1000], oz: ['oz', 1], lb: ['oz', 16] },
-};
-
-function readMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null {
-  const isOunces = tokens[chain.to]!.text === 'fl' && tokens[chain.to + 1]?.text === 'oz';
-  const unit = UNITS[isOunces ? 'floz' : tokens[chain.to]!.text];
-  if (!unit) return null;
-  const [role, written] = unit;
-  const [smallest, factor] = FACTORS[written]!;
-  const measured = chain.numbers.map((number) => Math.round(Number(number) * factor * 1000) / 1000);
-  const key = `${measured.join(chain.signs[0] === '-' || chain.signs[0] === '–' ? '-' : '×')}${smallest}`;
-  return { to: chain.to + (isOunces ? 2 : 1), role: chain.numbers.length > 1 ? 'size' : role, key, isWeak: false };
 }

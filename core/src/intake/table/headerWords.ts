@@ -55,7 +55,7 @@ const FIELD_HEADERS: Record<string, string> = {
 const ROLE_HEADERS: Record<Role, string> = {
   colour:
     'colour, color, couleurs, colores, colori, kleuren, colours, colors, shade, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colour name, color name, tint, hue',
-  size: `size, sizes, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, size name,
+  size: `size, sizes, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
     dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter`,
   length:
     'length, inseam, leg, leg length, inside leg, back length, länge, schrittlänge, beinlänge, longueur, largo, lunghezza, lengte, sleeve length, leg size, rückenlänge, strap length',
