@@ -1,0 +1,155 @@
+/** Lists in the manners of shops and suppliers, written to be read once: each says what becomes of it. */
+import { describe, expect, it } from 'vitest';
+import { emptyRegistry, openRegistry, readList } from '../src/index';
+
+const registry = openRegistry(emptyRegistry());
+const read = (text: string) =>
+  readList(
+    registry,
+    text
+      .trim()
+      .split('\n')
+      .map((line) => line.split(';').map((cell) => cell.trim())),
+  );
+
+/** Families as one line each: name, axes with their values, rows. */
+const told = (text: string): string[] =>
+  read(text).families.map(
+    ({ name, axes, children }) =>
+      `${name} | ${axes.map(({ role, values }) => `${role}: ${values.join(', ')}`).join(' | ')} | ${[...new Set(children.flatMap(({ rows }) => rows))].join(' ')}`,
+  );
+
+describe('families of lists in many manners', () => {
+  it('have an unknown word beside a size for their colour, where options stand in one cell', () => {
+    expect(
+      told(`Art.-Nr.;Bezeichnung;Farbe/Größe;VK netto
+        4410-01;Wollmantel Elke;Anthrazit 36;129,90
+        4410-02;Wollmantel Elke;Anthrazit 38;129,90
+        4410-04;Wollmantel Elke;Kamel 36;129,90
+        4410-05;Wollmantel Elke;Kamel 38;129,90`),
+    ).toEqual(['Wollmantel Elke | colour: Anthrazit, Kamel | size: 36, 38 | 2 3 4 5']);
+  });
+  it('have the axes that stand in columns called "option", each family its own', () => {
+    const list = read(`sku;title;parent_sku;option1;option2
+      TS-100;Harbour Tee;;;
+      TS-100-W-S;Harbour Tee White S;TS-100;White;S
+      TS-100-N-S;Harbour Tee Navy S;TS-100;Navy;S
+      TS-100-N-M;Harbour Tee Navy M;TS-100;Navy;M
+      MG-7;Enamel Mug;;;
+      MG-7-350;Enamel Mug 350 ml;MG-7;350 ml;
+      MG-7-500;Enamel Mug 500 ml;MG-7;500 ml;`);
+    expect(list.families.map(({ name, axes }) => [name, axes.map(({ label, role }) => `${label} ${role}`)])).toEqual([
+      ['Harbour Tee', ['Colour colour', 'Size size']],
+      ['Enamel Mug', ['Volume volume']],
+    ]);
+  });
+  it('go on below a row that says a size and nothing else', () => {
+    expect(
+      told(`Name;Colour;Size;Stock
+        Tarn Fleece;Lichen;S;2
+        ;;M;3
+        ;;L;
+        ;Peat;S;2
+        Beck Gilet;Peat;S;1
+        ;;M;1`),
+    ).toEqual([
+      'Tarn Fleece | colour: Lichen, Peat | size: S, M, L | 2 3 4 5',
+      'Beck Gilet | colour: Peat | size: S, M | 6 7',
+    ]);
+  });
+  it('have leg lengths and the sizes of children’s shoes among their sizes; "one size" is no word of a name', () => {
+    expect(
+      told(`code;description;price
+        100400;Cargo Trouser Black 30R;14.00
+        100401;Cargo Trouser Black 30L;14.00
+        100403;Cargo Trouser Grey 32R;14.00
+        200100;Kids Rain Boot 10K;40.00
+        200101;Kids Rain Boot 11.5K;40.00
+        300100;Finch Cap - Black - One Size;14.00
+        300101;Finch Cap - Navy - One Size;14.00
+        400100;Tarn Pack 30L Black;90.00
+        400101;Tarn Pack 45L Black;99.00`),
+    ).toEqual([
+      'Cargo Trouser | colour: Black, Grey | size: 30R, 30L, 32R | 2 3 4',
+      'Kids Rain Boot | size: 10K, 11.5K | 5 6',
+      'Finch Cap | colour: Black, Navy | 7 8',
+      'Tarn Pack Black | volume: 30L, 45L | 9 10',
+    ]);
+  });
+  it('take a column of colours’ numbers for no second colour, and the sum below them for no goods', () => {
+    const list = read(`Item name;Style no;Color code;Color name;S;M;L;Total
+      Heath Crew;HC1;101;Navy;1;2;3;6
+      Heath Crew;HC1;205;Ecru;2;2;2;6
+      Heath Crew;HC1;;;;;;12
+      Moor Polo;MP4;101;Navy;2;2;2;6
+      Moor Polo;MP4;300;Claret;2;2;;4`);
+    expect(list.problems).toEqual([]);
+    expect(list.singles).toEqual([]);
+    expect(list.families.map(({ axes, parentRows }) => [axes.map(({ label }) => label), parentRows])).toEqual([
+      [['Color', 'Size'], [4]],
+      [['Color', 'Size'], []],
+    ]);
+  });
+  it('have the system behind a shoe size, a width between, and colours of two words in a cell of options', () => {
+    expect(
+      told(`Item;UPC;Price
+        Trail Runner - Slate/Lime - 9.5 M US;036000291452;110
+        Trail Runner - Slate/Lime - 10 M US;036000291469;110
+        Trail Runner - Black - 9.5 M US;036000291483;110`),
+    ).toEqual(['Trail Runner | colour: Slate/Lime, Black | size: 9.5 M US, 10 M US | 2 3 4']);
+    expect(
+      told(`Nome prodotto;Variante colore;Taglia;Prezzo
+        Maglione Brezza;Blu notte;48;79,00
+        Maglione Brezza;Blu notte;50;79,00
+        Maglione Brezza;Panna;48;79,00
+        Sciarpa Brezza;Panna;Unica;29,00
+        Sciarpa Brezza;Ruggine;Unica;29,00`),
+    ).toEqual([
+      'Maglione Brezza | colour: Blu notte, Panna | size: 48, 50 | 2 3 4',
+      'Sciarpa Brezza | colour: Panna, Ruggine | 5 6',
+    ]);
+  });
+  it('keep the goods of a word that is a colour elsewhere, and lengths that could be months', () => {
+    expect(
+      told(`SKU;Name;Price
+        KAY-RED-500;Kayak Bottle Red 500ml;12
+        KAY-RED-750;Kayak Bottle Red 750ml;14
+        KAY-BLU-500;Kayak Bottle Blue 500ml;12
+        TOG-A;Toggle Rope 3m Natural;5
+        TOG-B;Toggle Rope 5m Natural;7
+        TOG-D;Toggle Rope 5m Tarred Black;8
+        BDY-3;Bodysuit 3m Oat;8
+        BDY-6;Bodysuit 6m Oat;8
+        MOO-1;Moor Polo Bottle Green S;20
+        MOO-2;Moor Polo Claret S;20`),
+    ).toEqual([
+      'Kayak Bottle | colour: Red, Blue | volume: 500ml, 750ml | 2 3 4',
+      'Toggle Rope | length: 3m, 5m | colour: Natural, Tarred Black | 5 6 7',
+      'Bodysuit Oat | size: 3m, 6m | 8 9',
+      'Moor Polo S | colour: Bottle Green, Claret | 10 11',
+    ]);
+  });
+  it('are read from sizes across that French lists write with a T', () => {
+    expect(
+      told(`Modèle;Couleur;T36;T38;T40
+        Sandale Dune;Camel;1;2;2
+        Sandale Dune;Noir;0;1;1`),
+    ).toEqual(['Sandale Dune | colour: Camel, Noir | size: T36, T38, T40 | 2 3']);
+  });
+  it('read the sizes of bed linen as one', () => {
+    expect(
+      told(`Artikel;Preis
+        Bettwäsche Mako 135x200 + 80x80 cm hellgrau;49,90
+        Bettwäsche Mako 155x220 + 80x80 cm hellgrau;59,90
+        Bettwäsche Mako 135x200 + 80x80 cm rosé;49,90`),
+    ).toEqual(['Bettwäsche Mako | size: 135x200 + 80x80 cm, 155x220 + 80x80 cm | colour: hellgrau, rosé | 2 3 4']);
+  });
+  it('have their name in a column of styles, where it is words and nothing else is', () => {
+    const list = read(`Style;Colour;8;10;12;RRP
+      Aster Dress;Ink;2;3;4;79
+      Aster Dress;Poppy;1;2;;79
+      Bramble Skirt;Ink;0;1;1;49`);
+    expect(list.problems).toEqual([]);
+    expect(list.families.map(({ name }) => name)).toEqual(['Aster Dress', 'Bramble Skirt']);
+  });
+});
