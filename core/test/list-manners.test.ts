@@ -152,4 +152,42 @@ describe('families of lists in many manners', () => {
     expect(list.problems).toEqual([]);
     expect(list.families.map(({ name }) => name)).toEqual(['Aster Dress', 'Bramble Skirt']);
   });
+  it('have the words of a colour rather than its code, and sizes of paper', () => {
+    expect(
+      told(`Style No;Style Description;Colour Code;Colour Description;Size
+        W271001;Merino Base Layer;010;Black;8
+        W271001;Merino Base Layer;010;Black;10
+        W271001;Merino Base Layer;455;Deep teal;8`),
+    ).toEqual(['Merino Base Layer | colour: Black, Deep teal | size: 8, 10 | 2 3 4']);
+    expect(
+      told(`Bezeichnung;Ausführung;Preis
+        Kerze Hafen;klein;9,90
+        Kerze Hafen;groß;14,90
+        Tasse Hafen;0.25 l / blau;11,90
+        Tasse Hafen;0.25 l / weiß;11,90
+        Tasse Hafen;0.4 l / blau;13,90
+        Poster Hafen;A4;12,00
+        Poster Hafen;A3;18,00`),
+    ).toEqual([
+      'Kerze Hafen | size: klein, groß | 2 3',
+      'Tasse Hafen | volume: 0.25 l, 0.4 l | colour: blau, weiß | 4 5 6',
+      'Poster Hafen | size: A4, A3 | 7 8',
+    ]);
+  });
+  it('are found below headings, in a list of models with sizes across', () => {
+    const list = read(`Collection 2027 Summer;;;;
+      SANDALS;;;;
+      Model;Colour;37;38;39
+      Coral;Tan;1;2;1
+      Coral;Black;2;2;2
+      ESPADRILLES;;;;
+      Dune;Navy;1;1;2
+      Dune;Natural;0;2;2
+      Total;;4;7;7`);
+    expect(list.problems).toEqual([]);
+    expect(list.families.map(({ name, children }) => [name, children.length])).toEqual([
+      ['Coral', 6],
+      ['Dune', 6],
+    ]);
+  });
 });

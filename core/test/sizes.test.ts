@@ -86,6 +86,10 @@ Age 3-4 | Age 5-6 | Age 7-8 | Age 11-12
 6 Monate | 12 Monate | 2 Jahre
 1-3 m | 3-6 m | 1 an | 2 ans
 50 cm | 1 m | 1.5 m
+0.8 m | 1.25 m | 1.5 m
+0.25 l | 0.4 l | 1 l
+0,33 l | 0,5 l | 1,5 l | 2 l
+0.75L | 1.5L | 3L
 80 cm | 1 m | 120 cm
 10 mm | 2 cm | 3 cm
 1 m | 2 m | 10 m

@@ -139,10 +139,8 @@ function readCut(text: string, habits: SizeHabits): SizeReading | null {
   return bareNumbers(low, Number(match![2] ?? low), habits, cut);
 }
 
-const isUnit = (word: string, { metres, months, letters, unit }: SizeHabits): boolean =>
-  (word === 'm' && (metres || months)) ||
-  (word === 'l' && !letters && unit?.of === 'volume') ||
-  (word === 'w' && unit?.of === 'power');
+const isUnit = (word: string, { metres, months, letters, fluid, unit }: SizeHabits): boolean =>
+  (word === 'm' && (metres || months)) || (word === 'l' && !letters && fluid) || (word === 'w' && unit?.of === 'power');
 
 /** "Pack of 6", "x3", "2 pairs of 3". */
 function readPieces(text: string): SizeReading | null {

@@ -105,10 +105,12 @@ function habitsOf(texts: readonly string[]): SizeHabits {
   const units = texts.flatMap(unitsIn);
   const isOf = (what: Unit['of']) => units.some((unit) => unit.of === what);
   const isAge = isOf('age') || has(/^new ?born$|^nb$|^age|\d ?t$|^\d+ ?- ?\d+ ?m$/);
-  const isVolume = isOf('volume');
+  // Months and letters have no decimals, and few sizes below six are long ones: 0.4 l and 1.25 m are measures.
+  const isVolume = isOf('volume') || has(/^[0-5]?[.,]\d+ ?l$/);
+  const isLength = isOf('length') || has(/^\d*[.,]\d+ ?m$/);
   const measured = [...new Set(units.filter((unit) => unit.of !== 'age'))];
   return {
-    metres: isOf('length') && !isAge,
+    metres: isLength && !isAge,
     months: isAge,
     letters: has(/^(?:x*[sml]|x*-?(?:small|large)|medium)$/) && !isVolume,
     fluid: isVolume,

@@ -6,7 +6,7 @@ import { tokensOf } from '../options/tokens';
 import type { Item } from './shape';
 
 const GENERIC =
-  /^(?:option|opci[oó]n|opzione|optie|variant[ae]?|variation|attribut[eo]?|merkmal|auspr[aä]gung)[\s._-]*\d?\b/i;
+  /^(?:option|opci[oó]n|opzione|optie|variant[ae]?|variation|attribut[eo]?|merkmal|auspr[aä]gung|ausf[uü]hrung)[\s._-]*\d?\b/i;
 
 /** Gives the options of such columns their role, where most values of a family are of one that it has not got otherwise. */
 export function settleGiven(items: readonly Item[], options: OptionReader): void {

@@ -32,7 +32,7 @@ export const mayBeginSize = (word: string): boolean =>
   word in WORD_SIZES ||
   /^(?:x+|extra|xl?)/.test(word) ||
   ONE_SIZES.has(word) ||
-  ['one', 'free', 'os', 'w', 't', 'newborn'].includes(word) ||
+  ['one', 'free', 'os', 'w', 't', 'a', 'newborn'].includes(word) ||
   BEFORE_SIZES.has(word) ||
   SIZE_SYSTEMS.has(word) ||
   BEFORE_PACKS.has(word) ||
@@ -115,6 +115,9 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   if (BEFORE_SIZES.has(text)) return readAfterName(tokens, at);
   if (SIZE_SYSTEMS.has(text) && next?.kind === 'number') return readSystem(tokens, at);
   if (text === 'w' && next?.kind === 'number' && next.glued) return readWaist(tokens, at);
+  // Paper and prints: ISO 216.
+  if (text === 'a' && next?.glued && /^[0-7]$/.test(next.text))
+    return { to: at + 2, role: 'size', key: `a${next.text}`, isWeak: false };
   // "T38": French for the size.
   if (text === 't' && next?.glued && next.kind === 'number' && /^[3-6]\d$/.test(next.text))
     return { to: at + 2, role: 'size', key: next.text, isWeak: false };

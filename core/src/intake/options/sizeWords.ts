@@ -15,6 +15,7 @@ export const WORD_SIZES: Record<string, string> = {
   large: 'L',
   klein: 'S',
   mittel: 'M',
+  gross: 'L',
   sml: 'S',
   sm: 'S',
   med: 'M',

@@ -13,7 +13,7 @@ const FIELD_HEADERS: Record<string, string> = {
   brand: 'brand, brand name, label, marke, hersteller marke, marque, marca, merk, märke, marka, trade mark, house',
   maker: 'maker, manufacturer, hersteller, fabricant, fabricante, produttore, fabrikant, producer',
   styleCode: `style code, style, style no, style number, style id, style ref, model code, model no, model number, modellnummer, modell-nr, modellcode, modell nr, référence modèle, code modèle, código modelo, codice modello, modelcode, family code,
-    product code, base sku, root sku, group id, product id, product group id, handle, modell, modèle, modelo, modello`,
+    product code, base sku, root sku, group id, product id, product group id, handle, model, modell, modèle, modelo, modello`,
   category:
     'category, product category, department, kategorie, warengruppe, produktgruppe, catégorie, rayon, categoría, categoria, reparto, categorie, kategoria, section, product type',
   sku: `sku, sku code, variant sku, child sku, seller sku, article no, article number, article code, item no, item number, item code, art no, art nr, artikelnummer, artikelnr, artikel-nr, art.-nr., artikel nr, bestellnummer, référence, réf, ref, référence article,
@@ -54,7 +54,7 @@ const FIELD_HEADERS: Record<string, string> = {
 /** Role → headers of its axis. */
 const ROLE_HEADERS: Record<Role, string> = {
   colour:
-    'colour, color, couleurs, colores, colori, kleuren, colours, colors, shade, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colour name, color name, tint, hue',
+    'colour, color, couleurs, colores, colori, kleuren, colours, colors, shade, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colour name, color name, colour description, color description, colour desc, color desc, tint, hue',
   size: `size, sizes, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
     dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter`,
   length:

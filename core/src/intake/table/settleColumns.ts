@@ -87,8 +87,8 @@ function settleNames(registry: Registry, columns: ListColumn[], contents: readon
     Object.assign(best, { meaning: field('name'), confidence: 0.6, reason: 'content' } satisfies Guess);
 }
 /** Long texts may be names, and so may "styles" that are words and no codes. */
-const mayBeNames = (key: string, { code, averageWords }: Contents): boolean =>
-  ['description', 'shortText'].includes(key) || (key === 'styleCode' && code < 0.3 && averageWords > 1.2);
+const mayBeNames = (key: string, { code }: Contents): boolean =>
+  ['description', 'shortText'].includes(key) || (key === 'styleCode' && code < 0.3);
 const nameScore = ({ averageWords, uniqueShare, code }: Contents) => Math.min(averageWords, 8) + uniqueShare - 3 * code;
 
 /** A code that every row has for itself is the SKU; one that rows share holds families together. */

@@ -73,7 +73,9 @@ function agree(meaning: Meaning, contents: Contents, certainty: number): Guess |
   if (meaning.is === 'option') {
     if (contents.percent > 0.5) return by(0.9, 'both', field('composition'));
     if (contents.averageLength > 60) return null;
-    if (contents.named > 0.6 || contents.several > 0.5) return by(0.9, 'both', { is: 'options' });
+    // What is called by no kind of option may well hold several.
+    const isSeveral = contents.several > (meaning.role === 'other' ? 0.3 : 0.5);
+    if (contents.named > 0.6 || isSeveral) return by(0.9, 'both', { is: 'options' });
     const isKnown = contents.role && contents.role.share > 0.5;
     return by(isKnown ? 0.98 : 0.85, isKnown ? 'both' : 'header');
   }
