@@ -87,6 +87,10 @@ Age 3-4 | Age 5-6 | Age 7-8 | Age 11-12
 1-3 m | 3-6 m | 1 an | 2 ans
 50 cm | 1 m | 1.5 m
 0.8 m | 1.25 m | 1.5 m
+6K | 7K | 10K | 13K | 1 | 2
+5C | 6C | 10.5C | 1Y | 2Y
+S/32 | M/34 | L/36
+Cot | Cot Bed | Single
 0.25 l | 0.4 l | 1 l
 0,33 l | 0,5 l | 1,5 l | 2 l
 0.75L | 1.5L | 3L

@@ -41,6 +41,7 @@ function readPlain(whole: string, habits: SizeHabits): SizeReading | null {
   return (
     readLetters(text, habits) ??
     readToddler(text) ??
+    readChildShoe(text) ??
     readWaist(text) ??
     readCup(text) ??
     readPaired(text) ??
@@ -83,6 +84,10 @@ function readLetters(text: string, habits: SizeHabits): SizeReading | null {
     const to = stepOf(text.slice(index + sign.length), habits);
     if (from !== null && to !== null && from < to) return { group: 'letter', order: [(from + to) / 2] };
   }
+  // S/32: the letter counts, and what it is in numbers behind it.
+  const numbered = /^(.+)\/(\d{1,3})$/.exec(text);
+  const letter = numbered ? stepOf(numbered[1]!, habits) : null;
+  if (letter !== null) return { group: 'letter', order: [letter, 0, Number(numbered![2])] };
   const cut = /^(.+?)[ /-]?(t|tall|long|short|petite|regular|reg|p|plus)$/.exec(text);
   const base = cut ? stepOf(cut[1]!, habits) : null;
   return base === null ? null : { group: 'letter', order: [base, CUTS.get(cut![2]!)!] };
@@ -93,6 +98,14 @@ function readToddler(text: string): SizeReading | null {
   const match = /^(\d{1,2})(?: ?t?[/-](\d{1,2}))? ?t$/.exec(text);
   return match && { group: 'age', order: [Number(match[1]) * 12, Number(match[2] ?? match[1]) * 12, TODDLER] };
 }
+
+/** 10C, 13.5K: shoes of children, before those of the young (1Y) and of adults, which begin with 1 again (common practice). */
+function readChildShoe(text: string): SizeReading | null {
+  const match = /^((?:\d|1[0-3])(?:[.,]5)?) ?[ck]$/.exec(text);
+  return match && { group: 'age', order: [Number(match[1]!.replace(',', '.')) / CHILD_SHOES] };
+}
+/** Half of the size in months: the largest come before those of a year. */
+const CHILD_SHOES = 2;
 
 /** W30 L32, 30W x 32L: waist before length. */
 function readWaist(text: string): SizeReading | null {

@@ -126,6 +126,7 @@ export const SCALES: readonly (readonly string[])[] = [
     'crib',
     'toddler',
     'cot',
+    'cot bed',
     'single',
     'twin',
     'twin xl',
