@@ -190,4 +190,29 @@ describe('families of lists in many manners', () => {
       ['Dune', 6],
     ]);
   });
+  it('keep whole what a cell says of a colour, and read colours of other languages in names', () => {
+    expect(
+      told(`Name;Variant;Price
+        Cove Blanket;Herringbone Grey - 130x180;69
+        Cove Blanket;Plain Oat - 130x180;59
+        Cove Blanket;Plain Oat - 150x200;79
+        Cove Candle;Driftwood;18
+        Cove Candle;Seaweed & Juniper;18`),
+    ).toEqual([
+      'Cove Blanket | colour: Herringbone Grey, Plain Oat | size: 130x180, 150x200 | 2 3 4',
+      'Cove Candle | colour: Driftwood, Seaweed & Juniper | 5 6',
+    ]);
+    expect(
+      told(`Item;Color/Pattern;Dimensions;Price
+        Rug Skerry;Grey stripe;60 x 90 cm;30
+        Rug Skerry;Grey stripe;120 x 170 cm;80
+        Rug Skerry;Blue check;60 x 90 cm;30`),
+    ).toEqual(['Rug Skerry | colour: Grey stripe, Blue check | size: 60 x 90 cm, 120 x 170 cm | 2 3 4']);
+    expect(
+      told(`Artikel;Grösse;Preis
+        Wanderhose Alp dunkelgrau;48;119.90
+        Wanderhose Alp dunkelgrau;50;119.90
+        Wanderhose Alp oliv;48;119.90`),
+    ).toEqual(['Wanderhose Alp | size: 48, 50 | colour: dunkelgrau, oliv | 2 3 4']);
+  });
 });

@@ -26,7 +26,10 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
   };
   const byLook = (text: string): GivenOption[] => {
     const tokens = tokensOf(text);
-    const found = options.read(tokens).map((one) => (one.roles[0] === 'colour' ? withBeside(one, tokens) : one));
+    const alone = options.read(tokens);
+    // "Seaweed & Juniper": a cell that says a colour and no other option is that colour as a whole.
+    if (alone.length > 0 && alone.every(({ roles }) => roles[0] === 'colour')) return [plainly('colour', text.trim())];
+    const found = alone.map((one) => (one.roles[0] === 'colour' ? withBeside(one, alone, tokens) : one));
     const given = found.map((one) =>
       plainly(one.roles[0]!, text.slice(tokens[one.from]!.from, tokens[one.to - 1]!.to)),
     );
@@ -80,10 +83,12 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
 const isWord = ({ kind, text }: Token): boolean => kind === 'word' && !LINKS.has(text);
 
 /** "Blu notte": in a cell of options the words right beside a colour are of it. */
-function withBeside(colour: OptionRead, tokens: readonly Token[]): OptionRead {
+function withBeside(colour: OptionRead, all: readonly OptionRead[], tokens: readonly Token[]): OptionRead {
   let { from, to } = colour;
-  while (from > 0 && isWord(tokens[from - 1]!)) from -= 1;
-  while (to < tokens.length && isWord(tokens[to]!)) to += 1;
+  const isFree = (at: number) =>
+    isWord(tokens[at]!) && !all.some((one) => one !== colour && at >= one.from && at < one.to);
+  while (from > 0 && isFree(from - 1)) from -= 1;
+  while (to < tokens.length && isFree(to)) to += 1;
   return { ...colour, from, to };
 }
 

@@ -16,6 +16,7 @@ const PLAIN = split(`
   noir noire blanc blanche gris grise rouge bleu bleue vert verte jaune marron turquoise ecru bordeaux kaki
   negro negra blanco blanca rojo roja azul amarillo amarilla naranja morado marrón granate celeste
   nero nera bianco bianca rosso rossa blu giallo gialla arancione marrone grigio grigia verde viola azzurro
+  oliv creme bordo ecrue caqui turquesa burdeos granata fucsia
   zwart wit rood blauw groen geel oranje bruin grijs paars roze
   svart vit röd blå grön gul brun grå lila rosa czarny biały czerwony niebieski zielony żółty szary brązowy różowy preto branco vermelho
 `);
@@ -31,6 +32,7 @@ const ALSO_THINGS = split(`
   raspberry strawberry cranberry blueberry mahogany umber sienna cinnamon nutmeg toffee tobacco mocha espresso cognac hazel
   vanilla champagne parchment fawn buff flint pebble graphite granite pewter gunmetal ash dusk dawn rust russet oxblood madder garnet claret
   cardinal cinder shadow sunset sunrise glacier lichen bracken gorse heath peat sorrel damson quince fennel nettle hemlock
+  senf flieder natur moutarde sable corail lavande sapin panna ruggine senape sabbia cammello oliva mostaza arena crudo zand roest mosterd
   rainbow assorted mixed multi transparent clear undyed ebony onyx
 `);
 

@@ -84,6 +84,10 @@ export function contentsOf(table: Table, rows: readonly number[], at: number, { 
 const average = (numbers: readonly number[]) =>
   numbers.length === 0 ? 0 : numbers.reduce((sum, one) => sum + one, 0) / numbers.length;
 
+/** A colour with its pattern is one thing. */
+const kindsOf = (roles: ReadonlySet<Role>): number =>
+  roles.size - (roles.has('colour') && roles.has('pattern') ? 1 : 0);
+
 function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Contents, 'role' | 'several'> {
   const counts = new Map<Role, number>();
   let several = 0;
@@ -95,10 +99,10 @@ function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Con
       whole.roles.forEach((role, place) => counts.set(role, (counts.get(role) ?? 0) + (place === 0 ? 1 : 0.9)));
     } else {
       const found = options.read(tokens);
-      const roles = new Set(found.map((one) => one.roles[0]));
+      const roles = new Set(found.flatMap((one) => one.roles.slice(0, 1)));
       const taken = found.reduce((sum, one) => sum + one.to - one.from, 0);
       const signs = tokens.filter((token) => token.kind === 'sign').length;
-      if (roles.size > 1 && taken + signs >= tokens.length) several += 1;
+      if (kindsOf(roles) > 1 && taken + signs >= tokens.length) several += 1;
     }
   }
   const [best] = ROLES.filter((role) => counts.has(role)).sort((a, b) => counts.get(b)! - counts.get(a)!);

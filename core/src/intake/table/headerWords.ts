@@ -156,7 +156,8 @@ function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning |
   }
   const whole = known.get(folded);
   if (whole) return { meaning: named(whole, header), certainty: 1 };
-  if (namesSeveral(known, header)) return { meaning: { is: 'options' }, certainty: 1 };
+  const several = severalIn(known, header);
+  if (several) return { meaning: named(several, header), certainty: 1 };
   // "Price EUR", "Weight in kg", "Colour (English)": what it is and a word about it.
   const words = folded.split(' ');
   for (let length = words.length - 1; length > 0; length--)
@@ -167,13 +168,20 @@ function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning |
   return null;
 }
 
-/** "Colour / Size": options of several kinds in one cell. Widths and lengths in one cell are one size. */
-function namesSeveral(known: ReadonlyMap<string, Meaning>, header: string): boolean {
+/**
+ * "Colour / Size": options of several kinds in one cell. Widths and lengths are one size, colours with patterns one colour. Null where the
+ * header does not name several.
+ */
+function severalIn(known: ReadonlyMap<string, Meaning>, header: string): Meaning | null {
   const parts = header.split(/[/&+,|]|\s(?:and|und|et|y|e|en)\s/i).map((part) => known.get(foldHeader(part)));
-  const roles = parts.map((meaning) => (meaning?.is === 'option' ? meaning.role : null));
-  return roles.length > 1 && new Set(roles).size === roles.length && !roles.includes(null) && !roles.every(isMeasured);
+  const options = parts.filter((meaning) => meaning?.is === 'option');
+  const roles = new Set(options.map(({ role }) => role));
+  if (parts.length < 2 || options.length < parts.length || roles.size < options.length) return null;
+  if ([...roles].every((role) => role === 'size' || role === 'length')) return null;
+  return [...roles].every((role) => role === 'colour' || role === 'pattern')
+    ? options.find(({ role }) => role === 'colour')!
+    : { is: 'options' };
 }
-const isMeasured = (role: Role | null) => role === 'size' || role === 'length';
 
 /** An axis is called as its column is. */
 function named(meaning: Meaning, header: string): Meaning {
