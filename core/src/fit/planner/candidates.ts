@@ -21,7 +21,7 @@ interface Group {
 }
 
 /** Hands the shapes out one after the other, the cheapest bound first. */
-export function* cheapestFirst(task: PlanTask, shapes: readonly Shape[]): Generator<Candidate, void> {
+function* cheapestFirst(task: PlanTask, shapes: readonly Shape[]): Generator<Candidate, void> {
   const groups = bySplit(task, shapes);
   let next = 0;
   const open: Candidate[] = [];

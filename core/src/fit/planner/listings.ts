@@ -104,7 +104,7 @@ export function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): 
   if (fewest < listings) mayBe(fewest);
   const inFull = () => withKeys(task, structure, partsBegun(task, shape, parts), live);
   // Without any that stand nothing is known of listings but their number until they are made.
-  if (live.length > 0 || task.live.length > 0) {
+  if (task.live.length > 0) {
     const { remade, moved, reshaped, listings: full } = inFull();
     return { ...made, listings, fewest, remade, moved, reshaped, inFull: () => full };
   }

@@ -1,7 +1,7 @@
 /**
  * The planner: every way to carry, join, split and pin a family's axes under a channel's rules, best first. Exact:
- * shapes are tried in the order of what they cost at the very least, and the search ends only when no shape left can
- * be among the best. Where it would take too long it stops, and says how far from the best it can be.
+ * after the likeliest few, shapes are tried in the order of what they cost at the very least, and the search ends only
+ * when no shape left can be among the best. Where it would take too long it stops, and says how far from the best it can be.
  */
 import { billOrder, compareOrders } from './bill';
 import { likeliestFirst } from './candidates';

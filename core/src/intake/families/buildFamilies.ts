@@ -81,7 +81,7 @@ const isEmptyOf = ({ given, spans, across }: Item) => given.length + spans.lengt
 
 /**
  * A row without any option that has no number of its own, or one that all others begin with, says something of the family; so does one
- * that is called as all others are, such as the sum of pieces below them.
+ * without pieces that is called as all others are, where those have theirs across the columns: their sum.
  */
 function isParentRow(item: Item, main: readonly Strand[]): boolean {
   if (!isEmptyOf(item) || isBeside(item) || main.length < 2) return false;
@@ -89,8 +89,9 @@ function isParentRow(item: Item, main: readonly Strand[]): boolean {
     item.ownCode !== '' &&
     main.every((strand) => strand.item.ownCode.toUpperCase().startsWith(item.ownCode.toUpperCase()));
   const hasNone = item.ownCode === '' && main.every((strand) => strand.item.ownCode !== '');
-  const isCalledAlike = item.ownCode === '' && main.every((strand) => strand.item.name === item.name);
-  return begins || hasNone || isCalledAlike;
+  const isSum =
+    item.ownCode === '' && main.every(({ across, item: other }) => across !== null && other.name === item.name);
+  return begins || hasNone || isSum;
 }
 
 function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], around: Around, into: Recognised): void {

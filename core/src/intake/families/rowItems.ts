@@ -33,6 +33,10 @@ export const columnOfField = (columns: readonly ListColumn[], key: string): List
 const columnThat = (columns: readonly ListColumn[], is: Meaning['is']) =>
   columns.find(({ meaning }) => meaning.is === is);
 
+/** Where goods are named: by a name, else by their style. */
+const nameColumn = (columns: readonly ListColumn[]) =>
+  columnOfField(columns, 'name') ?? columnOfField(columns, 'styleCode');
+
 /** Makes items of the rows of a table. */
 export function rowItems(table: Table, found: TableFound, columns: readonly ListColumn[], words: ListWords): RowItems {
   const sections = found.skipped.filter((one) => one.why === 'section').map((one) => one.at);
@@ -121,7 +125,7 @@ interface Carried {
 /** Whether a row that says an option alone goes on with the rows above it: they have no name either, and an option there too. */
 function goesOn(table: Table, place: number, columns: readonly ListColumn[]): boolean {
   const at = table[place]!.findIndex((cell) => !isBlank(cell));
-  const name = columnOfField(columns, 'name') ?? columnOfField(columns, 'styleCode');
+  const name = nameColumn(columns);
   const above = table[place - 1];
   if (!name || !above || columns.find((one) => one.at === at)?.meaning.is !== 'option') return false;
   return !isBlank(above[at]) && above.some((cell, other) => other !== at && !isBlank(cell));
@@ -134,7 +138,7 @@ function carryDown(
   alone: ReadonlySet<number>,
   columns: readonly ListColumn[],
 ): Carried {
-  const name = columnOfField(columns, 'name') ?? columnOfField(columns, 'styleCode');
+  const name = nameColumn(columns);
   const result: Carried = { rows: [], sections: [] };
   const isBelow = (place: number | undefined) =>
     name !== undefined && place !== undefined && !alone.has(place) && isBlank(table[place]![name.at]);

@@ -3,10 +3,8 @@ import { ROLES, type Role } from '../../family/shape';
 import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
+import { isGenericOption } from '../table/headerWords';
 import type { Item } from './shape';
-
-const GENERIC =
-  /^(?:option|opci[oó]n|opzione|optie|variant[ae]?|variation|attribut[eo]?|merkmal|auspr[aä]gung|ausf[uü]hrung)[\s._-]*\d?\b/i;
 
 /** Gives the options of such columns their role, where most values of a family are of one that it has not got otherwise. */
 export function settleGiven(items: readonly Item[], options: OptionReader): void {
@@ -14,7 +12,7 @@ export function settleGiven(items: readonly Item[], options: OptionReader): void
   const taken = new Set<Role>();
   for (const { given } of items)
     for (const { axis, role, label, text } of given) {
-      if (role !== 'other' || !GENERIC.test(label)) taken.add(role);
+      if (role !== 'other' || !isGenericOption(label)) taken.add(role);
       else texts.set(axis, (texts.get(axis) ?? new Set()).add(text));
     }
   const roles = new Map<string, Role>();

@@ -135,8 +135,15 @@ export function openHeaders(registry: Registry): (header: string) => HeaderMeani
 
 const OPTION_MARK = /^option:\s+(.+)$/i;
 const VALUE = /^(?:value|values|wert|valeur|valor|valore|waarde)\s*(\d)$/;
-const NUMBERED =
-  /^(?:option|attribute|variant|variation|merkmal|attribut|eigenschaft|axis|property|opcion|opzione|choice)\s*(\d)?\s*(name|label|title|key|type|value|values|wert|valeur|valor|valore)?\s*(\d)?$/;
+/** What columns of options are called that name no kind of option. */
+const GENERIC =
+  'option|attribute|variant|variante|variation|merkmal|attribut|attributo|eigenschaft|axis|property|opcion|opzione|optie|choice|auspragung|ausfuhrung';
+const NUMBERED = new RegExp(
+  `^(?:${GENERIC})\\s*(\\d)?\\s*(name|label|title|key|type|value|values|wert|valeur|valor|valore)?\\s*(\\d)?$`,
+);
+
+/** Whether a header says that its column has options, and not of which kind. */
+export const isGenericOption = (header: string): boolean => NUMBERED.test(foldHeader(header));
 
 function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning | null {
   const marked = OPTION_MARK.exec(header.trim());

@@ -35,9 +35,10 @@ const FITTED = 3000;
 
 /** The cut, or null where some children that stay together are too many for one listing. */
 export function cutListing(asked: CutOrder): Cut | TooMany | null {
-  const order = withoutOwn(asked);
-  const { lot, least, most, limits, budget } = order;
+  const { lot, least, most, budget } = asked;
   if (least === 1) return { parts: [lot.numbers], through: 0, least: 1 };
+  const order = withoutOwn(asked);
+  const { limits } = order;
   if (limits.children < 1 || limits.values.some((most) => most < 1)) return null;
   budget.children -= lot.size * order.along.length;
   const atoms = lazily(() => atomsOf(order));
