@@ -1,6 +1,6 @@
 /** Lists in the manners of shops and suppliers, written to be read once: each says what becomes of it. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { emptyRegistry, NO_SETTLEMENT, openRegistry, readList } from '../src/index';
 
 const registry = openRegistry(emptyRegistry());
 const read = (text: string) =>
@@ -214,5 +214,13 @@ describe('families of lists in many manners', () => {
         Wanderhose Alp dunkelgrau;50;119.90
         Wanderhose Alp oliv;48;119.90`),
     ).toEqual(['Wanderhose Alp | size: 48, 50 | colour: dunkelgrau, oliv | 2 3 4']);
+  });
+  it('are called what the seller calls them, goods sold singly too', () => {
+    const table = [
+      ['Name', 'Price'],
+      ['Pier Cap', '9'],
+    ];
+    const settlement = { ...NO_SETTLEMENT, names: { row2: 'Quay Cap' } };
+    expect(readList(registry, table, undefined, settlement).singles).toMatchObject([{ name: 'Quay Cap' }]);
   });
 });

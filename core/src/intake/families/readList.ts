@@ -8,7 +8,7 @@ import { understandColumns } from '../table/understandColumns';
 import { readFigures, type ChildFigures, type Mended } from './readFigures';
 import { recogniseFamilies } from './recogniseFamilies';
 import { columnOfField, rowItems, type Deletion } from './rowItems';
-import { NO_SETTLEMENT, settleFamily, settleRows, type ListSettlement } from './settlement';
+import { NO_SETTLEMENT, settleFamily, settleRows, settleSingle, type ListSettlement } from './settlement';
 import type { ListFamily, ListProblem, ListSingle } from './shape';
 
 export interface ListReading {
@@ -45,6 +45,7 @@ export function readList(
   const settled = { ...rows, items: settleRows(rows.items, settlement) };
   const recognised = recogniseFamilies(registry, words.options, settled, spare);
   recognised.families = recognised.families.map((family) => settleFamily(family, settlement));
+  recognised.singles = recognised.singles.map((single) => settleSingle(single, settlement));
   const read = readFigures(registry, table, columns, recognised, mapping);
   const sections = new Set(rows.sections);
   return {

@@ -1,7 +1,7 @@
 /** What the seller said of the families of a list: rows put together or parted, names, axes, rows left out. */
 import { z } from 'zod';
 import { RoleSchema } from '../../family/shape';
-import type { Item, ListFamily } from './shape';
+import type { Item, ListFamily, ListSingle } from './shape';
 
 const Row = z.string().regex(/^\d{1,7}$/);
 const Key = z.string().regex(/^row\d{1,7}$/);
@@ -35,6 +35,12 @@ export function settleRows(items: readonly Item[], { groups, leftOut }: ListSett
       return group === undefined ? item : { ...item, belongs: BY_SELLER + group, style: '', block: null };
     });
 }
+
+/** What is sold singly, as the seller calls it: it is known by its first row, as families are. */
+export const settleSingle = (single: ListSingle, { names }: ListSettlement): ListSingle => ({
+  ...single,
+  name: names[`row${single.rows[0]}`] ?? single.name,
+});
 
 /** Names and axes as the seller calls them. Two axes never get one label: the second keeps its own. */
 export function settleFamily(family: ListFamily, { names, axes }: ListSettlement): ListFamily {

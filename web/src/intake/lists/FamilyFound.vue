@@ -59,6 +59,8 @@ const counts = computed(() =>
     return [{ text, look: VERDICT_LOOKS[verdict] }];
   }),
 );
+/** Rows without a name are refused, and a press here gives them one. */
+const called = computed(() => props.family.name || 'Without a name');
 const axisTyped = ref<Record<string, { label: string; role: Role }>>({});
 const axisOf = (label: string, role: Role) => (axisTyped.value[label] ??= { label, role });
 </script>
@@ -67,7 +69,7 @@ const axisOf = (label: string, role: Role) => (axisTyped.value[label] ??= { labe
   <li
     class="family"
     :class="{ chosen }"
-    :aria-label="family.name"
+    :aria-label="called"
     data-test="found-family"
     @click="emit('choose', $event.ctrlKey || $event.metaKey || $event.shiftKey)"
   >
@@ -76,7 +78,7 @@ const axisOf = (label: string, role: Role) => (axisTyped.value[label] ??= { labe
         <input
           type="checkbox"
           :checked="chosen"
-          :aria-label="`Choose ${family.name}`"
+          :aria-label="`Choose ${called}`"
           :disabled="fixed"
           @click.stop="emit('choose', true)"
         />
@@ -99,7 +101,7 @@ const axisOf = (label: string, role: Role) => (axisTyped.value[label] ??= { labe
           title="Enter another name"
           @click.stop="typed = family.name"
         >
-          {{ family.name }}
+          {{ called }}
         </button>
         <span v-if="family.brand" class="soft">{{ family.brand }}</span>
         <RouterLink v-if="family.familyId" :to="`/families/${family.familyId}`" class="soft" @click.stop
