@@ -77,7 +77,7 @@ function billOf(task: PlanTask, role: number[], groups: number[][]): Wanted | nu
     const limit = rule?.labelAtMost ?? rules.axes.labelAtMost;
     return optionLabels(
       group.map((axis) => axes[axis]!),
-      rows,
+      group.map((_, axis) => rows.map((row) => row[axis]!)),
       limit,
       rules.axes.labelForbids,
     );

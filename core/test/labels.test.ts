@@ -36,6 +36,9 @@ const anyAxis = fc
 const combinations = (axes: readonly TaskAxis[]) =>
   axes.reduce<number[][]>((rows, axis) => rows.flatMap((row) => axis.values.map((_, at) => [...row, at])), [[]]);
 
+/** Axis → row → place. */
+const inColumns = (rows: readonly number[][]) => rows[0]!.map((_, axis) => rows.map((row) => row[axis]!));
+
 describe('labels of joined options', () => {
   it('stay within the limit, differ, and write each value the same way everywhere', () => {
     let shortened = 0;
@@ -45,7 +48,7 @@ describe('labels of joined options', () => {
         fc.integer({ min: 3, max: 45 }),
         (axes, atMost) => {
           const rows = combinations(axes);
-          const made = optionLabels(axes, rows, atMost, '');
+          const made = optionLabels(axes, inColumns(rows), atMost, '');
           if (!made) return;
           if (made.shortened) shortened += 1;
           expect(made.labels.every((text) => text.length >= 1 && text.length <= atMost)).toBe(true);
@@ -75,7 +78,7 @@ describe('labels of joined options', () => {
     fc.assert(
       fc.property(fc.array(anyAxis, { minLength: 1, maxLength: 3 }), (axes) => {
         const rows = combinations(axes);
-        const made = optionLabels(axes, rows, 1000, '');
+        const made = optionLabels(axes, inColumns(rows), 1000, '');
         expect(made?.labels).toEqual(
           rows.map((row) => row.map((value, axis) => axes[axis]!.values[value]!.label).join(' / ')),
         );
@@ -92,7 +95,8 @@ describe('labels of joined options', () => {
         (axes, atMost) => {
           const rows = combinations(axes);
           const coded = rows.map((row) => row.map((value, axis) => axes[axis]!.values[value]!.code).join('/'));
-          if (coded.every((text) => text.length <= atMost)) expect(optionLabels(axes, rows, atMost, '')).not.toBeNull();
+          if (coded.every((text) => text.length <= atMost))
+            expect(optionLabels(axes, inColumns(rows), atMost, '')).not.toBeNull();
         },
       ),
       { numRuns: 200 },
@@ -111,7 +115,7 @@ describe('labels of joined options', () => {
     ];
     const lining = named([['Unlined'], ['Fleece-lined', 'Fleece']]);
     const colour = named([['Kingfisher blue']]);
-    expect(optionLabels([colour, lining], all, 25, '')).toEqual({
+    expect(optionLabels([colour, lining], inColumns(all), 25, '')).toEqual({
       labels: ['Kingfisher blue / Unlined', 'Kingfisher blue / Fleece'],
       shortened: true,
       byRule: 0,
@@ -122,8 +126,8 @@ describe('labels of joined options', () => {
       { id: 'a', label: 'A', role: 'other' as const, values: [{ id: 'v1', label: '98/104', code: 'A' }] },
       { id: 'b', label: 'B', role: 'other' as const, values: [{ id: 'v2', label: 'Rust', code: 'R' }] },
     ];
-    expect(optionLabels(axes, [[0, 0]], 40, '/')?.labels).toEqual(['98 104 · Rust']);
-    expect(optionLabels(axes, [[0, 0]], 40, '/·-')?.labels).toEqual(['98 104 Rust']);
+    expect(optionLabels(axes, [[0], [0]], 40, '/')?.labels).toEqual(['98 104 · Rust']);
+    expect(optionLabels(axes, [[0], [0]], 40, '/·-')?.labels).toEqual(['98 104 Rust']);
   });
   it('hold no forbidden sign, blanks among them, and run together where every separator is forbidden', () => {
     const axis = (...labels: string[]): TaskAxis => ({
@@ -131,7 +135,7 @@ describe('labels of joined options', () => {
       values: labels.map((text, at) => ({ id: `v${at}`, label: text, code: `C${at}` })),
     });
     const axes = [axis('Navy blue', 'Rust'), axis('98/104', 'Waxed cotton')];
-    const made = (forbidden: string) => optionLabels(axes, combinations(axes), 40, forbidden)!.labels;
+    const made = (forbidden: string) => optionLabels(axes, inColumns(combinations(axes)), 40, forbidden)!.labels;
     expect(made(' ')).toEqual(['Navy-blue/98/104', 'Navy-blue/Waxed-cotton', 'Rust/98/104', 'Rust/Waxed-cotton']);
     expect(made('/')).toEqual([
       ...['Navy blue · 98 104', 'Navy blue · Waxed cotton'],
@@ -140,7 +144,7 @@ describe('labels of joined options', () => {
     expect(made(' /·-')).toEqual(['Navyblue98104', 'NavyblueWaxedcotton', 'Rust98104', 'RustWaxedcotton']);
     fc.assert(
       fc.property(fc.array(anyAxis, { minLength: 1, maxLength: 2 }), fc.string({ maxLength: 4 }), (some, forbidden) => {
-        const labels = optionLabels(some, combinations(some), 60, forbidden)?.labels ?? [];
+        const labels = optionLabels(some, inColumns(combinations(some)), 60, forbidden)?.labels ?? [];
         expect(labels.filter((text) => [...forbidden].some((mark) => text.includes(mark)))).toEqual([]);
       }),
     );

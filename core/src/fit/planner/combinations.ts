@@ -3,7 +3,7 @@
  * shapes and channels ask.
  */
 import { labelsTooLong, optionLabels, type OptionLabels } from './labels';
-import type { Combinations, GroupLabels, PlanTask, TaskAxis } from './shape';
+import type { Combinations, GroupLabels, PlanTask, TargetOption, TaskAxis } from './shape';
 
 function bitsOf(group: readonly number[]): number {
   let bits = 0;
@@ -62,21 +62,12 @@ function count(task: PlanTask, axes: readonly number[]): Combinations {
   const size = task.axes[last]!.values.length;
   const column = columnsOf(task)[last]!;
   const range = before.count * size;
-  const codes = range <= TABLE_AT_MOST ? new Int32Array(column.length) : new Float64Array(column.length);
-  for (let number = 0; number < codes.length; number++)
-    codes[number] = before.placeOf[number]! * size + column[number]!;
-  const { sorted, placeOf } = range <= TABLE_AT_MOST ? inTable(codes, range) : inSet(codes);
-  const firsts = new Int32Array(sorted.length).fill(-1);
-  for (let number = placeOf.length - 1; number >= 0; number--) firsts[placeOf[number]!] = number;
-  let rows: number[][] | undefined;
-  const makeRows = () => sorted.map((code) => [...before.rows()[Math.floor(code / size)]!, code % size]);
-  return { count: sorted.length, placeOf, firsts, rows: () => (rows ??= makeRows()) };
+  return range <= TABLE_AT_MOST ? inTable(before.placeOf, column, size, range) : inSet(before.placeOf, column, size);
 }
 
 /** The one combination that all children have of no axis at all. */
 const one = (children: number): Combinations => ({
-  ...{ count: Math.min(children, 1), placeOf: new Int32Array(children) },
-  ...{ firsts: new Int32Array(Math.min(children, 1)), rows: () => [[]] },
+  ...{ count: Math.min(children, 1), placeOf: new Int32Array(children), firsts: new Int32Array(Math.min(children, 1)) },
 });
 
 /** Axis number → child number → place of the child's value. */
@@ -91,27 +82,34 @@ function columnOf(children: PlanTask['children'], axis: number): Int32Array {
   return column;
 }
 
-interface Sorted {
-  /** The codes that occur, ascending. */
-  sorted: number[];
-  /** Child number → place of its code among them. */
-  placeOf: Int32Array;
+/** Children by their place before and the value that comes to it: `code`, for both together, is counted in a table of all there may be. */
+function inTable(before: Int32Array, column: Int32Array, size: number, range: number): Combinations {
+  const first = new Int32Array(range).fill(-1);
+  for (let number = before.length - 1; number >= 0; number--) first[before[number]! * size + column[number]!] = number;
+  let count = 0;
+  for (let code = 0; code < range; code++) if (first[code]! >= 0) count += 1;
+  const firsts = new Int32Array(count);
+  const places = new Int32Array(range);
+  for (let code = 0, place = 0; code < range; code++) {
+    if (first[code]! < 0) continue;
+    firsts[place] = first[code]!;
+    places[code] = place++;
+  }
+  const placeOf = new Int32Array(before.length);
+  for (let number = 0; number < before.length; number++)
+    placeOf[number] = places[before[number]! * size + column[number]!]!;
+  return { count, placeOf, firsts };
 }
 
-function inTable(codes: Int32Array | Float64Array, range: number): Sorted {
-  const place = new Int32Array(range).fill(-1);
-  for (const code of codes) place[code] = 0;
-  const sorted: number[] = [];
-  for (let code = 0; code < range; code++) if (place[code] === 0) place[code] = sorted.push(code) - 1;
-  const placeOf = new Int32Array(codes.length);
-  for (let number = 0; number < codes.length; number++) placeOf[number] = place[codes[number]!]!;
-  return { sorted, placeOf };
-}
-
-function inSet(codes: Int32Array | Float64Array): Sorted {
-  const sorted = [...new Set(codes)].sort((a, b) => a - b);
-  const place = new Map(sorted.map((code, at) => [code, at]));
-  return { sorted, placeOf: Int32Array.from(codes, (code) => place.get(code)!) };
+/** The same where such a table were too large. */
+function inSet(before: Int32Array, column: Int32Array, size: number): Combinations {
+  const codes = Float64Array.from(before, (place, number) => place * size + column[number]!);
+  const sorted = Float64Array.from(new Set(codes)).sort();
+  const places = new Map(Array.from(sorted, (code, place) => [code, place]));
+  const placeOf = Int32Array.from(codes, (code) => places.get(code)!);
+  const firsts = new Int32Array(sorted.length);
+  for (let number = placeOf.length - 1; number >= 0; number--) firsts[placeOf[number]!] = number;
+  return { count: sorted.length, placeOf, firsts };
 }
 
 /**
@@ -142,8 +140,8 @@ export function leastShortened(task: PlanTask, group: readonly number[]): number
   const { tooLong } = task.known;
   let least = tooLong.get(key);
   if (least === undefined) {
-    const axes = [...group].sort((a, b) => a - b).map((axis) => task.axes[axis]!);
-    tooLong.set(key, (least = labelsTooLong(axes, combinationsOf(task, group).rows, atMost, labelForbids)));
+    const axes = group.map((axis) => task.axes[axis]!);
+    tooLong.set(key, (least = labelsTooLong(axes, () => columnsFor(task, group), atMost, labelForbids)));
   }
   return least;
 }
@@ -154,24 +152,34 @@ function makeLabels(
   atMost: number | null,
   forbids: string,
 ): GroupLabels | null {
-  const { placeOf, ...combinations } = combinationsOf(task, group);
-  const rows = combinations.rows();
-  const inFamilyOrder = [...group].sort((a, b) => a - b);
-  const place = group.map((axis) => inFamilyOrder.indexOf(axis));
-  const led = rows.map((row) => place.map((at) => row[at]!));
+  const columns = columnsFor(task, group);
   const axes = group.map((axis) => task.axes[axis]!);
-  const made = atMost === null ? listLabels(axes[0]!, led) : optionLabels(axes, led, atMost, forbids);
+  const made = atMost === null ? listLabels(axes[0]!, columns[0]!) : optionLabels(axes, columns, atMost, forbids);
   if (!made) return null;
-  const options = led.map((row, at) => {
-    const valueIds = row.map((value, axis) => axes[axis]!.values[value]!.id);
-    return { key: valueIds.join('+'), label: made.labels[at]!, valueIds };
+  let longest = 0;
+  for (const label of made.labels) longest = Math.max(longest, label.length);
+  let options: TargetOption[] | undefined;
+  const makeOptions = () => made.labels.map((label, row) => optionOf(axes, columns, row, label));
+  return { ...made, longest, options: () => (options ??= makeOptions()) };
+}
+
+/** Axis of a group → combination → place of its value. */
+function columnsFor(task: PlanTask, group: readonly number[]): Int32Array[] {
+  const { firsts } = combinationsOf(task, group);
+  return group.map((axis) => {
+    const column = columnsOf(task)[axis]!;
+    return firsts.map((number) => column[number]!);
   });
-  return { options, placeOf, shortened: made.shortened, byRule: made.byRule };
+}
+
+function optionOf(axes: readonly TaskAxis[], columns: readonly Int32Array[], row: number, label: string): TargetOption {
+  const valueIds = axes.map(({ values }, axis) => values[columns[axis]![row]!]!.id);
+  return { key: valueIds.join('+'), label, valueIds };
 }
 
 /** Labels that the channel takes from its own list. */
-const listLabels = ({ values }: TaskAxis, rows: readonly (readonly number[])[]): OptionLabels => ({
-  labels: rows.map(([value]) => values[value!]!.label),
+const listLabels = ({ values }: TaskAxis, column: Int32Array): OptionLabels => ({
+  labels: Array.from(column, (value) => values[value]!.label),
   shortened: false,
   byRule: 0,
 });

@@ -64,10 +64,18 @@ export interface TargetAxis {
   name: string;
   /** The family's axes in it, the leading one (whose role it has) first. */
   from: string[];
-  /** Labels in order: key of the combination (value ids joined with +) → what the buyer reads. */
-  options: { key: string; label: string; valueIds: string[] }[];
+  /** In order. */
+  options: TargetOption[];
   /** Labels had to be shortened. */
   shortened: boolean;
+}
+
+export interface TargetOption {
+  /** That of the combination: value ids joined with +. */
+  key: string;
+  /** What the buyer reads. */
+  label: string;
+  valueIds: string[];
 }
 
 export interface PlanListing {
@@ -148,18 +156,21 @@ export interface Structure {
 export interface Combinations {
   /** How many there are. */
   count: number;
-  /** Value places per axis, the axes in the family's order; combinations in the order of the weave. Made when first asked for. */
-  rows(): number[][];
-  /** Child number → place of its combination among the rows. */
+  /** Child number → place of its combination, which stand in the order of the weave. */
   placeOf: Int32Array;
   /** Place → the first child that has the combination. */
   firsts: Int32Array;
 }
 
-export interface GroupLabels extends Pick<Combinations, 'placeOf'> {
-  options: TargetAxis['options'];
+export interface GroupLabels {
+  /** In the order of the combinations. */
+  labels: readonly string[];
+  /** Characters of the longest. */
+  longest: number;
   /** Labels that are not those of the family, joined. */
   shortened: boolean;
   /** Options whose label was shortened by rule, and not by the seller. */
   byRule: number;
+  /** They are many, and only asked for where a plan is kept. */
+  options(): TargetOption[];
 }

@@ -7,7 +7,7 @@ import { structureOf } from './live';
 import { picturesShown } from './pictures';
 import { pricesTold } from './prices';
 import type { Question } from './question';
-import type { Bill, Plan, PlanTask, TargetAxis, Shape } from './shape';
+import type { Bill, GroupLabels, Plan, PlanTask, TargetAxis, Shape } from './shape';
 import { axisIds, joinsOf, signatureOf } from './shapes';
 
 /** Why a shape is worked out: `worst` is the bill of the worst plan that is kept, where enough are kept already. */
@@ -58,23 +58,24 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Spun | 
   if (isWorse(bill)) return null;
   const labels = shape.groups.map((group) => labelGroup(task, group));
   if (labels.some((group) => group === null)) return null;
-  const axes = shape.groups.map((group, at): TargetAxis => {
-    const { options, shortened } = labels[at]!;
-    const { role } = task.axes[group[0]!]!;
-    return { role, name: axisName(task, group), from: axisIds(task, group), options, shortened };
+  labels.forEach((group, at) => {
+    bill.shortened += group!.byRule;
+    if (shape.groups[at]!.length > 1) bill.joinedOptions += group!.labels.length;
+    bill.longestLabel = Math.max(bill.longestLabel, group!.longest);
   });
-  bill.shortened = labels.reduce((sum, group) => sum + group!.byRule, 0);
-  for (const { from, options } of axes) {
-    if (from.length > 1) bill.joinedOptions += options.length;
-    for (const { label } of options) bill.longestLabel = Math.max(bill.longestLabel, label.length);
-  }
   const told = { signature: signatureOf(task, shape), bill, surplus: listings - made.fewest };
   const inFull = (): Plan => ({
-    ...{ ...told, structure, axes, split: axisIds(task, shape.split), pinned: axisIds(task, shape.pinned) },
+    ...{ ...told, structure, axes: shape.groups.map((group, at) => axisOf(task, group, labels[at]!)) },
+    ...{ split: axisIds(task, shape.split), pinned: axisIds(task, shape.pinned) },
     ...{ pictureAxis, priceAxis, listings: made.inFull() },
   });
   return { ...told, inFull };
 }
+
+const axisOf = (task: PlanTask, group: readonly number[], labels: GroupLabels): TargetAxis => ({
+  ...{ role: task.axes[group[0]!]!.role, name: axisName(task, group), from: axisIds(task, group) },
+  ...{ options: labels.options(), shortened: labels.shortened },
+});
 
 /** What the channel calls the axis: by its role, or the family's own words. */
 function axisName(task: PlanTask, group: readonly number[]): string {
