@@ -12,10 +12,10 @@ import { planShapes, setTaker, signatureOf } from './shapes';
 import { spinOut, type Spun } from './spinOut';
 
 /** What one question may take: about a twentieth of a second, however large the family is and whatever the rules are. */
-const STEPS = 5_000;
-const CHILDREN = 50_000;
+const STEPS = 3_000;
+const CHILDREN = 30_000;
 /** Where so many times as many children are cut beyond those, no further shape is worked out. */
-const OVERDRAWN = 2;
+const OVERDRAWN = 1.5;
 
 const ask = (): Question => newQuestion({ steps: STEPS, children: CHILDREN });
 
