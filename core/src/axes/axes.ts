@@ -6,7 +6,7 @@
 import { draftOf, replaceAxis, replaceChild } from '../family/draft';
 import { foldLabel } from '../family/foldLabel';
 import { takeId } from '../family/takeId';
-import { axisOf, crossingKey } from '../family/weave';
+import { axisOf, crossingKey, crossingWithout } from '../family/weave';
 import { MOST, type Axis, type Family, type Role, type Wish } from '../family/shape';
 import type { ValueSpec } from '../registry/dictionary';
 import type { Registry } from '../registry/openRegistry';
@@ -100,6 +100,7 @@ export function removeAxis(family: Family, axisId: string, keep: Keep): void {
   const before = Object.freeze(draftOf(family));
   const others = family.axes.filter((one) => one.id !== axisId);
   const standing = new Set<string>();
+  const gone = new Set([axisId]);
   const wovenFirst = Object.values(before.children).toSorted((a, b) => Number(b.woven) - Number(a.woven));
   for (const child of wovenFirst) {
     const key = crossingKey(others, child.at);
@@ -108,8 +109,7 @@ export function removeAxis(family: Family, axisId: string, keep: Keep): void {
       continue;
     }
     standing.add(key);
-    const { [axisId]: _gone, ...at } = child.at;
-    replaceChild(family, { ...takeOver(before, child, axis), at });
+    replaceChild(family, { ...takeOver(before, child, axis), at: crossingWithout(child.at, gone) });
   }
   takeOverOnShelf(family, before, axis, new Set(axis.values.map((value) => value.id)));
   family.axes = others;

@@ -2,7 +2,7 @@
 import { draftOf, replaceChild } from '../family/draft';
 import { figuresIn, EVERYWHERE, type Scope } from '../family/scope';
 import { takeId } from '../family/takeId';
-import { axisOf, familyIndex } from '../family/weave';
+import { axisOf, crossingWithout, familyIndex } from '../family/weave';
 import {
   MOST,
   type Axis,
@@ -47,8 +47,9 @@ export function joinAxes(registry: Registry, family: Family, spec: JoinSpec): vo
   const moved = (child: Child): Child | null => {
     const value = valueOf(child);
     if (!value) return null;
-    const at = Object.fromEntries(Object.entries(child.at).filter(([id]) => !wanted.has(id)));
-    return keptAsBefore(turn, child, { ...child, at: { ...at, [first.id]: value.id } });
+    const at = crossingWithout(child.at, wanted);
+    at[first.id] = value.id;
+    return keptAsBefore(turn, child, { ...child, at });
   };
   for (const child of Object.values(before.children)) {
     const now = moved(child);
@@ -73,8 +74,8 @@ export function joinAxes(registry: Registry, family: Family, spec: JoinSpec): vo
 /** A shelved child whose values nobody stands on together: what they held for it becomes its own. */
 function onItsOwn(before: Family, child: Child, parts: readonly Axis[]): Child {
   const alone = parts.reduce((now, part) => takeOver(before, now, part), child);
-  const at = Object.entries(child.at).filter(([id]) => !parts.some((part) => part.id === id));
-  return at.length === Object.keys(child.at).length ? alone : { ...alone, at: Object.fromEntries(at) };
+  const isOn = parts.some(({ id }) => id in child.at);
+  return isOn ? { ...alone, at: crossingWithout(child.at, new Set(parts.map(({ id }) => id))) } : alone;
 }
 
 interface Joined {

@@ -1,7 +1,7 @@
 /** Children as they were, whatever was done to the axes: what would hold for them from now on differs, so it becomes their own. */
 import { dequal } from 'dequal';
 import { withFigure } from '../family/draft';
-import { resolve } from '../family/level';
+import { figureOf } from '../family/level';
 import { EVERYWHERE, type Scope } from '../family/scope';
 import { familyIndex } from '../family/weave';
 import { MOST, type Child, type Family } from '../family/shape';
@@ -40,8 +40,8 @@ function withFiguresAsBefore({ before, after, concerned }: Turn, was: Child, now
   let kept = now;
   for (const [scope, key] of concerned) {
     const scopes = scope === EVERYWHERE ? [] : [scope];
-    const { figure } = resolve(before, was, key, scopes);
-    if (figure === undefined || dequal(figure, resolve(after, kept, key, scopes).figure)) continue;
+    const figure = figureOf(before, was, key, scopes);
+    if (figure === undefined || dequal(figure, figureOf(after, kept, key, scopes))) continue;
     kept = { ...kept, ...withFigure(kept, scope, key, figure) };
   }
   return kept;
@@ -60,7 +60,7 @@ function inherited(family: Family): [Scope, string][] {
 
 function withPicturesAsBefore({ before, after }: Turn, was: Child, now: Child): Child {
   const shown = picturesOf(before, was);
-  if (picturesOf(after, now).join() === shown.join()) return now;
+  if (dequal(picturesOf(after, now), shown)) return now;
   const general = new Set(before.pictures);
   const pictures = shown.filter((id) => !general.has(id) || was.pictures.includes(id));
   if (pictures.length > MOST.pictures) throw new Refusal('picture.too-many', { most: MOST.pictures });

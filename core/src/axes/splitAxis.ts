@@ -47,13 +47,13 @@ export function splitAxis(registry: Registry, family: Family, spec: SplitSpec): 
   const axes = before.axes.flatMap((one) => (one === axis ? [sides[0].axis, sides[1].axis] : [one]));
   const turn = openTurn(before, Object.freeze({ ...before, axes }));
   const moved = (child: Child): Child => {
-    const { [axis.id]: stood, ...at } = child.at;
-    const ids = sides.map((side) => side.valueOf(stood ?? '')?.id);
-    if (ids.includes(undefined)) return child;
-    return keptAsBefore(turn, child, {
-      ...child,
-      at: { ...at, [first.id]: ids[0]!, [second.id]: ids[1]! },
-    });
+    const stood = child.at[axis.id] ?? '';
+    const ids = [sides[0].valueOf(stood)?.id, sides[1].valueOf(stood)?.id];
+    if (ids[0] === undefined || ids[1] === undefined) return child;
+    const at = { ...child.at };
+    at[first.id] = ids[0];
+    at[second.id] = ids[1];
+    return keptAsBefore(turn, child, { ...child, at });
   };
   for (const child of Object.values(before.children)) replaceChild(family, moved(child));
   for (const [id, { child, was }] of Object.entries(before.shelf)) {

@@ -2,7 +2,7 @@
 import { columnOf } from '../family/column';
 import { childLabels, familyIndex } from '../family/weave';
 import type { Child, Family } from '../family/shape';
-import { picturesOf } from '../pictures/picturesOf';
+import { mainPicture } from '../pictures/picturesOf';
 
 /** It stays as it is; it is called by other options; it waits on the shelf; it leaves to be a family of its own; it is new; it comes back from the shelf. */
 export type Fate = 'stays' | 'moves' | 'shelf' | 'leaves' | 'new' | 'back';
@@ -50,20 +50,23 @@ function fateOf(
   const labels = childLabels(before, child);
   const sku = String(child.fields.sku ?? '');
   const now = after.children[child.id];
-  const head = { childId: child.id, before: labels, sku };
+  const childId = child.id;
   if (!now?.woven) {
-    const fate = now || after.shelf[child.id] ? 'shelf' : 'leaves';
-    return { ...head, fate, after: null, price: null, otherPicture: false };
+    const fate = now || after.shelf[childId] ? 'shelf' : 'leaves';
+    return { childId, before: labels, sku, fate, after: null, price: null, otherPicture: false };
   }
   const called = childLabels(after, now);
-  const prices = [price.before(child.id), price.after(child.id)];
+  const prices = [price.before(childId), price.after(childId)];
   return {
-    ...{ ...head, after: called },
-    fate: called.join('\n') === labels.join('\n') ? 'stays' : 'moves',
+    ...{ childId, before: labels, after: called, sku },
+    fate: isAlike(called, labels) ? 'stays' : 'moves',
     price: prices[0] === prices[1] ? null : { before: prices[0]!, after: prices[1]! },
-    otherPicture: picturesOf(before, child)[0] !== picturesOf(after, now)[0],
+    otherPicture: mainPicture(before, child) !== mainPicture(after, now),
   };
 }
+
+const isAlike = (one: readonly string[], other: readonly string[]): boolean =>
+  one.length === other.length && one.every((label, at) => label === other[at]);
 
 const arrival = (before: Family, after: Family, child: Child): ChildFate => ({
   ...{ childId: child.id, before: null, after: childLabels(after, child), sku: String(child.fields.sku ?? '') },

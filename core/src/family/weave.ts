@@ -41,68 +41,105 @@ export interface FamilyIndex {
 const indexes = new WeakMap<Family, FamilyIndex>();
 
 /**
- * Everything that is looked up by id. Built once for a frozen family; one that may still change is read anew at every
- * call, so whoever loads a family freezes it first (`freeze`).
+ * Everything that is looked up by id, each kind of it made when somebody first asks: a change mostly needs one or two. Kept for a
+ * frozen family; one that may still change is read anew at every call, so whoever loads a family freezes it first (`freeze`).
  */
 export function familyIndex(family: Family): FamilyIndex {
   const known = indexes.get(family);
   if (known) return known;
-  const axisById = new Map(family.axes.map((axis) => [axis.id, axis]));
-  const valueById = new Map<string, Value>();
-  const rank = new Map<string, number>();
-  for (const axis of family.axes)
-    axis.values.forEach((value, at) => {
-      valueById.set(value.id, value);
-      rank.set(value.id, at);
-    });
-  const children = Object.values(family.children);
-  const byCrossing = new Map(children.map((child) => [crossingKey(family.axes, child.at), child]));
-  const woven = inWeaveOrder(family, children, rank);
-  const keysOnValues = new Set(
-    family.axes.flatMap((axis) => axis.values.flatMap((value) => Object.keys(value.fields))),
-  );
-  const keysOnChildren = new Set<string>();
-  for (const child of woven) for (const key in child.fields) keysOnChildren.add(key);
-  const keysInScope = scopedKeys(family, children);
-  const surcharged = surchargedIn(keysOnValues, keysInScope);
-  const position = new Map(woven.map((child, at) => [child.id, at]));
-  const index: FamilyIndex = Object.freeze({
-    ...{ axisById, valueById, rank, byCrossing, keysOnValues, keysOnChildren, surcharged, keysInScope },
-    positions: woven.map((_, at) => at),
-    ...{ position, positionsOf: positionsByValue(family, woven), valueCalled: valuesByLabel(family) },
-    columns: new Map(),
-    woven: Object.freeze(woven),
-  });
+  const index = new LazyIndex(family);
   if (Object.isFrozen(family)) indexes.set(family, index);
   return index;
 }
 
-/** Looked up when somebody first asks: most changes touch no value. */
-function positionsByValue(family: Family, woven: readonly Child[]): FamilyIndex['positionsOf'] {
-  let byValue: Map<string, number[]> | undefined;
-  return (valueId) => {
-    if (!byValue) {
-      byValue = new Map(family.axes.flatMap((axis) => axis.values.map((value) => [value.id, []])));
-      woven.forEach((child, at) => {
-        for (const axis of family.axes) byValue!.get(child.at[axis.id] ?? '')?.push(at);
-      });
-    }
-    return byValue.get(valueId) ?? [];
-  };
+class LazyIndex implements FamilyIndex {
+  private axes: Map<string, Axis> | undefined;
+  private values: Pick<FamilyIndex, 'valueById' | 'rank'> | undefined;
+  private inOrder: readonly Child[] | undefined;
+  private crossings: Map<string, Child> | undefined;
+  private onValues: Set<string> | undefined;
+  private onChildren: Set<string> | undefined;
+  private inScopes: Map<string, Set<string>> | undefined;
+  private withSurcharge: Set<string> | undefined;
+  private places: Map<string, number> | undefined;
+  private allPositions: readonly number[] | undefined;
+  private byValue: Map<string, number[]> | undefined;
+  private byLabel: Map<string, Map<string, Value>> | undefined;
+  readonly columns = new Map<string, Column>();
+
+  constructor(private readonly family: Family) {}
+
+  get axisById() {
+    return (this.axes ??= new Map(this.family.axes.map((axis) => [axis.id, axis])));
+  }
+  get valueById() {
+    return (this.values ??= valuesOf(this.family)).valueById;
+  }
+  get rank() {
+    return (this.values ??= valuesOf(this.family)).rank;
+  }
+  get woven() {
+    return (this.inOrder ??= Object.freeze(inWeaveOrder(this.family, this.rank)));
+  }
+  get byCrossing() {
+    const { axes, children } = this.family;
+    return (this.crossings ??= new Map(
+      Object.values(children).map((child) => [crossingKey(axes, child.at), child] as const),
+    ));
+  }
+  get keysOnValues() {
+    return (this.onValues ??= keysOf(this.family.axes.flatMap((axis) => axis.values)));
+  }
+  get keysOnChildren() {
+    return (this.onChildren ??= keysOf(this.woven));
+  }
+  get keysInScope() {
+    return (this.inScopes ??= scopedKeys(this.family));
+  }
+  get surcharged() {
+    return (this.withSurcharge ??= surchargedIn(this.keysOnValues, this.keysInScope));
+  }
+  get position() {
+    return (this.places ??= new Map(this.woven.map((child, at) => [child.id, at] as const)));
+  }
+  get positions() {
+    return (this.allPositions ??= this.woven.map((_, at) => at));
+  }
+  readonly positionsOf = (valueId: string): readonly number[] =>
+    (this.byValue ??= positionsByValue(this.family, this.woven)).get(valueId) ?? [];
+  readonly valueCalled = (axisId: string, label: string): Value | undefined =>
+    (this.byLabel ??= valuesByLabel(this.family)).get(axisId)?.get(foldLabel(label));
 }
 
-/** Folded when somebody first asks. */
-function valuesByLabel(family: Family): FamilyIndex['valueCalled'] {
-  let byLabel: Map<string, Map<string, Value>> | undefined;
-  return (axisId, label) => {
-    byLabel ??= new Map(
-      family.axes.map((axis) => [axis.id, new Map(axis.values.map((value) => [foldLabel(value.label), value]))]),
-    );
-    return byLabel.get(axisId)?.get(foldLabel(label));
-  };
+function valuesOf({ axes }: Family): Pick<FamilyIndex, 'valueById' | 'rank'> {
+  const valueById = new Map<string, Value>();
+  const rank = new Map<string, number>();
+  for (const { values } of axes)
+    values.forEach((value, at) => {
+      valueById.set(value.id, value);
+      rank.set(value.id, at);
+    });
+  return { valueById, rank };
 }
 
-function scopedKeys(family: Family, children: readonly Child[]): Map<string, Set<string>> {
+function positionsByValue({ axes }: Family, woven: readonly Child[]): Map<string, number[]> {
+  const byValue = new Map<string, number[]>(axes.flatMap((axis) => axis.values.map((value) => [value.id, []])));
+  woven.forEach((child, at) => {
+    for (const axis of axes) byValue.get(child.at[axis.id] ?? '')?.push(at);
+  });
+  return byValue;
+}
+
+const valuesByLabel = ({ axes }: Family): Map<string, Map<string, Value>> =>
+  new Map(axes.map((axis) => [axis.id, new Map(axis.values.map((value) => [foldLabel(value.label), value]))]));
+
+function keysOf(carriers: readonly Carrier[]): Set<string> {
+  const keys = new Set<string>();
+  for (const { fields } of carriers) for (const key in fields) keys.add(key);
+  return keys;
+}
+
+function scopedKeys(family: Family): Map<string, Set<string>> {
   const keys = new Map<string, Set<string>>();
   const note = ({ scoped }: Carrier) => {
     for (const [scope, figures] of Object.entries(scoped ?? {})) {
@@ -113,7 +150,7 @@ function scopedKeys(family: Family, children: readonly Child[]): Map<string, Set
   };
   note(family);
   family.axes.forEach((axis) => axis.values.forEach(note));
-  children.forEach((child) => child.scoped && note(child));
+  for (const id in family.children) if (family.children[id]!.scoped) note(family.children[id]!);
   return keys;
 }
 
@@ -123,17 +160,18 @@ function surchargedIn(onValues: ReadonlySet<string>, inScopes: ReadonlyMap<strin
 }
 
 /** Woven children by the ranks of their values, first axis slowest: as one number each, which six axes of 200 values stay within. */
-function inWeaveOrder(family: Family, children: readonly Child[], rank: ReadonlyMap<string, number>): Child[] {
-  const weighed = children
-    .filter((child) => child.woven)
-    .map((child) => ({
-      child,
-      weight: family.axes.reduce(
-        (sum, axis) => sum * (axis.values.length + 1) + (rank.get(child.at[axis.id] ?? '') ?? -1) + 1,
-        0,
-      ),
-    }));
-  return weighed.sort((a, b) => a.weight - b.weight).map((one) => one.child);
+function inWeaveOrder({ axes, children }: Family, rank: ReadonlyMap<string, number>): Child[] {
+  const woven = Object.values(children).filter((child) => child.woven);
+  const weights = Float64Array.from(woven, ({ at }) => {
+    let weight = 0;
+    for (const { id, values } of axes) weight = weight * (values.length + 1) + (rank.get(at[id] ?? '') ?? -1) + 1;
+    return weight;
+  });
+  const isSorted = weights.every((weight, at) => at === 0 || weights[at - 1]! <= weight);
+  if (isSorted) return woven;
+  return Array.from(weights.keys())
+    .sort((a, b) => weights[a]! - weights[b]! || a - b)
+    .map((at) => woven[at]!);
 }
 
 /** The key of a crossing: its value ids in the order of the axes. */
@@ -141,6 +179,13 @@ export function crossingKey(axes: readonly Axis[], at: Record<string, string>): 
   let key = '';
   for (let nth = 0; nth < axes.length; nth++) key += (nth > 0 ? '|' : '') + (at[axes[nth]!.id] ?? '');
   return key;
+}
+
+/** A crossing of the axes that are left where these go. */
+export function crossingWithout(at: Child['at'], axisIds: ReadonlySet<string>): Child['at'] {
+  const left: Child['at'] = {};
+  for (const id in at) if (!axisIds.has(id)) left[id] = at[id]!;
+  return left;
 }
 
 /** All crossings of the axes, first axis slowest. An axis without values has none. */

@@ -1,7 +1,7 @@
 /** A child with everything that holds for it, to be carried into another family. */
 import { dequal } from 'dequal';
 import { inherited, resolve } from '../family/level';
-import { EVERYWHERE, figuresIn, type Scope } from '../family/scope';
+import { EVERYWHERE, figureIn, figuresIn, type Scope } from '../family/scope';
 import { withFigure } from '../family/draft';
 import { familyIndex } from '../family/weave';
 import type { Carrier, Child, Family, Figure, Figures } from '../family/shape';
@@ -18,19 +18,22 @@ export interface Carried {
 
 /** Opens a family to carry children out of it: everything that holds for one, in every scope, as if it were its own. */
 export function carrier(registry: Registry, family: Family): (child: Child) => Carried {
-  const shared = fieldsOf([family, ...family.axes.flatMap((axis) => axis.values)]);
+  const seen = new Set<string>();
+  const shared = fieldsOf([family, ...family.axes.flatMap((axis) => axis.values)], seen);
+  const { keysInScope } = familyIndex(family);
+  const withPictures = [...keysInScope.keys()].filter((scope) => keysInScope.get(scope)!.has('pictures'));
   return (child) => {
     const ofFamily: Carried['ofFamily'] = [];
     const figures = new Map<Scope, Figures>();
-    for (const [scope, key] of [...shared, ...fieldsOf([child], shared)]) {
+    for (const [scope, key] of [...shared, ...fieldsOf([child], new Set(seen))]) {
       const held = resolve(family, child, key, scope === EVERYWHERE ? [] : [scope]);
       if (held.figure === undefined || held.scope !== scope) continue;
       if (registry.field(key)?.levels.includes('child')) put(figures, scope, key, held.figure);
       else ofFamily.push({ scope, key, figure: held.figure });
     }
-    for (const scope of scopesWithPictures(family, child)) {
-      put(figures, scope, 'pictures', picturesOf(family, child, [scope]));
-    }
+    for (const scope of withPictures)
+      if (carriersOf(family, child).some((carrier) => figureIn(carrier, scope, 'pictures') !== undefined))
+        put(figures, scope, 'pictures', picturesOf(family, child, [scope]));
     const { [EVERYWHERE]: fields = {}, ...scoped } = Object.fromEntries(figures) as Record<Scope, Figures>;
     const own = { fields, pictures: picturesOf(family, child) };
     return { own: Object.keys(scoped).length > 0 ? { ...own, scoped } : own, ofFamily };
@@ -43,12 +46,6 @@ function put(figures: Map<Scope, Figures>, scope: Scope, key: string, figure: Fi
   else figures.set(scope, { [key]: figure });
 }
 
-/** Accounts that show a child in pictures of their own choice. */
-function scopesWithPictures(family: Family, child: Child): Scope[] {
-  const all = carriersOf(family, child).flatMap(({ scoped }) => Object.entries(scoped ?? {}));
-  return [...new Set(all.flatMap(([scope, figures]) => (figures.pictures === undefined ? [] : [scope as Scope])))];
-}
-
 /** Everything that a child looks into. */
 const carriersOf = (family: Family, child: Child): Carrier[] => [
   family,
@@ -56,9 +53,8 @@ const carriersOf = (family: Family, child: Child): Carrier[] => [
   child,
 ];
 
-/** Scopes and fields that stand on any of the carriers, each once; without those that are known. */
-function fieldsOf(carriers: readonly Carrier[], known: readonly [Scope, string][] = []): [Scope, string][] {
-  const seen = new Set(known.map(([scope, key]) => `${scope} ${key}`));
+/** Scopes and fields that stand on any of the carriers, each once; those that were `seen` are left out, and those that are found are seen. */
+function fieldsOf(carriers: readonly Carrier[], seen: Set<string>): [Scope, string][] {
   const found: [Scope, string][] = [];
   for (const carrier of carriers)
     for (const scope of [EVERYWHERE, ...(Object.keys(carrier.scoped ?? {}) as Scope[])])

@@ -9,7 +9,7 @@ import { draftOf, replaceAxis, replaceChild } from '../family/draft';
 import { foldLabel } from '../family/foldLabel';
 import { takeId } from '../family/takeId';
 import { childLabels, crossingKey, familyIndex } from '../family/weave';
-import type { Axis, Child, Family, Figure } from '../family/shape';
+import type { Child, Family, Figure } from '../family/shape';
 import { patternAfter } from '../identifiers/housePattern';
 import { Refusal } from '../refusal';
 import type { Registry } from '../registry/openRegistry';
@@ -98,7 +98,9 @@ function addAxes(registry: Registry, draft: Family, before: Family, spec: Gather
     const usual = own[0] ? labelAt(own[0], firstNew + nth) : labels[0]!;
     for (const child of Object.values(draft.children)) {
       const wanted = labelsOf.get(child.id)?.[firstNew + nth] ?? usual;
-      replaceChild(draft, { ...child, at: { ...child.at, [axis.id]: valueOf.get(foldLabel(wanted))! } });
+      const at = { ...child.at };
+      at[axis.id] = valueOf.get(foldLabel(wanted))!;
+      replaceChild(draft, { ...child, at });
     }
     draft.axes.push(axis);
   });
@@ -144,9 +146,8 @@ function openPlaces(
 ): (labels: readonly string[]) => { at: Record<string, string>; standing: Child | undefined } {
   const { valueCalled, byCrossing } = familyIndex(family);
   return (labels) => {
-    const at = Object.fromEntries(
-      family.axes.map((axis: Axis, place) => [axis.id, valueCalled(axis.id, labels[place]!)!.id]),
-    );
+    const at: Child['at'] = {};
+    family.axes.forEach(({ id }, place) => (at[id] = valueCalled(id, labels[place]!)!.id));
     return { at, standing: byCrossing.get(crossingKey(family.axes, at)) };
   };
 }

@@ -15,11 +15,24 @@ export function picturesAt(carrier: Carrier, scopes: Scopes = []): readonly stri
 /** The child's pictures, main one first: its own, then its values' (first axis first), then the family's. */
 export function picturesOf(family: Family, child: Child, scopes: Scopes = []): string[] {
   const { valueById } = familyIndex(family);
-  const ofValues = family.axes.flatMap((axis) => {
-    const value = valueById.get(child.at[axis.id] ?? '');
-    return value ? picturesAt(value, scopes) : [];
-  });
-  return [...new Set([...picturesAt(child, scopes), ...ofValues, ...picturesAt(family, scopes)])];
+  const shown = [...picturesAt(child, scopes)];
+  for (const { id } of family.axes) {
+    const value = valueById.get(child.at[id] ?? '');
+    if (value) shown.push(...picturesAt(value, scopes));
+  }
+  shown.push(...picturesAt(family, scopes));
+  return shown.length > 1 ? [...new Set(shown)] : shown;
+}
+
+/** The first of them. */
+export function mainPicture(family: Family, child: Child): string | undefined {
+  if (child.pictures.length > 0) return child.pictures[0];
+  const { valueById } = familyIndex(family);
+  for (const { id } of family.axes) {
+    const first = valueById.get(child.at[id] ?? '')?.pictures[0];
+    if (first !== undefined) return first;
+  }
+  return family.pictures[0];
 }
 
 /**

@@ -2,7 +2,7 @@
 /** The weave above, the children's grid below, the inspector beside. */
 import { computed, ref } from 'vue';
 import { ElSwitch } from 'element-plus';
-import { columnOf, crossingsOf, picturesOf, showColumn } from '@loom-kin/core';
+import { columnOf, crossingsOf, mainPicture, showColumn } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
@@ -42,7 +42,7 @@ const figure = computed(() => {
   const index = store.index!;
   const { figure: key } = look.value;
   if (key === null) return null;
-  if (key === 'pictures') return (id: string) => ({ text: '', picture: picturesOf(now, now.children[id]!)[0] });
+  if (key === 'pictures') return (id: string) => ({ text: '', picture: mainPicture(now, now.children[id]!) });
   const field = setup.registry.field(key);
   if (!field) return null;
   if (field.type === 'stock') return (id: string) => ({ text: String(store.stock[id] ?? 0) });
