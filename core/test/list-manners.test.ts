@@ -43,6 +43,43 @@ describe('families of lists in many manners', () => {
       ['Enamel Mug', ['Volume volume']],
     ]);
   });
+  it('are made of rows whose cells list values: a child for each crossing, whose numbers are none of theirs', () => {
+    const list = read(`SKU;Name;Colours;Sizes;Stock;Price
+      HB-1;Heron parka;Moss, Slate, Ink;S - XL;12;150,00
+      HB-2;Heron gilet;Moss/Slate;36/38/40;;99,00
+      HB-3;Heron cap;Rust;One size;4;25,00`);
+    expect(
+      list.families.map(({ name, style, axes }) => [name, style, ...axes.map(({ values }) => values.join())]),
+    ).toEqual([
+      ['Heron parka', 'HB-1', 'Moss,Slate,Ink', 'S,M,L,XL'],
+      ['Heron gilet', 'HB-2', 'Moss/Slate', '36,38,40'],
+    ]);
+    expect(list.figures.get('row2')).toEqual(Array.from({ length: 12 }, () => ({ price: '150.00' })));
+    expect(list.problems.map(({ row, column, code }) => [row, column, code])).toEqual([[2, 'Stock', 'row.several']]);
+    expect(list.singleFigures).toEqual([{ sku: 'HB-3', stock: 4, price: '25.00' }]);
+  });
+  it('have two colours for one value, unless the header, the sizes or most rows say that they are two', () => {
+    expect(
+      told(`Name;Colour;Size
+        Stripe sock;Navy, White;S/M
+        Stripe sock;Navy, White;L/XL
+        Stripe sock;Red, White;S/M`),
+    ).toEqual(['Stripe sock | colour: Navy, White, Red, White | size: S/M, L/XL | 2 3 4']);
+    expect(
+      told(`Name;Colour;Size
+        Stripe sock;Navy, White;S, M, L
+        Plain sock;Grey | Ochre;S M L`),
+    ).toEqual([
+      'Stripe sock | colour: Navy, White | size: S, M, L | 2',
+      'Plain sock | colour: Grey, Ochre | size: S, M, L | 3',
+    ]);
+    expect(
+      told(`Name;Colour;Fabric
+        Dune cap;Sand, Clay;Cotton, elastane
+        Dune hat;Navy, Ink;Cotton
+        Dune belt;Black;Leather`),
+    ).toEqual(['Dune cap | colour: Sand, Clay | 2', 'Dune hat | colour: Navy, Ink | 3']);
+  });
   it('go on below a row that says a size and nothing else', () => {
     expect(
       told(`Name;Colour;Size;Stock

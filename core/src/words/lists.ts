@@ -41,6 +41,10 @@ const PROBLEMS: Record<string, (problem: ListProblem) => string> = {
     `It stands where row ${text} stands, and says something else. The figures of row ${text} hold.`,
   'sku.twice': ({ text, column }) => `${column} is the same as in row ${text}. It is left out here.`,
   'gtin.twice': ({ text, column }) => `${column} is the same as in row ${text}. It is left out here.`,
+  'row.several': ({ text }) => {
+    const [count, ...said] = text.split(' ');
+    return `"${said.join(' ')}" stands in a row of ${count} children and is none of theirs alone: it is left out.`;
+  },
 };
 /** What a problem of a list says; those of cells bring their sentence along. */
 export const listProblemText = (problem: ListProblem): string => PROBLEMS[problem.code]?.(problem) ?? problem.text;

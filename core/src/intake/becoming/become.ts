@@ -2,7 +2,7 @@
 import { createUnwoven } from '../../change/createFamily';
 import { runCommand } from '../../change/run';
 import { childLabels } from '../../family/weave';
-import type { Child, Family } from '../../family/shape';
+import type { Child, Family, Figures } from '../../family/shape';
 import { Refusal } from '../../refusal';
 import type { Registry } from '../../registry/openRegistry';
 import type { ListChild, ListFamily } from '../families/shape';
@@ -59,7 +59,7 @@ function begin(input: BecomeInput, family: ListFamily, id: string): Become {
   const cells = [...family.parentRows, ...rowsOf(family)].map((row) => table[row - 1]!);
   const { figures, problems, taken } = familyFigures(registry, columns, cells.slice(family.parentRows.length));
   const ofParents = familyFigures(registry, columns, cells.slice(0, family.parentRows.length));
-  const fields = { ...ofParents.figures, ...figures, name: family.name };
+  const fields = { ...styleOf(family), ...ofParents.figures, ...figures, name: family.name };
   const axes = family.axes.map(({ role, label, values }) => ({
     ...{ role, label },
     values: values.map((value) => ({ label: value })),
@@ -75,6 +75,8 @@ function begin(input: BecomeInput, family: ListFamily, id: string): Become {
   const pictures = addressedPictures(table, input.pictureColumns, family, after, labelsOf);
   return { key: family.key, heldId: null, rows, changes: [], family: { ...after, revision: 1 }, pieces, pictures };
 }
+
+const styleOf = ({ style }: ListFamily): Figures => (style === '' ? {} : { styleCode: style });
 
 /** What a list changes of a family that is there. */
 export function changeFamily(input: BecomeInput, family: ListFamily, held: Family, isNamedByKey: boolean): Become {
@@ -128,6 +130,8 @@ function openLabels(
   };
 }
 
+const OF_ONE_CHILD = new Set(['sku', 'gtin', 'stock']);
+
 function readChildren(
   { registry, table, mended, around, stock }: BecomeInput,
   held: Family,
@@ -138,7 +142,7 @@ function readChildren(
   const ofChild = columns.filter(({ field }) => field.levels.includes('child'));
   const isAcross = family.children.some(({ stockColumn }) => stockColumn !== undefined);
   // A code of a row of several children is none of theirs.
-  const used = ofChild.filter(({ field }) => !isAcross || !['sku', 'gtin', 'stock'].includes(field.key));
+  const used = ofChild.filter(({ field }) => !isAcross || !OF_ONE_CHILD.has(field.key));
   const headers = [
     ...held.axes.map(({ label }) => `Option: ${label}`),
     ...used.map(sheetHeader),
@@ -148,6 +152,7 @@ function readChildren(
     const row = child.rows[0]!;
     const cells = table[row - 1]!;
     const figures = used.map(({ at, field }) => {
+      if (child.sharesRow && OF_ONE_CHILD.has(field.key)) return '';
       const text = mended.get(row)?.get(at) ?? cells[at] ?? '';
       return field.type === 'stock' && !/\d/.test(text) ? '' : text;
     });

@@ -98,8 +98,8 @@ function findFamily(
   shelves: Shelves,
 ): string | undefined {
   const votes = new Map<string, number>();
-  for (const { rows, stockColumn } of family.children) {
-    if (stockColumn !== undefined) continue;
+  for (const { rows, stockColumn, sharesRow } of family.children) {
+    if (stockColumn !== undefined || sharesRow) continue;
     for (const { at, field } of columns) {
       if (field.key !== 'sku' && field.key !== 'gtin') continue;
       const identity = identityIn(field.key, (table[rows[0]! - 1]![at] ?? '').trim());

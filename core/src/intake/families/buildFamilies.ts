@@ -159,7 +159,7 @@ function familyOf(
     key: `row${rows[0]}`,
     name,
     brand: first.brand,
-    style: cluster.items.every(({ style }) => compact(style) === compact(first.style)) ? first.style : '',
+    style: styleOf(cluster.items, strands),
     axes: axes.map(({ role }, at): ListAxis => ({ label: names[at]!, role, values: [...labels[at]!.values()] })),
     children: children.map(({ strand, rows: own }): ListChild => ({
       rows: own,
@@ -167,11 +167,20 @@ function familyOf(
         axes.map(({ key }, at) => [names[at]!, labels[at]!.get((strand.at.get(key) ?? NONE).key)!]),
       ),
       ...(strand.across ? { stockColumn: strand.across.column } : {}),
+      ...(isListing(strand) ? { sharesRow: true as const } : {}),
     })),
     parentRows: around.parents.map(({ row }) => row),
     bonds: bondsOf(cluster, strands, name),
     doubts: around.doubts,
   };
+}
+
+const isListing = ({ item }: Strand): boolean => item.given.some(({ listed }) => listed !== undefined);
+
+/** The style code that all rows have. The number of a row that is the whole family is that of the family. */
+function styleOf([first, ...others]: readonly Item[], strands: readonly Strand[]): string {
+  if (first!.style === '' && others.length === 0 && strands.some(isListing)) return first!.ownCode;
+  return others.every(({ style }) => compact(style) === compact(first!.style)) ? first!.style : '';
 }
 
 /** The value of a child that a list gives none for. */

@@ -6,7 +6,7 @@ import type { Registry } from '../../registry/openRegistry';
 import { gtin14 } from '../../identifiers/gtin';
 import type { ListColumn, ListMapping, Table } from '../table/shape';
 import { columnOfField } from './rowItems';
-import type { ListProblem, Recognised } from './shape';
+import type { ListChild, ListFamily, ListProblem, Recognised } from './shape';
 
 export interface ChildFigures {
   sku?: string;
@@ -49,14 +49,15 @@ export function readFigures(
   );
   const owners = new Map<string, number>();
 
-  function figuresOf(rows: readonly number[], stockColumn?: number): ChildFigures {
+  function figuresOf({ rows, stockColumn, sharesRow }: Omit<ListChild, 'at'>): ChildFigures {
     const figures: ChildFigures = {};
     const cells = table[rows[0]! - 1]!;
     for (const key of KEYS) {
       const known =
         key === 'stock' && stockColumn !== undefined ? { column: columns[stockColumn]!, source: {} } : sources.get(key);
-      // Where sizes go across, a code of the row is no child's.
-      if (!known || (stockColumn !== undefined && (key === 'sku' || key === 'gtin'))) continue;
+      // A code of a row of several children is none of theirs, and neither are its pieces where they stand there once.
+      const isOfRow = key === 'stock' ? sharesRow && stockColumn === undefined : key !== 'price';
+      if (!known || (isOfRow && (sharesRow || stockColumn !== undefined))) continue;
       const text = (cells[known.column.at] ?? '').trim();
       const figure = text === '' ? null : readCell(rows[0]!, key, known.column, text, known.source);
       if (figure !== null) Object.assign(figures, { [key]: key === 'stock' ? Number(figure) : figure });
@@ -106,12 +107,24 @@ export function readFigures(
     return value;
   }
 
-  for (const family of families)
-    read.figures.set(
-      family.key,
-      family.children.map(({ rows, stockColumn }) => figuresOf(rows, stockColumn)),
-    );
-  for (const { rows } of singles) read.singleFigures.push(figuresOf(rows));
+  /** Numbers and pieces of rows that are several children: told, since they are left out. */
+  function tellShared({ children, style }: ListFamily): void {
+    const rows = new Map<number, number>();
+    for (const { rows: own, sharesRow } of children) if (sharesRow) rows.set(own[0]!, (rows.get(own[0]!) ?? 0) + 1);
+    for (const [row, count] of rows)
+      for (const key of ['sku', 'gtin', 'stock'] as const) {
+        const column = sources.get(key)?.column;
+        const text = column ? (table[row - 1]![column.at] ?? '').trim() : '';
+        if (text === '' || (key === 'sku' && text === style)) continue;
+        read.problems.push({ row, column: column!.header, code: 'row.several', text: `${count} ${text}` });
+      }
+  }
+
+  for (const family of families) {
+    tellShared(family);
+    read.figures.set(family.key, family.children.map(figuresOf));
+  }
+  for (const { rows } of singles) read.singleFigures.push(figuresOf({ rows }));
   return read;
 }
 

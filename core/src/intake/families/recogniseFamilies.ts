@@ -7,6 +7,7 @@ import { joinByStyle } from './byStyle';
 import { clusterRows, type Cluster } from './clusters';
 import { openCodeHeads } from './codeHeads';
 import { joinKin } from './kin';
+import { settleListed } from './listedValues';
 import { readNames } from './nameStems';
 import type { RowItems } from './rowItems';
 import { settleGiven } from './settleGiven';
@@ -21,6 +22,7 @@ export function recogniseFamilies(
   spare: readonly { at: number; header: string }[],
 ): Recognised {
   nameByCodes(items);
+  settleListed(items, options);
   readNames(items, options);
   const read = openValues(registry, options);
   const byStem = joinByStyle(clusterRows(items), read);

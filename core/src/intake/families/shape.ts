@@ -12,6 +12,8 @@ export interface GivenOption {
   /** How the axis is called. */
   label: string;
   text: string;
+  /** The values of a cell that lists several. */
+  listed?: readonly string[];
 }
 
 /** Pieces that stand under a value across. */
@@ -80,6 +82,8 @@ export interface ListChild {
   at: Record<string, string>;
   /** Column that holds its pieces, where sizes go across. */
   stockColumn?: number;
+  /** It is one of several that its row makes: what is one child's alone, such as a number, is not its own. */
+  sharesRow?: true;
 }
 
 export interface ListFamily {

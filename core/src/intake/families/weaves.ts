@@ -8,7 +8,7 @@ import type { Across, Item } from './shape';
 import { stemWords } from './nameStems';
 import type { Said } from './values';
 
-/** A row at a crossing: one row makes several where sizes go across. */
+/** A row at a crossing: one row makes several where sizes go across, or where its cells list values. */
 export interface Strand {
   item: Item;
   across: Across | null;
@@ -46,15 +46,24 @@ export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
       if (!axes.has(role)) axes.set(role, { key: role, role, label: ROLE_LABELS[role], isGiven: false });
       at.set(role, { key: span.key, text: textOf(item, span), label: span.label });
     }
-    if (item.across.length === 0) return [{ item, across: null, at }];
-    return item.across.map((across) => {
+    const places = crossingsListed(item, at, read);
+    if (item.across.length === 0) return places.map((place) => ({ item, across: null, at: place }));
+    return item.across.flatMap((across) => {
       const { axis, role, label, text } = across.value;
       if (!axes.has(axis)) axes.set(axis, { key: axis, role, label, isGiven: true });
-      return { item, across, at: new Map(at).set(axis, read(role, text)) };
+      return places.map((place) => ({ item, across, at: new Map(place).set(axis, read(role, text)) }));
     });
   });
   return { axes: inOrder([...axes.values()]), strands };
 }
+
+/** A row's options with each choice of the values that its cells list. */
+const crossingsListed = ({ given }: Item, at: Map<string, Said>, read: ReadValue): Map<string, Said>[] =>
+  given.reduce<Map<string, Said>[]>(
+    (places, { axis, role, listed }) =>
+      listed ? places.flatMap((place) => listed.map((text) => new Map(place).set(axis, read(role, text)))) : places,
+    [at],
+  );
 
 /** Axes of columns as they stand, those of names behind them, as names have them. */
 const inOrder = (axes: readonly WovenAxis[]): WovenAxis[] => [

@@ -48,7 +48,8 @@ export function readLengthWord(token: Token | undefined): SizeRead | null {
 function letterSize(step: number, to: number): SizeRead {
   return { to, role: 'size', key: `letter${step}`, label: letterLabel(step), isWeak: false };
 }
-function letterLabel(step: number): string {
+/** How a letter size is written: by its distance from M. */
+export function letterLabel(step: number): string {
   if (step === 0) return 'M';
   const crosses = Math.abs(step) - 1;
   const letter = step < 0 ? 'S' : 'L';

@@ -59,11 +59,17 @@ const TOTAL =
 export const looksLikeTotal = (cell: string): boolean => TOTAL.test(cell.trim());
 
 /** "Colour: Navy" and the like, several parted by signs. */
-const PAIR = /^\s*["'{]?\s*([\p{L}][\p{L} /-]{0,24}?)["']?\s*[:=]\s*["']?([^:=]{1,60}?)["'}]?\s*$/u;
+const PAIR = /^\s*["'{]?\s*([\p{L}][\p{L} /-]{0,24}?)["']?\s*[:=]\s*["']?([^:=]{1,200}?)["'}]?\s*$/u;
 
 /** Name and value of each option in a cell that names them; null where it does not. */
 export function namedOptions(cell: string): { name: string; value: string }[] | null {
-  const parts = cell.split(/[;|\n]|,(?=\s*["']?[\p{L}][\p{L} /-]*["']?\s*[:=])|\/(?=\s*[\p{L}][\p{L} -]*\s*[:=])/u);
+  return pairsIn(cell.split(BETWEEN_PAIRS).flatMap((part) => part.split('|'))) ?? pairsIn(cell.split(BETWEEN_PAIRS));
+}
+
+/** Between values a stroke may stand, too: "Colour: Sand | Clay; Size: S". */
+const BETWEEN_PAIRS = /[;\n]|,(?=\s*["']?[\p{L}][\p{L} /-]*["']?\s*[:=])|\/(?=\s*[\p{L}][\p{L} -]*\s*[:=])/u;
+
+function pairsIn(parts: readonly string[]): { name: string; value: string }[] | null {
   const pairs = parts.filter((part) => part.trim() !== '').map((part) => PAIR.exec(part));
   if (pairs.length === 0 || pairs.some((pair) => !pair)) return null;
   return pairs.map((pair) => ({ name: pair![1]!.trim(), value: pair![2]!.trim() }));

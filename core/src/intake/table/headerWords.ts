@@ -54,22 +54,22 @@ const FIELD_HEADERS: Record<string, string> = {
 /** Role → headers of its axis. */
 const ROLE_HEADERS: Record<Role, string> = {
   colour:
-    'colour, color, couleurs, colores, colori, kleuren, colours, colors, shade, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colour name, color name, colour description, color description, colour desc, color desc, tint, hue',
+    'colour, color, couleurs, colores, colori, kleuren, colours, colors, shade, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colourways, colorways, colour name, color name, colour description, color description, colour desc, color desc, tint, hue',
   size: `size, sizes, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
     dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter`,
   length:
-    'length, inseam, leg, leg length, inside leg, back length, länge, schrittlänge, beinlänge, longueur, largo, lunghezza, lengte, sleeve length, leg size, rückenlänge, strap length',
+    'length, lengths, inseam, leg, leg length, inside leg, back length, länge, schrittlänge, beinlänge, longueur, largo, lunghezza, lengte, sleeve length, leg size, rückenlänge, strap length',
   material:
     'material, fabric, lining, materialausführung, stoff, futter, matière, doublure, materiale, tessuto, tela, tejido, forro, fodera, stof, voering, metal, wood, finish material, leather, shell, filling, füllung',
   pattern:
-    'pattern, print, design, motif, muster, dessin, motiv, motivo, estampado, fantasia, stampa, patroon, theme, artwork',
+    'pattern, patterns, print, prints, design, designs, motif, muster, dessin, motiv, motivo, estampado, fantasia, stampa, patroon, theme, artwork',
   pack: 'pack, units per pack, pieces in pack, stück pro pack, pack size, pieces per pack, pack of, packung, packungsgröße, stück pro packung, lot, conditionnement, paquete, confezione, verpakking, set size, bundle size, quantity per pack, count, multipack',
   volume:
     'volume, capacity, inhalt, fassungsvermögen, füllmenge, contenance, capacité, capacidad, volumen, capacità, contenuto, inhoud, contents',
   model:
     'fits, fits model, device, compatible with, for model, passend für, gerät, compatible avec, pour modèle, para modelo, per modello, voor model, vehicle, phone model',
   other:
-    'finish, scent, fragrance, flavour, flavor, taste, option, variant option, duft, geschmack, parfum, goût, sabor, aroma, profumo, gusto, geur, smaak, ausführung, fit, width, weite, cut, hand, side, edition, wick, grade, strength, type of lid, shape, form',
+    'finish, finishes, scent, scents, fragrance, fragrances, flavour, flavor, flavours, flavors, taste, option, variant option, duft, geschmack, parfum, goût, sabor, aroma, profumo, gusto, geur, smaak, ausführung, fit, width, widths, düfte, parfums, weite, cut, hand, side, edition, wick, grade, strength, type of lid, shape, form',
 };
 
 const OTHER_HEADERS: readonly (readonly [Meaning, string])[] = [

@@ -1,0 +1,134 @@
+/** Cells that list several values: "S, M, L", "Navy | Rust", "S–XL". A row with such cells is a child for each of their crossings. */
+import type { Role } from '../../family/shape';
+import { compact, foldLetters } from '../../pictures/match/fileWords';
+import type { OptionReader } from '../options/readOptions';
+import { letterLabel } from '../options/readSize';
+import { tokensOf } from '../options/tokens';
+import { isGenericOption } from '../table/headerWords';
+import type { GivenOption, Item } from './shape';
+
+/** Children that one row makes at most: what comes to more is no list of options. */
+const MOST_CHILDREN = 2000;
+
+/**
+ * Says of each option of a row which values it lists, if it lists any. Sizes that stand side by side are a list by themselves. Of other
+ * options "Navy, White" might be one value: it is two where the header names several, where the row lists its sizes, or where most rows
+ * list theirs and each is goods of its own.
+ */
+export function settleListed(items: readonly Item[], options: OptionReader): void {
+  const lists = openLists(options);
+  const listing = axesThatList(items, lists);
+  for (const item of items) {
+    const sizes = item.given.map(({ role, text }) => (role === 'size' ? lists.sizes(text) : null));
+    const isLine = sizes.some((one) => one !== null);
+    const all = item.given.map((one, at) => {
+      const mayList = isLine || listing.has(one.axis) || saysSeveral(one.label);
+      return sizes[at] ?? (mayList ? lists.likely(one) : null);
+    });
+    const children = all.reduce((product, one) => product * (one?.length ?? 1), 1);
+    if (children === 1 || children > MOST_CHILDREN) continue;
+    item.given = item.given.map((one, at) => (all[at] ? { ...one, listed: all[at] } : one));
+  }
+}
+
+/** Headers of several, folded. */
+const SEVERAL = new Set(
+  `colours colors colourways colorways shades sizes lengths widths fits prints designs scents fragrances flavours flavors packs volumes models finishes
+  farben grossen groessen langen dufte couleurs tailles pointures longueurs motifs parfums colores tallas largos colori taglie misure lunghezze kleuren maten lengtes
+  cores tamanhos kolory rozmiary available lieferbar verfugbar disponibles disponibili disponible beschikbaar range`.split(
+    /\s+/,
+  ),
+);
+
+/** Whether a header names several: "Colours", "Sizes available". */
+const saysSeveral = (header: string): boolean =>
+  foldLetters(header)
+    .split(/[^\p{L}]+/u)
+    .some((word) => SEVERAL.has(word));
+
+/** Axes that most rows list values on, in a list where rows do not share names. */
+function axesThatList(items: readonly Item[], lists: Lists): Set<string> {
+  const names = new Set(items.map(({ name, brandKey }) => `${brandKey} ${compact(name)}`));
+  const counts = new Map<string, { listed: number; of: number }>();
+  if (names.size < items.length * NAMES_OF_THEIR_OWN) return new Set();
+  for (const { given } of items)
+    for (const one of given) {
+      const count = counts.get(one.axis) ?? { listed: 0, of: 0 };
+      counts.set(one.axis, { listed: count.listed + Number(lists.likely(one) !== null), of: count.of + 1 });
+    }
+  return new Set([...counts].filter(([, { listed, of }]) => listed > 1 && listed * 2 > of).map(([axis]) => axis));
+}
+/** Such a share of names is there once, where rows are goods of their own. */
+const NAMES_OF_THEIR_OWN = 0.9;
+
+interface Lists {
+  /** Sizes that can be nothing but several. */
+  sizes(text: string): readonly string[] | null;
+  /** Values of an option where something else says that there are several. What goods are made of is one value, of however many parts. */
+  likely(option: GivenOption): readonly string[] | null;
+}
+
+/** Reads lists of values; what was read is remembered, since rows say the same a thousand times. */
+function openLists(options: OptionReader): Lists {
+  const sizes = new Map<string, readonly string[] | null>();
+  const others = new Map<string, readonly string[] | null>();
+  const remembered = (known: typeof sizes, key: string, read: () => readonly string[] | null) => {
+    let found = known.get(key);
+    if (found === undefined) known.set(key, (found = read()));
+    return found;
+  };
+  return {
+    sizes: (text) => remembered(sizes, text, () => sizesIn(text, options)),
+    likely: ({ role, label, text }) =>
+      role === 'material' || isGenericOption(label)
+        ? null
+        : remembered(others, `${role} ${label} ${text}`, () =>
+            role === 'size' ? lettersBetween(text, options) : valuesIn(role, label, text, options),
+          ),
+  };
+}
+
+/** "S, M, L", "S/M/L", "36 37 38": each of them a size, and the whole none. */
+function sizesIn(text: string, options: OptionReader): readonly string[] | null {
+  if (text.length < 3 || !/[\s,;|/•]/.test(text) || options.whole(tokensOf(text))) return null;
+  for (const { between, least } of [
+    { between: /\s*[;|\n•]\s*/, least: 2 },
+    { between: /\s*,\s+|,(?!\d)|(?<!\d),/, least: 2 },
+    { between: /\s*[,/]\s*|\s+/, least: 3 },
+  ]) {
+    const parts = partsOf(text, between);
+    if (parts.length >= least && parts.every((part) => isOf('size', part, options))) return parts;
+  }
+  return null;
+}
+
+/** "Navy, Rust, Sage": most of them are known for what they are, unless the header says that there are several. */
+function valuesIn(role: Role, label: string, text: string, options: OptionReader): readonly string[] | null {
+  const parts = partsOf(text, /\s*[;|,\n•]\s*|\s\/\s/);
+  if (parts.length < 2 || parts.some((part) => part.length > LONGEST)) return null;
+  const known = parts.filter((part) => isOf(role, part, options)).length;
+  return saysSeveral(label) || (role === 'colour' && known * 2 >= parts.length) ? parts : null;
+}
+/** Signs of a value at most. */
+const LONGEST = 40;
+
+/** "S–XL" is S, M, L and XL; "S/M" or "S-M" is one size. */
+function lettersBetween(text: string, options: OptionReader): readonly string[] | null {
+  const ends = text.split(/\s*(?:[-–—]|\b(?:to|bis|à|a|tot)\b)\s*/i);
+  const [from, to] = ends.map((end) => /^letter(-?\d+)$/.exec(options.whole(tokensOf(end))?.key ?? '')?.[1]);
+  if (ends.length !== 2 || from === undefined || to === undefined || Number(to) - Number(from) < 2) return null;
+  return Array.from({ length: Number(to) - Number(from) + 1 }, (_, at) => letterLabel(Number(from) + at));
+}
+
+const isOf = (role: Role, text: string, options: OptionReader): boolean =>
+  options.whole(tokensOf(text))?.roles.includes(role) ?? false;
+
+/** The parts of a text, each once. */
+const partsOf = (text: string, between: RegExp): string[] => [
+  ...new Map(
+    text
+      .split(between)
+      .filter((part) => part.trim() !== '')
+      .map((part) => [compact(part), part.trim()]),
+  ).values(),
+];
