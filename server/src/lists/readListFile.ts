@@ -12,6 +12,7 @@ import {
   type ListMapping,
   type ListReading,
   type ListSettlement,
+  type ListRow,
   type ListVerdict,
   type Registry,
   type Table,
@@ -93,7 +94,7 @@ function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, ki
       headerRows: reading.headerRows,
       columns: reading.columns.map((column) => ({ ...column, cells: someCells(table, reading, column.at) })),
       families: reading.families.length + reading.singles.length,
-      counts: countsOf(rows),
+      counts: countsOf(rows.filter(isCountedOnce())),
       skipped: reading.skipped.slice(0, PROBLEMS_SHOWN),
       mended: reading.mended.slice(0, PROBLEMS_SHOWN),
       problems: reading.problems
@@ -122,6 +123,17 @@ function countsOf(rows: readonly { verdict: ListVerdict }[]): ListCounts {
   const counts = Object.fromEntries(LIST_VERDICTS.map((verdict) => [verdict, 0])) as ListCounts;
   for (const { verdict } of rows) counts[verdict] += 1;
   return counts;
+}
+
+/** A row that makes several children is one row of the list; new children of families that are there are counted themselves. */
+function isCountedOnce(): (row: ListRow) => boolean {
+  const seen = new Set<string>();
+  return ({ row, verdict }) => {
+    const key = `${row} ${verdict}`;
+    if (seen.has(key) && verdict !== 'newChild') return false;
+    seen.add(key);
+    return true;
+  };
 }
 
 function viewsOf(reading: ListReading, plans: readonly Become[]): ListFound['families'] {
