@@ -207,10 +207,13 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
   const items = itemsOf(strands).slice(0, NAMES_LOOKED_AT);
   if (fromWords) return commonWords(items);
   const counts = new Map<string, number>();
+  const said = new Map<string, string>();
   for (const item of items) {
     // What fits everybody is no word of the name, though it is no option either.
     const spans = item.spans.filter(({ roles: own, key }) => key === 'one' || own.some((role) => roles.has(role)));
-    const name = cleanName({ ...item, spans });
+    const isWhole = spans.length + item.said.length === 0;
+    const name = (isWhole ? said.get(item.name) : undefined) ?? cleanName({ ...item, spans });
+    if (isWhole) said.set(item.name, name);
     if (name !== '') counts.set(name, (counts.get(name) ?? 0) + 1);
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;

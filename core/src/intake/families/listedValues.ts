@@ -19,6 +19,7 @@ export function settleListed(items: readonly Item[], options: OptionReader): voi
   const lists = openLists(options);
   const listing = axesThatList(items, lists);
   for (const item of items) {
+    if (!item.given.some(({ text }) => BETWEEN.test(text))) continue;
     const sizes = item.given.map(({ role, text }) => (role === 'size' ? lists.sizes(text) : null));
     const isLine = sizes.some((one) => one !== null);
     const all = item.given.map((one, at) => {
@@ -46,9 +47,12 @@ const saysSeveral = (header: string): boolean =>
     .split(/[^\p{L}]+/u)
     .some((word) => SEVERAL.has(word));
 
+/** A text without any of these is one value. */
+const BETWEEN = /[\s,;|/•–—-]/;
+
 /** Axes that most rows list values on, in a list where rows do not share names. */
 function axesThatList(items: readonly Item[], lists: Lists): Set<string> {
-  const names = new Set(items.map(({ name, brandKey }) => `${brandKey} ${compact(name)}`));
+  const names = new Set(items.map(({ name, brandKey }) => `${brandKey} ${name}`));
   const counts = new Map<string, { listed: number; of: number }>();
   if (names.size < items.length * NAMES_OF_THEIR_OWN) return new Set();
   for (const { given } of items)

@@ -79,7 +79,10 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     let brandKey = brands.get(item.brand);
     if (brandKey === undefined) brands.set(item.brand, (brandKey = compact(item.brand)));
     const kind = at.kind ? kindOf(text(cells, at.kind)) : null;
-    const refs = [item.ownCode, item.style, item.name].filter((ref) => ref !== '' && referred.has(compact(ref)));
+    const refs =
+      referred.size === 0
+        ? []
+        : [item.ownCode, item.style, item.name].filter((ref) => ref !== '' && referred.has(compact(ref)));
     const pointsElsewhere = item.belongs !== '' && compact(item.belongs) !== compact(item.ownCode);
     const isParent =
       isHead || (at.kind && kind === 'parent' && !pointsElsewhere) || (!pointsElsewhere && refs.length > 0);

@@ -44,7 +44,9 @@ export const settleSingle = (single: ListSingle, { names }: ListSettlement): Lis
 
 /** Names and axes as the seller calls them. Two axes never get one label: the second keeps its own. */
 export function settleFamily(family: ListFamily, { names, axes }: ListSettlement): ListFamily {
-  const wanted = axes[family.key] ?? {};
+  const wanted = axes[family.key];
+  const name = names[family.key] ?? family.name;
+  if (!wanted) return name === family.name ? family : { ...family, name };
   const labels = new Map<string, string>();
   const used = new Set(family.axes.filter(({ label }) => !wanted[label]).map(({ label }) => label.toLowerCase()));
   const renamed = family.axes.map((axis) => {
@@ -56,7 +58,7 @@ export function settleFamily(family: ListFamily, { names, axes }: ListSettlement
   });
   return {
     ...family,
-    name: names[family.key] ?? family.name,
+    name,
     axes: renamed,
     children: family.children.map((child) => ({
       ...child,

@@ -29,6 +29,8 @@ export type NumberLook = 'money' | 'decimal' | 'whole' | null;
 /** Whether a cell is a number, and whether it has a currency or decimals. */
 export function numberLook(cell: string): NumberLook {
   const text = cell.trim();
+  const plain = /^\d+([.,]\d{1,2})?$/.exec(text);
+  if (plain) return plain[1] === undefined ? 'whole' : 'decimal';
   if (!/\d/.test(text)) return null;
   const bare = text.replace(CURRENCY, '');
   if (!AMOUNT.test(bare)) return null;
