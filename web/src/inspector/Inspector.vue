@@ -9,7 +9,6 @@ import {
   figuresIn,
   heldBefore,
   isNumeric,
-  placeLabel,
   showFigure,
   type Carrier,
   type Field,
@@ -26,11 +25,9 @@ import { setFor } from '../common/setFor';
 import { sourceText } from '../common/sourceText';
 import { figuresOfTheirOwn } from './figuresOfTheirOwn';
 import FindingsHere from './FindingsHere.vue';
-import GoElsewhere from '../weave/structure/GoElsewhere.vue';
-import UnderEntries from './UnderEntries.vue';
+import InspectorHead from './InspectorHead.vue';
 import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
-import ScopeSelect from '../common/ScopeSelect.vue';
 import ChildStock from '../stock/ChildStock.vue';
 import FieldHint from './FieldHint.vue';
 
@@ -58,22 +55,12 @@ const value = computed(() =>
   place.value.level === 'value' ? familyIndex(family.value).valueById.get(place.value.valueId) : undefined,
 );
 const carrier = computed((): Carrier => value.value ?? child.value ?? family.value);
-const title = computed(() => {
-  if (place.value.level === 'family') return 'The whole family';
-  return value.value ? `Everything ${value.value.label}` : placeLabel(family.value, place.value);
-});
 /** The children the place is about. */
 const below = computed(() => {
   const held = place.value;
   if (held.level === 'child') return [];
   return store.index!.woven.filter((one) => held.level === 'family' || one.at[held.axisId] === held.valueId);
 });
-const note = computed(() =>
-  child.value
-    ? String(child.value.fields.sku ?? 'no SKU')
-    : `Figures here hold for ${children(below.value.length)}, unless one nearer has its own.`,
-);
-
 const fields = computed(() =>
   setup.registry
     .fieldsAt(place.value.level, family.value.fields.category)
@@ -136,18 +123,7 @@ function giveBackAll(field: Field): void {
 
 <template>
   <aside class="inspector sheet" aria-label="Inspector" data-test="inspector">
-    <header>
-      <h2><i v-if="value?.swatch" class="swatch" :style="{ background: value.swatch }" />{{ title }}</h2>
-      <p class="soft small" :class="{ mono: child }">{{ note }}</p>
-      <UnderEntries v-if="child" :child-id="child.id" />
-      <p class="head">
-        <ScopeSelect v-model="scope" />
-        <button v-if="place.level !== 'family'" class="link small" @click="store.selected = { level: 'family' }">
-          to the whole family
-        </button>
-        <GoElsewhere v-if="child?.woven" :child-ids="[child.id]" />
-      </p>
-    </header>
+    <InspectorHead :below="below.length" />
     <ChildStock v-if="child" :key="child.id" :child-id="child.id" />
     <component
       :is="part.folded ? 'details' : 'div'"
@@ -223,31 +199,6 @@ function giveBackAll(field: Field): void {
   flex-direction: column;
   overflow: auto;
   min-height: 0;
-}
-header {
-  padding: 10px 12px;
-  border-bottom: 1px solid var(--line-soft);
-}
-.small {
-  font-size: 12px;
-}
-.swatch {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  margin-right: 7px;
-  border: 1px solid #0003;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 2px 12px;
-  margin-top: 4px;
-}
-.head :deep(.link) {
-  font-size: 12px;
-  white-space: nowrap;
 }
 .fields {
   padding: 6px 12px;
