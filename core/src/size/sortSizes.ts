@@ -25,19 +25,21 @@ export const areSizes = (labels: readonly string[]): boolean => sizeOrders(label
 
 type Orders = readonly (readonly number[] | null)[];
 
-/** Lists that were read, by their labels: most families of a catalogue have one of few lists. */
-const known = new Map<string, Orders>();
+/** Lists that were read, by their labels in whatever order: most families of a catalogue have one of few lists. */
+const known = new Map<string, ReadonlyMap<string, Orders[number]>>();
 const KNOWN_AT_MOST = 5000;
 
 /** What each label of a list is compared by; null for what is no size. Labels decide together what each of them means. */
 function sizeOrders(labels: readonly string[]): Orders {
-  const list = labels.join('\n');
+  const sorted = labels.toSorted();
+  const list = sorted.join('\n');
   let orders = known.get(list);
   if (!orders) {
     if (known.size >= KNOWN_AT_MOST) known.clear();
-    known.set(list, (orders = readOrders(labels)));
+    const read = readOrders(sorted);
+    known.set(list, (orders = new Map(sorted.map((label, at) => [label, read[at]!]))));
   }
-  return orders;
+  return labels.map((label) => orders.get(label)!);
 }
 
 function readOrders(labels: readonly string[]): Orders {

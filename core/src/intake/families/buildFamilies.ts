@@ -149,6 +149,11 @@ function familyOf(
     ),
   );
   const names = axisNames(axes);
+  const placeOf = (strand: Strand): ListChild['at'] => {
+    const place: ListChild['at'] = {};
+    axes.forEach(({ key }, at) => (place[names[at]!] = labels[at]!.get((strand.at.get(key) ?? NONE).key)!));
+    return place;
+  };
   const rows = [...new Set(children.flatMap((child) => child.rows))].sort((a, b) => a - b);
   const first = strands[0]!.item;
   const name =
@@ -163,9 +168,7 @@ function familyOf(
     axes: axes.map(({ role }, at): ListAxis => ({ label: names[at]!, role, values: [...labels[at]!.values()] })),
     children: children.map(({ strand, rows: own }): ListChild => ({
       rows: own,
-      at: Object.fromEntries(
-        axes.map(({ key }, at) => [names[at]!, labels[at]!.get((strand.at.get(key) ?? NONE).key)!]),
-      ),
+      at: placeOf(strand),
       ...(strand.across ? { stockColumn: strand.across.column } : {}),
       ...(isListing(strand) ? { sharesRow: true as const } : {}),
     })),
@@ -198,7 +201,7 @@ function axisNames(axes: readonly WovenAxis[]): string[] {
 }
 
 /** So many names of a family tell what it is called. */
-const NAMES_LOOKED_AT = 12;
+const NAMES_LOOKED_AT = 7;
 
 /** The name that most rows have without their options. */
 function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string | null {

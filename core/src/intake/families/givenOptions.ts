@@ -6,7 +6,7 @@ import type { OptionRead, OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
 import { namedOptions, numberLook } from '../table/cells';
 import type { HeaderMeaning } from '../table/headerWords';
-import type { ListColumn } from '../table/shape';
+import type { ListColumn, Meaning } from '../table/shape';
 import { LINKS } from './nameStems';
 import type { Across, GivenOption } from './shape';
 
@@ -49,10 +49,12 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
     }
     return read;
   };
+  const ofOptions = columns.filter(({ meaning }) => OPTIONS.has(meaning.is));
+  const goingAcross = columns.filter(({ meaning }) => meaning.is === 'across');
   return {
     options(cells: readonly string[]): GivenOption[] {
       const given: GivenOption[] = [];
-      for (const { at, meaning } of columns) {
+      for (const { at, meaning } of ofOptions) {
         const text = (cells[at] ?? '').trim();
         if (text === '' || text === '-' || text === '–' || /^n\/a$/i.test(text)) continue;
         if (meaning.is === 'option')
@@ -64,11 +66,10 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
           if (one) given.push(one);
         }
       }
-      const seen = new Set<string>();
-      return given.filter(({ axis }) => !seen.has(axis) && seen.add(axis));
+      return given.filter(({ axis }, place) => given.findIndex((one) => one.axis === axis) === place);
     },
     across(cells: readonly string[]): Across[] {
-      return columns.flatMap(({ at, meaning }): Across[] => {
+      return goingAcross.flatMap(({ at, meaning }): Across[] => {
         if (meaning.is !== 'across') return [];
         const text = (cells[at] ?? '').trim();
         if (text === '' || /^(?:-|–|n\/a|no|nein|non|x{0})$/i.test(text)) return [];
@@ -79,6 +80,9 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
     },
   };
 }
+
+/** Columns that say options. */
+const OPTIONS = new Set<Meaning['is']>(['option', 'options', 'optionValue']);
 
 const isWord = ({ kind, text }: Token): boolean => kind === 'word' && !LINKS.has(text);
 

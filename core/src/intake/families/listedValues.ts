@@ -18,12 +18,18 @@ const MOST_CHILDREN = 2000;
 export function settleListed(items: readonly Item[], options: OptionReader): void {
   const lists = openLists(options);
   const listing = axesThatList(items, lists);
+  const several = new Map<string, boolean>();
+  const hasSeveral = (label: string): boolean => {
+    let known = several.get(label);
+    if (known === undefined) several.set(label, (known = saysSeveral(label)));
+    return known;
+  };
   for (const item of items) {
     if (!item.given.some(({ text }) => BETWEEN.test(text))) continue;
     const sizes = item.given.map(({ role, text }) => (role === 'size' ? lists.sizes(text) : null));
     const isLine = sizes.some((one) => one !== null);
     const all = item.given.map((one, at) => {
-      const mayList = isLine || listing.has(one.axis) || saysSeveral(one.label);
+      const mayList = isLine || listing.has(one.axis) || hasSeveral(one.label);
       return sizes[at] ?? (mayList ? lists.likely(one) : null);
     });
     const children = all.reduce((product, one) => product * (one?.length ?? 1), 1);

@@ -61,7 +61,9 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     at.parent ? filled.rows.map(({ cells }) => compact(text(cells, at.parent))).filter(Boolean) : [],
   );
   const givenOf = openGiven(columns, words);
-  const brands = new Map<string, string>();
+  const brandKeyOf = remembered(compact);
+  const tokensIn = remembered(tokensOf);
+  const priceIn = remembered(roughly);
   for (const { place, cells, block, isHead } of filled.rows) {
     const row = place + 1;
     if (DELETES.test(text(cells, at.deed))) {
@@ -74,10 +76,8 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       style: text(cells, at.style),
       ownCode: text(cells, at.sku),
       belongs: text(cells, at.parent),
-      price: roughly(text(cells, at.price)),
+      price: priceIn(text(cells, at.price)),
     };
-    let brandKey = brands.get(item.brand);
-    if (brandKey === undefined) brands.set(item.brand, (brandKey = compact(item.brand)));
     const kind = at.kind ? kindOf(text(cells, at.kind)) : null;
     const refs =
       referred.size === 0
@@ -97,17 +97,27 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       row,
       cells,
       ...item,
-      brandKey,
+      brandKey: brandKeyOf(item.brand),
       block,
       given,
       across,
-      tokens: tokensOf(item.name),
+      tokens: tokensIn(item.name),
       spans: [],
       read: [],
       said: [],
     });
   }
   return result;
+}
+
+/** What is worked out of a text, once: rows say the same many times. */
+function remembered<T>(read: (text: string) => T): (text: string) => T {
+  const known = new Map<string, T>();
+  return (text) => {
+    let found = known.get(text);
+    if (found === undefined) known.set(text, (found = read(text)));
+    return found;
+  };
 }
 
 /** A number for comparing; how it is written does not matter there. */

@@ -48,9 +48,9 @@ const ANNOUNCED = /^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s*[:.]?\s+(?
 export function labelsOf(role: Role, said: readonly Said[]): Map<string, string> {
   const spellings = new Map<string, Map<string, number>>();
   const tradeLabels = new Map<string, string>();
-  for (const { key, text, label } of said) {
+  for (const [{ key, text, label }, times] of tally(said)) {
     const counts = spellings.get(key) ?? new Map<string, number>();
-    counts.set(text, (counts.get(text) ?? 0) + 1);
+    counts.set(text, (counts.get(text) ?? 0) + times);
     spellings.set(key, counts);
     if (label !== undefined) tradeLabels.set(key, label);
   }
@@ -68,8 +68,16 @@ export function labelsOf(role: Role, said: readonly Said[]): Map<string, string>
   return inOrder(role, labels);
 }
 
+/** How often each is said; rows that say the same share it. */
+function tally(said: readonly Said[]): Map<Said, number> {
+  const times = new Map<Said, number>();
+  for (const one of said) times.set(one, (times.get(one) ?? 0) + 1);
+  return times;
+}
+
 /** The spelling used most; among those used alike the one that begins with a capital and goes on small. */
 function best(counts: ReadonlyMap<string, number>): string {
+  if (counts.size === 1) return counts.keys().next().value!;
   const rank = (text: string) => (/^\p{Lu}(?!.*\p{Lu}{2})/u.test(text) ? 2 : /\p{Lu}/u.test(text) ? 1 : 0);
   return [...counts].sort(([a, one], [b, other]) => other - one || rank(b) - rank(a) || a.localeCompare(b))[0]![0];
 }
