@@ -50,8 +50,10 @@ export const addScores = (a: Score, b: Score): Score => ({
 });
 
 export function measures({ right, joined, parted, families, axesRight }: Score) {
-  const precision = right / (right + joined || 1);
-  const recall = right / (right + parted || 1);
+  // Where each family is a row there are no pairs, and none can be wrong.
+  const share = (wrong: number) => (right + wrong === 0 ? 1 : right / (right + wrong));
+  const precision = share(joined);
+  const recall = share(parted);
   return {
     precision,
     recall,

@@ -19,6 +19,8 @@ export const SHAPES = [
   'styles', // a style code; names differ in their words
   'codes', // the stem of SKUs and names with unknown colours
   'paired', // columns of option names and values
+  'lines', // a row a family, colours and sizes listed in cells
+  'linesOfColours', // a row a colour, sizes listed in a cell
 ] as const;
 export type Shape = (typeof SHAPES)[number];
 
@@ -183,8 +185,9 @@ export function makeFamilies(by: Chance, shape: Shape, count: number): Family[] 
           : isClothing
             ? by.pick([SIZES[0]!, SIZES[0]!, SIZES[2]!, SIZES[3]!, SIZES[4]!, SIZES[6]!, SIZES[7]!])
             : FORMATS;
-    const axes =
-      shape === 'across' || shape === 'acrossTwo' ? (['colour', 'size'] as Role[]) : [...by.pick(group.axes)];
+    const axes = ['across', 'acrossTwo', 'lines', 'linesOfColours'].includes(shape)
+      ? (['colour', 'size'] as Role[])
+      : [...by.pick(group.axes)];
     const initials = name
       .split(' ')
       .map((word) => word[0])

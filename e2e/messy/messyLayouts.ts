@@ -250,6 +250,8 @@ export const LAYOUTS: Record<Shape, Layout> = {
   },
   across: (by, families, header) => acrossSheet(by, families, header, false),
   acrossTwo: (by, families, header) => acrossSheet(by, families, header, true),
+  lines: (by, families, header) => linesSheet(by, families, header, false),
+  linesOfColours: (by, families, header) => linesSheet(by, families, header, true),
   styles(by, families, header) {
     const wording = (family: Family, child: Child) => {
       const parts = family.name.split(' ');
@@ -283,6 +285,50 @@ export const LAYOUTS: Record<Shape, Layout> = {
     return { headers: [[header('sku'), header('name'), ...names, header('price')]], lines, families };
   },
 };
+
+/** Colours are known words: what nobody knows might be one colour of two words. */
+function linesSheet(by: Chance, families: Family[], header: (key: string) => string, isByColour: boolean): Sheet {
+  const between = by.pick([', ', '; ', ' | ', '/', ' / ']);
+  // Of colours a stroke may part the two of one.
+  const betweenColours = between === '/' ? ', ' : between;
+  const several = by.pick([true, true, false]);
+  const shown = families.map((family): Family => {
+    const colours = [...new Set(family.children.map((child) => child.at[0]!.value))].filter(
+      (one) => !one.includes('/'),
+    );
+    const sizes = [...new Set(family.children.map((child) => child.at[1]!.value))];
+    const listed = sizes.length > 2 ? sizes : [...sizes, ...LONGER.filter((one) => !sizes.includes(one))];
+    const rows = isByColour ? colours : [colours.join(betweenColours)];
+    return {
+      ...family,
+      children: rows.map((value) => ({
+        at: [
+          { role: 'colour', value },
+          { role: 'size', value: listed.join(between) },
+        ],
+        sku: '',
+        gtin: '',
+      })),
+      axes: colours.length > 1 ? ['colour', 'size'] : ['size'],
+    };
+  });
+  const lines: Line[] = shown.flatMap((family, at) =>
+    family.children.map((child): Line => ({
+      cells: [family.style, family.name, child.at[0]!.value, child.at[1]!.value, family.price],
+      family: at,
+    })),
+  );
+  const heads = several
+    ? by.pick([
+        ['Colours', 'Sizes'],
+        ['Farben', 'Größen'],
+        ['Colourways', 'Sizes available'],
+      ])
+    : [header('colour'), header('size')];
+  return { headers: [[header('style'), header('name'), ...heads, header('price')]], lines, families: shown };
+}
+/** What follows the sizes of a family that has two. */
+const LONGER = ['3XL', '4XL'];
 
 function acrossSheet(by: Chance, families: Family[], header: (key: string) => string, isTwo: boolean): Sheet {
   const sizes = by.pick([SIZES[0]!, SIZES[1]!, SIZES[2]!]);

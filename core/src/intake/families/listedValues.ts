@@ -101,16 +101,20 @@ function openLists(options: OptionReader): Lists {
 /** "S, M, L", "S/M/L", "36 37 38": each of them a size, and the whole none. */
 function sizesIn(text: string, options: OptionReader): readonly string[] | null {
   if (text.length < 3 || !/[\s,;|/•]/.test(text) || options.whole(tokensOf(text))) return null;
-  for (const { between, least } of [
-    { between: /\s*[;|\n•]\s*/, least: 2 },
-    { between: /\s*,\s+|,(?!\d)|(?<!\d),/, least: 2 },
-    { between: /\s*[,/]\s*|\s+/, least: 3 },
-  ]) {
+  for (const { between, least } of BETWEEN_SIZES) {
     const parts = partsOf(text, between);
     if (parts.length >= least && parts.every((part) => isOf('size', part, options))) return parts;
   }
   return null;
 }
+
+/** What stands between sizes, and how many there are at least: two might be the ends of one, or its decimals. */
+const BETWEEN_SIZES = [
+  { between: /\s*[;|\n•]\s*/, least: 2 },
+  { between: /\s*,\s+|,(?!\d)|(?<!\d),/, least: 2 },
+  { between: /\s+\/\s+/, least: 2 },
+  ...[/\s*\/\s*/, /,/, /\s+/].map((between) => ({ between, least: 3 })),
+];
 
 /** "Navy, Rust, Sage": most of them are known for what they are, unless the header says that there are several. */
 function valuesIn(role: Role, label: string, text: string, options: OptionReader): readonly string[] | null {
