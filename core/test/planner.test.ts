@@ -374,10 +374,7 @@ describe('labels', () => {
     values: labels.map((label, at) => ({ id: `v${at}`, label, code: `C${at}` })),
   });
   it('falls back to codes, and to nothing when even those are too long', () => {
-    expect(optionLabels([axis(['Kingfisher deep', 'Kingfisher dark'])], [[0, 1]], 6, '')?.labels).toEqual([
-      'C0',
-      'C1',
-    ]);
+    expect(optionLabels([axis(['Kingfisher deep', 'Kingfisher dark'])], [[0, 1]], 6, '')?.labels).toEqual(['C0', 'C1']);
     expect(optionLabels([axis(['Kingfisher', 'Kelp'])], [[0, 1]], 1, '')).toBeNull();
   });
   it('takes forbidden characters out', () => {

@@ -1,16 +1,8 @@
 /** How suppliers lay their lists out: one way for each kind. */
 import type { Role } from '@loom-kin/core';
-import {
-  BESIDE,
-  gtinOf,
-  HEADERS,
-  SIZES,
-  SPELLED,
-  type Chance,
-  type Child,
-  type Family,
-  type Shape,
-} from './messyGoods';
+import { acrossSheet, linesSheet } from './rowsOfSeveral';
+import type { Line, Sheet } from './messySheet';
+import { BESIDE, gtinOf, HEADERS, SPELLED, type Chance, type Child, type Family, type Shape } from './messyGoods';
 
 const spelled = (by: Chance, { role, value }: { role: Role; value: string }): string => {
   if (role === 'size' && SPELLED[value] && by.likely(0.25)) return by.pick(SPELLED[value]!);
@@ -19,18 +11,6 @@ const spelled = (by: Chance, { role, value }: { role: Role; value: string }): st
   return value;
 };
 
-interface Line {
-  cells: string[];
-  family: number | null;
-  isParent?: boolean;
-}
-export interface Sheet {
-  headers: string[][];
-  lines: Line[];
-  families: Family[];
-  /** Lines must stand as they are. */
-  isOrdered?: boolean;
-}
 type Layout = (by: Chance, families: Family[], header: (key: string) => string) => Sheet;
 
 const rolesOf = (families: readonly Family[]): Role[] => [
@@ -285,75 +265,3 @@ export const LAYOUTS: Record<Shape, Layout> = {
     return { headers: [[header('sku'), header('name'), ...names, header('price')]], lines, families };
   },
 };
-
-/** Colours are known words: what nobody knows might be one colour of two words. */
-function linesSheet(by: Chance, families: Family[], header: (key: string) => string, isByColour: boolean): Sheet {
-  const between = by.pick([', ', '; ', ' | ', '/', ' / ']);
-  // Of colours a stroke may part the two of one.
-  const betweenColours = between === '/' ? ', ' : between;
-  const several = by.pick([true, true, false]);
-  const shown = families.map((family): Family => {
-    const colours = [...new Set(family.children.map((child) => child.at[0]!.value))].filter(
-      (one) => !one.includes('/'),
-    );
-    const sizes = [...new Set(family.children.map((child) => child.at[1]!.value))];
-    const listed = sizes.length > 2 ? sizes : [...sizes, ...LONGER.filter((one) => !sizes.includes(one))];
-    const rows = isByColour ? colours : [colours.join(betweenColours)];
-    return {
-      ...family,
-      children: rows.map((value) => ({
-        at: [
-          { role: 'colour', value },
-          { role: 'size', value: listed.join(between) },
-        ],
-        sku: '',
-        gtin: '',
-      })),
-      axes: colours.length > 1 ? ['colour', 'size'] : ['size'],
-    };
-  });
-  const lines: Line[] = shown.flatMap((family, at) =>
-    family.children.map((child): Line => ({
-      cells: [family.style, family.name, child.at[0]!.value, child.at[1]!.value, family.price],
-      family: at,
-    })),
-  );
-  const heads = several
-    ? by.pick([
-        ['Colours', 'Sizes'],
-        ['Farben', 'Größen'],
-        ['Colourways', 'Sizes available'],
-      ])
-    : [header('colour'), header('size')];
-  return { headers: [[header('style'), header('name'), ...heads, header('price')]], lines, families: shown };
-}
-/** What follows the sizes of a family that has two. */
-const LONGER = ['3XL', '4XL'];
-
-function acrossSheet(by: Chance, families: Family[], header: (key: string) => string, isTwo: boolean): Sheet {
-  const sizes = by.pick([SIZES[0]!, SIZES[1]!, SIZES[2]!]);
-  const shown = families.map((family): Family => {
-    const colours = [...new Set(family.children.map((child) => child.at[0]!.value))];
-    return {
-      ...family,
-      children: colours.map((value) => ({ at: [{ role: 'colour', value }], sku: '', gtin: '' })),
-      axes: colours.length > 1 ? ['colour', 'size'] : ['size'],
-    };
-  });
-  const lines: Line[] = shown.flatMap((family, at) =>
-    family.children.map((child): Line => ({
-      cells: [
-        family.style,
-        family.name,
-        child.at[0]!.value,
-        ...sizes.map((_, place) => (place < 2 || by.likely(0.8) ? String(by.int(40)) : '')),
-        family.price,
-      ],
-      family: at,
-    })),
-  );
-  const head = [header('style'), header('name'), header('colour'), ...sizes, header('price')];
-  if (!isTwo) return { headers: [head], lines, families: shown };
-  const captions = ['', '', '', header('size'), ...sizes.slice(1).map(() => ''), ''];
-  return { headers: [captions, head], lines, families: shown };
-}

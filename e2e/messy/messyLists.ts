@@ -1,7 +1,8 @@
 /** Lists as suppliers send them, with the truth beside them: which rows are one family, and over which axes. All goods are invented. */
 import type { Role } from '@loom-kin/core';
 import { chance, HEADERS, makeFamilies, SHAPES, type Chance, type Shape } from './messyGoods';
-import { LAYOUTS, type Sheet } from './messyLayouts';
+import { LAYOUTS } from './messyLayouts';
+import type { Sheet } from './messySheet';
 
 export { SHAPES };
 
