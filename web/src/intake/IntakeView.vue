@@ -262,7 +262,8 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
       <div class="empty soft">
         <p>
           Families are recognised in any list: by names with options in them, style codes, parents, sizes across the
-          columns. You see what becomes of every row before anything is changed, and take all of it back with one press.
+          columns, values listed in a cell ("S, M, L"). You see what becomes of every row before anything is changed,
+          and take all of it back with one press.
         </p>
         <p>Good rows go in, bad ones are named with row, column and the way out.</p>
       </div>
