@@ -80,6 +80,28 @@ describe('families of lists in many manners', () => {
         Dune belt;Black;Leather`),
     ).toEqual(['Dune cap | colour: Sand, Clay | 2', 'Dune hat | colour: Navy, Ink | 3']);
   });
+  it('have one colour alone for an option where the names of others have theirs, and for a word of the name elsewhere', () => {
+    const socks = `Name;Price
+      Merino Socks Charcoal 35-38;12
+      Merino Socks Charcoal 39-42;12
+      Red Bean Mug 350 ml;9
+      Red Bean Mug 500 ml;11`;
+    expect(told(socks)).toEqual([
+      'Merino Socks Charcoal | size: 35-38, 39-42 | 2 3',
+      'Red Bean Mug | volume: 350 ml, 500 ml | 4 5',
+    ]);
+    const others = `
+      Fell Jacket Navy M;99
+      Fell Jacket Rust M;99
+      Cove Throw Sand;40
+      Cove Throw Moss;40`;
+    expect(told(socks + others)).toEqual([
+      'Merino Socks | colour: Charcoal | size: 35-38, 39-42 | 2 3',
+      'Red Bean Mug | volume: 350 ml, 500 ml | 4 5',
+      'Fell Jacket M | colour: Navy, Rust | 6 7',
+      'Cove Throw | colour: Sand, Moss | 8 9',
+    ]);
+  });
   it('go on below a row that says a size and nothing else', () => {
     expect(
       told(`Name;Colour;Size;Stock
@@ -110,7 +132,7 @@ describe('families of lists in many manners', () => {
       'Cargo Trouser | colour: Black, Grey | size: 30R, 30L, 32R | 2 3 4',
       'Kids Rain Boot | size: 10K, 11.5K | 5 6',
       'Finch Cap | colour: Black, Navy | 7 8',
-      'Tarn Pack Black | volume: 30L, 45L | 9 10',
+      'Tarn Pack | volume: 30L, 45L | colour: Black | 9 10',
     ]);
   });
   it('take a column of colours’ numbers for no second colour, and the sum below them for no goods', () => {
@@ -162,7 +184,7 @@ describe('families of lists in many manners', () => {
     ).toEqual([
       'Kayak Bottle | colour: Red, Blue | volume: 500ml, 750ml | 2 3 4',
       'Toggle Rope | length: 3m, 5m | colour: Natural, Tarred Black | 5 6 7',
-      'Bodysuit Oat | size: 3m, 6m | 8 9',
+      'Bodysuit | size: 3m, 6m | colour: Oat | 8 9',
       'Moor Polo S | colour: Bottle Green, Claret | 10 11',
     ]);
   });

@@ -5,6 +5,7 @@ import { clusterOf, push } from './clusters';
 import { isBeside } from './kin';
 import { cleanName, stemKey, stemWords } from './nameStems';
 import type { Bond, Doubt, Item, ListAxis, ListChild, ListFamily, ListProblem, ListSingle, Recognised } from './shape';
+import type { IsUsual } from './usualPlaces';
 import { labelsOf, type Said } from './values';
 import { axesOfCodes } from './codeAxes';
 import {
@@ -20,6 +21,7 @@ import {
 
 export interface Around {
   read: ReadValue;
+  isUsual: IsUsual;
   /** Columns nothing is known of, which may tell children apart. */
   spare: readonly { at: number; header: string }[];
   doubts: Doubt[];
@@ -29,7 +31,7 @@ export interface Around {
 /** What a cluster becomes. */
 export function buildFamilies(cluster: Cluster, around: Around, into: Recognised): void {
   const woven = weaveRows(cluster.items, around.read);
-  const axes = axesThatDiffer(woven);
+  const axes = axesThatDiffer(woven, (role) => around.isUsual(cluster.items, role));
   const isSaid = cluster.bonds.some(({ by }) => by === 'seller');
   const parts = isSaid ? [woven.strands] : partedBySignature(woven.strands, axes, cluster.isGiven);
   if (parts.length > 1) {

@@ -12,6 +12,7 @@ import { readNames } from './nameStems';
 import type { RowItems } from './rowItems';
 import { settleGiven } from './settleGiven';
 import type { Item, Recognised } from './shape';
+import { usualPlaces } from './usualPlaces';
 import { openValues } from './values';
 
 /** Recognises families. Items are settled on the way: their spans say afterwards what was taken for an option. */
@@ -28,11 +29,13 @@ export function recogniseFamilies(
   const byStem = joinByStyle(clusterRows(items), read);
   const heads = openCodeHeads(byStem.map((cluster) => cluster.items));
   const { clusters, doubts } = joinKin(byStem, heads);
+  const isUsual = usualPlaces(clusters);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);
   for (const cluster of clusters.sort((a, b) => a.items[0]!.row - b.items[0]!.row)) {
     settleGiven(cluster.items, options);
-    buildFamilies(cluster, { read, spare, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) }, recognised);
+    const around = { read, spare, isUsual, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) };
+    buildFamilies(cluster, around, recognised);
   }
   // A parent that nobody refers to is goods sold singly.
   for (const { row, name } of left()) recognised.singles.push({ rows: [row], name, brand: '' });

@@ -114,8 +114,11 @@ export function areApart(strands: readonly Strand[], axes: readonly WovenAxis[])
   return crossings.size === strands.length;
 }
 
-/** Axes on which the rows differ; colour and size of columns stay with a single value, since channels ask for them. */
-export function axesThatDiffer({ axes, strands }: Woven): WovenAxis[] {
+/**
+ * Axes on which the rows differ; colour and size stay with a single value, since channels ask for them, where they stand in columns or
+ * where the names of the list usually have them.
+ */
+export function axesThatDiffer({ axes, strands }: Woven, isUsual: (role: Role) => boolean): WovenAxis[] {
   const differing = axes.filter(({ key, role, isGiven }) => {
     const values = new Set<string>();
     for (const { at } of strands) {
@@ -123,7 +126,8 @@ export function axesThatDiffer({ axes, strands }: Woven): WovenAxis[] {
       if (values.size > 1) return true;
     }
     const [only] = values;
-    return isGiven && (role === 'colour' || role === 'size') && only !== '' && only !== 'one';
+    const isAskedFor = (role === 'colour' || role === 'size') && only !== '' && only !== 'one';
+    return isAskedFor && (isGiven || isUsual(role));
   });
   // A colour's number, or a fabric that goes with the colour, is said by the colour already.
   return differing.filter(
