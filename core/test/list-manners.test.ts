@@ -58,6 +58,44 @@ describe('families of lists in many manners', () => {
     expect(list.problems.map(({ row, column, code }) => [row, column, code])).toEqual([[2, 'Stock', 'row.several']]);
     expect(list.singleFigures).toEqual([{ sku: 'HB-3', stock: 4, price: '25.00' }]);
   });
+  it('are made of lines in whatever way these list sizes, lengths and colours', () => {
+    expect(
+      told(`Désignation;Coloris disponibles;Tailles;PVC TTC
+        Pull Erwan;écru/marine, marine/rouge;S au XL;79,00
+        Robe Solenn;fuchsia, corail;34 - 36 - 38;69,00
+        Bonnet Houat;gris;TU;29,00`),
+    ).toEqual([
+      'Pull Erwan | colour: écru/marine, marine/rouge | size: S, M, L, XL | 2',
+      'Robe Solenn | colour: fuchsia, corail | size: 34, 36, 38 | 3',
+    ]);
+    expect(
+      told(`Article;Colour;Size;Length
+        Rope chino;Sand;30;30, 32
+        Rope chino;Navy;32;32, 34
+        Bonnet;Navy, red, ecru;;`),
+    ).toEqual([
+      'Rope chino | colour: Sand, Navy | size: 30, 32 | length: 30, 32, 34 | 2 3',
+      'Bonnet | colour: Navy, red, ecru | 4',
+    ]);
+  });
+  it('know a variant’s price and an item’s size for what they are, and a parent that has the key of its group', () => {
+    const list = read(`handle;title;option1_name;option1_value;variant_sku;variant_price;variant_qty
+      cap;Dune cap;Colour;Sand;DC-S;14.9;2
+      cap;;;Ink;DC-I;14.9;3`);
+    expect(list.families[0]!.axes.map(({ role }) => role)).toEqual(['colour']);
+    expect(list.figures.get('row2')).toEqual([
+      { sku: 'DC-S', price: '14.9', stock: 2 },
+      { sku: 'DC-I', price: '14.9', stock: 3 },
+    ]);
+    const runner = read(`Name;Type;Parent;Item colour;Article size
+      Trail runner;parent;TR;;
+      Trail runner;variant;TR;Moss;7 UK
+      Trail runner;variant;TR;Moss;7.5 UK`);
+    expect(runner.families.map(({ parentRows, axes }) => [parentRows, axes.map(({ role }) => role)])).toEqual([
+      [[2], ['colour', 'size']],
+    ]);
+    expect(runner.singles).toEqual([]);
+  });
   it('have two colours for one value, unless the header, the sizes or most rows say that they are two', () => {
     expect(
       told(`Name;Colour;Size

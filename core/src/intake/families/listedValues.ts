@@ -11,13 +11,15 @@ import type { GivenOption, Item } from './shape';
 const MOST_CHILDREN = 2000;
 
 /**
- * Says of each option of a row which values it lists, if it lists any. Sizes that stand side by side are a list by themselves. Of other
- * options "Navy, White" might be one value: it is two where the header names several, where the row lists its sizes, or where most rows
- * list theirs and each is goods of its own.
+ * Says of each option of a row which values it lists, if it lists any. Sizes and measures that stand side by side are a list by
+ * themselves. Of other options "Navy, White" might be one value: it is two where the header names several, where the row lists its sizes,
+ * where most rows list theirs and each is goods of its own, or where they are three and more of goods that have no other row.
  */
 export function settleListed(items: readonly Item[], options: OptionReader): void {
   const lists = openLists(options);
   const listing = axesThatList(items, lists);
+  const times = new Map<string, number>();
+  for (const { name, brandKey } of items) times.set(`${brandKey} ${name}`, (times.get(`${brandKey} ${name}`) ?? 0) + 1);
   const several = new Map<string, boolean>();
   const hasSeveral = (label: string): boolean => {
     let known = several.get(label);
@@ -26,17 +28,23 @@ export function settleListed(items: readonly Item[], options: OptionReader): voi
   };
   for (const item of items) {
     if (!item.given.some(({ text }) => BETWEEN.test(text))) continue;
-    const sizes = item.given.map(({ role, text }) => (role === 'size' ? lists.sizes(text) : null));
-    const isLine = sizes.some((one) => one !== null);
+    const sure = item.given.map((one) => lists.sure(one) ?? (hasSeveral(one.label) ? lists.likely(one) : null));
+    const isLine = sure.some((one) => one !== null);
+    const isAlone = times.get(`${item.brandKey} ${item.name}`) === 1;
     const all = item.given.map((one, at) => {
-      const mayList = isLine || listing.has(one.axis) || hasSeveral(one.label);
-      return sizes[at] ?? (mayList ? lists.likely(one) : null);
+      if (sure[at]) return sure[at];
+      const likely = lists.likely(one);
+      const isMany = isAlone && (likely?.length ?? 0) >= COLOURS_OF_ONE && !one.text.includes('/');
+      return isLine || listing.has(one.axis) || isMany ? likely : null;
     });
     const children = all.reduce((product, one) => product * (one?.length ?? 1), 1);
     if (children === 1 || children > MOST_CHILDREN) continue;
     item.given = item.given.map((one, at) => (all[at] ? { ...one, listed: all[at] } : one));
   }
 }
+
+/** So many colours are seldom those of one thing. */
+const COLOURS_OF_ONE = 3;
 
 /** Headers of several, folded. */
 const SEVERAL = new Set(
@@ -72,8 +80,8 @@ function axesThatList(items: readonly Item[], lists: Lists): Set<string> {
 const NAMES_OF_THEIR_OWN = 0.9;
 
 interface Lists {
-  /** Sizes that can be nothing but several. */
-  sizes(text: string): readonly string[] | null;
+  /** Sizes and measures that can be nothing but several. */
+  sure(option: GivenOption): readonly string[] | null;
   /** Values of an option where something else says that there are several. What goods are made of is one value, of however many parts. */
   likely(option: GivenOption): readonly string[] | null;
 }
@@ -88,7 +96,8 @@ function openLists(options: OptionReader): Lists {
     return found;
   };
   return {
-    sizes: (text) => remembered(sizes, text, () => sizesIn(text, options)),
+    sure: ({ role, text }) =>
+      MEASURED.has(role) ? remembered(sizes, `${role} ${text}`, () => sizesIn(role, text, options)) : null,
     likely: ({ role, label, text }) =>
       role === 'material' || isGenericOption(label)
         ? null
@@ -98,12 +107,17 @@ function openLists(options: OptionReader): Lists {
   };
 }
 
+const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack', 'other']);
+
+const MEASURES: readonly Role[] = ['size', 'length'];
+
 /** "S, M, L", "S/M/L", "36 37 38": each of them a size, and the whole none. */
-function sizesIn(text: string, options: OptionReader): readonly string[] | null {
+function sizesIn(role: Role, text: string, options: OptionReader): readonly string[] | null {
   if (text.length < 3 || !/[\s,;|/•]/.test(text) || options.whole(tokensOf(text))) return null;
   for (const { between, least } of BETWEEN_SIZES) {
     const parts = partsOf(text, between);
-    if (parts.length >= least && parts.every((part) => isOf('size', part, options))) return parts;
+    const isMeasured = (part: string) => isOf(role, part, options) || MEASURES.some((one) => isOf(one, part, options));
+    if (parts.length >= least && parts.every(isMeasured)) return parts;
   }
   return null;
 }
@@ -113,7 +127,7 @@ const BETWEEN_SIZES = [
   { between: /\s*[;|\n•]\s*/, least: 2 },
   { between: /\s*,\s+|,(?!\d)|(?<!\d),/, least: 2 },
   { between: /\s+\/\s+/, least: 2 },
-  ...[/\s*\/\s*/, /,/, /\s+/].map((between) => ({ between, least: 3 })),
+  ...[/\s*\/\s*/, /,/, /\s+[-–]\s+/, /\s+/].map((between) => ({ between, least: 3 })),
 ];
 
 /** "Navy, Rust, Sage": most of them are known for what they are, unless the header says that there are several. */
@@ -128,7 +142,7 @@ const LONGEST = 40;
 
 /** "S–XL" is S, M, L and XL; "S/M" or "S-M" is one size. */
 function lettersBetween(text: string, options: OptionReader): readonly string[] | null {
-  const ends = text.split(/\s*(?:[-–—]|\b(?:to|bis|à|a|tot)\b)\s*/i);
+  const ends = text.split(/\s*(?:[-–—]|\b(?:to|bis|au|al|tot|hasta)\b|\sà\s|\sa\s)\s*/i);
   const [from, to] = ends.map((end) => /^letter(-?\d+)$/.exec(options.whole(tokensOf(end))?.key ?? '')?.[1]);
   if (ends.length !== 2 || from === undefined || to === undefined || Number(to) - Number(from) < 2) return null;
   return Array.from({ length: Number(to) - Number(from) + 1 }, (_, at) => letterLabel(Number(from) + at));

@@ -60,6 +60,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   const referred = new Set(
     at.parent ? filled.rows.map(({ cells }) => compact(text(cells, at.parent))).filter(Boolean) : [],
   );
+  const ownCodes = new Set(at.parent && at.kind ? filled.rows.map(({ cells }) => compact(text(cells, at.sku))) : []);
   const givenOf = openGiven(columns, words);
   const brandKeyOf = remembered(compact);
   const tokensIn = remembered(tokensOf);
@@ -84,8 +85,9 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
         ? []
         : [item.ownCode, item.style, item.name].filter((ref) => ref !== '' && referred.has(compact(ref)));
     const pointsElsewhere = item.belongs !== '' && compact(item.belongs) !== compact(item.ownCode);
-    const isParent =
-      isHead || (at.kind && kind === 'parent' && !pointsElsewhere) || (!pointsElsewhere && refs.length > 0);
+    // A group's key in the column of parents points nowhere.
+    const isCalledParent = kind === 'parent' && !(pointsElsewhere && ownCodes.has(compact(item.belongs)));
+    const isParent = isHead || isCalledParent || (!pointsElsewhere && refs.length > 0);
     const given = givenOf.options(cells);
     const across = givenOf.across(cells);
     if (isParent && across.length === 0 && (given.length === 0 || kind === 'parent' || refs.length > 0)) {

@@ -102,7 +102,11 @@ function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Con
       const roles = new Set(found.flatMap((one) => one.roles.slice(0, 1)));
       const taken = found.reduce((sum, one) => sum + one.to - one.from, 0);
       const signs = tokens.filter((token) => token.kind === 'sign').length;
-      if (kindsOf(roles) > 1 && taken + signs >= tokens.length) several += 1;
+      if (taken + signs < tokens.length) continue;
+      const [role] = roles;
+      if (kindsOf(roles) > 1) several += 1;
+      // "38, 39, 40": a list of sizes is one kind of option, too.
+      else if (role) counts.set(role, (counts.get(role) ?? 0) + 1);
     }
   }
   const [best] = ROLES.filter((role) => counts.has(role)).sort((a, b) => counts.get(b)! - counts.get(a)!);

@@ -19,7 +19,7 @@ const FIELD_HEADERS: Record<string, string> = {
   sku: `sku, sku code, variant sku, child sku, seller sku, article no, article number, article code, item no, item number, item code, art no, art nr, artikelnummer, artikelnr, artikel-nr, art.-nr., artikel nr, bestellnummer, référence, réf, ref, référence article,
     code article, referencia, código, codigo, referencia artículo, codice, codice articolo, riferimento, artikelcode, indeks, stock code, our code, part no, part number, order code, variant code, supplier ref, reference, code`,
   gtin: 'gtin, ean, ean code, ean13, ean-13, ean 13, barcode, bar code, upc, upc-a, upc code, isbn, gencod, code-barres, code barres, código de barras, codigo de barras, codice a barre, streepjescode, strichcode, kod kreskowy, gtin-13, gtin/ean, ean/upc, ean/gtin',
-  price: `price, retail price, sale price incl tax, selling price, unit price, price incl. vat, price inc vat, gross price, shop price, our price, vk, vk-preis, verkaufspreis, preis, bruttopreis, preis brutto, endpreis, prix, prix ttc, prix de vente, precio, pvp, precio de venta,
+  price: `price, retail, retail price, sale price incl tax, selling price, unit price, price incl. vat, price inc vat, gross price, shop price, our price, vk, vk-preis, verkaufspreis, preis, bruttopreis, preis brutto, endpreis, prix, prix ttc, prix de vente, precio, pvp, precio de venta,
     prezzo, prezzo al pubblico, prezzo di vendita, prijs, verkoopprijs, pris, cena, preço, price eur, price gbp, price usd, price (eur), price (gbp), price (usd), price €, price £, amount`,
   listPrice:
     'list price, rrp, srp, msrp, recommended price, recommended retail price, uvp, uvp brutto, prix conseillé, ppc, prix public, precio recomendado, pvpr, prezzo consigliato, adviesprijs, full price, compare price, was price, catalogue price',
@@ -133,6 +133,13 @@ export function openHeaders(registry: Registry): (header: string) => HeaderMeani
   };
 }
 
+/** Say whose a figure is, and not which: "Variant price", "Item size". */
+const WHOSE = new Set(
+  'variant variante item product produkt produit producto prodotto article artikel articulo articolo style child goods model'.split(
+    ' ',
+  ),
+);
+
 const OPTION_MARK = /^option:\s+(.+)$/i;
 const VALUE = /^(?:value|values|wert|valeur|valor|valore|waarde)\s*(\d)$/;
 /** What columns of options are called that name no kind of option. */
@@ -167,6 +174,8 @@ function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning |
   if (several) return { meaning: named(several, header), certainty: 1 };
   // "Price EUR", "Weight in kg", "Colour (English)": what it is and a word about it.
   const words = folded.split(' ');
+  const own = words.length > 1 && WHOSE.has(words[0]!) ? known.get(words.slice(1).join(' ')) : undefined;
+  if (own) return { meaning: named(own, header), certainty: 0.8 };
   for (let length = words.length - 1; length > 0; length--)
     for (const part of [words.slice(0, length), words.slice(-length)]) {
       const meant = known.get(part.join(' '));
