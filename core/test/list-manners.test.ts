@@ -58,6 +58,15 @@ describe('families of lists in many manners', () => {
     expect(list.problems.map(({ row, column, code }) => [row, column, code])).toEqual([[2, 'Stock', 'row.several']]);
     expect(list.singleFigures).toEqual([{ sku: 'HB-3', stock: 4, price: '25.00' }]);
   });
+  it('keep a word of their name that is one of their materials, too', () => {
+    expect(
+      told(`Name;Colour;Material
+        Bothy wool Apron;Navy;Wool
+        Bothy wool Apron;Navy;Linen
+        Bothy wool Apron;Rust;Wool
+        Bothy wool Apron;Rust;Linen`),
+    ).toEqual(['Bothy wool Apron | colour: Navy, Rust | material: Wool, Linen | 2 3 4 5']);
+  });
   it('are made of lines in whatever way these list sizes, lengths and colours', () => {
     expect(
       told(`Désignation;Coloris disponibles;Tailles;PVC TTC

@@ -62,8 +62,12 @@ function rolesRepeated(items: readonly Item[], said: Said): Set<string> {
       counts.set(axis, count);
     }
   }
-  return new Set([...counts].filter(([, { there, of }]) => there * 2 >= of).map(([axis]) => axis));
+  // "Wool Apron" of wool and of linen repeats its material in every other row, and does not mean it.
+  return new Set([...counts].filter(([, { there, of }]) => there >= of * REPEATED).map(([axis]) => axis));
 }
+
+/** Names that repeat what a column says do so in such a share of rows. */
+const REPEATED = 0.6;
 
 /** What a row gives by itself is no option of its name a second time: it is cut out where names repeat it, else it is a word of the name. */
 function settleSaid(item: Item, repeated: ReadonlySet<string>, said: Said): void {
