@@ -15,10 +15,13 @@ const BONDS: { [B in Bond['by']]: (bond: Extract<Bond, { by: B }>) => string } =
 export function whyText({ bonds, axes, children }: ListFamily): string {
   const rows = new Set(children.flatMap((child) => child.rows)).size;
   const reasons = bonds.map((bond) => (BONDS[bond.by] as (one: Bond) => string)(bond));
-  const differ = listed(axes.map(({ label, values }) => `${label} (${values.length})`));
+  const differ = listed(axes.filter(hasSeveral).map(({ label, values }) => `${label} (${values.length})`));
+  const alike = axes.filter((axis) => !hasSeveral(axis)).map(({ values }) => values[0]!);
+  const all = alike.length > 0 ? `; all are ${listed(alike)}` : '';
   const why = reasons.length > 0 ? `: ${listed(reasons)}` : '';
-  return `${rows} ${rows === 1 ? 'row' : 'rows'}${why}. ${children.length} children differ by ${differ}.`;
+  return `${rows} ${rows === 1 ? 'row' : 'rows'}${why}. ${children.length} children differ by ${differ}${all}.`;
 }
+const hasSeveral = ({ values }: ListFamily['axes'][number]): boolean => values.length > 1;
 
 const DOUBTS: Record<Doubt['code'], (text: string) => string> = {
   unknownWord: (text) => `"${text}" is taken for an option, since it stands where others have one.`,
