@@ -219,7 +219,10 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
     const isWhole = spans.length + item.said.length === 0;
     const name = (isWhole ? said.get(item.name) : undefined) ?? cleanName({ ...item, spans });
     if (isWhole) said.set(item.name, name);
-    if (name !== '') counts.set(name, (counts.get(name) ?? 0) + 1);
+    if (name === '') continue;
+    const times = (counts.get(name) ?? 0) + 1;
+    if (times * 2 > NAMES_LOOKED_AT) return name;
+    counts.set(name, times);
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
