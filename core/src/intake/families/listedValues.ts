@@ -5,6 +5,7 @@ import type { OptionReader } from '../options/readOptions';
 import { letterLabel } from '../options/readSize';
 import { tokensOf } from '../options/tokens';
 import { isGenericOption } from '../table/headerWords';
+import { remembered } from './remembered';
 import type { GivenOption, Item } from './shape';
 
 /** Children that one row makes at most: what comes to more is no list of options. */
@@ -17,30 +18,41 @@ const MOST_CHILDREN = 2000;
  */
 export function settleListed(items: readonly Item[], options: OptionReader): void {
   const lists = openLists(options);
-  const listing = axesThatList(items, lists);
-  const times = new Map<string, number>();
-  for (const { name, brandKey } of items) times.set(`${brandKey} ${name}`, (times.get(`${brandKey} ${name}`) ?? 0) + 1);
-  const several = new Map<string, boolean>();
-  const hasSeveral = (label: string): boolean => {
-    let known = several.get(label);
-    if (known === undefined) several.set(label, (known = saysSeveral(label)));
-    return known;
-  };
+  const times = timesOf(items);
+  const listing = axesThatList(items, times, lists);
   for (const item of items) {
     if (!item.given.some(({ text }) => BETWEEN.test(text))) continue;
-    const sure = item.given.map((one) => lists.sure(one) ?? (hasSeveral(one.label) ? lists.likely(one) : null));
-    const isLine = sure.some((one) => one !== null);
-    const isAlone = times.get(`${item.brandKey} ${item.name}`) === 1;
-    const all = item.given.map((one, at) => {
-      if (sure[at]) return sure[at];
-      const likely = lists.likely(one);
-      const isMany = isAlone && (likely?.length ?? 0) >= COLOURS_OF_ONE && !one.text.includes('/');
-      return isLine || listing.has(one.axis) || isMany ? likely : null;
-    });
+    const isAlone = times.get(nameOf(item)) === 1;
+    const maySay = (one: GivenOption, values: readonly string[]) =>
+      listing.has(one.axis) || (isAlone && values.length >= COLOURS_OF_ONE && !one.text.includes('/'));
+    const all = valuesListed(item.given, lists, maySay);
     const children = all.reduce((product, one) => product * (one?.length ?? 1), 1);
     if (children === 1 || children > MOST_CHILDREN) continue;
     item.given = item.given.map((one, at) => (all[at] ? { ...one, listed: all[at] } : one));
   }
+}
+
+/** The values each option of a row lists; null for those that list none. */
+function valuesListed(
+  given: readonly GivenOption[],
+  lists: Lists,
+  maySay: (one: GivenOption, values: readonly string[]) => boolean,
+): (readonly string[] | null)[] {
+  const sure = given.map((one) => lists.sure(one));
+  const isLine = sure.some((one) => one !== null);
+  return given.map((one, at) => {
+    const likely = sure[at] ?? lists.likely(one);
+    return likely && (sure[at] || isLine || maySay(one, likely)) ? likely : null;
+  });
+}
+
+const nameOf = ({ brandKey, name }: Item): string => `${brandKey} ${name}`;
+
+/** How often each name stands in the list. */
+function timesOf(items: readonly Item[]): Map<string, number> {
+  const times = new Map<string, number>();
+  for (const item of items) times.set(nameOf(item), (times.get(nameOf(item)) ?? 0) + 1);
+  return times;
 }
 
 /** So many colours are seldom those of one thing. */
@@ -65,10 +77,9 @@ const saysSeveral = (header: string): boolean =>
 const BETWEEN = /[\s,;|/•–—-]/;
 
 /** Axes that most rows list values on, in a list where rows do not share names. */
-function axesThatList(items: readonly Item[], lists: Lists): Set<string> {
-  const names = new Set(items.map(({ name, brandKey }) => `${brandKey} ${name}`));
+function axesThatList(items: readonly Item[], times: ReadonlyMap<string, number>, lists: Lists): Set<string> {
   const counts = new Map<string, { listed: number; of: number }>();
-  if (names.size < items.length * NAMES_OF_THEIR_OWN) return new Set();
+  if (times.size < items.length * NAMES_OF_THEIR_OWN) return new Set();
   for (const { given } of items)
     for (const one of given) {
       const count = counts.get(one.axis) ?? { listed: 0, of: 0 };
@@ -80,7 +91,7 @@ function axesThatList(items: readonly Item[], lists: Lists): Set<string> {
 const NAMES_OF_THEIR_OWN = 0.9;
 
 interface Lists {
-  /** Sizes and measures that can be nothing but several. */
+  /** Values that are several beyond doubt: sizes and measures, and whatever stands under a header of several. */
   sure(option: GivenOption): readonly string[] | null;
   /** Values of an option where something else says that there are several. What goods are made of is one value, of however many parts. */
   likely(option: GivenOption): readonly string[] | null;
@@ -88,23 +99,25 @@ interface Lists {
 
 /** Reads lists of values; what was read is remembered, since rows say the same a thousand times. */
 function openLists(options: OptionReader): Lists {
-  const sizes = new Map<string, readonly string[] | null>();
+  const several = remembered(saysSeveral);
+  const measured = new Map<string, readonly string[] | null>();
   const others = new Map<string, readonly string[] | null>();
-  const remembered = (known: typeof sizes, key: string, read: () => readonly string[] | null) => {
+  const once = (known: typeof measured, key: string, read: () => readonly string[] | null) => {
     let found = known.get(key);
     if (found === undefined) known.set(key, (found = read()));
     return found;
   };
-  return {
-    sure: ({ role, text }) =>
-      MEASURED.has(role) ? remembered(sizes, `${role} ${text}`, () => sizesIn(role, text, options)) : null,
-    likely: ({ role, label, text }) =>
-      role === 'material' || isGenericOption(label)
-        ? null
-        : remembered(others, `${role} ${label} ${text}`, () =>
-            role === 'size' ? lettersBetween(text, options) : valuesIn(role, label, text, options),
-          ),
-  };
+  const likely = ({ role, label, text }: GivenOption) =>
+    role === 'material' || isGenericOption(label)
+      ? null
+      : once(others, `${role} ${label} ${text}`, () =>
+          role === 'size' ? lettersBetween(text, options) : valuesIn(role, several(label), text, options),
+        );
+  const sure = (one: GivenOption) =>
+    MEASURED.has(one.role)
+      ? once(measured, `${one.role} ${one.text}`, () => sizesIn(one.role, one.text, options))
+      : null;
+  return { likely, sure: (one) => sure(one) ?? (several(one.label) ? likely(one) : null) };
 }
 
 const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack', 'other']);
@@ -131,11 +144,11 @@ const BETWEEN_SIZES = [
 ];
 
 /** "Navy, Rust, Sage": most of them are known for what they are, unless the header says that there are several. */
-function valuesIn(role: Role, label: string, text: string, options: OptionReader): readonly string[] | null {
+function valuesIn(role: Role, isSeveral: boolean, text: string, options: OptionReader): readonly string[] | null {
   const parts = partsOf(text, /\s*[;|,\n•]\s*|\s\/\s/);
   if (parts.length < 2 || parts.some((part) => part.length > LONGEST)) return null;
   const known = parts.filter((part) => isOf(role, part, options)).length;
-  return saysSeveral(label) || (role === 'colour' && known * 2 >= parts.length) ? parts : null;
+  return isSeveral || (role === 'colour' && known * 2 >= parts.length) ? parts : null;
 }
 /** Signs of a value at most. */
 const LONGEST = 40;

@@ -5,6 +5,7 @@ import { isBlank, kindOf } from '../table/cells';
 import type { TableFound } from '../table/findTable';
 import type { ListColumn, Meaning, Table } from '../table/shape';
 import { openGiven, type ListWords } from './givenOptions';
+import { remembered } from './remembered';
 import type { Item } from './shape';
 
 /** A row that says that its child goes. */
@@ -110,16 +111,6 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     });
   }
   return result;
-}
-
-/** What is worked out of a text, once: rows say the same many times. */
-function remembered<T>(read: (text: string) => T): (text: string) => T {
-  const known = new Map<string, T>();
-  return (text) => {
-    let found = known.get(text);
-    if (found === undefined) known.set(text, (found = read(text)));
-    return found;
-  };
 }
 
 /** A number for comparing; how it is written does not matter there. */
