@@ -446,6 +446,23 @@ describe('axes joined and parted', () => {
     expect(fates.filter(({ price, otherPicture }) => price !== null || otherPicture)).toEqual([]);
   });
 
+  it('have all values there may be where nobody is woven just now', () => {
+    const command = { do: 'joinAxes' as const, label: 'Both', role: 'other' as const, between: '/' };
+    const none = Object.freeze({ ...jacket, children: {} });
+    const both = runCommand(none, { ...command, axisIds: [colour!.id, lining!.id] }).family;
+    checkFamily(both);
+    expect(both.axes[0]!.values).toHaveLength(colour!.values.length * lining!.values.length);
+    const wide = {
+      ...colour!,
+      values: Array.from({ length: 150 }, (_, at) => ({
+        ...colour!.values[0]!,
+        ...{ id: `v${9000 + at}`, label: `Shade ${at}` },
+      })),
+    };
+    const tooWide = Object.freeze({ ...none, axes: [wide, size!, lining!], next: 10_000 });
+    expect(() => runCommand(tooWide, { ...command, axisIds: [wide.id, lining!.id] })).toThrow(/200/);
+  });
+
   it('are two again by a sign, without a figure lost; the first is the axis to wishes', () => {
     const axis = joined.axes[0]!;
     const parted = runCommand(joined, {

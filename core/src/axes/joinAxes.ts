@@ -2,7 +2,7 @@
 import { draftOf, replaceChild } from '../family/draft';
 import { figuresIn, EVERYWHERE, type Scope } from '../family/scope';
 import { takeId } from '../family/takeId';
-import { axisOf, crossingWithout, familyIndex } from '../family/weave';
+import { allCrossings, axisOf, crossingWithout, familyIndex } from '../family/weave';
 import {
   MOST,
   type Axis,
@@ -92,14 +92,18 @@ function joinedAxis(
   spec: JoinSpec,
 ): Joined {
   const { valueById, rank } = familyIndex(before);
-  const keyOf = ({ at }: Child) => parts.map((part) => at[part.id] ?? '').join('|');
+  const keyOf = ({ at }: Pick<Child, 'at'>) => parts.map((part) => at[part.id] ?? '').join('|');
   const found = new Map<string, Value[]>();
-  const hold = (child: Child) => {
+  const hold = (child: Pick<Child, 'at'>) => {
     const values = parts.map((part) => valueById.get(child.at[part.id] ?? ''));
     if (!values.includes(undefined)) found.set(keyOf(child), values as Value[]);
   };
   Object.values(before.children).forEach((child) => (child.woven || isHolding(child)) && hold(child));
-  if (found.size > MOST.values) throw new Refusal('value.too-many', { label: spec.label, most: MOST.values });
+  const crossings = parts.reduce((product, { values }) => product * values.length, 1);
+  // An axis has values though nobody is woven just now: all that there may be.
+  if (found.size === 0 && crossings <= MOST.values) allCrossings(parts).forEach((at) => hold({ at }));
+  if ((found.size || crossings) > MOST.values)
+    throw new Refusal('value.too-many', { label: spec.label, most: MOST.values });
   const inOrder = [...found].toSorted(([, a], [, b]) => {
     const at = a.findIndex((value, nth) => value !== b[nth]);
     return at < 0 ? 0 : rank.get(a[at]!.id)! - rank.get(b[at]!.id)!;
