@@ -88,9 +88,9 @@ describe('families of lists in many manners', () => {
     ]);
   });
   it('know a variant’s price and an item’s size for what they are, and a parent that has the key of its group', () => {
-    const list = read(`handle;title;option1_name;option1_value;variant_sku;variant_price;variant_qty
-      cap;Dune cap;Colour;Sand;DC-S;14.9;2
-      cap;;;Ink;DC-I;14.9;3`);
+    const list = read(`Name;Colour;Variant code;Variant price;Variant qty
+      Dune cap;Sand;DC-S;14.9;2
+      Dune cap;Ink;DC-I;14.9;3`);
     expect(list.families[0]!.axes.map(({ role }) => role)).toEqual(['colour']);
     expect(list.figures.get('row2')).toEqual([
       { sku: 'DC-S', price: '14.9', stock: 2 },
