@@ -172,7 +172,7 @@ function runLoader(url: string, env: Record<string, string>): Promise<void> {
 }
 
 /** Waits until something holds, asked again and again; fails with the last answer. */
-export async function until<T>(ask: () => Promise<T>, good: (answer: T) => boolean, seconds = 20): Promise<T> {
+export async function until<T>(ask: () => Promise<T>, good: (answer: T) => boolean, seconds = 40): Promise<T> {
   const end = Date.now() + seconds * 1000;
   let answer = await ask();
   while (!good(answer)) {
