@@ -5,6 +5,7 @@ import {
   childrenWithoutPicture,
   facePicture,
   familyIndex,
+  mainPicture,
   particularPictures,
   picturesOf,
   planTask,
@@ -53,6 +54,8 @@ describe('pictures', () => {
       'size-chart',
     ]);
     expect(particularPictures(shown, childAt(shown, 'Spruce', 'M', 'Unlined'))).toEqual([]);
+    for (const child of familyIndex(shown).woven) expect(mainPicture(shown, child)).toBe(picturesOf(shown, child)[0]);
+    expect(mainPicture(jacket, jacket.children[rust.id]!)).toBeUndefined();
   });
   it('are missing where neither child, value nor family has one', () => {
     expect(childrenWithoutPicture(jacket)).toHaveLength(44);

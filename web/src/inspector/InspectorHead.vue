@@ -5,6 +5,7 @@ import { storeToRefs } from 'pinia';
 import { children, familyIndex, placeLabel } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import ScopeSelect from '../common/ScopeSelect.vue';
+import Swatch from '../common/Swatch.vue';
 import GoElsewhere from '../weave/structure/GoElsewhere.vue';
 import UnderEntries from './UnderEntries.vue';
 
@@ -28,7 +29,7 @@ const title = computed(() => {
 
 <template>
   <header>
-    <h2><i v-if="value?.swatch" class="swatch" :style="{ background: value.swatch }" />{{ title }}</h2>
+    <h2><Swatch v-if="value?.swatch" :colour="value.swatch" />{{ title }}</h2>
     <p v-if="child" class="soft small mono">{{ child.fields.sku ?? 'no SKU' }}</p>
     <p v-else class="soft small">Figures here hold for {{ children(below) }}, unless one nearer has its own.</p>
     <UnderEntries v-if="child" :child-id="child.id" />
@@ -49,13 +50,6 @@ header {
 }
 .small {
   font-size: 12px;
-}
-.swatch {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  margin-right: 7px;
-  border: 1px solid #0003;
 }
 .head {
   display: flex;

@@ -5,6 +5,7 @@ import Sortable from 'sortablejs';
 import type { Place } from '@loom-kin/core';
 import { api, call, tell } from '../api';
 import { trayId } from '../common/leadsTo';
+import Swatch from '../common/Swatch.vue';
 import { useFamily } from '../stores/family';
 import PictureTile from './PictureTile.vue';
 import { droppedFiles, type Brought } from './bring/bringFiles';
@@ -106,9 +107,7 @@ const choose = (event: Event) => {
     @drop.prevent.stop="onDrop"
   >
     <div class="name">
-      <i v-if="swatch" class="swatch" :style="{ background: swatch }" />{{ label }}<br /><span class="soft small">{{
-        note
-      }}</span>
+      <Swatch v-if="swatch" :colour="swatch" />{{ label }}<br /><span class="soft small">{{ note }}</span>
       <button v-if="isOwn" class="link small" data-test="give-back" @click="set(place, [])">as everywhere</button>
     </div>
     <div ref="tray" class="tray" :data-place="JSON.stringify(place)">
@@ -168,13 +167,6 @@ const choose = (event: Event) => {
 .small {
   font-size: 12px;
   font-weight: 400;
-}
-.swatch {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  margin-right: 7px;
-  border: 1px solid #0003;
 }
 .tray {
   display: flex;

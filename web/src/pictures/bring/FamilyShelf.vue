@@ -2,6 +2,7 @@
 /** The pictures that come to one family, place by place; others are dropped on a place. */
 import { ref } from 'vue';
 import { placeKey } from '@loom-kin/core';
+import Swatch from '../../common/Swatch.vue';
 import ArrivalTiles from './ArrivalTiles.vue';
 import type { Shelf } from './shelves';
 import type { Target } from './useSettling';
@@ -31,7 +32,7 @@ const over = ref('');
       @drop.prevent="((over = ''), emit('drop', { familyId: shelf.family.id, place: one.place }))"
     >
       <div class="name">
-        <i v-if="one.swatch" class="swatch" :style="{ background: one.swatch }" />{{ one.label
+        <Swatch v-if="one.swatch" :colour="one.swatch" />{{ one.label
         }}<span class="soft small">{{ one.pictures.length ? `${one.pictures.length} there` : '' }}</span>
       </div>
       <ArrivalTiles
@@ -67,12 +68,5 @@ const over = ref('');
 .name .small {
   display: block;
   font-size: 12px;
-}
-.swatch {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  margin-right: 7px;
-  border: 1px solid #0003;
 }
 </style>
