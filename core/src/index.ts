@@ -165,7 +165,6 @@ export * from './intake/liveTable';
 export * from './intake/families/settlement';
 export { openHeaders } from './intake/table/headerWords';
 export * from './intake/becoming/shape';
-export * from './intake/becoming/become';
 export * from './intake/becoming/figureColumns';
 export * from './intake/becoming/pictureAddresses';
 export * from './intake/becoming/planList';

@@ -33,6 +33,7 @@ const read = (text: string, mapping?: ListMapping) => readList(registry, tableOf
 
 /** A catalogue that holds nothing yet. */
 const EMPTY_SHELVES: Shelves = {
+  expect: () => undefined,
   ownerOf: () => undefined,
   keyed: () => undefined,
   styled: () => undefined,

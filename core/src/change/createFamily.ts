@@ -3,13 +3,14 @@ import { freeze } from 'immer';
 import { makeAxis } from '../axes/axes';
 import { crossingsOf, mindSize } from '../axes/weaving';
 import { foldLabel } from '../family/foldLabel';
-import type { Family } from '../family/shape';
+import type { Child, Family, Figures } from '../family/shape';
 import { takeId } from '../family/takeId';
-import { allCrossings } from '../family/weave';
+import { allCrossings, familyIndex } from '../family/weave';
 import { familyPattern } from '../identifiers/housePattern';
 import { Refusal } from '../refusal';
 import type { Registry } from '../registry/openRegistry';
 import { EVERYWHERE } from '../family/scope';
+import { checkIdentifiers } from './checkIdentifiers';
 import { checkedFigure } from './setFigures';
 import type { CreateFamily } from './commands';
 
@@ -30,9 +31,37 @@ export function createFamily(registry: Registry, spec: CreateFamily): Family {
   return freeze(family, true);
 }
 
-/** A new family at revision 1 with its axes and no child yet, however many crossings they have. */
-export const createUnwoven = (registry: Registry, spec: Omit<CreateFamily, 'off'>): Family =>
-  freeze(begun(registry, spec), true);
+/** A child of a new family: the labels of its values in the order of the axes, and its figures, as a field's reader gives them. */
+export interface NewChild {
+  labels: readonly string[];
+  fields: Figures;
+}
+
+/**
+ * A new family at revision 1 with these children alone, however many crossings its axes have. Throws a Refusal where a label is not on
+ * its axis, or two children have one number.
+ */
+export function createWoven(
+  registry: Registry,
+  spec: Omit<CreateFamily, 'off'>,
+  children: readonly NewChild[],
+): Family {
+  mindSize(children.length);
+  const family = begun(registry, spec);
+  const { valueCalled } = familyIndex(family);
+  for (const { labels, fields } of children) {
+    const at: Child['at'] = {};
+    family.axes.forEach((axis, place) => {
+      const value = valueCalled(axis.id, labels[place] ?? '');
+      if (!value) throw new Refusal('value.unknown', { label: axis.label });
+      at[axis.id] = value.id;
+    });
+    const id = takeId(family, 'c');
+    family.children[id] = { id, at, woven: true, fields, pictures: [] };
+  }
+  checkIdentifiers(registry, family, null);
+  return freeze(family, true);
+}
 
 function begun(registry: Registry, spec: Omit<CreateFamily, 'off'>): Family {
   const family: Family = {

@@ -10,18 +10,16 @@ export type SheetColumn =
 
 const OPTION_MARK = 'Option: ';
 
-/** Fields of a sheet: those a child may have of its own, but pictures. */
-export function sheetFields(registry: Registry, family: Family): readonly Field[] {
-  return registry
-    .fieldsAt('child', family.fields.category)
-    .filter((field) => field.type !== 'pictures' && !field.onlyScoped);
+/** Fields of a sheet: those a child may have of its own in a category, but pictures. */
+export function sheetFields(registry: Registry, category: unknown): readonly Field[] {
+  return registry.fieldsAt('child', category).filter((field) => field.type !== 'pictures' && !field.onlyScoped);
 }
 
 /** The columns for a family. */
 export function sheetColumns(registry: Registry, family: Family): SheetColumn[] {
   return [
     ...family.axes.map((axis): SheetColumn => ({ kind: 'option', axisId: axis.id, header: OPTION_MARK + axis.label })),
-    ...sheetFields(registry, family).map((field): SheetColumn => {
+    ...sheetFields(registry, family.fields.category).map((field): SheetColumn => {
       const header = headerOf(field);
       return field.type === 'stock' ? { kind: 'stock', header } : { kind: 'field', field, header };
     }),

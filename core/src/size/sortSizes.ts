@@ -61,10 +61,22 @@ function readOrders(labels: readonly string[]): Orders {
 
 function ordersOf(labels: readonly string[]): (number[] | null)[] {
   const habits = habitsOf(labels.map((label) => sizeText(label).text));
-  return labels.map((label) => {
+  const around = JSON.stringify(habits);
+  return labels.map((label) => orderAmong(label, habits, around));
+}
+
+/** Labels as they were read beside others of one kind: lists differ, but most of their labels stand in others too. */
+const knownAmong = new Map<string, number[] | null>();
+
+function orderAmong(label: string, habits: SizeHabits, around: string): number[] | null {
+  const key = `${label}\n${around}`;
+  let order = knownAmong.get(key);
+  if (order === undefined) {
+    if (knownAmong.size >= KNOWN_AT_MOST) knownAmong.clear();
     const read = readSizeLabel(label, habits);
-    return read && orderOf(read);
-  });
+    knownAmong.set(key, (order = read && orderOf(read)));
+  }
+  return order;
 }
 
 /** The labels without the words or the letter that all of them begin or end with; null where there are none. */

@@ -42,12 +42,15 @@ const PROBLEMS: Record<string, (problem: ListProblem) => string> = {
     'No column says what the goods are called. Families are found by codes alone: choose the column with the name if there is one.',
   'child.twice': ({ text }) =>
     `It stands where row ${text} stands, and says something else. The figures of row ${text} hold.`,
-  'sku.twice': ({ text, column }) => `${column} is the same as in row ${text}. It is left out here.`,
-  'gtin.twice': ({ text, column }) => `${column} is the same as in row ${text}. It is left out here.`,
+  'sku.twice': numberTwice,
+  'gtin.twice': numberTwice,
   'row.several': ({ text }) => {
     const [count, ...said] = text.split(' ');
     return `"${said.join(' ')}" stands in a row of ${count} children and is none of theirs alone: it is left out.`;
   },
 };
+function numberTwice({ text, column }: ListProblem): string {
+  return `${column} is the same as in row ${text}. Each number belongs to one child: give this row its own.`;
+}
 /** What a problem of a list says; those of cells bring their sentence along. */
 export const listProblemText = (problem: ListProblem): string => PROBLEMS[problem.code]?.(problem) ?? problem.text;

@@ -3,6 +3,7 @@
  */
 
 import { listed } from './counts';
+import { FILE_REFUSALS } from './fileRefusals';
 import { STRUCTURE_REFUSALS } from './structureRefusals';
 
 interface Named {
@@ -56,6 +57,7 @@ export const REFUSALS = {
   'family.stale': (p: { now: number; seen: number }) =>
     `The family was changed meanwhile: it is at revision ${p.now}, you saw ${p.seen}. It is loaded anew; do it again.`,
   ...STRUCTURE_REFUSALS,
+  ...FILE_REFUSALS,
   'child.unknown': () => 'This child is not in the family any more. Reload the family.',
   'field.unknown': (p: { key: string }) => `There is no field "${p.key}".`,
   'field.level': (p: { field: string; level: 'family' | 'value' | 'child' }) =>
@@ -233,55 +235,10 @@ export const REFUSALS = {
   'stock.twice': (p: { where: string }) => `${p.where} stands in this count twice.`,
   'stock.not-counted': (p: { where: string }) =>
     `${p.where} is not counted: it is made to order or without limit. Count it again first.`,
-  'sheet.no-json': (p: { file: string }) => `${p.file} is no JSON that can be read. Is it whole?`,
-  'sheet.no-list': (p: { file: string }) =>
-    `${p.file} holds no list: an array of records is wanted, alone or in an object.`,
-  'sheet.old-workbook': (p: { file: string }) =>
-    `${p.file} is a workbook of the old binary kind. Save it as XLSX or CSV.`,
-  'sheet.unknown': (p: { file: string; sheet: string; sheets: string }) =>
-    `${p.file} has no sheet "${p.sheet}": ${p.sheets}.`,
-  'backup.none': (p: { file: string }) => `${p.file} is no backup of this program. Nothing was changed.`,
-  'backup.broken': (p: { file: string }) =>
-    `${p.file} is cut off or has a fault. Nothing was changed. Take the backup anew if its source is still there.`,
-  'backup.newer': (p: { file: string }) =>
-    `${p.file} was made by a newer version of this program. Bring this one up to date first.`,
-  'export.gone': () => 'This file is not kept any more. Take it out again.',
-  'list.taken': () => 'This list was taken in already. Undo that in the journal, or read it again.',
-  'list.silent': (p: { account: string }) => `${p.account} does not answer. Try again in a while.`,
-  'list.nothing-live': (p: { account: string }) => `Nothing stands on ${p.account}.`,
-  'list.no-good-child': (p: { family: string }) =>
-    `None of the children of ${p.family} can be taken in; mend their rows, and it comes with them.`,
-  'list.no-child': (p: { number: string }) =>
-    p.number === ''
-      ? 'It says that a child goes, but neither by its SKU nor by its GTIN which.'
-      : `Nobody has the number ${p.number}: nothing goes.`,
-  'list.axis-more': (p: Named & { family: string }) =>
-    `${p.family} has no axis ${p.label}, and these rows do not say of every child there, by its number, the one value they all have. Add it to the family first, or part these rows from it.`,
-  'sheet.none': () => 'No file came with this.',
-  'sheet.empty': (p: { file: string }) => `${p.file} has no sheet.`,
-  'sheet.cut-off': (p: { file: string }) =>
-    `${p.file} is not a whole XLSX file: it is cut off or of another kind. Save it again and bring it back.`,
-  'sheet.unreadable': (p: { file: string; line: number | null }) =>
-    `${p.file} is no CSV this program can read: there is a fault${p.line === null ? '' : ` in line ${p.line}`}, often a quotation mark that is not closed.`,
-  'sheet.too-large': (p: { file: string; rows: number; columns: number; mostRows: number; mostColumns: number }) =>
-    `${p.file} has ${p.rows} rows and ${p.columns} columns; ${p.mostRows} and ${p.mostColumns} are read.`,
-  'sheet.too-slow': (p: { file: string }) =>
-    `${p.file} takes too long to read and was left. Bring it in smaller parts.`,
-  'sheet.too-heavy': (p: { file: string }) =>
-    `${p.file} needs more memory than a sheet is given. Bring it in smaller parts.`,
-  'sheet.bomb': (p: { file: string; megabytes: number }) =>
-    `${p.file} would be more than ${p.megabytes} MB unpacked and was not read. Save the sheet without pictures and empty rows.`,
-  'sheet.no-axis-column': (p: { axes: string; first: string }) =>
-    `The file has no column for ${p.axes}. Every axis needs one, such as "Option: ${p.first}".`,
   'job.unknown': () => 'There is no such job.',
   'job.not-done': () => 'This job has not ended yet.',
   'job.file-gone': () => 'The file of this job is not kept any more. Choose it again.',
   'job.ended': () => 'This job has ended; there is nothing to stop or to go on with.',
-  'cell.sku-missing': () => 'The SKU is missing; orders find the child by it.',
-  'cell.twice': () => 'This child stands in the file twice; the first row was taken.',
-  'cell.empty': (p: Named) => `${p.label} is empty.`,
-  'cell.belongs': (p: { text: string; owner: string }) => `${p.text} belongs to ${p.owner} already.`,
-  'file.unknown': () => 'Families leave as json, csv or xlsx.',
   'dispatch.unknown': () => 'There is no such dispatch.',
   'dispatch.line-unknown': () => 'There is no such line of a dispatch.',
   'dispatch.total-changed': () => 'The total has changed since you agreed to it. Look at it again.',

@@ -4,19 +4,15 @@ import type { HeldFamily, Shelves } from '@loom-kin/core';
 import type { Catalogue } from '../catalogue/readCatalogue';
 import { boundSkus } from '../changes/boundSkus';
 import { newFamilyId } from '../families/newFamilyId';
-import { takenElsewhere } from '../families/identifiers';
 import { loadFamily } from '../families/load';
 import { loadStock } from '../stock/ledger';
 import type { Database } from '../store/database';
-import { families, identifiers } from '../store/schema';
+import { families } from '../store/schema';
+import { openOwners, type NumberOwners } from './numberOwners';
 
 /** The shelves of a database; families are loaded once. */
 export function openShelves(database: Database, { namer }: Catalogue): Shelves {
-  const owner = database
-    .select({ familyId: identifiers.familyId, childId: identifiers.childId })
-    .from(identifiers)
-    .where(and(eq(identifiers.kind, sql.placeholder('kind')), eq(identifiers.value, sql.placeholder('value'))))
-    .prepare();
+  const owners = openOwners(database);
   const id = { id: families.id };
   const isThere = eq(families.retired, false);
   const byKey = database
@@ -39,25 +35,26 @@ export function openShelves(database: Database, { namer }: Catalogue): Shelves {
   const only = (rows: { id: string }[]): string | undefined => (rows.length === 1 ? rows[0]!.id : undefined);
   const loaded = new Map<string, HeldFamily>();
   return {
-    ownerOf: (kind, value) => owner.get({ kind, value }),
+    expect: owners.expect,
+    ownerOf: owners.of,
     keyed: (key) => (key === '' ? undefined : only(byKey.all({ key }))),
     styled: (code) => only(byStyle.all({ code })),
     named: (name, brand) => only(byName.all({ name, brand })),
     load(familyId) {
       let held = loaded.get(familyId);
-      if (!held) loaded.set(familyId, (held = holdFamily(database, namer, familyId)));
+      if (!held) loaded.set(familyId, (held = holdFamily(database, namer, owners, familyId)));
       return held;
     },
-    outside: { takenElsewhere: takenElsewhere(database, ''), bound: () => null },
+    outside: { takenElsewhere: owners.elsewhere(''), bound: () => null },
     newId: newFamilyId,
   };
 }
 
-function holdFamily(database: Database, namer: Catalogue['namer'], familyId: string): HeldFamily {
+function holdFamily(database: Database, namer: Catalogue['namer'], owners: NumberOwners, familyId: string): HeldFamily {
   const bound = boundSkus(database, namer, familyId);
   return {
     family: loadFamily(database, familyId),
     stock: loadStock(database, familyId),
-    around: { takenElsewhere: takenElsewhere(database, familyId), bound: (sku) => bound.get(sku) ?? null },
+    around: { takenElsewhere: owners.elsewhere(familyId), bound: (sku) => bound.get(sku) ?? null },
   };
 }

@@ -59,7 +59,7 @@ export const optionColumns = (family: Family): OptionColumn[] =>
 
 /** A column for each field, and after all of them one for each that may differ in a language or on an account. */
 export function fieldColumns(registry: Registry, family: Family, accounts: readonly Account[]): FieldColumn[] {
-  const fields = sheetFields(registry, family);
+  const fields = sheetFields(registry, family.fields.category);
   const forAll = fields.map((field): FieldColumn => {
     const name = field.type === 'stock' ? field.label : headerOf(field);
     return {

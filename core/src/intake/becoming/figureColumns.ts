@@ -1,10 +1,11 @@
 /** Columns of a list that hold figures: which of them say something of the family, and which of its children. */
 import { headerOf, type Field } from '../../registry/field';
-import { habitsOf, readFigure, showFigure, type Source } from '../../registry/figures';
+import { readFigure, showFigure, type Source } from '../../registry/figures';
 import type { Registry } from '../../registry/openRegistry';
 import { unreadableText } from '../../refusal';
 import type { Family, Figures } from '../../family/shape';
 import type { CellProblem } from '../readSheet';
+import { howWritten } from '../table/howWritten';
 import type { ListColumn, ListMapping, Table } from '../table/shape';
 
 export interface FigureColumn {
@@ -21,15 +22,13 @@ export function figureColumns(
   columns: readonly ListColumn[],
   mapping: ListMapping,
 ): FigureColumn[] {
+  const written = howWritten(table, columns, mapping);
   return columns.flatMap(({ at, header, meaning }): FigureColumn[] => {
     if (meaning.is !== 'field') return [];
     const field = registry.field(meaning.key);
     if (!field || field.type === 'pictures') return [];
-    const habits = mapping.decimal
-      ? { decimal: mapping.decimal }
-      : habitsOf(table.slice(0, 5000).map((row) => row[at] ?? ''));
     const unit = unitIn(header, field);
-    return [{ at, header, field, source: { ...habits, ...(unit ? { unit } : {}) } }];
+    return [{ at, header, field, source: { ...written(at), ...(unit ? { unit } : {}) } }];
   });
 }
 

@@ -2,16 +2,18 @@
 import { runCommand } from '../../change/run';
 import { childLabels } from '../../family/weave';
 import type { Family } from '../../family/shape';
-import { identityOf } from '../../identifiers/sameness';
-import { readGtin } from '../../identifiers/gtin';
+import { IDENTIFIERS, type IdentifierKind } from '../../identifiers/sameness';
 import type { Registry } from '../../registry/openRegistry';
 import { refusalText } from '../../words/refusals';
 import type { ListReading } from '../families/readList';
 import type { ListFamily, ListSingle } from '../families/shape';
 import type { Surroundings } from '../readSheet';
 import type { ListMapping, Table } from '../table/shape';
-import { beginFamily, changeFamily, type BecomeInput } from './become';
-import { figureColumns, type FigureColumn } from './figureColumns';
+import { beginFamily } from './beginFamily';
+import { changeFamily } from './changeFamily';
+import { figureColumns } from './figureColumns';
+import { openNumbers, readIdentity, type ListNumbers } from './listNumbers';
+import { openNewChildren } from './newChildren';
 import { pictureColumns } from './pictureAddresses';
 import type { Become, ListRow } from './shape';
 
@@ -24,8 +26,10 @@ export interface HeldFamily {
 
 /** What the catalogue knows. */
 export interface Shelves {
+  /** Hears which numbers it will be asked for. */
+  expect(kind: IdentifierKind, identities: readonly string[]): void;
   /** Whose a number is. */
-  ownerOf(kind: 'sku' | 'gtin', identity: string): { familyId: string; childId: string } | undefined;
+  ownerOf(kind: IdentifierKind, identity: string): { familyId: string; childId: string } | undefined;
   /** The one family with a key, a style code, or a name of a brand; undefined where there is none or several. */
   keyed(key: string): string | undefined;
   styled(styleCode: string): string | undefined;
@@ -45,10 +49,13 @@ export function planList(
   shelves: Shelves,
   tell: (done: number, total: number) => void = () => undefined,
 ): Become[] {
-  const columns = figureColumns(registry, table, reading.columns, mapping);
-  const pictures = pictureColumns(reading.columns);
   const mended = mendedCells(reading);
+  const columns = figureColumns(registry, table, reading.columns, mapping);
+  const numbers = openNumbers(table, columns, mended);
+  const list = { registry, table, columns, pictureColumns: pictureColumns(reading.columns), mended, numbers };
+  const children = openNewChildren({ ...list, around: shelves.outside, stock: {} });
   const families = [...reading.families, ...reading.singles.map(singleAsFamily)];
+  expectNumbers(shelves, numbers, families);
   const groupAt = reading.columns.find(({ meaning }) => meaning.is === 'group')?.at;
   const taken = new Map<string, Become>();
   const plans = families.map((family, done): Become => {
@@ -57,21 +64,16 @@ export function planList(
       groupAt === undefined
         ? undefined
         : shelves.keyed((table[family.children[0]!.rows[0]! - 1]![groupAt] ?? '').trim());
-    const id = key ?? findFamily(family, table, columns, shelves);
-    const input = (around: Surroundings, stock: Record<string, number>): BecomeInput => ({
-      registry,
-      table,
-      columns,
-      pictureColumns: pictures,
-      mended,
-      around,
-      stock,
-    });
-    if (id === undefined) return beginFamily(input(shelves.outside, {}), family, shelves.newId());
+    const id = key ?? findFamily(family, numbers, shelves);
+    if (id === undefined) {
+      return beginFamily({ ...list, around: shelves.outside, stock: {} }, children, family, shelves.newId());
+    }
     const held = shelves.load(id);
     // Two families of a list that are one of the catalogue are taken in one after the other.
     const before = taken.get(id)?.family ?? held.family;
-    const plan = changeFamily(input(held.around, held.stock), family, before, key !== undefined);
+    const input = { ...list, around: amongRows(held.around, numbers), stock: held.stock };
+    const plan = changeFamily(input, family, before, key !== undefined);
+    keepNumbers(numbers, family, plan);
     const all = taken.get(id);
     if (all?.family) all.family = null;
     const merged = plan.family ? { ...plan, pieces: [...(all?.pieces ?? []), ...plan.pieces] } : plan;
@@ -90,33 +92,38 @@ export function singleAsFamily({ rows, name, brand }: ListSingle): ListFamily {
   };
 }
 
+function expectNumbers(shelves: Shelves, numbers: ListNumbers, families: readonly ListFamily[]): void {
+  const named: Record<IdentifierKind, string[]> = { sku: [], gtin: [] };
+  for (const { children } of families)
+    for (const { rows } of children) for (const { kind, identity } of numbers.of(rows[0]!)) named[kind].push(identity);
+  for (const kind of IDENTIFIERS) shelves.expect(kind, named[kind]);
+}
+
+/** What is around a family, the rows of the list before it too. */
+const amongRows = (around: Surroundings, numbers: ListNumbers): Surroundings => ({
+  ...around,
+  takenElsewhere: (kind, figure) => around.takenElsewhere(kind, figure) ?? numbers.takenBy(kind, figure),
+});
+
+/** Keeps the numbers of the rows that go in. */
+function keepNumbers(numbers: ListNumbers, { children, name }: ListFamily, { rows }: Become): void {
+  const refused = new Set(rows.filter(({ verdict }) => verdict === 'refused').map(({ row }) => row));
+  for (const child of children) if (!refused.has(child.rows[0]!)) numbers.keep(child, name);
+}
+
 /** The family that is there for one of a list: whose numbers most rows have, else by style code, else by name and brand. */
-function findFamily(
-  family: ListFamily,
-  table: Table,
-  columns: readonly FigureColumn[],
-  shelves: Shelves,
-): string | undefined {
+function findFamily(family: ListFamily, numbers: ListNumbers, shelves: Shelves): string | undefined {
   const votes = new Map<string, number>();
   for (const { rows, stockColumn, sharesRow } of family.children) {
     if (stockColumn !== undefined || sharesRow) continue;
-    for (const { at, field } of columns) {
-      if (field.key !== 'sku' && field.key !== 'gtin') continue;
-      const identity = identityIn(field.key, (table[rows[0]! - 1]![at] ?? '').trim());
-      const owner = identity && shelves.ownerOf(field.key, identity);
+    for (const { kind, identity } of numbers.of(rows[0]!)) {
+      const owner = shelves.ownerOf(kind, identity);
       if (owner) votes.set(owner.familyId, (votes.get(owner.familyId) ?? 0) + 1);
     }
   }
   const [most] = [...votes].sort((a, b) => b[1] - a[1]);
   if (most) return most[0];
   return (family.style ? shelves.styled(family.style) : undefined) ?? shelves.named(family.name, family.brand);
-}
-
-function identityIn(kind: 'sku' | 'gtin', text: string): string | null {
-  if (text === '') return null;
-  if (kind === 'sku') return identityOf('sku', text);
-  const read = readGtin(text);
-  return read.ok ? identityOf('gtin', read.gtin) : null;
 }
 
 function mendedCells({ mended, columns }: ListReading): Map<number, Map<number, string>> {
@@ -138,7 +145,7 @@ function goings(
   const byFamily = new Map<string, { row: number; childId: string }[]>();
   const plans: Become[] = [];
   for (const { row, sku, gtin } of deletions) {
-    const identities = [['sku', identityIn('sku', sku)] as const, ['gtin', identityIn('gtin', gtin)] as const];
+    const identities = [['sku', readIdentity('sku', sku)] as const, ['gtin', readIdentity('gtin', gtin)] as const];
     const owner = identities.map(([kind, identity]) => identity && shelves.ownerOf(kind, identity)).find((one) => one);
     if (owner) byFamily.set(owner.familyId, [...(byFamily.get(owner.familyId) ?? []), { row, childId: owner.childId }]);
     else plans.push(alone(row, sku || gtin));

@@ -1,7 +1,26 @@
 /** What a list becomes in the catalogue: a verdict for every row, and the families as they will be. */
 import type { Family } from '../../family/shape';
-import type { CellProblem } from '../readSheet';
+import type { Registry } from '../../registry/openRegistry';
+import type { CellProblem, Surroundings } from '../readSheet';
+import type { Table } from '../table/shape';
+import type { FigureColumn } from './figureColumns';
+import type { ListNumbers } from './listNumbers';
 import type { AddressedPicture } from './pictureAddresses';
+
+/** The list that a family is made from, and what is around the family. */
+export interface BecomeInput {
+  registry: Registry;
+  table: Table;
+  columns: readonly FigureColumn[];
+  pictureColumns: readonly number[];
+  /** Numbers as they were mended: row → column → text. */
+  mended: ReadonlyMap<number, ReadonlyMap<number, string>>;
+  /** Numbers of the rows before. */
+  numbers: ListNumbers;
+  around: Surroundings;
+  /** Pieces held, by child of the families that are there. */
+  stock: Record<string, number>;
+}
 
 export const LIST_VERDICTS = ['newFamily', 'newChild', 'changed', 'same', 'doubtful', 'goes', 'refused'] as const;
 export type ListVerdict = (typeof LIST_VERDICTS)[number];

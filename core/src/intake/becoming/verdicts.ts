@@ -2,7 +2,7 @@
 import { doubtText } from '../../words/lists';
 import { refusalText } from '../../words/refusals';
 import type { ListFamily } from '../families/shape';
-import type { RowVerdict, SheetReading } from '../readSheet';
+import type { RowVerdict } from '../readSheet';
 import type { Become, ListRow } from './shape';
 
 /** The rows of its children, each once. */
@@ -18,14 +18,14 @@ export type OfFamily = Pick<ListRow, 'verdict' | 'problems' | 'changes'>;
 export function verdictsOf(
   family: ListFamily,
   ofFamily: OfFamily,
-  reading: SheetReading,
+  read: readonly RowVerdict[],
   verdictOf: (row: RowVerdict) => ListRow['verdict'],
 ): ListRow[] {
   const doubts = new Map(family.doubts.map((doubt) => [doubt.row, doubtText(doubt)]));
-  const rows = reading.rows.flatMap((read) => {
-    const verdict = read.verdict === 'refused' ? ('refused' as const) : verdictOf(read);
-    const told = { family: family.name, child: read.child, problems: read.problems, changes: read.changes };
-    return family.children[read.row - 2]!.rows.map((row) => ({ row, verdict, ...told }));
+  const rows = read.flatMap((one) => {
+    const verdict = one.verdict === 'refused' ? ('refused' as const) : verdictOf(one);
+    const told = { family: family.name, child: one.child, problems: one.problems, changes: one.changes };
+    return family.children[one.row - 2]!.rows.map((row) => ({ row, verdict, ...told }));
   });
   const parents = parentRows(family, ofFamily);
   return [...parents, ...(parents.length > 0 ? rows : withFamily(rows, ofFamily))].map((row) => doubted(row, doubts));

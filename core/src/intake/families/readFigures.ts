@@ -1,9 +1,9 @@
 /** SKU, GTIN, price and pieces of each child of a list, with what cannot be read and what was mended. */
-import { compact } from '../../pictures/match/fileWords';
 import { unreadableText, type Unreadable } from '../../refusal';
-import { habitsOf, readFigure, type ReadFigure, type Source } from '../../registry/figures';
+import { readFigure, type ReadFigure, type Source } from '../../registry/figures';
 import type { Registry } from '../../registry/openRegistry';
-import { gtin14 } from '../../identifiers/gtin';
+import { identityOf } from '../../identifiers/sameness';
+import { howWritten } from '../table/howWritten';
 import type { ListColumn, ListMapping, Table } from '../table/shape';
 import { columnOfField } from './rowItems';
 import type { ListChild, ListFamily, ListProblem, Recognised } from './shape';
@@ -41,10 +41,11 @@ export function readFigures(
   mapping: ListMapping,
 ): Read {
   const read: Read = { figures: new Map(), singleFigures: [], problems: [], mended: [] };
+  const written = howWritten(table, columns, mapping);
   const sources = new Map(
     KEYS.flatMap((key) => {
       const column = columnOfField(columns, key);
-      return column ? [[key, { column, source: sourceOf(table, column, mapping) }] as const] : [];
+      return column ? [[key, { column, source: written(column.at) }] as const] : [];
     }),
   );
   const owners = new Map<string, number>();
@@ -96,7 +97,7 @@ export function readFigures(
     }
     const value = figure.figure as string | number | null;
     if ((key === 'sku' || key === 'gtin') && typeof value === 'string') {
-      const id = `${key}|${key === 'gtin' ? gtin14(value) : compact(value)}`;
+      const id = `${key}|${identityOf(key, value)}`;
       const before = owners.get(id);
       if (before !== undefined && before !== row) {
         read.problems.push({ row, column: header, code: `${key}.twice`, text: String(before) });
@@ -134,9 +135,3 @@ const problemOf = (row: number, column: string, figure: Unreadable): ListProblem
   code: figure.code,
   text: unreadableText(figure),
 });
-
-/** How numbers are written in a column: what the seller said, else what its cells say. */
-function sourceOf(table: Table, { at }: ListColumn, { decimal }: ListMapping): Source {
-  if (decimal) return { decimal };
-  return habitsOf(table.slice(0, 5000).map((row) => row[at] ?? ''));
-}

@@ -1,82 +1,16 @@
-/** A family of a list in the catalogue: begun anew, or what it changes of the one that is there. */
-import { createUnwoven } from '../../change/createFamily';
+/** What a family of a list changes of the one that is there. */
 import { runCommand } from '../../change/run';
 import { childLabels } from '../../family/weave';
-import type { Child, Family, Figures } from '../../family/shape';
+import type { Child, Family } from '../../family/shape';
 import { Refusal } from '../../refusal';
-import type { Registry } from '../../registry/openRegistry';
 import type { ListChild, ListFamily } from '../families/shape';
-import { readSheet, type SheetReading, type Surroundings } from '../readSheet';
+import { readSheet, type SheetReading } from '../readSheet';
 import { takeReading } from '../takeReading';
-import type { Table } from '../table/shape';
-import { familyChanges, familyFigures, sheetHeader, type FigureColumn } from './figureColumns';
+import { familyChanges, sheetHeader, type FigureColumn } from './figureColumns';
 import { matchAxes, ownerOfRow, withMoreAxes, type AxisMatch } from './heldAxes';
 import { addressedPictures } from './pictureAddresses';
-import type { Become } from './shape';
-import { refusedParents, refusedWhole, rowsOf, verdictsOf } from './verdicts';
-
-export interface BecomeInput {
-  registry: Registry;
-  table: Table;
-  columns: readonly FigureColumn[];
-  pictureColumns: readonly number[];
-  /** Numbers as they were mended: row → column → text. */
-  mended: ReadonlyMap<number, ReadonlyMap<number, string>>;
-  around: Surroundings;
-  /** Pieces held, by child of the families that are there. */
-  stock: Record<string, number>;
-}
-
-/** A new family under an id. Rows that cannot go in are left out of it, values and all. */
-export function beginFamily(input: BecomeInput, family: ListFamily, id: string): Become {
-  try {
-    const first = begin(input, family, id);
-    const refused = new Set(first.rows.filter(({ verdict }) => verdict === 'refused').map(({ row }) => row));
-    if (refused.size === 0) return first;
-    const children = family.children.filter(({ rows }) => !refused.has(rows[0]!));
-    const rows = first.rows.filter(({ row }) => refused.has(row));
-    if (children.length === 0)
-      return { ...first, rows: [...refusedParents(family), ...rows], family: null, pieces: [], pictures: [] };
-    const good = begin(input, withChildren(family, children), id);
-    return { ...good, rows: [...good.rows, ...rows].sort((a, b) => a.row - b.row) };
-  } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    return refusedWhole(family, error.message, null);
-  }
-}
-
-/** The family with some of its children only, and no value that none of them has. */
-function withChildren(family: ListFamily, children: readonly ListChild[]): ListFamily {
-  const axes = family.axes.map((axis) => {
-    const used = new Set(children.map(({ at }) => at[axis.label]));
-    return { ...axis, values: axis.values.filter((value) => used.has(value)) };
-  });
-  return { ...family, axes, children: [...children] };
-}
-
-function begin(input: BecomeInput, family: ListFamily, id: string): Become {
-  const { registry, table, columns } = input;
-  const cells = [...family.parentRows, ...rowsOf(family)].map((row) => table[row - 1]!);
-  const { figures, problems, taken } = familyFigures(registry, columns, cells.slice(family.parentRows.length));
-  const ofParents = familyFigures(registry, columns, cells.slice(0, family.parentRows.length));
-  const fields = { ...styleOf(family), ...ofParents.figures, ...figures, name: family.name };
-  const axes = family.axes.map(({ role, label, values }) => ({
-    ...{ role, label },
-    values: values.map((value) => ({ label: value })),
-  }));
-  // Its children are woven by their rows: between them nothing is, however many crossings the axes have.
-  const made = createUnwoven(registry, { id, fields, axes });
-  const own = columns.filter((column) => !taken.has(column));
-  const labelsOf = ({ at }: ListChild) => made.axes.map(({ label }) => at[label] ?? '');
-  const reading = readChildren(input, made, family, own, labelsOf);
-  const { family: after, pieces } = takeReading(registry, made, reading);
-  const ofFamily = { verdict: 'newFamily' as const, problems, changes: [] };
-  const rows = verdictsOf(family, ofFamily, reading, () => 'newFamily');
-  const pictures = addressedPictures(table, input.pictureColumns, family, after, labelsOf);
-  return { key: family.key, heldId: null, rows, changes: [], family: { ...after, revision: 1 }, pieces, pictures };
-}
-
-const styleOf = ({ style }: ListFamily): Figures => (style === '' ? {} : { styleCode: style });
+import type { Become, BecomeInput } from './shape';
+import { refusedWhole, rowsOf, verdictsOf } from './verdicts';
 
 /** What a list changes of a family that is there. */
 export function changeFamily(input: BecomeInput, family: ListFamily, held: Family, isNamedByKey: boolean): Become {
@@ -102,7 +36,7 @@ export function changeFamily(input: BecomeInput, family: ListFamily, held: Famil
     return {
       key: family.key,
       heldId: held.id,
-      rows: verdictsOf(family, ofFamily, reading, ({ verdict }) => (verdict === 'new' ? 'newChild' : verdict)),
+      rows: verdictsOf(family, ofFamily, reading.rows, ({ verdict }) => (verdict === 'new' ? 'newChild' : verdict)),
       changes: whole.changes,
       family: after === held && pieces.length === 0 ? null : after,
       pieces,

@@ -1,0 +1,98 @@
+/** What a list becomes in the catalogue: numbers that stand in it more than once, how its figures are written, families begun with their children. */
+import { describe, expect, it } from 'vitest';
+import { emptyRegistry, familyIndex, openRegistry, planList, readList, type Become, type Shelves } from '../src/index';
+
+const registry = openRegistry(emptyRegistry());
+const tableOf = (text: string): string[][] =>
+  text
+    .trim()
+    .split('\n')
+    .map((line) => line.split(';').map((cell) => cell.trim()));
+
+/** A catalogue that holds nothing yet. */
+const EMPTY_SHELVES: Shelves = {
+  expect: () => undefined,
+  ownerOf: () => undefined,
+  keyed: () => undefined,
+  styled: () => undefined,
+  named: () => undefined,
+  load: (id) => {
+    throw new Error(`there is no family ${id}`);
+  },
+  outside: { takenElsewhere: () => null, bound: () => null },
+  newId: () => crypto.randomUUID(),
+};
+const planOf = (text: string): Become[] => {
+  const table = tableOf(text);
+  return planList(registry, table, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
+};
+const rowsOf = (plans: readonly Become[]): string[] =>
+  plans
+    .flatMap(({ rows }) => rows)
+    .sort((a, b) => a.row - b.row)
+    .map(({ row, verdict, problems }) => [row, verdict, ...problems.map(({ message }) => message)].join(' '));
+const figuresIn = (plans: readonly Become[], key: string) =>
+  plans.flatMap(({ family }) => (family ? familyIndex(family).woven.map((child) => child.fields[key] ?? null) : []));
+
+describe('a number that stands in a list twice', () => {
+  it('is refused the second time whatever its family, by the row that has it; all others go in', () => {
+    const plans = planOf(`Name;Colour;SKU;Price
+      Fell Scarf;Navy;S-1;20
+      Fell Scarf;Rust;S-2;21
+      Tide Smock;Navy;s-2;60
+      Tide Smock;Sage;S-4;61
+      Wax Tin;;S-4;9
+      Oil Tin;;S-5;9
+      Bothy Stool;Oak;S-6;49
+      Bothy Stool;Ash;S-7;49
+      Bothy Stool;Larch;S-8;49`);
+    expect(rowsOf(plans)).toEqual([
+      '2 newFamily',
+      '3 newFamily',
+      '4 refused The SKU s-2 stands in row 3 already, with Fell Scarf. Each number belongs to one child: give this row its own.',
+      '5 newFamily',
+      '6 refused The SKU S-4 stands in row 5 already, with Tide Smock. Each number belongs to one child: give this row its own.',
+      ...['7 newFamily', '8 newFamily', '9 newFamily', '10 newFamily'],
+    ]);
+    expect(figuresIn(plans, 'sku').sort()).toEqual(['S-1', 'S-2', 'S-4', 'S-5', 'S-6', 'S-7', 'S-8']);
+  });
+
+  it('is said the same of two rows of one family, and of a GTIN in whatever length', () => {
+    expect(
+      rowsOf(
+        planOf(`Name;Colour;GTIN;Price
+          Fell Scarf;Navy;036000291452;20
+          Fell Scarf;Rust;0036000291452;21
+          Fell Scarf;Sage;;22`),
+      ),
+    ).toEqual([
+      '2 newFamily',
+      '3 refused The GTIN 0036000291452 stands in row 2 already, with Fell Scarf. Each number belongs to one child: give this row its own.',
+      '4 newFamily',
+    ]);
+  });
+
+  it('is no number of a row that is refused', () => {
+    expect(
+      rowsOf(
+        planOf(`Name;Colour;SKU;Price
+          Fell Scarf;Navy;S-1;20
+          Fell Scarf;Rust;S-2;cheap
+          Tide Smock;Navy;S-2;60
+          Tide Smock;Sage;S-3;61`),
+      ).map((row) => row.slice(0, 12)),
+    ).toEqual(['2 newFamily', '3 refused "c', '4 newFamily', '5 newFamily']);
+  });
+});
+
+describe('figures of a list', () => {
+  it('are read as the list writes them, though the rows of a family alone could be read two ways', () => {
+    const plans = planOf(`Name;Colour;SKU;Price;Stock
+      Fell Coat;Navy;C-1;1.250;1.500
+      Fell Coat;Rust;C-2;1.350;3
+      Tide Smock;Navy;C-3;60,50;4
+      Tide Smock;Sage;C-4;61,25;5`);
+    expect(figuresIn(plans, 'price')).toEqual(['1250', '1350', '60.50', '61.25']);
+    expect(plans.flatMap(({ pieces }) => pieces.map((one) => one.pieces))).toEqual([1500, 3, 4, 5]);
+  });
+});
