@@ -27,17 +27,27 @@ export function boundSkus(database: Database, namer: Namer, familyId: string): M
   return bound;
 }
 
-/** SKUs of children that a change puts into a family: one that goes over to it is not lost. */
-export function skusIn(families: Iterable<Family>): Set<string> {
-  const skus = new Set<string>();
-  for (const family of families)
-    for (const { fields } of Object.values(family.children)) if (typeof fields.sku === 'string') skus.add(fields.sku);
-  return skus;
+/** Says whether a family of a change other than this one has a SKU after it: one that goes over is not lost. */
+export function skuHolders(families: readonly Family[]): (sku: string, besides: string) => boolean {
+  let holders: Map<string, Set<string>> | undefined;
+  return (sku, besides) => {
+    holders ??= holdersIn(families);
+    return [...(holders.get(sku) ?? [])].some((id) => id !== besides);
+  };
 }
 
-/** Refuses a change that would take such an SKU from its child; `kept` are those that another family of the same change has. */
-export function keepBoundSkus(store: Store, before: Family, after: Family, kept: ReadonlySet<string>): void {
-  const gone = skusGone(before, after).filter(({ sku }) => !kept.has(sku));
+function holdersIn(families: readonly Family[]): Map<string, Set<string>> {
+  const holders = new Map<string, Set<string>>();
+  for (const { id, children } of families)
+    for (const { fields } of Object.values(children))
+      if (typeof fields.sku === 'string')
+        holders.set(fields.sku, (holders.get(fields.sku) ?? new Set<string>()).add(id));
+  return holders;
+}
+
+/** Refuses a change that would take such an SKU from its child; `isKept` are those that another family of the same change has. */
+export function keepBoundSkus(store: Store, before: Family, after: Family, isKept: (sku: string) => boolean): void {
+  const gone = skusGone(before, after).filter(({ sku }) => !isKept(sku));
   if (gone.length === 0) return;
   const bound = boundSkus(store.database, store.catalogue().namer, before.id);
   for (const { sku, childId } of gone) {

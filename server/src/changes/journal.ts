@@ -3,6 +3,7 @@ import { and, desc, eq, exists, gt, inArray, lt, ne, or, sql } from 'drizzle-orm
 import type { JournalEntry, StepBack } from '@loom-kin/contract';
 import type { ChangeLine, JsonPatch } from '@loom-kin/core';
 import type { Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { changeParts, changes, families, type StockMove, type Thing } from '../store/schema';
 import type { Store } from '../store/store';
 
@@ -30,20 +31,33 @@ export interface Heading {
   of?: number;
 }
 
+const value = sql.placeholder;
+const insertPart = prepared((database) =>
+  database
+    .insert(changeParts)
+    .values({
+      ...{ changeId: value('changeId'), thing: value('thing'), thingId: value('thingId'), made: value('made') },
+      ...{ forward: value('forward'), inverse: value('inverse'), moves: value('moves'), lines: value('lines') },
+    })
+    .prepare(),
+);
+
 /** Writes a change and gives its id. What had been taken back of the things it touches can no longer be made again. */
 export function writeChange(database: Database, heading: Heading, parts: readonly Part[]): number {
-  if (heading.kind === 'change') for (const part of parts) forgetUndone(database, part);
+  if (heading.kind === 'change' && isAnyUndone(database)) for (const part of parts) forgetUndone(database, part);
   const state = heading.kind === 'change' ? 'done' : 'gone';
   const { id } = database
     .insert(changes)
     .values({ ...heading, state })
     .returning({ id: changes.id })
     .get();
-  for (const { thing, thingId, made = false, forward = [], inverse = [], moves = [], lines = [] } of parts) {
-    database.insert(changeParts).values({ changeId: id, thing, thingId, made, forward, inverse, moves, lines }).run();
-  }
+  for (const { thing, thingId, made = false, forward = [], inverse = [], moves = [], lines = [] } of parts)
+    insertPart(database).run({ changeId: id, thing, thingId, made, forward, inverse, moves, lines });
   return id;
 }
+
+const isAnyUndone = (database: Database): boolean =>
+  database.select({ id: changes.id }).from(changes).where(eq(changes.state, 'undone')).limit(1).get() !== undefined;
 
 function forgetUndone(database: Database, { thing, thingId }: Part): void {
   // A family and its stock are one to whoever works in it.
@@ -77,27 +91,32 @@ export function markChange(database: Database, id: number, state: ChangeRow['sta
   database.update(changes).set({ state }).where(eq(changes.id, id)).run();
 }
 
+const partsAfter = prepared((database) =>
+  database
+    .select({ part: changeParts, title: changes.title })
+    .from(changeParts)
+    .innerJoin(changes, eq(changes.id, changeParts.changeId))
+    .where(
+      and(
+        eq(changeParts.thing, value('thing')),
+        eq(changeParts.thingId, value('thingId')),
+        gt(changeParts.changeId, value('changeId')),
+        eq(changes.kind, 'change'),
+        eq(changes.state, 'done'),
+      ),
+    )
+    .orderBy(desc(changeParts.changeId))
+    .prepare(),
+);
+
 /** Parts of changes that still stand and came after this one, on the same thing; the newest first. */
 export function laterParts(
   database: Database,
   changeId: number,
   part: Pick<PartRow, 'thing' | 'thingId'>,
 ): (PartRow & { title: string })[] {
-  return database
-    .select({ part: changeParts, title: changes.title })
-    .from(changeParts)
-    .innerJoin(changes, eq(changes.id, changeParts.changeId))
-    .where(
-      and(
-        eq(changeParts.thing, part.thing),
-        eq(changeParts.thingId, part.thingId),
-        gt(changeParts.changeId, changeId),
-        eq(changes.kind, 'change'),
-        eq(changes.state, 'done'),
-      ),
-    )
-    .orderBy(desc(changeParts.changeId))
-    .all()
+  return partsAfter(database)
+    .all({ changeId, thing: part.thing, thingId: part.thingId })
     .map((row) => ({ ...row.part, title: row.title }));
 }
 

@@ -11,7 +11,7 @@ import { dueAfter } from '../fits/due';
 import { inTransaction } from '../store/database';
 import { removeDocument, writeDocument } from '../store/documents';
 import type { Store } from '../store/store';
-import { keepBoundSkus, skusIn } from './boundSkus';
+import { keepBoundSkus, skuHolders } from './boundSkus';
 import { renameInBundles, unknownParts, withBundles } from './bundles';
 import { documentLines } from './documentLines';
 import { changeOfKey, partsOf, writeChange, type ChangeRow, type Part } from './journal';
@@ -110,12 +110,11 @@ function titleFor({ titles }: Work): string {
 function storeFamilies({ store, families, at }: Work): Part[] {
   const touched = [...families.values()].filter(({ before, now }) => before !== now);
   for (const { before, now } of touched) if (before) releaseIdentifiers(store.database, before, now);
-  const isAlone = touched.length === 1;
+  const isHeldBy = skuHolders(touched.map(({ now }) => now));
   return [...families].flatMap(([id, { before, now }]): Part[] => {
     if (before === now) return [];
     const family = settled(before, now);
-    const others = isAlone ? [] : touched.flatMap((one) => (one.now.id === id ? [] : [one.now]));
-    if (before) keepBoundSkus(store, before, family, skusIn(others));
+    if (before) keepBoundSkus(store, before, family, (sku) => isHeldBy(sku, id));
     saveFamily(store, before, family, at);
     const lines = describeChange(store.catalogue().namer, before, family);
     if (!before) return [{ thing: 'family', thingId: id, made: true, lines }];

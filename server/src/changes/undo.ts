@@ -15,7 +15,7 @@ import { inTransaction } from '../store/database';
 import { readDocument, removeDocument, writeDocument } from '../store/documents';
 import { changeParts, dispatchLines } from '../store/schema';
 import type { Store } from '../store/store';
-import { keepBoundSkus, skusIn } from './boundSkus';
+import { keepBoundSkus, skuHolders } from './boundSkus';
 import {
   changeOf,
   changeOfKey,
@@ -70,12 +70,15 @@ function turn(
   // Numbers of a family that goes are free for those that had them before it.
   if (direction === 'undo')
     for (const family of begun) releaseIdentifiers(store.database, family, { ...family, children: {}, shelf: {} });
-  const families = [...[...turned.values()].map(({ after }) => after), ...(direction === 'redo' ? begun : [])];
+  const isHeldBy = skuHolders([
+    ...[...turned.values()].map(({ after }) => after),
+    ...(direction === 'redo' ? begun : []),
+  ]);
   for (const part of direction === 'undo' ? order.reverse() : order) {
     if (part.made) turnBegun(store, part, direction, at);
     else if (part.thing === 'family') {
       const family = turned.get(part.thingId);
-      if (family) storeTurned(store, family, families, at);
+      if (family) storeTurned(store, family, isHeldBy, at);
     } else turnPart(store, change, part, direction, at);
   }
   const title = `${direction === 'undo' ? 'Take back' : 'Make again'}: ${change.title}`;
@@ -184,7 +187,12 @@ function turnedFamily(store: Store, part: PartRow, direction: Direction): [strin
   return [[part.thingId, { before, after }]];
 }
 
-function storeTurned(store: Store, { before, after }: Turned, all: readonly Family[], at: string): void {
-  keepBoundSkus(store, before, after, skusIn(all.filter((one) => one !== after)));
+function storeTurned(
+  store: Store,
+  { before, after }: Turned,
+  isHeldBy: ReturnType<typeof skuHolders>,
+  at: string,
+): void {
+  keepBoundSkus(store, before, after, (sku) => isHeldBy(sku, after.id));
   saveFamily(store, before, after, at);
 }

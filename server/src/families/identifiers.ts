@@ -15,6 +15,7 @@ import {
   type Unreadable,
 } from '@loom-kin/core';
 import type { Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { families, givenIdentifiers, identifiers } from '../store/schema';
 
 interface Held {
@@ -36,19 +37,35 @@ function identifiersOf(children: readonly Child[]): Map<string, Held> {
   return found;
 }
 
+const value = sql.placeholder;
+const ROW = { familyId: value('familyId'), kind: value('kind'), value: value('value'), childId: value('childId') };
+const THIS = and(eq(identifiers.kind, value('kind')), eq(identifiers.value, value('value')));
+const insertOne = prepared((database) => database.insert(identifiers).values(ROW).onConflictDoNothing().prepare());
+const removeOne = prepared((database) =>
+  database
+    .delete(identifiers)
+    .where(and(eq(identifiers.familyId, value('familyId')), THIS))
+    .prepare(),
+);
+const giveOut = prepared((database) =>
+  database
+    .insert(givenIdentifiers)
+    .values(ROW)
+    // A number that went back to its block begins anew with another child.
+    .onConflictDoUpdate({
+      target: [givenIdentifiers.kind, givenIdentifiers.value],
+      set: { familyId: sql`excluded.family_id`, childId: sql`excluded.child_id`, returned: false },
+      setWhere: sql`returned AND (given_identifiers.child_id <> excluded.child_id OR given_identifiers.family_id <> excluded.family_id)`,
+    })
+    .prepare(),
+);
+
 /** Lets go what children have no more, so that others of the same change can have it, whatever the order they are stored in. */
 export function releaseIdentifiers(database: Database, before: Family | null, family: Family): void {
   const touched = touchedChildren(before, family);
   const was = identifiersOf(touched.was);
   const now = identifiersOf(touched.now);
-  const value = sql.placeholder;
-  const here = and(
-    eq(identifiers.familyId, family.id),
-    eq(identifiers.kind, value('kind')),
-    eq(identifiers.value, value('value')),
-  );
-  const remove = database.delete(identifiers).where(here).prepare();
-  for (const [key, one] of was) if (!now.has(key)) remove.run({ ...one });
+  for (const [key, one] of was) if (!now.has(key)) removeOne(database).run({ familyId: family.id, ...one });
 }
 
 /** Stores what differs. One that belongs to another family is refused by name. */
@@ -56,24 +73,12 @@ export function saveIdentifiers(database: Database, before: Family | null, famil
   const touched = touchedChildren(before, family);
   const was = identifiersOf(touched.was);
   const now = identifiersOf(touched.now);
-  const value = sql.placeholder;
-  const row = { familyId: family.id, kind: value('kind'), value: value('value'), childId: value('childId') };
-  const insert = database.insert(identifiers).values(row).onConflictDoNothing().prepare();
-  const give = database
-    .insert(givenIdentifiers)
-    .values(row)
-    // A number that went back to its block begins anew with another child.
-    .onConflictDoUpdate({
-      target: [givenIdentifiers.kind, givenIdentifiers.value],
-      set: { familyId: family.id, childId: sql`excluded.child_id`, returned: false },
-      setWhere: sql`returned AND (given_identifiers.child_id <> excluded.child_id OR given_identifiers.family_id <> excluded.family_id)`,
-    })
-    .prepare();
   releaseIdentifiers(database, before, family);
   for (const [key, one] of now) {
     if (was.has(key)) continue;
-    if (insert.run({ ...one }).changes === 0) throw taken(database, one);
-    give.run({ ...one });
+    const row = { familyId: family.id, ...one };
+    if (insertOne(database).run(row).changes === 0) throw taken(database, one);
+    giveOut(database).run(row);
   }
 }
 

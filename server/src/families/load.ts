@@ -2,15 +2,18 @@
 import { eq, inArray, sql } from 'drizzle-orm';
 import { freeze, Refusal, type Family, type LiveListing } from '@loom-kin/core';
 import type { Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { families, heldListings } from '../store/schema';
+
+const HERE = eq(families.id, sql.placeholder('id'));
+const docOf = prepared((database) =>
+  database.select({ doc: families.doc, revision: families.revision }).from(families).where(HERE).prepare(),
+);
+const isThere = prepared((database) => database.select({ id: families.id }).from(families).where(HERE).prepare());
 
 /** The family, frozen, or a Refusal. */
 export function loadFamily(database: Database, id: string): Family {
-  const row = database
-    .select({ doc: families.doc, revision: families.revision })
-    .from(families)
-    .where(eq(families.id, id))
-    .get();
+  const row = docOf(database).get({ id });
   if (!row) throw new Refusal('family.unknown', {});
   return freeze({ ...row.doc, revision: row.revision }, true);
 }
@@ -30,7 +33,7 @@ export function areLarge(database: Database, ids: readonly string[]): boolean {
 export const areMany = (children: number): boolean => children > LARGE;
 
 export function hasFamily(database: Database, id: string): boolean {
-  return database.select({ id: families.id }).from(families).where(eq(families.id, id)).get() !== undefined;
+  return isThere(database).get({ id }) !== undefined;
 }
 
 /** A listing of a family as an account holds it. */

@@ -1,7 +1,8 @@
 /** Storing a family with everything that is kept beside it: identifiers, values, summary columns, search words. */
-import { and, eq } from 'drizzle-orm';
+import { and, eq, sql } from 'drizzle-orm';
 import Big from 'big.js';
 import { columnOf, facePicture, familyIndex, foldForPairing, fromPrice, type Family } from '@loom-kin/core';
+import { prepared } from '../store/prepared';
 import { families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';
 import { saveBundles } from '../stock/bundles';
@@ -9,16 +10,48 @@ import { loadStock } from '../stock/ledger';
 import { saveIdentifiers } from './identifiers';
 import { saveSearchWords } from './searchWords';
 
+const value = sql.placeholder;
+const ROW = {
+  ...{ revision: value('revision'), name: value('name'), styleCode: value('styleCode'), brand: value('brand') },
+  ...{ category: value('category'), axes: value('axes'), children: value('children'), fromPrice: value('fromPrice') },
+  ...{ fromPriceText: value('fromPriceText'), stock: value('stock'), low: value('low'), picture: value('picture') },
+  ...{ retired: value('retired'), changedAt: value('changedAt'), doc: value('doc') },
+};
+const HERE = eq(families.id, value('id'));
+const insertRow = prepared((database) =>
+  database
+    .insert(families)
+    .values({ id: value('id'), ...ROW })
+    .prepare(),
+);
+const updateRow = prepared((database) =>
+  database
+    .update(families)
+    .set(ROW as never)
+    .where(HERE)
+    .prepare(),
+);
+const updateSums = prepared((database) =>
+  database
+    .update(families)
+    .set({ stock: value('stock'), low: value('low') } as never)
+    .where(HERE)
+    .prepare(),
+);
+const insertValue = prepared((database) =>
+  database
+    .insert(familyValues)
+    .values({ familyId: value('familyId'), role: value('role'), word: value('word') })
+    .onConflictDoNothing()
+    .prepare(),
+);
+
 /** Stores a family. Must run inside a transaction. An SKU or GTIN that belongs to another family is refused by name. */
 export function saveFamily(store: Store, before: Family | null, family: Family, at: string): void {
   const { database } = store;
-  const row = { ...summaryOf(family, loadStock(database, family.id)), changedAt: at, doc: family };
-  if (before) database.update(families).set(row).where(eq(families.id, family.id)).run();
-  else
-    database
-      .insert(families)
-      .values({ id: family.id, ...row })
-      .run();
+  const row = { id: family.id, ...summaryOf(family, loadStock(database, family.id)), changedAt: at, doc: family };
+  if (before) updateRow(database).run(row);
+  else insertRow(database).run(row);
   saveIdentifiers(database, before, family);
   if (saveBundles(database, before, family)) saveStockSum(store, family);
   if (before?.axes !== family.axes) saveValues(store, before, family);
@@ -64,7 +97,7 @@ function lowChildren(family: Family, stock: Record<string, number>): number {
 export function saveStockSum(store: Store, family: Family): void {
   const pieces = loadStock(store.database, family.id);
   const sums = { stock: stockSum(family, pieces), low: lowChildren(family, pieces) };
-  store.database.update(families).set(sums).where(eq(families.id, family.id)).run();
+  updateSums(store.database).run({ id: family.id, ...sums });
 }
 
 const valuesOf = (family: Family | null) =>
@@ -86,11 +119,6 @@ function saveValues({ database }: Store, before: Family | null, family: Family):
     database.delete(familyValues).where(here).run();
   }
   for (const [key, one] of now) {
-    if (!was.has(key))
-      database
-        .insert(familyValues)
-        .values({ familyId: family.id, ...one })
-        .onConflictDoNothing()
-        .run();
+    if (!was.has(key)) insertValue(database).run({ familyId: family.id, ...one });
   }
 }

@@ -5,10 +5,29 @@
  */
 import { eq, sql } from 'drizzle-orm';
 import { freeze, touchedChildren, type Child, type Family, type Registry } from '@loom-kin/core';
+import { prepared } from '../store/prepared';
 import { families } from '../store/schema';
 import type { Store } from '../store/store';
 
 const TABLE = 'family_words';
+
+const HERE = eq(families.id, sql.placeholder('id'));
+const rowOf = prepared((database) => database.select({ row: families.searchRow }).from(families).where(HERE).prepare());
+const setRow = prepared((database) =>
+  database
+    .update(families)
+    .set({ searchRow: sql`${sql.placeholder('row')}` })
+    .where(HERE)
+    .prepare(),
+);
+const lastRow = prepared((database) =>
+  database
+    .select({ most: sql<number | null>`max(${families.searchRow})` })
+    .from(families)
+    .prepare(),
+);
+const removeWords = prepared(({ $client }) => $client.prepare(`DELETE FROM ${TABLE} WHERE rowid = ?`));
+const insertWords = prepared(({ $client }) => $client.prepare(`INSERT INTO ${TABLE} (rowid, words) VALUES (?, ?)`));
 
 /** Makes the table, and fills it where families are there already. */
 export function ensureSearch(store: Store): void {
@@ -25,33 +44,20 @@ export function saveSearchWords(store: Store, before: Family | null, family: Fam
   const { registry } = store.catalogue();
   if (before && !isFoundOtherwise(registry, before, family)) return;
   const words = searchWords(registry, family);
-  const { $client } = database;
-  const known = database
-    .select({ row: families.searchRow })
-    .from(families)
-    .where(eq(families.id, family.id))
-    .get()?.row;
+  const known = rowOf(database).get({ id: family.id })?.row;
   const row = known ?? nextRow(store);
-  if (known === null || known === undefined) {
-    database.update(families).set({ searchRow: row }).where(eq(families.id, family.id)).run();
-  }
-  $client.prepare(`DELETE FROM ${TABLE} WHERE rowid = ?`).run(row);
-  $client.prepare(`INSERT INTO ${TABLE} (rowid, words) VALUES (?, ?)`).run(row, words);
+  if (known === null || known === undefined) setRow(database).run({ id: family.id, row });
+  removeWords(database).run(row);
+  insertWords(database).run(row, words);
 }
 
 /** A family that goes is found no more. */
 export function forgetSearchWords({ database }: Store, id: string): void {
-  const known = database.select({ row: families.searchRow }).from(families).where(eq(families.id, id)).get()?.row;
-  if (typeof known === 'number') database.$client.prepare(`DELETE FROM ${TABLE} WHERE rowid = ?`).run(known);
+  const known = rowOf(database).get({ id })?.row;
+  if (typeof known === 'number') removeWords(database).run(known);
 }
 
-function nextRow({ database }: Store): number {
-  const last = database
-    .select({ most: sql<number | null>`max(${families.searchRow})` })
-    .from(families)
-    .get();
-  return (last?.most ?? 0) + 1;
-}
+const nextRow = ({ database }: Store): number => (lastRow(database).get()?.most ?? 0) + 1;
 
 /** Whether a change touched what a family is found by. Children come and go with a change of the axes only. */
 function isFoundOtherwise(registry: Registry, before: Family, family: Family): boolean {

@@ -3,23 +3,34 @@ import { eq, inArray, sql } from 'drizzle-orm';
 import { fieldOfPaired, pathOf } from '@loom-kin/core';
 import type { Part } from '../changes/journal';
 import type { Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { due, families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';
 
 /** More families than these, due for one reason, are a re-check: a job of its own, behind what the seller just changed. */
 export const FEW = 24;
 
+const ONCE_MORE = sql`${due.turn} + 1`;
+const markAmong = prepared((database) =>
+  database
+    .insert(due)
+    .values({ familyId: sql.placeholder('familyId'), turn: 1, among: true })
+    .onConflictDoUpdate({ target: due.familyId, set: { turn: ONCE_MORE } })
+    .prepare(),
+);
+const markAlone = prepared((database) =>
+  database
+    .insert(due)
+    .values({ familyId: sql.placeholder('familyId'), turn: 1, among: false })
+    .onConflictDoUpdate({ target: due.familyId, set: { turn: ONCE_MORE, among: false } })
+    .prepare(),
+);
+
 /** Marks families; one that is due already is due for one more reason, so that an answer under way comes too late. */
 export function markDue(database: Database, familyIds: Iterable<string>): void {
   const ids = [...familyIds];
-  const among = ids.length > FEW;
-  for (const familyId of ids) {
-    database
-      .insert(due)
-      .values({ familyId, turn: 1, among })
-      .onConflictDoUpdate({ target: due.familyId, set: { turn: sql`${due.turn} + 1`, ...(among ? {} : { among }) } })
-      .run();
-  }
+  const mark = (ids.length > FEW ? markAmong : markAlone)(database);
+  for (const familyId of ids) mark.run({ familyId });
 }
 
 export function markAllDue(database: Database): void {
@@ -30,10 +41,12 @@ export function markAllDue(database: Database): void {
 /** Marks what a change's parts can touch. */
 export function dueAfter(store: Store, parts: readonly Pick<Part, 'thing' | 'thingId' | 'forward'>[]): void {
   const { database } = store;
-  for (const { thing, thingId, forward = [] } of parts) {
+  const touched = parts.flatMap(({ thing, thingId }) => (thing === 'family' || thing === 'stock' ? [thingId] : []));
+  markDue(database, new Set(touched));
+  for (const { thing, forward = [] } of parts) {
+    if (thing === 'family' || thing === 'stock') continue;
     const places = forward.map((step) => pathOf(step.path).slice(1));
-    if (thing === 'family' || thing === 'stock') markDue(database, [thingId]);
-    else if (thing === 'pairings' && places.some(([paired]) => fieldOfPaired(paired!) !== null)) markAllDue(database);
+    if (thing === 'pairings' && places.some(([paired]) => fieldOfPaired(paired!) !== null)) markAllDue(database);
     else if (thing === 'pairings') markDue(database, familiesWithWords(database, places));
     else if (thing === 'categoryMap')
       markDue(

@@ -28,11 +28,12 @@ export function openOwners(database: Database): NumberOwners {
     for (let from = 0; from < identities.length; from += AT_ONCE) {
       const some = identities.slice(from, from + AT_ONCE);
       for (const identity of some) known.set(`${kind}|${identity}`, undefined);
+      // Tables are gone through in this order (a cross join keeps it): each number is looked up once.
       const found = database.all<Owner & { value: string }>(sql`
         SELECT i.value, i.family_id AS familyId, i.child_id AS childId, f.name
         FROM json_each(${JSON.stringify(some)}) AS named
-        JOIN identifiers AS i ON i.kind = ${kind} AND i.value = named.value
-        JOIN families AS f ON f.id = i.family_id`);
+        CROSS JOIN identifiers AS i ON i.kind = ${kind} AND i.value = named.value
+        CROSS JOIN families AS f ON f.id = i.family_id`);
       for (const { value, ...owner } of found) known.set(`${kind}|${value}`, owner);
     }
   }

@@ -15,6 +15,7 @@ import {
 import type { BundleItems } from '@loom-kin/contract';
 import { loadFamily } from '../families/load';
 import type { Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { bundleParts, families, identifiers, stockCounts } from '../store/schema';
 
 /** Stores which items are in the sets of a family, and says whether any changed. What is in a set is no set itself, and no set is in itself. */
@@ -72,11 +73,19 @@ export function isBundle(database: Database, familyId: string, childId: string):
   return database.select({ sku: bundleParts.sku }).from(bundleParts).where(here).get() !== undefined;
 }
 
+const partsIn = prepared((database) =>
+  database
+    .select()
+    .from(bundleParts)
+    .where(eq(bundleParts.familyId, sql.placeholder('familyId')))
+    .prepare(),
+);
+
 /** Sets of a family: child → its parts. Mostly there is none. */
 export function bundlesOf(database: Database, familyId: string): Map<string, BundlePart[]> {
   const found = new Map<string, BundlePart[]>();
-  const rows = database.select().from(bundleParts).where(eq(bundleParts.familyId, familyId)).all();
-  for (const { childId, sku, pieces } of rows) found.set(childId, [...(found.get(childId) ?? []), { sku, pieces }]);
+  for (const { childId, sku, pieces } of partsIn(database).all({ familyId }))
+    found.set(childId, [...(found.get(childId) ?? []), { sku, pieces }]);
   return found;
 }
 
@@ -163,6 +172,7 @@ export function familiesWithBundlesOf(database: Database, familyIds: readonly st
       .limit(1)
       .all().length === 0;
   if (isEmpty || familyIds.length === 0) return [];
+  const own = new Set(familyIds);
   const found = new Set<string>();
   for (let at = 0; at < familyIds.length; at += 500) {
     const rows = database
@@ -171,7 +181,7 @@ export function familiesWithBundlesOf(database: Database, familyIds: readonly st
       .innerJoin(identifiers, and(eq(identifiers.kind, 'sku'), eq(identifiers.value, bundleParts.sku)))
       .where(inArray(identifiers.familyId, familyIds.slice(at, at + 500)))
       .all();
-    for (const { id } of rows) if (!familyIds.includes(id)) found.add(id);
+    for (const { id } of rows) if (!own.has(id)) found.add(id);
   }
   return [...found];
 }

@@ -14,17 +14,46 @@ import {
   type StockPlaces,
 } from '@loom-kin/core';
 import type { Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { movements, stockCounts, type StockMove } from '../store/schema';
 import { bundlesOf, itemFinder, setsAt, setsOf } from './bundles';
 
-/** child id → pieces at all locations together; of sets, as many as there are parts for. */
-export function loadStock(database: Database, familyId: string): Record<string, number> {
-  const rows = database
+const value = sql.placeholder;
+const OF_FAMILY = eq(stockCounts.familyId, value('familyId'));
+const countsOf = prepared((database) => database.select().from(stockCounts).where(OF_FAMILY).prepare());
+const sumsOf = prepared((database) =>
+  database
     .select({ childId: stockCounts.childId, pieces: sql<number>`sum(${stockCounts.pieces})` })
     .from(stockCounts)
-    .where(eq(stockCounts.familyId, familyId))
+    .where(OF_FAMILY)
     .groupBy(stockCounts.childId)
-    .all();
+    .prepare(),
+);
+const AT_PLACE = {
+  ...{ familyId: value('familyId'), childId: value('childId') },
+  ...{ location: value('location'), pieces: value('pieces') },
+};
+const insertMove = prepared((database) =>
+  database
+    .insert(movements)
+    .values({ ...AT_PLACE, kind: value('kind'), reason: value('reason'), at: value('at'), key: value('key') })
+    .onConflictDoNothing()
+    .prepare(),
+);
+const addPieces = prepared((database) =>
+  database
+    .insert(stockCounts)
+    .values(AT_PLACE)
+    .onConflictDoUpdate({
+      target: [stockCounts.childId, stockCounts.location],
+      set: { pieces: sql`${stockCounts.pieces} + excluded.pieces` },
+    })
+    .prepare(),
+);
+
+/** child id → pieces at all locations together; of sets, as many as there are parts for. */
+export function loadStock(database: Database, familyId: string): Record<string, number> {
+  const rows = sumsOf(database).all({ familyId });
   const stock = Object.fromEntries(rows.map((row) => [row.childId, row.pieces]));
   const find = itemFinder(database);
   for (const [childId, parts] of bundlesOf(database, familyId)) stock[childId] = setsOf(parts, find) ?? 0;
@@ -33,7 +62,7 @@ export function loadStock(database: Database, familyId: string): Record<string, 
 
 /** Child → location → pieces that were counted, for every child that has any. */
 export function loadPlaces(database: Database, familyId: string): Record<string, Record<string, number>> {
-  const rows = database.select().from(stockCounts).where(eq(stockCounts.familyId, familyId)).all();
+  const rows = countsOf(database).all({ familyId });
   const places: Record<string, Record<string, number>> = {};
   for (const { childId, location, pieces } of rows) (places[childId] ??= {})[location] = pieces;
   return places;
@@ -143,26 +172,11 @@ function write(
   moves: readonly KeyedMove[],
   at: string,
 ): Set<string> {
-  const value = sql.placeholder;
-  const base = { familyId, childId: value('childId'), location: value('location'), pieces: value('pieces') };
-  // Made once for all rows: making a statement takes many times as long as running it.
-  const insert = database
-    .insert(movements)
-    .values({ ...base, kind, reason, at, key: value('key') })
-    .onConflictDoNothing()
-    .prepare();
-  const add = database
-    .insert(stockCounts)
-    .values(base)
-    .onConflictDoUpdate({
-      target: [stockCounts.childId, stockCounts.location],
-      set: { pieces: sql`${stockCounts.pieces} + excluded.pieces` },
-    })
-    .prepare();
   const written = new Set<string>();
   for (const { key, childId, location, pieces } of moves) {
-    if (insert.run({ key, childId, location, pieces }).changes === 0) continue;
-    add.run({ childId, location, pieces });
+    const row = { familyId, childId, location, pieces };
+    if (insertMove(database).run({ ...row, key, kind, reason, at }).changes === 0) continue;
+    addPieces(database).run(row);
     written.add(key);
   }
   return written;

@@ -64,7 +64,10 @@ export const givenIdentifiers = sqliteTable(
     returned: integer({ mode: 'boolean' }).notNull().default(false),
     familyId: text().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.kind, table.value] })],
+  (table) => [
+    primaryKey({ columns: [table.kind, table.value] }),
+    index('given_identifiers_by_family').on(table.familyId),
+  ],
 );
 
 /** Which values a family's axes have, so that a pairing finds the families it touches. */

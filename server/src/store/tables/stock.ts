@@ -20,7 +20,8 @@ export const movements = sqliteTable(
     pieces: integer().notNull(),
     at: text().notNull(),
   },
-  (table) => [index('movements_by_child').on(table.childId)],
+  // By family first: what refers to a family is looked for wherever one comes or goes.
+  (table) => [index('movements_by_family').on(table.familyId, table.childId)],
 );
 
 /** The sum of the ledger per child and location, kept in the same transaction. */
