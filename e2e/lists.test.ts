@@ -99,6 +99,35 @@ describe('A list', () => {
     expect(Object.values((await familyCalled('Wax Tin')).stock)).toEqual([12]);
   });
 
+  it('with a number in two of its families goes in but for the second row, whatever marks its cells have', async () => {
+    const view = await bring(
+      [
+        'Name;Colour;SKU;Price;Description',
+        'Skerry Beanie;Navy;SKB-1;19;Knitted\u2028in the round',
+        'Skerry Beanie;Rust;SKB-2;19;',
+        'Skerry Mitts;Navy;SKB-2;15;',
+        'Skerry Mitts;Sage;SKB-3;15;',
+        'Skerry Scarf;Navy;SKB-4;29;',
+        'Skerry Scarf;Rust;SKB-5;29;',
+      ].join('\n'),
+    );
+    expect(view.counts).toMatchObject({ newFamily: 5, refused: 1 });
+    const { rows } = await world.call(api.listRows, { params: { id: view.id }, query: { only: 'refused' } });
+    expect(rows.map(({ row, problems }) => [row, problems[0]!.message])).toEqual([
+      [
+        4,
+        'The SKU SKB-2 stands in row 3 already, with Skerry Beanie. Each number belongs to one child: give this row its own.',
+      ],
+    ]);
+    await take(view.id);
+    const skus = async (name: string) =>
+      Object.values((await familyCalled(name)).family.children).map(({ fields }) => fields.sku);
+    expect([await skus('Skerry Beanie'), await skus('Skerry Mitts')]).toEqual([['SKB-1', 'SKB-2'], ['SKB-3']]);
+    const { change } = await viewOf(view.id);
+    await world.call(api.undo, { params: { id: change! }, body: { key: 'undo-the-beanies' } });
+    expect(await names()).not.toContain('Skerry Mitts');
+  });
+
   it('brings an axis to a family that is there; one undo takes it away again', async () => {
     const first = await bring('SKU;Name;Colour;Stock\nQC-1;Quay Cap;Navy;5\nQC-2;Quay Cap;Rust;7');
     await take(first.id);

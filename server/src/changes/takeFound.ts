@@ -2,6 +2,7 @@
 import { freeze, type Family } from '@loom-kin/core';
 import type { ChangeDone } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
+import { familiesMade } from '../lists/foundFiles';
 import type { Count } from '../stock/ledger';
 import type { Store } from '../store/store';
 import { countPieces } from './countPieces';
@@ -22,18 +23,28 @@ export interface FoundOrder extends FoundFamily {
   title: string;
 }
 
-export interface AllFoundOrder {
+/** What was read of a list: its families lie beside it. */
+export interface ListOrder {
   key: string;
   title: string;
-  families: readonly FoundFamily[];
+  path: string;
+  /** Of all its families. */
+  children: number;
 }
 
 /** The change, or null where somebody has changed a family since: it has to be read anew. */
 export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): ChangeDone | null =>
-  takeAllFound(store, { key, title, families: [found] });
+  takeFamilies(store, { key, title }, [found]);
 
-/** The same for many families, as one change. */
-export function takeAllFound(store: Store, { families, ...order }: AllFoundOrder): ChangeDone | null {
+/** The same for all families of a list, as one change. */
+export const takeList = (store: Store, { key, title, path }: ListOrder): ChangeDone | null =>
+  takeFamilies(store, { key, title }, familiesMade(path));
+
+function takeFamilies(
+  store: Store,
+  order: { key: string; title: string },
+  families: readonly FoundFamily[],
+): ChangeDone | null {
   let isOvertaken = false;
   try {
     return workChange(store, order, 'you', (work) => {

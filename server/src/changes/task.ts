@@ -6,27 +6,26 @@ import type { Database } from '../store/database';
 import { changeParts } from '../store/schema';
 import type { Store } from '../store/store';
 import { runChange, type ChangeOrder } from './runChange';
-import { takeAllFound, takeFound, type AllFoundOrder, type FoundOrder } from './takeFound';
+import { takeFound, takeList, type FoundOrder, type ListOrder } from './takeFound';
 import { stepBack } from './undo';
 
 export type WriteTask =
   | { do: 'change'; order: ChangeOrder }
   | { do: 'undo' | 'redo'; changeId: number; key: string }
   | { do: 'take'; order: FoundOrder }
-  | { do: 'takeAll'; order: AllFoundOrder };
+  | { do: 'takeList'; order: ListOrder };
 
 /** Does it. Null only where what was read of a file was overtaken. */
 export function doWrite(store: Store, task: WriteTask): ChangeDone | null {
   if (task.do === 'change') return runChange(store, task.order);
   if (task.do === 'take') return takeFound(store, task.order);
-  if (task.do === 'takeAll') return takeAllFound(store, task.order);
+  if (task.do === 'takeList') return takeList(store, task.order);
   return stepBack(store, task.changeId, task.do, task.key);
 }
 
 /** Whether it takes longer than others should wait. */
 export function isLong(database: Database, task: WriteTask): boolean {
-  if (task.do === 'takeAll')
-    return areMany(task.order.families.reduce((sum, { family }) => sum + Object.keys(family.children).length, 0));
+  if (task.do === 'takeList') return areMany(task.order.children);
   if (task.do === 'take') return areMany(Object.keys(task.order.family.children).length);
   if (task.do !== 'change') return wasLong(database, task.changeId);
   const { steps } = task.order;

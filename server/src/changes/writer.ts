@@ -9,7 +9,7 @@ import type { Written, WriteWorkerSettings } from './worker';
 
 export interface Writer {
   /** Makes a change; throws a Refusal where it cannot be made. Null only where what was read of a file was overtaken. */
-  write(task: Exclude<WriteTask, { do: 'take' | 'takeAll' }>): Promise<ChangeDone>;
+  write(task: Exclude<WriteTask, { do: 'take' | 'takeList' }>): Promise<ChangeDone>;
   write(task: WriteTask): Promise<ChangeDone | null>;
   close(): Promise<void>;
 }

@@ -12,6 +12,7 @@ import { familyDetail } from '../families/detail';
 import { loadFamily } from '../families/load';
 import { saidElsewhere } from '../families/saidElsewhere';
 import { writeLabels, type LabelsOf } from '../labels/writeLabels';
+import { writeFound } from '../lists/foundFiles';
 import type { ListFound } from '../lists/listFound';
 import { readListFile, type ListOrder } from '../lists/readListFile';
 import { loadStock, loadStockAt } from '../stock/ledger';
@@ -50,7 +51,7 @@ async function workOn(task: FileTask): Promise<FileDone> {
     case 'readSheet':
       return readSheetFile(task);
     case 'readList':
-      return readListFile(database, task.order, (done, total) => task.port.postMessage({ done, total }));
+      return readListTask(task);
     case 'writeCatalogue':
       await writeCatalogue(database, task.order, (done, total) => task.port.postMessage({ done, total }));
       return null;
@@ -70,6 +71,11 @@ async function workOn(task: FileTask): Promise<FileDone> {
     case 'detail':
       return asJson(database.transaction(() => familyDetail(database, task.familyId)));
   }
+}
+
+async function readListTask({ order, port }: Extract<FileTask, { do: 'readList' }>): Promise<ListFound> {
+  const read = await readListFile(database, order, (done, total) => port.postMessage({ done, total }));
+  return writeFound(order.path, read, order.make);
 }
 
 async function readSheetFile(task: Extract<FileTask, { do: 'readSheet' }>): Promise<SheetFound> {

@@ -3,7 +3,7 @@ import type { AddressedPicture } from '@loom-kin/core';
 import type { ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
 import type { FoundFamily } from '../changes/takeFound';
 
-export interface ListFound {
+export interface ListRead {
   found: Omit<ListView, 'id' | 'fileName' | 'account' | 'applied' | 'change' | 'settlement' | 'pictureIntake'>;
   families: { mark: 'plain' | 'doubtful' | 'refused' | 'single'; doc: ListFamilyView }[];
   rows: ListRowView[];
@@ -12,4 +12,11 @@ export interface ListFound {
   pictures: AddressedPicture[];
   /** Names lists with these headers. */
   kind: string;
+}
+
+/** What goes between threads of it; its families and rows, which may be many, lie in files beside the list. */
+export interface ListFound extends Pick<ListRead, 'found' | 'pictures' | 'kind'> {
+  rows: number;
+  /** Children of the families that it makes. */
+  children: number;
 }

@@ -5,7 +5,8 @@
 import { existsSync, writeFileSync } from 'node:fs';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
-import { eq, sql } from 'drizzle-orm';
+import { setImmediate } from 'node:timers/promises';
+import { eq } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { ListMappingSchema, ListSettlementSchema, NO_SETTLEMENT, Refusal } from '@loom-kin/core';
 import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
@@ -18,9 +19,11 @@ import { forgetOldJobs, jobRow, openJob, setJob } from '../jobs/jobs';
 import { createJobRunner, progressOf } from '../jobs/runJobs';
 import type { PictureIntakes } from '../pictures/pictureIntakes';
 import { inTransaction } from '../store/database';
+import { prepared } from '../store/prepared';
 import { listFamilies, listRows } from '../store/schema';
 import type { ListJob } from '../store/tables/jobs';
 import { incomingFolder, type Store } from '../store/store';
+import { forgetFound, foundLines } from './foundFiles';
 import { keepLive } from './keepLive';
 import { changeKeyOf, mindList } from './listViews';
 import type { ListFound } from './listFound';
@@ -47,6 +50,14 @@ export interface Lists {
 
 /** A list brings so many pictures; those behind them are for a list of their own. */
 const ADDRESSES_AT_MOST = 20_000;
+
+/** What was read comes as JSON already. */
+const addFamily = prepared(({ $client }) =>
+  $client.prepare('INSERT INTO list_families (job_id, at, mark, doc) VALUES (?, ?, ?, ?)'),
+);
+const addRow = prepared(({ $client }) =>
+  $client.prepare('INSERT INTO list_rows (job_id, at, row, verdict, doc) VALUES (?, ?, ?, ?, ?)'),
+);
 
 const takingIn = (fileName: string) => `Take ${fileName} in`;
 
@@ -77,14 +88,23 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
       const make = list.apply && (!isMade || (list.fetches && list.pictures === null));
       const { fileName, sheet, mapping, settlement, deletions } = list;
       const order = { path: pathOf(list.file), fileName, sheet, mapping, settlement, make, deletions };
-      const found = await pool.readList(order, signal, progressOf(store, id));
-      if (list.apply && !isMade) await takeAll(key, list, found);
-      storeFound(id, { ...list, pictures: list.pictures ?? (make ? fetchPictures(list, found) : null) }, found);
+      try {
+        const found = await pool.readList(order, signal, progressOf(store, id));
+        if (list.apply && !isMade) await takeAll(key, list, found);
+        const pictures = list.pictures ?? (make ? fetchPictures(list, found) : null);
+        // What a list would do is no longer asked once it is done: the families are there.
+        if (!list.apply) await storeFound(id, order.path, signal);
+        const known = list.apply ? list.found : found.found;
+        setJob(store, id, { done: found.rows, total: found.rows, list: { ...list, pictures, found: known } });
+      } finally {
+        forgetFound(order.path);
+      }
     });
   }
 
-  async function takeAll(key: string, list: ListJob, { made, kind }: ListFound): Promise<void> {
-    const done = await writer.write({ do: 'takeAll', order: { key, title: takingIn(list.fileName), families: made } });
+  async function takeAll(key: string, list: ListJob, { children, kind }: ListFound): Promise<void> {
+    const order = { key, title: takingIn(list.fileName), path: pathOf(list.file), children };
+    const done = await writer.write({ do: 'takeList', order });
     if (!done) throw new Overtaken();
     if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
     if (list.account !== null && list.live) keepLive(store, list.account, list.live);
@@ -98,24 +118,21 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
     return pictures.start({ files: [], addresses: some.map(({ address }) => address), places, familyId: null }).id;
   }
 
-  function storeFound(id: string, list: ListJob, { found, families, rows }: ListFound): void {
-    // What a list would do is no longer asked once it is done: the families are there.
-    const isTaken = list.apply && list.found !== null;
-    inTransaction(database, () => {
-      if (isTaken) return;
-      database.delete(listFamilies).where(eq(listFamilies.jobId, id)).run();
-      database.delete(listRows).where(eq(listRows.jobId, id)).run();
-      // Made once for all rows: making a statement takes many times as long as running it.
-      const value = sql.placeholder;
-      const ofFamily = { jobId: id, at: value('at'), mark: value('mark'), doc: value('doc') };
-      const addFamily = database.insert(listFamilies).values(ofFamily).prepare();
-      families.forEach(({ mark, doc }, at) => addFamily.run({ at, mark, doc }));
-      const ofRow = { jobId: id, at: value('at'), row: value('row'), verdict: value('verdict'), doc: value('doc') };
-      const addRow = database.insert(listRows).values(ofRow).prepare();
-      rows.forEach((doc, at) => addRow.run({ at, row: doc.row, verdict: doc.verdict, doc }));
-    });
-    const kept = isTaken ? list.found : found;
-    setJob(store, id, { done: rows.length, total: rows.length, list: { ...list, found: kept } });
+  /** Stores what was read some rows at a time, so that nobody waits for a long list. */
+  async function storeFound(id: string, path: string, signal: AbortSignal): Promise<void> {
+    database.delete(listFamilies).where(eq(listFamilies.jobId, id)).run();
+    database.delete(listRows).where(eq(listRows.jobId, id)).run();
+    for (const kind of ['families', 'rows'] as const) {
+      const add = (kind === 'families' ? addFamily : addRow)(database);
+      let at = 0;
+      for await (const lines of foundLines(path, kind)) {
+        if (signal.aborted) return;
+        inTransaction(database, () => {
+          for (const line of lines) add.run(id, at++, ...line);
+        });
+        await setImmediate();
+      }
+    }
   }
 
   function begin(list: Pick<ListJob, 'file' | 'fileName'> & Partial<ListJob>): Job {

@@ -6,7 +6,7 @@ import { readCatalogue } from '../catalogue/readCatalogue';
 import { readFamilyFile, type FamilyFound } from '../files/familyFile';
 import { loadStock } from '../stock/ledger';
 import type { Database } from '../store/database';
-import type { ListFound } from './listFound';
+import type { ListRead } from './listFound';
 
 const FAMILIES_AT_MOST = 50_000;
 
@@ -34,9 +34,9 @@ export function readCatalogueFile(
   given: readonly unknown[],
   make: boolean,
   tell: (done: number, total: number) => void,
-): ListFound {
+): ListRead {
   const catalogue = readCatalogue(database);
-  const found: ListFound = { found: emptyView(given.length), families: [], rows: [], made: [], pictures: [], kind: '' };
+  const found: ListRead = { found: emptyView(given.length), families: [], rows: [], made: [], pictures: [], kind: '' };
   const seen = new Set<string>();
   given.forEach((file, at) => {
     if (at % 50 === 0) tell(at, given.length);
@@ -95,7 +95,7 @@ function viewOf(at: number, row: number, verdict: ListVerdict, { revision, famil
 
 const noCounts = (): ListCounts => Object.fromEntries(LIST_VERDICTS.map((verdict) => [verdict, 0])) as ListCounts;
 
-const emptyView = (rows: number): ListFound['found'] => ({
+const emptyView = (rows: number): ListRead['found'] => ({
   ...{ sheets: [], sheet: null, rows, head: [], headerRows: [], columns: [], mapping: NO_MAPPING, families: 0 },
   ...{ counts: noCounts(), skipped: [], mended: [], problems: [], problemCount: 0, pictures: 0 },
 });

@@ -21,7 +21,7 @@ import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView } from '@loom-kin/
 import { decodeText, readTable, sheetNames } from '@loom-kin/sheets';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import type { Database } from '../store/database';
-import type { ListFound } from './listFound';
+import type { ListRead } from './listFound';
 import { catalogueIn, readCatalogueFile } from './readCatalogueFile';
 import { kindOfList, rememberedMapping } from './remembered';
 import { openShelves } from './shelves';
@@ -47,7 +47,7 @@ export async function readListFile(
   database: Database,
   order: ListOrder,
   tell: (done: number, total: number) => void,
-): Promise<ListFound> {
+): Promise<ListRead> {
   const bytes = await readFile(order.path);
   const given = /\.json$/i.test(order.fileName) ? catalogueIn(decodeText(bytes)) : null;
   if (given) return database.transaction(() => readCatalogueFile(database, given, order.make, tell));
@@ -80,7 +80,7 @@ interface Found {
   revisionOf: (familyId: string) => number | null;
 }
 
-function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, kind }: Found): ListFound {
+function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, kind }: Found): ListRead {
   const rows = plans.flatMap((plan) => plan.rows).sort((a, b) => a.row - b.row);
   const made = order.make
     ? plans
@@ -136,7 +136,7 @@ function isCountedOnce(): (row: ListRow) => boolean {
   };
 }
 
-function viewsOf(reading: ListReading, plans: readonly Become[]): ListFound['families'] {
+function viewsOf(reading: ListReading, plans: readonly Become[]): ListRead['families'] {
   return [...reading.families, ...reading.singles.map(singleAsFamily)].map((family, at) => {
     const plan = plans[at]!;
     const counts = countsOf(plan.rows);

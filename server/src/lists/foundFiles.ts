@@ -1,0 +1,82 @@
+/**
+ * What was read of a list, on its way from the thread that read it: a line for each family, row and family made. Another thread takes
+ * them line by line, so that nobody waits while a hundred thousand rows go over.
+ */
+import { closeSync, createReadStream, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
+import type { FoundFamily } from '../changes/takeFound';
+import type { ListFound, ListRead } from './listFound';
+
+const KINDS = ['families', 'rows', 'made'] as const;
+export type FoundKind = (typeof KINDS)[number];
+
+/** Where the lines of one kind lie, beside the list. */
+export const foundFile = (path: string, kind: FoundKind): string => `${path}.${kind}`;
+
+/** So many lines are written at once. */
+const AT_ONCE = 500;
+
+/** Writes what was read beside the list, with `make` the families that it makes alone. */
+export function writeFound(path: string, read: ListRead, make: boolean): ListFound {
+  if (make) write(path, 'made', read.made, (one) => JSON.stringify(one));
+  else {
+    write(path, 'families', read.families, ({ mark, doc }) => `${mark}\t${JSON.stringify(doc)}`);
+    write(path, 'rows', read.rows, (doc) => `${doc.row}\t${doc.verdict}\t${JSON.stringify(doc)}`);
+  }
+  const { found, pictures, kind, rows, made } = read;
+  const children = made.reduce((sum, { family }) => sum + Object.keys(family.children).length, 0);
+  return { found, pictures, kind, rows: rows.length, children };
+}
+
+function write<T>(path: string, kind: FoundKind, all: readonly T[], line: (one: T) => string): void {
+  const file = openSync(foundFile(path, kind), 'w', 0o600);
+  try {
+    for (let from = 0; from < all.length; from += AT_ONCE)
+      writeSync(
+        file,
+        all
+          .slice(from, from + AT_ONCE)
+          .map((one) => `${line(one)}\n`)
+          .join(''),
+      );
+  } finally {
+    closeSync(file);
+  }
+}
+
+/** So many characters are read at once. */
+const READ_AT_ONCE = 1 << 18;
+
+/** The lines of one kind, some at a time, each parted where tabs stand before its JSON, which has no line break in it. */
+export async function* foundLines(path: string, kind: 'families' | 'rows'): AsyncGenerator<string[][]> {
+  const parts = kind === 'rows' ? 3 : 2;
+  const options = { encoding: 'utf8', highWaterMark: READ_AT_ONCE } as const;
+  let rest = '';
+  for await (const piece of createReadStream(foundFile(path, kind), options)) {
+    const lines = (rest + String(piece)).split('\n');
+    rest = lines.pop()!;
+    yield lines.map((line) => parted(line, parts));
+  }
+}
+
+function parted(line: string, parts: number): string[] {
+  const cells: string[] = [];
+  let from = 0;
+  while (cells.length < parts - 1) {
+    const to = line.indexOf('\t', from);
+    cells.push(line.slice(from, to));
+    from = to + 1;
+  }
+  return [...cells, line.slice(from)];
+}
+
+/** The families that a list makes. */
+export const familiesMade = (path: string): FoundFamily[] =>
+  readFileSync(foundFile(path, 'made'), 'utf8')
+    .split('\n')
+    .filter(Boolean)
+    .map((line) => JSON.parse(line) as FoundFamily);
+
+/** Removes what lies beside a list. */
+export function forgetFound(path: string): void {
+  for (const kind of KINDS) rmSync(foundFile(path, kind), { force: true });
+}
