@@ -231,6 +231,22 @@ Broken row;L9;1`;
     expect(gone.woven).toBe(false);
   });
 
+  it('changes the children it names though others that it says are to go may stay', async () => {
+    const priceOf = async (sku: string) => {
+      const { family } = await familyCalled('Storm Jacket');
+      return Object.values(family.children).find((child) => child.fields.sku === sku)!;
+    };
+    const view = await bring('Action;SKU;Article;Farbe;Size;VK\ndelete;SKJ-2;;;;\n;SKJ-1;Storm Jacket;Navy;M;177,00');
+    expect(view.counts).toMatchObject({ goes: 1, changed: 1 });
+    await take(view.id, false);
+    expect(await priceOf('SKJ-1')).toMatchObject({ woven: true, fields: { price: '177.00' } });
+    expect(await priceOf('SKJ-2')).toMatchObject({ woven: true });
+    const again = await bring('Action;SKU;Article;Farbe;Size;VK\ndelete;SKJ-2;;;;\n;SKJ-1;Storm Jacket;Navy;M;178,00');
+    await take(again.id, true);
+    expect(await priceOf('SKJ-1')).toMatchObject({ woven: true, fields: { price: '178.00' } });
+    expect(await priceOf('SKJ-2')).toMatchObject({ woven: false });
+  });
+
   it('made of what stands on an account becomes families that are known to be listed there, and go on to another', async () => {
     // A listing of somebody else's making: what the product sent, under other numbers.
     const coat = await seller.shopFamily({ name: 'Sent coat' });

@@ -30,6 +30,8 @@ export interface ListOrder {
   path: string;
   /** Of all its families. */
   children: number;
+  /** Whether children that it says are to go do so. */
+  deletions: boolean;
 }
 
 /** The change, or null where somebody has changed a family since: it has to be read anew. */
@@ -37,8 +39,8 @@ export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): C
   takeFamilies(store, { key, title }, [found]);
 
 /** The same for all families of a list, as one change. */
-export const takeList = (store: Store, { key, title, path }: ListOrder): ChangeDone | null =>
-  takeFamilies(store, { key, title }, familiesMade(path));
+export const takeList = (store: Store, { key, title, path, deletions }: ListOrder): ChangeDone | null =>
+  takeFamilies(store, { key, title }, familiesMade(path, deletions ? 'go' : 'stay'));
 
 function takeFamilies(
   store: Store,

@@ -75,7 +75,7 @@ async function workOn(task: FileTask): Promise<FileDone> {
 
 async function readListTask({ order, port }: Extract<FileTask, { do: 'readList' }>): Promise<ListFound> {
   const read = await readListFile(database, order, (done, total) => port.postMessage({ done, total }));
-  return writeFound(order.path, read, order.make);
+  return writeFound(order.path, read);
 }
 
 async function readSheetFile(task: Extract<FileTask, { do: 'readSheet' }>): Promise<SheetFound> {

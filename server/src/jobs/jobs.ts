@@ -7,6 +7,7 @@ import type { DispatchSummary, Job } from '@loom-kin/contract';
 import { readDispatches } from '../dispatch/dispatches';
 import type { Database } from '../store/database';
 import { jobs } from '../store/schema';
+import { forgetFound } from '../lists/foundFiles';
 import { incomingFolder, type Store } from '../store/store';
 
 export type JobRow = typeof jobs.$inferSelect;
@@ -105,6 +106,8 @@ export function forgetOldJobs(store: Store): void {
       .run();
   for (const { id, sheet, list, export: out } of old) {
     const file = sheet?.file ?? list?.file ?? (out ? writtenName(id) : null);
-    if (file) rmSync(join(incomingFolder(store), file), { force: true });
+    if (!file) continue;
+    rmSync(join(incomingFolder(store), file), { force: true });
+    if (list) forgetFound(join(incomingFolder(store), file));
   }
 }

@@ -2,29 +2,27 @@
  * What was read of a list, on its way from the thread that read it: a line for each family, row and family made. Another thread takes
  * them line by line, so that nobody waits while a hundred thousand rows go over.
  */
-import { closeSync, createReadStream, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
-import type { FoundFamily } from '../changes/takeFound';
-import type { ListFound, ListRead } from './listFound';
+import { closeSync, createReadStream, existsSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
+import type { AddressedPicture } from '@loom-kin/core';
+import type { ListFamilyMade, ListFound, ListRead } from './listFound';
 
-const KINDS = ['families', 'rows', 'made'] as const;
-export type FoundKind = (typeof KINDS)[number];
+const KINDS = ['families', 'rows', 'made', 'pictures'] as const;
+type FoundKind = (typeof KINDS)[number];
 
 /** Where the lines of one kind lie, beside the list. */
-export const foundFile = (path: string, kind: FoundKind): string => `${path}.${kind}`;
+const foundFile = (path: string, kind: FoundKind): string => `${path}.${kind}`;
 
 /** So many lines are written at once. */
 const AT_ONCE = 500;
 
-/** Writes what was read beside the list, with `make` the families that it makes alone. */
-export function writeFound(path: string, read: ListRead, make: boolean): ListFound {
-  if (make) write(path, 'made', read.made, (one) => JSON.stringify(one));
-  else {
-    write(path, 'families', read.families, ({ mark, doc }) => `${mark}\t${JSON.stringify(doc)}`);
-    write(path, 'rows', read.rows, (doc) => `${doc.row}\t${doc.verdict}\t${JSON.stringify(doc)}`);
-  }
-  const { found, pictures, kind, rows, made } = read;
+/** Writes what was read beside the list. */
+export function writeFound(path: string, { found, kind, families, rows, made, pictures }: ListRead): ListFound {
+  write(path, 'families', families, ({ mark, doc }) => `${mark}\t${JSON.stringify(doc)}`);
+  write(path, 'rows', rows, (doc) => `${doc.row}\t${doc.verdict}\t${JSON.stringify(doc)}`);
+  write(path, 'made', made, (one) => JSON.stringify(one));
+  write(path, 'pictures', pictures, (one) => JSON.stringify(one));
   const children = made.reduce((sum, { family }) => sum + Object.keys(family.children).length, 0);
-  return { found, pictures, kind, rows: rows.length, children };
+  return { found, kind, rows: rows.length, children };
 }
 
 function write<T>(path: string, kind: FoundKind, all: readonly T[], line: (one: T) => string): void {
@@ -69,12 +67,21 @@ function parted(line: string, parts: number): string[] {
   return [...cells, line.slice(from)];
 }
 
-/** The families that a list makes. */
-export const familiesMade = (path: string): FoundFamily[] =>
-  readFileSync(foundFile(path, 'made'), 'utf8')
+/** The families that a list makes, where children that it says are to go may stay, or go. */
+export const familiesMade = (path: string, when: 'stay' | 'go'): ListFamilyMade[] =>
+  readAll<ListFamilyMade>(path, 'made').filter((one) => one.when === undefined || one.when === when);
+
+/** The pictures that a list names by address. */
+export const picturesNamed = (path: string): AddressedPicture[] => readAll<AddressedPicture>(path, 'pictures');
+
+const readAll = <T>(path: string, kind: FoundKind): T[] =>
+  readFileSync(foundFile(path, kind), 'utf8')
     .split('\n')
     .filter(Boolean)
-    .map((line) => JSON.parse(line) as FoundFamily);
+    .map((line) => JSON.parse(line) as T);
+
+/** Whether what was read of a list lies beside it. */
+export const hasFound = (path: string): boolean => KINDS.every((kind) => existsSync(foundFile(path, kind)));
 
 /** Removes what lies beside a list. */
 export function forgetFound(path: string): void {

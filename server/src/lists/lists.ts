@@ -11,6 +11,7 @@ import type { Logger } from 'pino';
 import { ListMappingSchema, ListSettlementSchema, NO_SETTLEMENT, Refusal } from '@loom-kin/core';
 import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
 import { changeOfKey } from '../changes/journal';
+import { stateOf } from '../changes/stateOf';
 import type { Writer } from '../changes/writer';
 import { Overtaken, withoutOvertaking } from '../files/overtaken';
 import type { Arrived } from '../files/intakes';
@@ -21,9 +22,9 @@ import type { PictureIntakes } from '../pictures/pictureIntakes';
 import { inTransaction } from '../store/database';
 import { prepared } from '../store/prepared';
 import { listFamilies, listRows } from '../store/schema';
-import type { ListJob } from '../store/tables/jobs';
+import type { ListJob, ListMade } from '../store/tables/jobs';
 import { incomingFolder, type Store } from '../store/store';
-import { forgetFound, foundLines } from './foundFiles';
+import { forgetFound, foundLines, hasFound, picturesNamed } from './foundFiles';
 import { keepLive } from './keepLive';
 import { changeKeyOf, mindList } from './listViews';
 import type { ListFound } from './listFound';
@@ -79,31 +80,48 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
     return list;
   };
 
-  async function work(id: string, signal: AbortSignal): Promise<void> {
+  function work(id: string, signal: AbortSignal): Promise<void> {
     const list = listOf(id);
     if (!existsSync(pathOf(list.file))) throw new Refusal('job.file-gone', {});
-    const key = changeKeyOf(id);
-    await withoutOvertaking(async () => {
-      const isMade = changeOfKey(database, key) !== undefined;
-      const make = list.apply && (!isMade || (list.fetches && list.pictures === null));
-      const { fileName, sheet, mapping, settlement, deletions } = list;
-      const order = { path: pathOf(list.file), fileName, sheet, mapping, settlement, make, deletions };
-      try {
-        const found = await pool.readList(order, signal, progressOf(store, id));
-        if (list.apply && !isMade) await takeAll(key, list, found);
-        const pictures = list.pictures ?? (make ? fetchPictures(list, found) : null);
-        // What a list would do is no longer asked once it is done: the families are there.
-        if (!list.apply) await storeFound(id, order.path, signal);
-        const known = list.apply ? list.found : found.found;
-        setJob(store, id, { done: found.rows, total: found.rows, list: { ...list, pictures, found: known } });
-      } finally {
-        forgetFound(order.path);
-      }
-    });
+    return list.apply ? withoutOvertaking(() => takeIn(id, signal)) : read(id, signal);
   }
 
-  async function takeAll(key: string, list: ListJob, { children, kind }: ListFound): Promise<void> {
-    const order = { key, title: takingIn(list.fileName), path: pathOf(list.file), children };
+  async function readFile(id: string, list: ListJob, signal: AbortSignal): Promise<ListFound & { state: string }> {
+    const { fileName, sheet, mapping, settlement } = list;
+    const state = stateOf(database);
+    const order = { path: pathOf(list.file), fileName, sheet, mapping, settlement };
+    return { ...(await pool.readList(order, signal, progressOf(store, id))), state };
+  }
+
+  async function read(id: string, signal: AbortSignal): Promise<void> {
+    const list = listOf(id);
+    const { found, rows, ...made } = await readFile(id, list, signal);
+    await storeFound(id, pathOf(list.file), signal);
+    if (!signal.aborted) setJob(store, id, { done: rows, total: rows, list: { ...list, found, made } });
+  }
+
+  /** Takes in what was read; where the catalogue is another since, the list is read anew. */
+  async function takeIn(id: string, signal: AbortSignal): Promise<void> {
+    const list = listOf(id);
+    const path = pathOf(list.file);
+    const isMade = changeOfKey(database, changeKeyOf(id)) !== undefined;
+    const fetches = list.fetches && list.pictures === null;
+    const isFresh = hasFound(path) && (isMade || list.made?.state === stateOf(database));
+    const made = isFresh || !(fetches || !isMade) ? list.made : await readFile(id, list, signal);
+    try {
+      if (!isMade) await takeFamilies(id, list, made!);
+      const pictures = fetches ? fetchPictures(path) : list.pictures;
+      const total = jobRow(database, id)!.total ?? 0;
+      setJob(store, id, { done: total, total, list: { ...list, pictures, made: null } });
+    } finally {
+      // Whatever it was, next time it is read anew.
+      forgetFound(path);
+    }
+  }
+
+  async function takeFamilies(id: string, list: ListJob, { children, kind }: ListMade): Promise<void> {
+    const { fileName, file, deletions } = list;
+    const order = { key: changeKeyOf(id), title: takingIn(fileName), path: pathOf(file), children, deletions };
     const done = await writer.write({ do: 'takeList', order });
     if (!done) throw new Overtaken();
     if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
@@ -111,11 +129,11 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
   }
 
   /** Pictures of addresses come after the list, as an intake of their own that waits to be put in place. */
-  function fetchPictures({ fetches }: ListJob, { pictures: all }: ListFound): string | null {
-    if (!fetches || all.length === 0) return null;
-    const some = all.slice(0, ADDRESSES_AT_MOST);
-    const places = some.map(({ familyId, place }) => ({ familyId, place }));
-    return pictures.start({ files: [], addresses: some.map(({ address }) => address), places, familyId: null }).id;
+  function fetchPictures(path: string): string | null {
+    const all = picturesNamed(path).slice(0, ADDRESSES_AT_MOST);
+    if (all.length === 0) return null;
+    const places = all.map(({ familyId, place }) => ({ familyId, place }));
+    return pictures.start({ files: [], addresses: all.map(({ address }) => address), places, familyId: null }).id;
   }
 
   /** Stores what was read some rows at a time, so that nobody waits for a long list. */
@@ -141,7 +159,7 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
       ...{ id: crypto.randomUUID(), kind: 'list', title: `Read ${list.fileName}`, subject: '', total: null },
       list: {
         ...{ account: null, live: null, sheet: null, mapping: null, settlement: NO_SETTLEMENT },
-        ...{ apply: false, deletions: false, fetches: false, pictures: null, found: null },
+        ...{ apply: false, deletions: false, fetches: false, pictures: null, found: null, made: null },
         ...list,
       },
     });

@@ -32,7 +32,6 @@ export function catalogueIn(text: string): readonly unknown[] | null {
 export function readCatalogueFile(
   database: Database,
   given: readonly unknown[],
-  make: boolean,
   tell: (done: number, total: number) => void,
 ): ListRead {
   const catalogue = readCatalogue(database);
@@ -48,7 +47,7 @@ export function readCatalogueFile(
       const verdict = verdictOf(database, one);
       found.rows.push(rowOf(row, verdict, one.family));
       found.families.push({ mark: 'plain', doc: viewOf(at, row, verdict, one) });
-      if (make && verdict !== 'same') found.made.push(one);
+      if (verdict !== 'same') found.made.push(one);
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       const name = nameIn(file);

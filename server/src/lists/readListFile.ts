@@ -33,9 +33,6 @@ export interface ListOrder {
   /** What the seller said of the columns; null: what was said of the last list of this kind. */
   mapping: ListMapping | null;
   settlement: ListSettlement;
-  /** Whether the families after it are wanted as well, and children that go. */
-  make: boolean;
-  deletions: boolean;
 }
 
 const HEAD = 14;
@@ -50,7 +47,7 @@ export async function readListFile(
 ): Promise<ListRead> {
   const bytes = await readFile(order.path);
   const given = /\.json$/i.test(order.fileName) ? catalogueIn(decodeText(bytes)) : null;
-  if (given) return database.transaction(() => readCatalogueFile(database, given, order.make, tell));
+  if (given) return database.transaction(() => readCatalogueFile(database, given, tell));
   const isBook = bytes.subarray(0, 2).toString('latin1') === 'PK';
   const sheets = isBook ? await sheetNames(bytes, order.fileName) : [];
   const table = await readTable(bytes, order.fileName, order.sheet === null ? {} : { sheet: order.sheet });
@@ -82,11 +79,9 @@ interface Found {
 
 function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, kind }: Found): ListRead {
   const rows = plans.flatMap((plan) => plan.rows).sort((a, b) => a.row - b.row);
-  const made = order.make
-    ? plans
-        .filter(({ key }) => order.deletions || !key.startsWith('gone'))
-        .flatMap(({ family, pieces }) => (family ? [{ revision: revisionOf(family.id), family, pieces }] : []))
-    : [];
+  const made = plans.flatMap(({ family, pieces, when }) =>
+    family ? [{ revision: revisionOf(family.id), family, pieces, when }] : [],
+  );
   return {
     found: {
       ...{ sheets: [...sheets], sheet: order.sheet, rows: table.length, mapping },
@@ -105,7 +100,7 @@ function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, ki
     },
     families: viewsOf(reading, plans),
     ...{ rows, made, kind },
-    pictures: order.make ? plans.flatMap((plan) => plan.pictures) : [],
+    pictures: plans.flatMap((plan) => plan.pictures),
   };
 }
 

@@ -167,9 +167,9 @@ function goings(
         child: child ? childLabels(family, child).join(' · ') : '',
       };
     });
-    if (plan) plan.family = null;
+    if (plan) plan.when = 'stay';
     plans.push({
-      ...{ key: `gone${id}`, heldId: id },
+      ...{ key: `gone${id}`, heldId: id, when: 'go' as const },
       rows,
       changes: [],
       family: after === family && !plan ? null : after,

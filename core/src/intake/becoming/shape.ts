@@ -49,6 +49,8 @@ export interface Become {
   changes: ListRow['changes'];
   /** The family after it; null where none of its rows goes in. */
   family: Family | null;
+  /** Where children of a family are to go it is there twice: as it is where they may stay, and where they go. */
+  when?: 'stay' | 'go';
   pieces: { childId: string; pieces: number }[];
   /** Pictures that its rows name by address. */
   pictures: AddressedPicture[];

@@ -50,6 +50,18 @@ export interface ListJob {
   fetches: boolean;
   pictures: string | null;
   found: Omit<ListView, 'id' | 'fileName' | 'account' | 'applied' | 'change' | 'settlement' | 'pictureIntake'> | null;
+  /** The families it makes, which lie beside it. */
+  made: ListMade | null;
+}
+
+/** The families that a list makes. */
+export interface ListMade {
+  /** The state of the catalogue that they were made for. */
+  state: string;
+  /** Children of all of them. */
+  children: number;
+  /** Names lists with these headers. */
+  kind: string;
 }
 
 /** A file being written. */
