@@ -128,6 +128,27 @@ describe('A list', () => {
     expect(await names()).not.toContain('Skerry Mitts');
   });
 
+  it('is read anew where the catalogue was changed after it was read', async () => {
+    const list = (rows: string[]) => ['Name;Colour;SKU;Price', ...rows].join('\n');
+    const early = await bring(list(['Tarn Cap;Navy;TNC-1;19', 'Tarn Cap;Rust;TNC-2;19']), 'early.csv');
+    const late = await bring(
+      list(['Tarn Hat;Navy;TNC-2;29', 'Tarn Hat;Sage;TNH-2;29', 'Tarn Hat;Rust;TNH-3;29']),
+      'late.csv',
+    );
+    await take(early.id);
+    await take(late.id);
+    const skus = async (name: string) =>
+      Object.values((await familyCalled(name)).family.children).map(({ fields }) => fields.sku);
+    expect([await skus('Tarn Cap'), await skus('Tarn Hat')]).toEqual([
+      ['TNC-1', 'TNC-2'],
+      ['TNH-2', 'TNH-3'],
+    ]);
+    for (const { id } of [late, early]) {
+      const { change } = await viewOf(id);
+      await world.call(api.undo, { params: { id: change! }, body: { key: `undo-${id}` } });
+    }
+  });
+
   it('brings an axis to a family that is there; one undo takes it away again', async () => {
     const first = await bring('SKU;Name;Colour;Stock\nQC-1;Quay Cap;Navy;5\nQC-2;Quay Cap;Rust;7');
     await take(first.id);

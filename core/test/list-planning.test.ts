@@ -1,6 +1,15 @@
 /** What a list becomes in the catalogue: numbers that stand in it more than once, how its figures are written, families begun with their children. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, familyIndex, openRegistry, planList, readList, type Become, type Shelves } from '../src/index';
+import {
+  emptyRegistry,
+  familyIndex,
+  openRegistry,
+  planList,
+  readList,
+  unreadable,
+  type Become,
+  type Shelves,
+} from '../src/index';
 
 const registry = openRegistry(emptyRegistry());
 const tableOf = (text: string): string[][] =>
@@ -82,6 +91,34 @@ describe('a number that stands in a list twice', () => {
           Tide Smock;Sage;S-3;61`),
       ).map((row) => row.slice(0, 12)),
     ).toEqual(['2 newFamily', '3 refused "c', '4 newFamily', '5 newFamily']);
+  });
+});
+
+describe('a family of a list with one number of a family that is there', () => {
+  it('does not follow it there with all its rows: the row with the number is refused', () => {
+    const owner = (kind: string, number: string) => (kind === 'sku' && number === 'T-1' ? 'kother' : undefined);
+    const shelves: Shelves = {
+      ...EMPTY_SHELVES,
+      ownerOf(kind, identity) {
+        const familyId = owner(kind, identity);
+        return familyId ? { familyId, childId: `${familyId}.c1` } : undefined;
+      },
+      outside: {
+        takenElsewhere: (kind, figure) =>
+          owner(kind, figure) ? unreadable('sku.taken', { sku: figure, owner: 'Enamel Mug' }) : null,
+        bound: () => null,
+      },
+    };
+    const table = tableOf(`Name;Colour;SKU;Price
+      Tide Smock;Navy;T-1;60
+      Tide Smock;Sage;T-2;60
+      Tide Smock;Rust;T-3;60`);
+    const plans = planList(registry, table, readList(registry, table), { columns: {} }, shelves);
+    expect(rowsOf(plans)).toEqual([
+      '2 refused The SKU T-1 belongs to Enamel Mug already.',
+      '3 newFamily',
+      '4 newFamily',
+    ]);
   });
 });
 

@@ -27,9 +27,15 @@ export interface ChangeOrder {
   steps: readonly Step[];
 }
 
+/** Hears how far the storing of a change is. */
+export type TellProgress = (done: number, total: number) => void;
+/** So many families are stored between two words about it. */
+const TELL_EVERY = 100;
+
 interface WorkOrder extends Omit<ChangeOrder, 'steps'> {
   /** A digest of the steps, where there are steps. */
   asked?: string | undefined;
+  tell?: TellProgress | undefined;
 }
 
 /** Makes a change. The same key again is the change that was made. Throws a Refusal, with nothing changed, where a step cannot be done. */
@@ -80,7 +86,7 @@ function storeWork(
   const { store } = work;
   renameInBundles(work);
   const notices = [...work.notices, ...unknownParts(work), ...usedBefore(store.database, [...work.families.values()])];
-  const parts = [...storeDocuments(work), ...storeFamilies(work), ...storeStock(work)];
+  const parts = [...storeDocuments(work), ...storeFamilies(work, order.tell), ...storeStock(work)];
   const revisions = Object.fromEntries([...work.families].map(([id, { now }]) => [id, now.revision]));
   const title = order.title ?? titleFor(work);
   if (parts.length === 0) return { done: { id: null, title, revisions, started: [], notices }, parts };
@@ -107,11 +113,12 @@ function titleFor({ titles }: Work): string {
     : `${first}, and ${more.length === 1 ? more[0]!.charAt(0).toLowerCase() + more[0]!.slice(1) : `${more.length} more`}`;
 }
 
-function storeFamilies({ store, families, at }: Work): Part[] {
+function storeFamilies({ store, families, at }: Work, tell: TellProgress = () => undefined): Part[] {
   const touched = [...families.values()].filter(({ before, now }) => before !== now);
   for (const { before, now } of touched) if (before) releaseIdentifiers(store.database, before, now);
   const isHeldBy = skuHolders(touched.map(({ now }) => now));
-  return [...families].flatMap(([id, { before, now }]): Part[] => {
+  return [...families].flatMap(([id, { before, now }], done): Part[] => {
+    if (done % TELL_EVERY === 0) tell(done, families.size);
     if (before === now) return [];
     const family = settled(before, now);
     if (before) keepBoundSkus(store, before, family, (sku) => isHeldBy(sku, id));

@@ -6,7 +6,7 @@ import { familiesMade } from '../lists/foundFiles';
 import type { Count } from '../stock/ledger';
 import type { Store } from '../store/store';
 import { countPieces } from './countPieces';
-import { workChange } from './runChange';
+import { workChange, type TellProgress } from './runChange';
 import { familyIn, putFamily, type Work } from './work';
 
 /** A family as a file makes it. */
@@ -39,17 +39,21 @@ export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): C
   takeFamilies(store, { key, title }, [found]);
 
 /** The same for all families of a list, as one change. */
-export const takeList = (store: Store, { key, title, path, deletions }: ListOrder): ChangeDone | null =>
-  takeFamilies(store, { key, title }, familiesMade(path, deletions ? 'go' : 'stay'));
+export const takeList = (
+  store: Store,
+  { key, title, path, deletions }: ListOrder,
+  tell?: TellProgress,
+): ChangeDone | null => takeFamilies(store, { key, title }, familiesMade(path, deletions ? 'go' : 'stay'), tell);
 
 function takeFamilies(
   store: Store,
   order: { key: string; title: string },
   families: readonly FoundFamily[],
+  tell?: TellProgress,
 ): ChangeDone | null {
   let isOvertaken = false;
   try {
-    return workChange(store, order, 'you', (work) => {
+    return workChange(store, { ...order, tell }, 'you', (work) => {
       isOvertaken = families.some(({ family, revision }) => revisionOf(work, family.id) !== revision);
       if (isOvertaken) throw new Error('overtaken');
       for (const found of families) take(work, found);

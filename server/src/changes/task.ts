@@ -5,7 +5,7 @@ import { areLarge, areMany } from '../families/load';
 import type { Database } from '../store/database';
 import { changeParts } from '../store/schema';
 import type { Store } from '../store/store';
-import { runChange, type ChangeOrder } from './runChange';
+import { runChange, type ChangeOrder, type TellProgress } from './runChange';
 import { takeFound, takeList, type FoundOrder, type ListOrder } from './takeFound';
 import { stepBack } from './undo';
 
@@ -15,11 +15,11 @@ export type WriteTask =
   | { do: 'take'; order: FoundOrder }
   | { do: 'takeList'; order: ListOrder };
 
-/** Does it. Null only where what was read of a file was overtaken. */
-export function doWrite(store: Store, task: WriteTask): ChangeDone | null {
+/** Does it; `tell` hears how far a list is stored. Null only where what was read of a file was overtaken. */
+export function doWrite(store: Store, task: WriteTask, tell?: TellProgress): ChangeDone | null {
   if (task.do === 'change') return runChange(store, task.order);
   if (task.do === 'take') return takeFound(store, task.order);
-  if (task.do === 'takeList') return takeList(store, task.order);
+  if (task.do === 'takeList') return takeList(store, task.order, tell);
   return stepBack(store, task.changeId, task.do, task.key);
 }
 

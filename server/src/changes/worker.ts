@@ -1,5 +1,6 @@
 /** A worker thread that makes changes of large families: it writes the same database as the server, and tells what is to be told. */
 import { join } from 'node:path';
+import type { MessagePort } from 'node:worker_threads';
 import type { ChangeDone, ServerEvent } from '@loom-kin/contract';
 import { workerData } from 'piscina';
 import { openDatabase } from '../store/database';
@@ -9,6 +10,12 @@ import { doWrite, type WriteTask } from './task';
 
 export interface WriteWorkerSettings {
   dataFolder: string;
+}
+
+/** A task, and where it is told how far it is. */
+export interface WriteWork {
+  task: WriteTask;
+  port: MessagePort;
 }
 
 export interface Written {
@@ -22,7 +29,7 @@ export interface Written {
 const { dataFolder } = workerData as WriteWorkerSettings;
 const store = storeOf(openDatabase(join(dataFolder, 'loom-kin.db')), dataFolder);
 
-export default function work(task: WriteTask): Promise<Told<Written>> {
+export default function work({ task, port }: WriteWork): Promise<Told<Written>> {
   // The server may have changed it meanwhile.
   store.forgetCatalogue();
   const events: ServerEvent[] = [];
@@ -30,7 +37,7 @@ export default function work(task: WriteTask): Promise<Told<Written>> {
   const before = store.version();
   return telling(() => {
     try {
-      const done = doWrite(store, task);
+      const done = doWrite(store, task, (some, total) => port.postMessage({ done: some, total }));
       return { done, events, isForAll: store.version() !== before };
     } finally {
       deafen();

@@ -1,16 +1,19 @@
 /** Makes changes one after another: those of large families in a thread of their own, so that nobody else waits while they are stored. */
 import type { ChangeDone } from '@loom-kin/contract';
+import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { WRITE_WORKER } from '../folders';
 import type { Store } from '../store/store';
 import { heard, type Told } from '../threads/told';
 import { doWrite, isLong, type WriteTask } from './task';
-import type { Written, WriteWorkerSettings } from './worker';
+import type { TellProgress } from './runChange';
+import type { WriteWork, Written, WriteWorkerSettings } from './worker';
 
 export interface Writer {
   /** Makes a change; throws a Refusal where it cannot be made. Null only where what was read of a file was overtaken. */
   write(task: Exclude<WriteTask, { do: 'take' | 'takeList' }>): Promise<ChangeDone>;
-  write(task: WriteTask): Promise<ChangeDone | null>;
+  /** `tell` hears how far a list is stored. */
+  write(task: WriteTask, tell?: TellProgress): Promise<ChangeDone | null>;
   close(): Promise<void>;
 }
 
@@ -18,8 +21,11 @@ export function createWriter(store: Store): Writer {
   const workerData: WriteWorkerSettings = { dataFolder: store.dataFolder };
   const pool = new Piscina({ ...WRITE_WORKER, workerData, minThreads: 0, maxThreads: 1, idleTimeout: 60_000 });
 
-  async function writeBeside(task: WriteTask): Promise<ChangeDone | null> {
-    const answer = pool.run(task) as Promise<Told<Written>>;
+  async function writeBeside(task: WriteTask, tell?: TellProgress): Promise<ChangeDone | null> {
+    const { port1, port2 } = new MessageChannel();
+    port1.on('message', ({ done, total }: { done: number; total: number }) => tell?.(done, total));
+    const work: WriteWork = { task, port: port2 };
+    const answer = (pool.run(work, { transferList: [port2] }) as Promise<Told<Written>>).finally(() => port1.close());
     store.busyUntil(answer);
     const { done, events, isForAll } = heard(await answer);
     if (isForAll) store.forgetCatalogue();
@@ -29,8 +35,8 @@ export function createWriter(store: Store): Writer {
 
   /** The last change in line. */
   let last: Promise<unknown> = Promise.resolve();
-  function write(task: WriteTask): Promise<ChangeDone | null> {
-    const mine = last.then(() => (isLong(store.database, task) ? writeBeside(task) : doWrite(store, task)));
+  function write(task: WriteTask, tell?: TellProgress): Promise<ChangeDone | null> {
+    const mine = last.then(() => (isLong(store.database, task) ? writeBeside(task, tell) : doWrite(store, task)));
     last = mine.catch(() => undefined);
     return mine;
   }

@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import { Refusal } from '@loom-kin/core';
 import { jobs } from '../store/schema';
 import type { Store } from '../store/store';
-import { endJob, setJob, type JobRow } from './jobs';
+import { endJob, readJob, setJob, type JobRow } from './jobs';
 
 export interface JobRunner {
   /** Begins, after what is still under way for the job has ended. */
@@ -28,6 +28,18 @@ export function progressOf(store: Store, id: string): (done: number, total: numb
     if (Date.now() - told < TELL_EVERY) return;
     told = Date.now();
     setJob(store, id, { done, total });
+  };
+}
+
+/** The same, shown on the open pages alone: while a long change is stored nothing else is. */
+export function progressShown(store: Store, id: string): (done: number, total: number) => void {
+  const { total: all } = readJob(store.database, id);
+  let shown = 0;
+  return (done, total) => {
+    if (Date.now() - shown < TELL_EVERY) return;
+    shown = Date.now();
+    const job = readJob(store.database, id);
+    store.bell.ring({ jobs: [{ ...job, done: Math.round((done / total) * (all ?? total)), total: all ?? total }] });
   };
 }
 

@@ -17,7 +17,7 @@ import { Overtaken, withoutOvertaking } from '../files/overtaken';
 import type { Arrived } from '../files/intakes';
 import type { FilePool } from '../files/pool';
 import { forgetOldJobs, jobRow, openJob, setJob } from '../jobs/jobs';
-import { createJobRunner, progressOf } from '../jobs/runJobs';
+import { createJobRunner, progressOf, progressShown } from '../jobs/runJobs';
 import type { PictureIntakes } from '../pictures/pictureIntakes';
 import { inTransaction } from '../store/database';
 import { prepared } from '../store/prepared';
@@ -73,6 +73,8 @@ interface Tools {
 export function createLists(store: Store, { pool, writer, pictures, log }: Tools): Lists {
   const { database } = store;
   const runner = createJobRunner(store, 'list', work, log);
+  /** Lists that are being stored: that is done whole, or not at all. */
+  const storing = new Set<string>();
   const pathOf = (file: string) => join(incomingFolder(store), file);
   const listOf = (id: string): ListJob => {
     const list = jobRow(database, id)?.list;
@@ -122,8 +124,13 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
   async function takeFamilies(id: string, list: ListJob, { children, kind }: ListMade): Promise<void> {
     const { fileName, file, deletions } = list;
     const order = { key: changeKeyOf(id), title: takingIn(fileName), path: pathOf(file), children, deletions };
-    const done = await writer.write({ do: 'takeList', order });
-    if (!done) throw new Overtaken();
+    storing.add(id);
+    try {
+      const done = await writer.write({ do: 'takeList', order }, progressShown(store, id));
+      if (!done) throw new Overtaken();
+    } finally {
+      storing.delete(id);
+    }
     if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
     if (list.account !== null && list.live) keepLive(store, list.account, list.live);
   }
@@ -202,7 +209,10 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
       const { list } = mindList(store, id);
       return again(id, { ...list, apply: true, deletions, fetches }, takingIn(list.fileName));
     },
-    stop: runner.stop,
+    stop(id) {
+      if (storing.has(id)) throw new Refusal('list.storing', {});
+      runner.stop(id);
+    },
     resume: runner.resume,
     goOn: runner.goOn,
     close: runner.close,

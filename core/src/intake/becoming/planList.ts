@@ -114,15 +114,17 @@ function keepNumbers(numbers: ListNumbers, { children, name }: ListFamily, { row
 /** The family that is there for one of a list: whose numbers most rows have, else by style code, else by name and brand. */
 function findFamily(family: ListFamily, numbers: ListNumbers, shelves: Shelves): string | undefined {
   const votes = new Map<string, number>();
+  let numbered = 0;
   for (const { rows, stockColumn, sharesRow } of family.children) {
     if (stockColumn !== undefined || sharesRow) continue;
-    for (const { kind, identity } of numbers.of(rows[0]!)) {
-      const owner = shelves.ownerOf(kind, identity);
-      if (owner) votes.set(owner.familyId, (votes.get(owner.familyId) ?? 0) + 1);
-    }
+    const named = numbers.of(rows[0]!);
+    const owners = new Set(named.flatMap(({ kind, identity }) => shelves.ownerOf(kind, identity)?.familyId ?? []));
+    if (named.length > 0) numbered += 1;
+    for (const id of owners) votes.set(id, (votes.get(id) ?? 0) + 1);
   }
   const [most] = [...votes].sort((a, b) => b[1] - a[1]);
-  if (most) return most[0];
+  // One number of many is a slip: its row is refused, and the others do not follow it into a family of other goods.
+  if (most && (most[1] > 1 || numbered < 3)) return most[0];
   return (family.style ? shelves.styled(family.style) : undefined) ?? shelves.named(family.name, family.brand);
 }
 

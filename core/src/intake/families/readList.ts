@@ -29,21 +29,31 @@ export interface ListReading {
   mended: Mended[];
 }
 
+/** Hears which part of the work is done, from 0 to 1. */
+export type TellPart = (part: number) => void;
+
+/** What is behind when rows are goods, when their families are known, and when those are made; measured, roughly. */
+const PARTS = { rows: 0.2, families: 0.85 };
+
 /** Reads a list. Nothing is refused as a whole but what has no row of goods: then there are no families, and a problem says why. */
 export function readList(
   registry: Registry,
   table: Table,
   mapping: ListMapping = NO_MAPPING,
   settlement: ListSettlement = NO_SETTLEMENT,
+  tell: TellPart = () => undefined,
 ): ListReading {
   const words = { meaningOf: headersOf(registry, mapping), options: openOptionReader(registry) };
   const found = findTable(table, words, mapping.headerRow);
   const columns = understandColumns(registry, table, found, words, mapping);
   const problems = columnProblems(columns, found.headerRows, found.body.length);
   const rows = rowItems(table, found, columns, words);
+  tell(PARTS.rows);
   const spare = columns.filter(({ meaning, header }) => meaning.is === 'ignored' && header !== '');
   const settled = { ...rows, items: settleRows(rows.items, settlement) };
-  const recognised = recogniseFamilies(registry, words.options, settled, spare);
+  const recognised = recogniseFamilies(registry, words.options, settled, spare, (part) =>
+    tell(PARTS.rows + part * (PARTS.families - PARTS.rows)),
+  );
   recognised.families = recognised.families.map((family) => settleFamily(family, settlement));
   recognised.singles = recognised.singles.map((single) => settleSingle(single, settlement));
   const read = readFigures(registry, table, columns, recognised, mapping);

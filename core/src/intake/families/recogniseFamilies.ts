@@ -15,16 +15,23 @@ import type { Item, Recognised } from './shape';
 import { usualPlaces } from './usualPlaces';
 import { openValues } from './values';
 
-/** Recognises families. Items are settled on the way: their spans say afterwards what was taken for an option. */
+/** What is behind when names are read, and when families are held together; measured, roughly. */
+const PARTS = { names: 0.25, held: 0.6 };
+/** So many families are made between two words about it. */
+const TELL_EVERY = 200;
+
+/** Recognises families; `tell` hears which part is done, from 0 to 1. Items are settled on the way: their spans say afterwards what was taken for an option. */
 export function recogniseFamilies(
   registry: Registry,
   options: OptionReader,
   { items, parents }: RowItems,
   spare: readonly { at: number; header: string }[],
+  tell: (part: number) => void = () => undefined,
 ): Recognised {
   nameByCodes(items);
   settleListed(items, options);
   readNames(items, options);
+  tell(PARTS.names);
   const read = openValues(registry, options);
   const byStem = joinByStyle(clusterRows(items), read);
   const heads = openCodeHeads(byStem.map((cluster) => cluster.items));
@@ -32,7 +39,9 @@ export function recogniseFamilies(
   const isUsual = usualPlaces(clusters);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);
-  for (const cluster of clusters.sort((a, b) => a.items[0]!.row - b.items[0]!.row)) {
+  const inOrder = clusters.sort((a, b) => a.items[0]!.row - b.items[0]!.row);
+  for (const [at, cluster] of inOrder.entries()) {
+    if (at % TELL_EVERY === 0) tell(PARTS.held + (at / inOrder.length) * (1 - PARTS.held));
     settleGiven(cluster.items, options);
     const around = { read, spare, isUsual, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) };
     buildFamilies(cluster, around, recognised);
