@@ -19,8 +19,6 @@ export const FILE_REFUSALS = {
     `${p.file} was made by a newer version of this program. Bring this one up to date first.`,
   'export.gone': () => 'This file is not kept any more. Take it out again.',
   'list.taken': () => 'This list was taken in already. Undo that in the journal, or read it again.',
-  'list.storing': () =>
-    'The list is being stored, whole or not at all: that cannot be stopped any more. Take it back when it is there.',
   'list.silent': (p: { account: string }) => `${p.account} does not answer. Try again in a while.`,
   'list.nothing-live': (p: { account: string }) => `Nothing stands on ${p.account}.`,
   'list.number-twice': (p: { kind: string; number: string; row: number; family: string }) =>

@@ -73,8 +73,6 @@ interface Tools {
 export function createLists(store: Store, { pool, writer, pictures, log }: Tools): Lists {
   const { database } = store;
   const runner = createJobRunner(store, 'list', work, log);
-  /** Lists that are being stored: that is done whole, or not at all. */
-  const storing = new Set<string>();
   const pathOf = (file: string) => join(incomingFolder(store), file);
   const listOf = (id: string): ListJob => {
     const list = jobRow(database, id)?.list;
@@ -124,13 +122,8 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
   async function takeFamilies(id: string, list: ListJob, { children, kind }: ListMade): Promise<void> {
     const { fileName, file, deletions } = list;
     const order = { key: changeKeyOf(id), title: takingIn(fileName), path: pathOf(file), children, deletions };
-    storing.add(id);
-    try {
-      const done = await writer.write({ do: 'takeList', order }, progressShown(store, id));
-      if (!done) throw new Overtaken();
-    } finally {
-      storing.delete(id);
-    }
+    const done = await writer.write({ do: 'takeList', order }, progressShown(store, id));
+    if (!done) throw new Overtaken();
     if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
     if (list.account !== null && list.live) keepLive(store, list.account, list.live);
   }
@@ -209,10 +202,7 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
       const { list } = mindList(store, id);
       return again(id, { ...list, apply: true, deletions, fetches }, takingIn(list.fileName));
     },
-    stop(id) {
-      if (storing.has(id)) throw new Refusal('list.storing', {});
-      runner.stop(id);
-    },
+    stop: runner.stop,
     resume: runner.resume,
     goOn: runner.goOn,
     close: runner.close,

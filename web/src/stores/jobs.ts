@@ -47,27 +47,30 @@ export const useJobs = defineStore('jobs', () => {
 
   /** The job once it runs no more. */
   async function ended(id: string): Promise<Job> {
+    let isHeard = false;
     for (;;) {
       const known = jobs.value.find((job) => job.id === id);
-      const job = known && known.state !== 'running' ? known : await call(api.job, { params: { id } });
-      put(job);
+      // What is heard is as new as what would be answered.
+      const job = known && (isHeard || known.state !== 'running') ? known : await call(api.job, { params: { id } });
+      // What is shown of a long change is told alone: the answer knows less.
+      if (job !== known && !(known && job.state === 'running' && job.done < known.done)) put(job);
       if (job.state !== 'running') return job;
-      await changed(id);
+      isHeard = await heard(id);
     }
   }
 
-  /** Until something is heard of a job, or some time has passed. */
-  const changed = (id: string) =>
-    new Promise<void>((resolve) => {
-      const done = () => {
+  /** Until something is heard of a job, or some time has passed; whether it was heard. */
+  const heard = (id: string) =>
+    new Promise<boolean>((resolve) => {
+      const done = (isHeard: boolean) => {
         deaf();
         clearTimeout(timer);
-        resolve();
+        resolve(isHeard);
       };
       const deaf = ear.listen((event) => {
-        if (event.jobs.some((job) => job.id === id)) done();
+        if (event.jobs.some((job) => job.id === id)) done(true);
       });
-      const timer = setTimeout(done, ASK_EVERY);
+      const timer = setTimeout(() => done(false), ASK_EVERY);
     });
 
   async function stop(id: string): Promise<void> {

@@ -16,7 +16,7 @@ const route = useRoute();
 const router = useRouter();
 const jobs = useJobs();
 const page = useList(() => String(route.params.id));
-const { list, job, isReading, problem } = page;
+const { list, job, isReading, isTaking, problem } = page;
 const shown = ref<'families' | 'columns' | 'rows' | 'told'>('families');
 const deletions = ref(false);
 const fetches = ref(true);
@@ -81,7 +81,8 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
         :stroke-width="4"
         :show-text="false"
       />
-      <ElButton @click="jobs.stop(String(route.params.id)).catch(tell)">Stop</ElButton>
+      <!-- What is being stored is stored whole, and can be taken back then. -->
+      <ElButton v-if="!isTaking" @click="jobs.stop(String(route.params.id)).catch(tell)">Stop</ElButton>
     </div>
     <div v-else-if="job?.state === 'stopped'" class="sheet head">
       <span>Stopped; nothing was taken in.</span><span class="grow" />

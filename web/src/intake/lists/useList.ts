@@ -98,7 +98,9 @@ export function useList(id: () => string) {
     await say(step, false);
   }
 
+  const isTaking = ref(false);
   async function take(what: { deletions: boolean; pictures: boolean }): Promise<Job | null> {
+    isTaking.value = true;
     try {
       jobs.put(await call(api.takeList, { params: { id: id() }, body: what }));
       const ended = await jobs.ended(id());
@@ -107,6 +109,8 @@ export function useList(id: () => string) {
     } catch (error) {
       tell(error);
       return null;
+    } finally {
+      isTaking.value = false;
     }
   }
 
@@ -135,6 +139,7 @@ export function useList(id: () => string) {
       problem,
       job,
       isReading,
+      isTaking,
       said,
       takenBack,
     },
