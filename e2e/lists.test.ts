@@ -149,6 +149,25 @@ describe('A list', () => {
     }
   });
 
+  it('of many families is one entry of the journal, told some families at a time, the one asked for first', async () => {
+    const word = (at: number) => `${'BDFGKL'[at % 6]}${'aeiou'[at % 5]}rn${'ptvz'[at % 4]}${'aeo'[at % 3]}`;
+    const rows = Array.from({ length: 30 }, (_, at) => `${word(at)} ${word(at * 7 + 3)};BRN-${at};9,90`);
+    const view = await bring(['Name;SKU;Price', ...rows].join('\n'));
+    await take(view.id);
+    const id = (await viewOf(view.id)).change!;
+    const [entry] = await world.call(api.journal, { query: { limit: 1 } });
+    expect(entry).toMatchObject({ id, familyCount: 30, partCount: 30 });
+    const more = await world.call(api.changeParts, { params: { id }, query: { from: entry!.parts.length } });
+    const all = [...entry!.parts, ...more].map(({ thingId }) => thingId);
+    expect([entry!.parts.length, new Set(all).size]).toEqual([20, 30]);
+    const familyId = all.at(-1)!;
+    const [own] = await world.call(api.journal, { query: { familyId, limit: 1 } });
+    const rest = await world.call(api.changeParts, { params: { id }, query: { familyId, from: 20 } });
+    expect(own!.parts[0]!.thingId).toBe(familyId);
+    expect(new Set([...own!.parts, ...rest].map(({ thingId }) => thingId)).size).toBe(30);
+    await world.call(api.undo, { params: { id }, body: { key: 'undo-the-tins' } });
+  });
+
   it('brings an axis to a family that is there; one undo takes it away again', async () => {
     const first = await bring('SKU;Name;Colour;Stock\nQC-1;Quay Cap;Navy;5\nQC-2;Quay Cap;Rust;7');
     await take(first.id);

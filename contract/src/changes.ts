@@ -159,7 +159,10 @@ export const ChangePartSchema = z.object({
   /** The family's name, the account's, or what else it is called. */
   name: z.string(),
   lines: z.array(ChangeLineSchema),
+  /** Lines there are besides, where they are too many to be told. */
+  moreLines: z.number(),
 });
+export type ChangePart = z.infer<typeof ChangePartSchema>;
 
 export const JournalEntrySchema = z.object({
   id: z.number(),
@@ -168,7 +171,10 @@ export const JournalEntrySchema = z.object({
   kind: z.enum(['change', 'undo', 'redo']),
   title: z.string(),
   state: z.enum(['done', 'undone', 'gone']),
+  /** The first of its parts, those of the family that was asked for before all others. */
   parts: z.array(ChangePartSchema),
+  partCount: z.number(),
+  familyCount: z.number(),
 });
 export type JournalEntry = z.infer<typeof JournalEntrySchema>;
 
@@ -206,5 +212,14 @@ export const changeEndpoints = {
       limit: z.coerce.number().int().min(1).max(200).default(50),
     }),
     response: z.array(JournalEntrySchema),
+  }),
+  changeParts: define('get', '/api/changes/:id/parts', 'What a change did, thing by thing, as in the journal', {
+    params: ofChange,
+    query: z.object({
+      familyId: Id.optional(),
+      from: z.coerce.number().int().min(0).default(0),
+      limit: z.coerce.number().int().min(1).max(200).default(100),
+    }),
+    response: z.array(ChangePartSchema),
   }),
 };

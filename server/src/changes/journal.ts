@@ -1,11 +1,10 @@
 /** The journal: every change with its heading and one part for each thing it touched; the source of undo. */
-import { and, desc, eq, exists, gt, inArray, lt, ne, or, sql } from 'drizzle-orm';
-import type { JournalEntry, StepBack } from '@loom-kin/contract';
+import { and, desc, eq, exists, gt, inArray, ne, sql } from 'drizzle-orm';
+import type { StepBack } from '@loom-kin/contract';
 import type { ChangeLine, JsonPatch } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';
-import { changeParts, changes, families, type StockMove, type Thing } from '../store/schema';
-import type { Store } from '../store/store';
+import { changeParts, changes, type StockMove, type Thing } from '../store/schema';
 
 export type ChangeRow = typeof changes.$inferSelect;
 export type PartRow = typeof changeParts.$inferSelect;
@@ -120,7 +119,7 @@ export function laterParts(
     .map((row) => ({ ...row.part, title: row.title }));
 }
 
-const onFamily = (familyId: string) =>
+export const onFamily = (familyId: string) =>
   and(inArray(changeParts.thing, ['family', 'stock']), eq(changeParts.thingId, familyId));
 
 function newestOf(database: Database, familyId: string, state: 'done' | 'undone'): ChangeRow | undefined {
@@ -178,85 +177,4 @@ export function newestKeys(database: Database, familyId: string): string[] {
     .limit(KEYS_KEPT)
     .all()
     .flatMap((row) => row.key ?? []);
-}
-
-/** Changes for reading, newest first. */
-export function readJournal(
-  store: Store,
-  query: { familyId?: string | undefined; before?: number | undefined; limit: number },
-): JournalEntry[] {
-  const { database } = store;
-  const touched = query.familyId
-    ? exists(
-        database
-          .select({ one: sql`1` })
-          .from(changeParts)
-          .where(and(eq(changeParts.changeId, changes.id), onFamily(query.familyId))),
-      )
-    : undefined;
-  const rows = database
-    .select()
-    .from(changes)
-    .where(and(touched, query.before ? lt(changes.id, query.before) : undefined))
-    .orderBy(desc(changes.id))
-    .limit(query.limit)
-    .all();
-  const parts = partsForReading(
-    store,
-    rows.map((row) => row.id),
-  );
-  return rows.map(({ id, at, actor, kind, title, state }) => ({
-    id,
-    at,
-    actor,
-    kind,
-    title,
-    state,
-    parts: parts.get(id) ?? [],
-  }));
-}
-
-function partsForReading(store: Store, ids: number[]): Map<number, JournalEntry['parts']> {
-  const found = new Map<number, JournalEntry['parts']>();
-  if (ids.length === 0) return found;
-  const rows = store.database
-    .select({
-      changeId: changeParts.changeId,
-      thing: changeParts.thing,
-      thingId: changeParts.thingId,
-      lines: changeParts.lines,
-      name: families.name,
-    })
-    .from(changeParts)
-    .leftJoin(
-      families,
-      and(or(eq(changeParts.thing, 'family'), eq(changeParts.thing, 'stock')), eq(families.id, changeParts.thingId)),
-    )
-    .where(inArray(changeParts.changeId, ids))
-    .all();
-  for (const { changeId, name, ...part } of rows) {
-    found.set(changeId, [
-      ...(found.get(changeId) ?? []),
-      { ...part, name: name ?? thingName(store, part.thing, part.thingId) },
-    ]);
-  }
-  return found;
-}
-
-function thingName(store: Store, thing: Thing, id: string): string {
-  const { namer, channels } = store.catalogue();
-  const channel = channels.find((one) => one.channel === id)?.rulebook.name ?? id;
-  const names: Record<Thing, string> = {
-    family: 'a family that is gone',
-    stock: 'a family that is gone',
-    registry: 'Registry',
-    seller: 'Seller',
-    account: namer.account(id),
-    pairings: `Pairings on ${channel}`,
-    categoryMap: `Categories on ${channel}`,
-    rulebook: `Rules of ${channel}`,
-    routes: `Routes to ${namer.account(id)}`,
-    collections: 'Collections',
-  };
-  return names[thing];
 }

@@ -4,11 +4,12 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { ElButton } from 'element-plus';
 import type { JournalEntry } from '@loom-kin/contract';
-import { api, call } from '../api';
+import { api, call, tell } from '../api';
 import { latest } from '../common/latest';
 import { useFamily } from '../stores/family';
 
 const PAGE = 50;
+const PARTS = 100;
 const route = useRoute();
 const store = useFamily();
 const familyId = computed(() => (route.name === 'family-journal' ? String(route.params.id) : undefined));
@@ -56,6 +57,7 @@ const time = (at: string) =>
   new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
 const FEW = 4;
 const lineCount = (entry: JournalEntry) => entry.parts.reduce((sum, part) => sum + part.lines.length, 0);
+const partsLeft = (entry: JournalEntry) => entry.partCount - entry.parts.length;
 /** The parts of an entry with the first few lines of all, or with every line once it is unfolded. */
 function shownParts(entry: JournalEntry): JournalEntry['parts'] {
   if (unfolded.value.has(entry.id)) return entry.parts;
@@ -66,11 +68,22 @@ function shownParts(entry: JournalEntry): JournalEntry['parts'] {
     return lines.length > 0 ? [{ ...part, lines }] : [];
   });
 }
-const familiesOf = (entry: JournalEntry) => entry.parts.filter((part) => part.thing === 'family');
+const familiesOf = (entry: JournalEntry) => entry.parts.filter((part) => part.thing === 'family').slice(0, 3);
 /** Whether a part needs saying whose it is. */
 const isNamed = (entry: JournalEntry, part: JournalEntry['parts'][number]) =>
-  entry.parts.length > 1 || (familyId.value !== undefined && part.thingId !== familyId.value);
+  entry.partCount > 1 || (familyId.value !== undefined && part.thingId !== familyId.value);
 const unfold = (id: number) => (unfolded.value = new Set([...unfolded.value, id]));
+/** Loads more parts of an entry that has many, after those that are there. */
+async function loadParts(entry: JournalEntry): Promise<void> {
+  try {
+    const query = { from: entry.parts.length, limit: PARTS, ...(familyId.value ? { familyId: familyId.value } : {}) };
+    const parts = await call(api.changeParts, { params: { id: entry.id }, query });
+    entry.parts = [...entry.parts, ...parts];
+    unfold(entry.id);
+  } catch (error) {
+    tell(error);
+  }
+}
 const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? text.slice(0, 88) + '…' : text);
 </script>
 
@@ -90,14 +103,11 @@ const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? tex
             <span class="soft time">{{ time(entry.at) }}</span>
             <strong>{{ entry.title }}</strong>
             <template v-if="!familyId">
-              <RouterLink
-                v-for="part in familiesOf(entry).slice(0, 3)"
-                :key="part.thingId"
-                :to="`/families/${part.thingId}`"
-                >{{ part.name }}</RouterLink
-              >
-              <span v-if="familiesOf(entry).length > 3" class="soft"
-                >and {{ familiesOf(entry).length - 3 }} more families</span
+              <RouterLink v-for="part in familiesOf(entry)" :key="part.thingId" :to="`/families/${part.thingId}`">{{
+                part.name
+              }}</RouterLink>
+              <span v-if="entry.familyCount > 3" class="soft"
+                >and {{ (entry.familyCount - 3).toLocaleString('en') }} more families</span
               >
             </template>
             <span class="soft">by {{ entry.actor }}</span>
@@ -115,10 +125,16 @@ const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? tex
                 <td class="soft">→</td>
                 <td>{{ crop(line.after) }}</td>
               </tr>
+              <tr v-if="part.moreLines > 0 && unfolded.has(entry.id)">
+                <td colspan="5" class="soft">and {{ part.moreLines.toLocaleString('en') }} lines more</td>
+              </tr>
             </tbody>
           </table>
           <button v-if="lineCount(entry) > FEW && !unfolded.has(entry.id)" class="link more" @click="unfold(entry.id)">
             {{ lineCount(entry) - FEW }} more
+          </button>
+          <button v-else-if="partsLeft(entry) > 0" class="link more" data-test="more-parts" @click="loadParts(entry)">
+            {{ Math.min(PARTS, partsLeft(entry)) }} more of {{ partsLeft(entry).toLocaleString('en') }}
           </button>
         </article>
       </template>

@@ -1,7 +1,7 @@
 /** Routes: changes made, taken back and read. */
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
-import { readJournal } from '../../changes/journal';
+import { readJournal, readParts } from '../../changes/readJournal';
 import type { Parts } from '../parts';
 import { mount } from '../mount';
 
@@ -10,4 +10,5 @@ export function mountChanges(app: Express, { store, writer }: Parts): void {
   mount(app, api.undo, ({ params, body }) => writer.write({ do: 'undo', changeId: params.id, key: body.key }));
   mount(app, api.redo, ({ params, body }) => writer.write({ do: 'redo', changeId: params.id, key: body.key }));
   mount(app, api.journal, ({ query }) => readJournal(store, query));
+  mount(app, api.changeParts, ({ params, query }) => readParts(store, params.id, query));
 }
