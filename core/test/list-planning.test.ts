@@ -1,6 +1,7 @@
 /** What a list becomes in the catalogue: numbers that stand in it more than once, how its figures are written, families begun with their children. */
 import { describe, expect, it } from 'vitest';
 import {
+  createFamily,
   emptyRegistry,
   familyIndex,
   openRegistry,
@@ -91,6 +92,53 @@ describe('a number that stands in a list twice', () => {
           Tide Smock;Sage;S-3;61`),
       ).map((row) => row.slice(0, 12)),
     ).toEqual(['2 newFamily', '3 refused "c', '4 newFamily', '5 newFamily']);
+  });
+});
+
+describe('rows of a list for one child that is there', () => {
+  const held = createFamily(registry, {
+    id: 'kheld',
+    fields: { name: 'Fell Scarf' },
+    axes: [{ role: 'colour', label: 'Colour', values: [{ label: 'Navy' }, { label: 'Rust' }] }],
+    off: [],
+  });
+  const shelves: Shelves = {
+    ...EMPTY_SHELVES,
+    named: (name) => (name.startsWith('Fell Scarf') ? held.id : undefined),
+    load: () => ({ family: held, stock: {}, around: EMPTY_SHELVES.outside }),
+  };
+  const plansOf = (text: string) => {
+    const table = tableOf(text);
+    return planList(registry, table, readList(registry, table), { columns: {} }, shelves);
+  };
+
+  it('are one row: of two with one number the second is refused, and changes nothing', () => {
+    const plans = plansOf(`Name;Colour;SKU;Price
+      Fell Scarf;Navy;FSC-101;20
+      Fell Scarf;Sage;FSC-101;99
+      Fell Scarf;Rust;FSC-102;21
+      Tide Smock;Navy;TSM-101;60
+      Tide Smock;Rust;TSM-102;60
+      Tide Smock;Sage;TSM-103;60`);
+    expect(rowsOf(plans).slice(0, 3)).toEqual([
+      '2 changed',
+      '3 refused The SKU FSC-101 stands in row 2 already, with Fell Scarf. Each number belongs to one child: give this row its own.',
+      '4 changed',
+    ]);
+    expect(figuresIn(plans.slice(0, 1), 'price')).toEqual(['20', '21']);
+  });
+
+  it('count its pieces once, the last as they stand, though they are two families of the list', () => {
+    const plans = plansOf(`Name;Brand;Colour;Stock;Price
+      Fell Scarf;Skerry;Navy;3;20
+      Fell Scarf;Skerry;Rust;4;20
+      Fell Scarf;Merrow;Navy;5;20
+      Fell Scarf;Merrow;Rust;6;20`);
+    const [navy, rust] = familyIndex(held).woven;
+    expect(plans.at(-1)!.pieces).toEqual([
+      { childId: navy!.id, pieces: 5 },
+      { childId: rust!.id, pieces: 6 },
+    ]);
   });
 });
 

@@ -15,8 +15,9 @@ import type { ListOrder } from '../lists/readListFile';
 import type { SheetFound } from './readInto';
 import type { FileTask, FileWorkerSettings } from './worker';
 
-/** In milliseconds. */
+/** In milliseconds. Of lists it is shown how far they are, and they can be stopped. */
 const TIME_AT_MOST = 120_000;
+const TIME_OF_LISTS = 15 * 60_000;
 const MEMORY_AT_MOST_MB = 1536;
 
 /** Hears how far it is. */
@@ -62,7 +63,7 @@ export function createFilePool(store: Store): FilePool {
     resourceLimits: { maxOldGenerationSizeMb: MEMORY_AT_MOST_MB },
   });
   async function run<T>(task: FileTask, file: string, more: Parameters<typeof pool.run>[1] = {}): Promise<T> {
-    const slow = AbortSignal.timeout(TIME_AT_MOST);
+    const slow = AbortSignal.timeout(task.do === 'readList' ? TIME_OF_LISTS : TIME_AT_MOST);
     const given = more.signal as AbortSignal | undefined;
     const signal = given ? AbortSignal.any([given, slow]) : slow;
     try {

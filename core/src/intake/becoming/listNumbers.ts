@@ -1,8 +1,9 @@
 /** SKUs and GTINs of a list: what each row names, and which row has each number. */
 import { readGtin } from '../../identifiers/gtin';
 import { identityOf, isIdentifier, type IdentifierKind } from '../../identifiers/sameness';
-import { unreadable, type Unreadable } from '../../refusal';
+import { unreadable, unreadableText, type Unreadable } from '../../refusal';
 import type { ListChild } from '../families/shape';
+import type { CellProblem } from '../readSheet';
 import type { Table } from '../table/shape';
 import type { FigureColumn } from './figureColumns';
 
@@ -17,6 +18,8 @@ export interface ListNumbers {
   of(row: number): readonly Named[];
   /** Why a number cannot be given to the child of a row: another row has it. Null where none does. */
   takenBy(kind: IdentifierKind, figure: string): Unreadable | null;
+  /** The same of the numbers that the row of a child names. */
+  problemOf(child: ListChild): CellProblem | null;
   /** Keeps the numbers of a child that goes in. */
   keep(child: ListChild, family: string): void;
 }
@@ -43,16 +46,29 @@ export function openNumbers(
     return numbers;
   }
 
+  /** A number of a row of several children is none of theirs. */
+  const ofChild = ({ rows, sharesRow, stockColumn }: ListChild): readonly Named[] =>
+    sharesRow || stockColumn !== undefined ? [] : of(rows[0]!);
+
+  function takenBy(kind: IdentifierKind, figure: string): Unreadable | null {
+    const owner = owners.get(keyOf(kind, identityOf(kind, figure)));
+    return owner ? unreadable('list.number-twice', { kind: kind.toUpperCase(), number: figure, ...owner }) : null;
+  }
+
   return {
     of,
-    takenBy(kind, figure) {
-      const owner = owners.get(keyOf(kind, identityOf(kind, figure)));
-      return owner ? unreadable('list.number-twice', { kind: kind.toUpperCase(), number: figure, ...owner }) : null;
+    takenBy,
+    problemOf(child) {
+      for (const { kind, identity } of ofChild(child)) {
+        const problem = takenBy(kind, identity);
+        const header = columns.find(({ field }) => field.key === kind)!.header;
+        if (problem) return { column: header, message: unreadableText(problem) };
+      }
+      return null;
     },
-    keep({ rows, sharesRow, stockColumn }, family) {
-      // A number of a row of several children is none of theirs.
-      if (sharesRow || stockColumn !== undefined) return;
-      for (const { kind, identity } of of(rows[0]!)) {
+    keep(child, family) {
+      const { rows } = child;
+      for (const { kind, identity } of ofChild(child)) {
         const key = keyOf(kind, identity);
         if (!owners.has(key)) owners.set(key, { row: rows[0]!, family });
       }

@@ -71,12 +71,12 @@ export function planList(
     const held = shelves.load(id);
     // Two families of a list that are one of the catalogue are taken in one after the other.
     const before = taken.get(id)?.family ?? held.family;
-    const input = { ...list, around: amongRows(held.around, numbers), stock: held.stock };
-    const plan = changeFamily(input, family, before, key !== undefined);
-    keepNumbers(numbers, family, plan);
+    const { alone, twice } = partedByNumbers(numbers, family);
+    const input = { ...list, around: held.around, stock: held.stock };
+    const plan = withRows(changeFamily(input, alone, before, key !== undefined), twice);
     const all = taken.get(id);
     if (all?.family) all.family = null;
-    const merged = plan.family ? { ...plan, pieces: [...(all?.pieces ?? []), ...plan.pieces] } : plan;
+    const merged = plan.family ? { ...plan, pieces: lastOfEach([...(all?.pieces ?? []), ...plan.pieces]) } : plan;
     if (merged.family) taken.set(id, merged);
     return merged;
   });
@@ -99,17 +99,33 @@ function expectNumbers(shelves: Shelves, numbers: ListNumbers, families: readonl
   for (const kind of IDENTIFIERS) shelves.expect(kind, named[kind]);
 }
 
-/** What is around a family, the rows of the list before it too. */
-const amongRows = (around: Surroundings, numbers: ListNumbers): Surroundings => ({
-  ...around,
-  takenElsewhere: (kind, figure) => around.takenElsewhere(kind, figure) ?? numbers.takenBy(kind, figure),
-});
-
-/** Keeps the numbers of the rows that go in. */
-function keepNumbers(numbers: ListNumbers, { children, name }: ListFamily, { rows }: Become): void {
-  const refused = new Set(rows.filter(({ verdict }) => verdict === 'refused').map(({ row }) => row));
-  for (const child of children) if (!refused.has(child.rows[0]!)) numbers.keep(child, name);
+/** The family without the rows whose number another row of the list has: those are refused. The others keep theirs. */
+function partedByNumbers(numbers: ListNumbers, family: ListFamily): { alone: ListFamily; twice: ListRow[] } {
+  const twice: ListRow[] = [];
+  const children = family.children.filter((child) => {
+    const problem = numbers.problemOf(child);
+    if (!problem) numbers.keep(child, family.name);
+    else {
+      const told = {
+        problems: [problem],
+        changes: [],
+        family: family.name,
+        child: Object.values(child.at).join(' · '),
+      };
+      twice.push(...child.rows.map((row) => ({ row, verdict: 'refused' as const, ...told })));
+    }
+    return !problem;
+  });
+  return { alone: twice.length === 0 ? family : { ...family, children }, twice };
 }
+
+const withRows = (plan: Become, rows: readonly ListRow[]): Become =>
+  rows.length === 0 ? plan : { ...plan, rows: [...plan.rows, ...rows].sort((a, b) => a.row - b.row) };
+
+/** Of several counts of a child the last. */
+const lastOfEach = (pieces: Become['pieces']): Become['pieces'] => [
+  ...new Map(pieces.map((one) => [one.childId, one])).values(),
+];
 
 /** The family that is there for one of a list: whose numbers most rows have, else by style code, else by name and brand. */
 function findFamily(family: ListFamily, numbers: ListNumbers, shelves: Shelves): string | undefined {
@@ -123,9 +139,14 @@ function findFamily(family: ListFamily, numbers: ListNumbers, shelves: Shelves):
     for (const id of owners) votes.set(id, (votes.get(id) ?? 0) + 1);
   }
   const [most] = [...votes].sort((a, b) => b[1] - a[1]);
+  const called = () =>
+    (family.style ? shelves.styled(family.style) : undefined) ?? shelves.named(family.name, family.brand);
+  if (!most) return called();
+  const [id, count] = most;
   // One number of many is a slip: its row is refused, and the others do not follow it into a family of other goods.
-  if (most && (most[1] > 1 || numbered < 3)) return most[0];
-  return (family.style ? shelves.styled(family.style) : undefined) ?? shelves.named(family.name, family.brand);
+  const isSlip = count === 1 && numbered > 2;
+  const isTie = [...votes.values()].filter((votesOfOne) => votesOfOne === count).length > 1;
+  return isSlip || isTie ? (called() ?? (isSlip ? undefined : id)) : id;
 }
 
 function mendedCells({ mended, columns }: ListReading): Map<number, Map<number, string>> {
