@@ -81,18 +81,6 @@ describe('a number that stands in a list twice', () => {
       '4 newFamily',
     ]);
   });
-
-  it('is no number of a row that is refused', () => {
-    expect(
-      rowsOf(
-        planOf(`Name;Colour;SKU;Price
-          Fell Scarf;Navy;S-1;20
-          Fell Scarf;Rust;S-2;cheap
-          Tide Smock;Navy;S-2;60
-          Tide Smock;Sage;S-3;61`),
-      ).map((row) => row.slice(0, 12)),
-    ).toEqual(['2 newFamily', '3 refused "c', '4 newFamily', '5 newFamily']);
-  });
 });
 
 describe('rows of a list for one child that is there', () => {

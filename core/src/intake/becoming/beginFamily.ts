@@ -9,6 +9,7 @@ import { familyFigures, type FigureColumn } from './figureColumns';
 import { addressedPictures } from './pictureAddresses';
 import type { NewChildRead, NewChildren } from './newChildren';
 import type { Become, BecomeInput } from './shape';
+import { withChildren } from './withChildren';
 import { refusedParents, refusedWhole, rowsOf, verdictsOf } from './verdicts';
 
 /** A new family under an id. Rows that cannot go in are left out of it, values and all. */
@@ -24,7 +25,7 @@ export function beginFamily(input: BecomeInput, children: NewChildren, family: L
 function begin(input: BecomeInput, children: NewChildren, family: ListFamily, id: string): Become {
   const all = wholeFigures(input, family);
   const columns = children.columnsIn(all.fields.category);
-  const reads = readRows(input, children, family, columns);
+  const reads = readRows(children, family, columns);
   const good = family.children.filter((_, at) => reads[at]!.problems.length === 0);
   const made = withChildren(family, good);
   const whole = made === family ? all : wholeFigures(input, made);
@@ -41,33 +42,16 @@ function begin(input: BecomeInput, children: NewChildren, family: ListFamily, id
   return { ...become, rows, family: after, pieces: piecesOf(after, goodReads), pictures };
 }
 
-/** Its children, read in the order of the list: of two rows for one child, or with one number, the first is taken. */
-function readRows(
-  { numbers }: BecomeInput,
-  children: NewChildren,
-  family: ListFamily,
-  columns: readonly FigureColumn[],
-): NewChildRead[] {
+/** Its children, read in the order of the list: of two rows for one child the first is taken. */
+function readRows(children: NewChildren, family: ListFamily, columns: readonly FigureColumn[]): NewChildRead[] {
   const seen = new Set<string>();
   return family.children.map((child) => {
     const read = children.read(child, family.axes, columns);
     const crossing = JSON.stringify(read.labels.map(foldLabel));
     if (seen.has(crossing)) read.problems.push({ column: '', message: unreadableText(unreadable('cell.twice', {})) });
-    if (read.problems.length > 0) return read;
-    seen.add(crossing);
-    numbers.keep(child, family.name);
+    if (read.problems.length === 0) seen.add(crossing);
     return read;
   });
-}
-
-/** The family with some of its children only, and no value that none of them has. */
-function withChildren(family: ListFamily, children: ListChild[]): ListFamily {
-  if (children.length === family.children.length) return family;
-  const axes = family.axes.map((axis) => {
-    const used = new Set(children.map(({ at }) => at[axis.label]));
-    return { ...axis, values: axis.values.filter((value) => used.has(value)) };
-  });
-  return { ...family, axes, children };
 }
 
 /** What stands with the family itself: what its rows agree on, else what the rows of its parents do. */

@@ -2,7 +2,7 @@
 import { readGtin } from '../../identifiers/gtin';
 import { identityOf, isIdentifier, type IdentifierKind } from '../../identifiers/sameness';
 import { unreadable, unreadableText, type Unreadable } from '../../refusal';
-import type { ListChild } from '../families/shape';
+import type { ListChild, ListFamily } from '../families/shape';
 import type { CellProblem } from '../readSheet';
 import type { Table } from '../table/shape';
 import type { FigureColumn } from './figureColumns';
@@ -14,64 +14,63 @@ export interface Named {
 }
 
 export interface ListNumbers {
-  /** The numbers of a row, those that can be read. */
-  of(row: number): readonly Named[];
-  /** Why a number cannot be given to the child of a row: another row has it. Null where none does. */
-  takenBy(kind: IdentifierKind, figure: string): Unreadable | null;
-  /** The same of the numbers that the row of a child names. */
+  /** The numbers of a child, those that can be read. One of a row of several children is none of theirs. */
+  ofChild(child: ListChild): readonly Named[];
+  /** Why a number cannot be given to the child of a row: a row before it has it. Null where none does. */
+  takenBefore(row: number, kind: IdentifierKind, figure: string): Unreadable | null;
+  /** The same of all numbers that the row of a child names. */
   problemOf(child: ListChild): CellProblem | null;
-  /** Keeps the numbers of a child that goes in. */
-  keep(child: ListChild, family: string): void;
 }
 
-/** The numbers of a table. What was mended stands for what the cell says: row → column → text. */
+/** The numbers of a list: each is that of the first row that names it. What was mended stands for what the cell says: row → column → text. */
 export function openNumbers(
   table: Table,
   columns: readonly FigureColumn[],
   mended: ReadonlyMap<number, ReadonlyMap<number, string>>,
+  families: readonly ListFamily[],
 ): ListNumbers {
-  const places = columns.flatMap(({ at, field }) => (isIdentifier(field.key) ? [{ at, kind: field.key }] : []));
-  const known = new Map<number, readonly Named[]>();
+  const places = columns.flatMap(({ at, field, header }) =>
+    isIdentifier(field.key) ? [{ at, header, kind: field.key }] : [],
+  );
+  const known = new Map<ListChild, readonly Named[]>();
   const owners = new Map<string, { row: number; family: string }>();
-  const keyOf = (kind: IdentifierKind, identity: string) => `${kind}|${identity}`;
 
-  function of(row: number): readonly Named[] {
-    let numbers = known.get(row);
-    if (numbers) return numbers;
-    numbers = places.flatMap(({ at, kind }) => {
-      const identity = readIdentity(kind, (mended.get(row)?.get(at) ?? table[row - 1]![at] ?? '').trim());
+  function read({ rows: [row], sharesRow, stockColumn }: ListChild): Named[] {
+    if (sharesRow || stockColumn !== undefined) return [];
+    return places.flatMap(({ at, kind }) => {
+      const identity = readIdentity(kind, (mended.get(row!)?.get(at) ?? table[row! - 1]![at] ?? '').trim());
       return identity === null ? [] : [{ kind, identity }];
     });
-    known.set(row, numbers);
-    return numbers;
   }
 
-  /** A number of a row of several children is none of theirs. */
-  const ofChild = ({ rows, sharesRow, stockColumn }: ListChild): readonly Named[] =>
-    sharesRow || stockColumn !== undefined ? [] : of(rows[0]!);
+  for (const { children, name } of families)
+    for (const child of children) {
+      const [row] = child.rows as [number];
+      const numbers = read(child);
+      known.set(child, numbers);
+      for (const { kind, identity } of numbers) {
+        const key = `${kind}|${identity}`;
+        if (row < (owners.get(key)?.row ?? Infinity)) owners.set(key, { row, family: name });
+      }
+    }
 
-  function takenBy(kind: IdentifierKind, figure: string): Unreadable | null {
-    const owner = owners.get(keyOf(kind, identityOf(kind, figure)));
-    return owner ? unreadable('list.number-twice', { kind: kind.toUpperCase(), number: figure, ...owner }) : null;
+  function takenBefore(row: number, kind: IdentifierKind, figure: string): Unreadable | null {
+    const owner = owners.get(`${kind}|${identityOf(kind, figure)}`);
+    if (!owner || owner.row >= row) return null;
+    return unreadable('list.number-twice', { kind: kind.toUpperCase(), number: figure, ...owner });
   }
+  const ofChild = (child: ListChild): readonly Named[] => known.get(child) ?? read(child);
 
   return {
-    of,
-    takenBy,
+    ofChild,
+    takenBefore,
     problemOf(child) {
       for (const { kind, identity } of ofChild(child)) {
-        const problem = takenBy(kind, identity);
-        const header = columns.find(({ field }) => field.key === kind)!.header;
+        const problem = takenBefore(child.rows[0]!, kind, identity);
+        const { header } = places.find((place) => place.kind === kind)!;
         if (problem) return { column: header, message: unreadableText(problem) };
       }
       return null;
-    },
-    keep(child, family) {
-      const { rows } = child;
-      for (const { kind, identity } of ofChild(child)) {
-        const key = keyOf(kind, identity);
-        if (!owners.has(key)) owners.set(key, { row: rows[0]!, family });
-      }
     },
   };
 }

@@ -67,8 +67,8 @@ export function openNewChildren({ registry, table, columns, mended, numbers, aro
   }
 
   /** Rows say the same many times; numbers are others in each. */
-  function readOnce(column: FigureColumn, text: string): CellRead {
-    if (isIdentifier(column.field.key)) return readNumber(column.field.key, column, text);
+  function readOnce(row: number, column: FigureColumn, text: string): CellRead {
+    if (isIdentifier(column.field.key)) return readNumber(row, column.field.key, column, text);
     const key = `${column.at}|${text}`;
     let read = known.get(key);
     if (read === undefined) known.set(key, (read = readCell(column, text)));
@@ -82,11 +82,11 @@ export function openNewChildren({ registry, table, columns, mended, numbers, aro
     return figure === null ? null : { ok: true, figure, shown: showFigure(registry, field, figure) };
   }
 
-  function readNumber(kind: IdentifierKind, column: FigureColumn, text: string): CellRead {
+  function readNumber(row: number, kind: IdentifierKind, column: FigureColumn, text: string): CellRead {
     const read = readCell(column, text);
     if (!read?.ok) return read;
     const number = String(read.figure);
-    return numbers.takenBy(kind, number) ?? around.takenElsewhere(kind, number) ?? read;
+    return numbers.takenBefore(row, kind, number) ?? around.takenElsewhere(kind, number) ?? read;
   }
 
   return {
@@ -101,7 +101,7 @@ export function openNewChildren({ registry, table, columns, mended, numbers, aro
       if (empty) refuse(empty.label, unreadable('cell.empty', { label: empty.label }));
       for (const column of columnsFor(child, ofChild)) {
         const text = textOf(row, column);
-        const cell = text === '' ? null : readOnce(column, text);
+        const cell = text === '' ? null : readOnce(row, column, text);
         if (!cell) continue;
         if (!cell.ok) refuse(column.header, cell);
         else if (column.field !== stock) read.figures.push({ column, figure: cell.figure, shown: cell.shown });

@@ -2,7 +2,7 @@
 import { runCommand } from '../../change/run';
 import { childLabels } from '../../family/weave';
 import type { Family } from '../../family/shape';
-import { IDENTIFIERS, type IdentifierKind } from '../../identifiers/sameness';
+import type { IdentifierKind } from '../../identifiers/sameness';
 import type { Registry } from '../../registry/openRegistry';
 import { refusalText } from '../../words/refusals';
 import type { ListReading } from '../families/readList';
@@ -12,6 +12,7 @@ import type { ListMapping, Table } from '../table/shape';
 import { beginFamily } from './beginFamily';
 import { changeFamily } from './changeFamily';
 import { figureColumns } from './figureColumns';
+import { expectNumbers, sharesOf, type Share } from './heldFamilies';
 import { openNumbers, readIdentity, type ListNumbers } from './listNumbers';
 import { openNewChildren } from './newChildren';
 import { pictureColumns } from './pictureAddresses';
@@ -51,36 +52,46 @@ export function planList(
 ): Become[] {
   const mended = mendedCells(reading);
   const columns = figureColumns(registry, table, reading.columns, mapping);
-  const numbers = openNumbers(table, columns, mended);
+  const families = [...reading.families, ...reading.singles.map(singleAsFamily)];
+  const numbers = openNumbers(table, columns, mended, families);
   const list = { registry, table, columns, pictureColumns: pictureColumns(reading.columns), mended, numbers };
   const children = openNewChildren({ ...list, around: shelves.outside, stock: {} });
-  const families = [...reading.families, ...reading.singles.map(singleAsFamily)];
   expectNumbers(shelves, numbers, families);
   const groupAt = reading.columns.find(({ meaning }) => meaning.is === 'group')?.at;
   const taken = new Map<string, Become>();
+  const around = { ...list, around: shelves.outside, stock: {} };
+
+  function planShare({ family, heldId }: Share, isNamedByKey: boolean): Become {
+    if (heldId === undefined) return beginFamily(around, children, family, shelves.newId());
+    const held = shelves.load(heldId);
+    // Two families of a list that are one of the catalogue are taken in one after the other.
+    const all = taken.get(heldId);
+    const { alone, twice } = partedByNumbers(numbers, family);
+    const input = { ...list, around: held.around, stock: held.stock };
+    const changed = changeFamily(input, alone, all?.family ?? held.family, isNamedByKey);
+    const plan = { ...changed, rows: inOrder([...changed.rows, ...twice]) };
+    if (all?.family) all.family = null;
+    const merged = plan.family ? { ...plan, pieces: lastOfEach([...(all?.pieces ?? []), ...plan.pieces]) } : plan;
+    if (merged.family) taken.set(heldId, merged);
+    return merged;
+  }
+
+  const besides: Become[] = [];
   const plans = families.map((family, done): Become => {
     if (done % TELL_EVERY === 0) tell(done, families.length);
     const key =
       groupAt === undefined
         ? undefined
         : shelves.keyed((table[family.children[0]!.rows[0]! - 1]![groupAt] ?? '').trim());
-    const id = key ?? findFamily(family, numbers, shelves);
-    if (id === undefined) {
-      return beginFamily({ ...list, around: shelves.outside, stock: {} }, children, family, shelves.newId());
-    }
-    const held = shelves.load(id);
-    // Two families of a list that are one of the catalogue are taken in one after the other.
-    const before = taken.get(id)?.family ?? held.family;
-    const { alone, twice } = partedByNumbers(numbers, family);
-    const input = { ...list, around: held.around, stock: held.stock };
-    const plan = withRows(changeFamily(input, alone, before, key !== undefined), twice);
-    const all = taken.get(id);
-    if (all?.family) all.family = null;
-    const merged = plan.family ? { ...plan, pieces: lastOfEach([...(all?.pieces ?? []), ...plan.pieces]) } : plan;
-    if (merged.family) taken.set(id, merged);
-    return merged;
+    if (key !== undefined) return planShare({ family, heldId: key }, true);
+    const [first, ...others] = sharesOf(family, numbers, shelves).map((share) => planShare(share, false));
+    // Its rows are told with it, whatever family they go to.
+    first!.rows = inOrder([first!, ...others].flatMap(({ rows }) => rows));
+    for (const plan of others) plan.rows = [];
+    besides.push(...others);
+    return first!;
   });
-  return [...plans, ...goings(registry, reading, shelves, taken)];
+  return [...plans, ...besides, ...goings(registry, reading, shelves, taken)];
 }
 const TELL_EVERY = 50;
 
@@ -92,20 +103,12 @@ export function singleAsFamily({ rows, name, brand }: ListSingle): ListFamily {
   };
 }
 
-function expectNumbers(shelves: Shelves, numbers: ListNumbers, families: readonly ListFamily[]): void {
-  const named: Record<IdentifierKind, string[]> = { sku: [], gtin: [] };
-  for (const { children } of families)
-    for (const { rows } of children) for (const { kind, identity } of numbers.of(rows[0]!)) named[kind].push(identity);
-  for (const kind of IDENTIFIERS) shelves.expect(kind, named[kind]);
-}
-
-/** The family without the rows whose number another row of the list has: those are refused. The others keep theirs. */
+/** The family without the rows whose number another row of the list has: those are refused. */
 function partedByNumbers(numbers: ListNumbers, family: ListFamily): { alone: ListFamily; twice: ListRow[] } {
   const twice: ListRow[] = [];
   const children = family.children.filter((child) => {
     const problem = numbers.problemOf(child);
-    if (!problem) numbers.keep(child, family.name);
-    else {
+    if (problem) {
       const told = {
         problems: [problem],
         changes: [],
@@ -119,35 +122,12 @@ function partedByNumbers(numbers: ListNumbers, family: ListFamily): { alone: Lis
   return { alone: twice.length === 0 ? family : { ...family, children }, twice };
 }
 
-const withRows = (plan: Become, rows: readonly ListRow[]): Become =>
-  rows.length === 0 ? plan : { ...plan, rows: [...plan.rows, ...rows].sort((a, b) => a.row - b.row) };
+const inOrder = (rows: readonly ListRow[]): ListRow[] => rows.toSorted((a, b) => a.row - b.row);
 
 /** Of several counts of a child the last. */
 const lastOfEach = (pieces: Become['pieces']): Become['pieces'] => [
   ...new Map(pieces.map((one) => [one.childId, one])).values(),
 ];
-
-/** The family that is there for one of a list: whose numbers most rows have, else by style code, else by name and brand. */
-function findFamily(family: ListFamily, numbers: ListNumbers, shelves: Shelves): string | undefined {
-  const votes = new Map<string, number>();
-  let numbered = 0;
-  for (const { rows, stockColumn, sharesRow } of family.children) {
-    if (stockColumn !== undefined || sharesRow) continue;
-    const named = numbers.of(rows[0]!);
-    const owners = new Set(named.flatMap(({ kind, identity }) => shelves.ownerOf(kind, identity)?.familyId ?? []));
-    if (named.length > 0) numbered += 1;
-    for (const id of owners) votes.set(id, (votes.get(id) ?? 0) + 1);
-  }
-  const [most] = [...votes].sort((a, b) => b[1] - a[1]);
-  const called = () =>
-    (family.style ? shelves.styled(family.style) : undefined) ?? shelves.named(family.name, family.brand);
-  if (!most) return called();
-  const [id, count] = most;
-  // One number of many is a slip: its row is refused, and the others do not follow it into a family of other goods.
-  const isSlip = count === 1 && numbered > 2;
-  const isTie = [...votes.values()].filter((votesOfOne) => votesOfOne === count).length > 1;
-  return isSlip || isTie ? (called() ?? (isSlip ? undefined : id)) : id;
-}
 
 function mendedCells({ mended, columns }: ListReading): Map<number, Map<number, string>> {
   const cells = new Map<number, Map<number, string>>();
