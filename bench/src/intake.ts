@@ -1,15 +1,20 @@
 /** A list of 100,000 rows read into families beside bare parsing and inserting; the catalogue out beside a bare writer; how well families are recognised. */
-import { createWriteStream, statSync } from 'node:fs';
+import { createWriteStream, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { once } from 'node:events';
 import Sqlite from 'better-sqlite3';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import ExcelJs from 'exceljs';
-import { emptyRegistry, openRegistry, readList } from '@loom-kin/core';
+import { emptyRegistry, NO_SETTLEMENT, openRegistry, readList } from '@loom-kin/core';
 import { readTable, streamXlsx } from '@loom-kin/sheets';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
+import { takeList } from '../../server/src/changes/takeFound';
+import { writeFound } from '../../server/src/lists/foundFiles';
+import { readListFile } from '../../server/src/lists/readListFile';
+import { openDatabase } from '../../server/src/store/database';
+import { storeOf } from '../../server/src/store/openStore';
 import type { Figure } from './measure';
 
 const ROWS = 100_000;
@@ -34,6 +39,15 @@ export async function intakeFigures(folder: string): Promise<Figure[]> {
     one(`${ROWS} rows "${shape}": parsed and inserted bare`, bare, 'itself', bare, '–');
     one(`${ROWS} rows "${shape}": read into families`, taken, 'bare parsing and inserting', bare, '2 ×');
   }
+  const tenth = await wholeWay(folder, ROWS / 10);
+  const whole = await wholeWay(folder, ROWS);
+  for (const [key, what] of [
+    ['planned', 'what becomes of each'],
+    ['stored', 'taken in'],
+  ] as const) {
+    one(`${ROWS / 10} rows: ${what}`, tenth[key], 'itself', tenth[key], '–');
+    one(`${ROWS} rows: ${what}`, whole[key], 'ten times a tenth of them', tenth[key] * 10, '1.3 ×');
+  }
   const rows = parse(largeList('columns'), { relax_column_count: true }) as string[][];
   const bareWriter = await timedAsync(() => writeBare(join(folder, 'bare.xlsx'), rows));
   const ours = await timedAsync(async () => {
@@ -46,6 +60,23 @@ export async function intakeFigures(folder: string): Promise<Figure[]> {
   one(`${ROWS} rows as XLSX, as they leave`, ours, 'the bare writer', bareWriter, '1.3 ×');
   tellRecognition(registry);
   return figures;
+}
+
+/** A list brought to a server that has nothing yet: read with what becomes of each row, and taken in with numbers, pieces and journal. */
+async function wholeWay(folder: string, rows: number): Promise<{ planned: number; stored: number }> {
+  const own = join(folder, `list-${rows}`);
+  const store = storeOf(openDatabase(join(own, 'loom-kin.db'), 'server/migrations'), own);
+  const path = join(own, 'list.csv');
+  writeFileSync(path, stringify(parse(largeList('after'), { to: rows, relax_column_count: true }) as string[][]));
+  const order = { path, fileName: 'list.csv', sheet: null, mapping: null, settlement: NO_SETTLEMENT };
+  let children = 0;
+  const planned = await timedAsync(async () => {
+    const read = await readListFile(store.database, order, () => undefined);
+    ({ children } = writeFound(path, read));
+  });
+  const stored = timed(() => takeList(store, { key: 'bench-list', title: 'A list', path, children, deletions: false }));
+  store.close();
+  return { planned, stored };
 }
 
 /** Lists of one kind under each other, families told apart by a word of their own. */

@@ -2,6 +2,10 @@
 import { describe, expect, it } from 'vitest';
 import {
   createFamily,
+  freeze,
+  identifierOwners,
+  identityOf,
+  type Family,
   emptyRegistry,
   familyIndex,
   openRegistry,
@@ -11,6 +15,7 @@ import {
   type Become,
   type Shelves,
 } from '../src/index';
+import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 
 const registry = openRegistry(emptyRegistry());
 const tableOf = (text: string): string[][] =>
@@ -167,5 +172,58 @@ describe('figures of a list', () => {
       Tide Smock;Sage;C-4;61,25;5`);
     expect(figuresIn(plans, 'price')).toEqual(['1250', '1350', '60.50', '61.25']);
     expect(plans.flatMap(({ pieces }) => pieces.map((one) => one.pieces))).toEqual([1500, 3, 4, 5]);
+  });
+});
+
+/** A catalogue with these families, as the plans of a list have left them. */
+function shelvesWith(plans: readonly Become[]): Shelves {
+  const families = plans.flatMap(({ family }) => (family ? [freeze(family, true)] : []));
+  const stock = Object.fromEntries(plans.flatMap(({ pieces }) => pieces.map((one) => [one.childId, one.pieces])));
+  const byId = new Map(families.map((family) => [family.id, family]));
+  const owners = new Map(
+    families.flatMap((family) =>
+      [...identifierOwners(family)].map(([key, child]) => [key, { familyId: family.id, childId: child.id }] as const),
+    ),
+  );
+  const only = (is: (family: Family) => boolean) => {
+    const found = families.filter(is);
+    return found.length === 1 ? found[0]!.id : undefined;
+  };
+  const around = (familyId: string): Shelves['outside'] => ({
+    takenElsewhere(kind, figure) {
+      const owner = owners.get(`${kind}|${identityOf(kind, figure)}`);
+      return owner && owner.familyId !== familyId
+        ? unreadable('sku.taken', { sku: figure, owner: String(byId.get(owner.familyId)!.fields.name) })
+        : null;
+    },
+    bound: () => null,
+  });
+  return {
+    expect: () => undefined,
+    ownerOf: (kind, identity) => owners.get(`${kind}|${identity}`),
+    keyed: () => undefined,
+    styled: (code) => only(({ fields }) => fields.styleCode === code),
+    named: (name, brand) => only(({ fields }) => fields.name === name && (fields.brand ?? '') === brand),
+    load: (id) => ({ family: byId.get(id)!, stock, around: around(id) }),
+    outside: around(''),
+    newId: () => crypto.randomUUID(),
+  };
+}
+
+describe('a list that is brought again', () => {
+  it.each(SHAPES)('changes nothing and makes no doubles, of the kind "%s"', (shape) => {
+    for (const seed of [7101, 7102, 7103]) {
+      const { table } = messyList(shape, seed);
+      const plan = (shelves: Shelves) => planList(registry, table, readList(registry, table), { columns: {} }, shelves);
+      const first = plan(EMPTY_SHELVES);
+      const again = plan(shelvesWith(first)).flatMap(({ rows }) => rows);
+      const refused = new Set(
+        first.flatMap(({ rows }) => rows.flatMap(({ row, verdict }) => (verdict === 'refused' ? [row] : []))),
+      );
+      const others = again.filter(({ row, verdict }) => verdict !== 'same' && !refused.has(row));
+      expect(others.map(({ row, verdict, changes, problems }) => ({ seed, row, verdict, changes, problems }))).toEqual(
+        [],
+      );
+    }
   });
 });
