@@ -168,6 +168,7 @@ export * from './intake/becoming/shape';
 export * from './intake/becoming/figureColumns';
 export * from './intake/becoming/pictureAddresses';
 export * from './intake/becoming/planList';
+export * from './intake/becoming/shelves';
 export * from './export/catalogueRows';
 export * from './export/schemaOrg';
 export * from './export/dataPackage';

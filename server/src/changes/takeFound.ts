@@ -1,22 +1,13 @@
 /** What was read of files for families, taken in as one change. */
-import { freeze, type Family } from '@loom-kin/core';
+import { freeze } from '@loom-kin/core';
 import type { ChangeDone } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
 import { familiesMade } from '../lists/foundFiles';
-import type { Count } from '../stock/ledger';
 import type { Store } from '../store/store';
 import { countPieces } from './countPieces';
+import type { FoundFamily } from './foundFamily';
 import { workChange, type TellProgress } from './runChange';
 import { familyIn, putFamily, type Work } from './work';
-
-/** A family as a file makes it. */
-export interface FoundFamily {
-  /** The revision it was read against; null for a family that was not there. */
-  revision: number | null;
-  /** The family after it. */
-  family: Family;
-  pieces: readonly Count[];
-}
 
 export interface FoundOrder extends FoundFamily {
   key: string;

@@ -2,7 +2,7 @@
 import { IDENTIFIERS, type IdentifierKind } from '../../identifiers/sameness';
 import type { ListChild, ListFamily } from '../families/shape';
 import type { ListNumbers } from './listNumbers';
-import type { Shelves } from './planList';
+import type { Shelves } from './shelves';
 import { withChildren } from './withChildren';
 
 /** Rows of a list's family that are of one family of the catalogue; undefined: of one that is begun. */

@@ -1,13 +1,10 @@
 /** What a whole list becomes: each of its families begun or brought together with the one that is there, goods sold singly too. */
 import { runCommand } from '../../change/run';
 import { childLabels } from '../../family/weave';
-import type { Family } from '../../family/shape';
-import type { IdentifierKind } from '../../identifiers/sameness';
 import type { Registry } from '../../registry/openRegistry';
 import { refusalText } from '../../words/refusals';
 import type { ListReading } from '../families/readList';
 import type { ListFamily, ListSingle } from '../families/shape';
-import type { Surroundings } from '../readSheet';
 import type { ListMapping, Table } from '../table/shape';
 import { beginFamily } from './beginFamily';
 import { changeFamily } from './changeFamily';
@@ -15,31 +12,9 @@ import { figureColumns } from './figureColumns';
 import { expectNumbers, sharesOf, type Share } from './heldFamilies';
 import { openNumbers, readIdentity, type ListNumbers } from './listNumbers';
 import { openNewChildren } from './newChildren';
+import type { Shelves } from './shelves';
 import { pictureColumns } from './pictureAddresses';
 import type { Become, ListRow } from './shape';
-
-/** A family of the catalogue, with what is around it. */
-export interface HeldFamily {
-  family: Family;
-  stock: Record<string, number>;
-  around: Surroundings;
-}
-
-/** What the catalogue knows. */
-export interface Shelves {
-  /** Hears which numbers it will be asked for. */
-  expect(kind: IdentifierKind, identities: readonly string[]): void;
-  /** Whose a number is. */
-  ownerOf(kind: IdentifierKind, identity: string): { familyId: string; childId: string } | undefined;
-  /** The one family with a key, a style code, or a name of a brand; undefined where there is none or several. */
-  keyed(key: string): string | undefined;
-  styled(styleCode: string): string | undefined;
-  named(name: string, brand: string): string | undefined;
-  load(familyId: string): HeldFamily;
-  /** What is around a family that is not there yet. */
-  outside: Surroundings;
-  newId(): string;
-}
 
 /** Plans a list. `tell` hears how many of its families are worked out. */
 export function planList(
