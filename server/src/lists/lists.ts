@@ -145,10 +145,12 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
       let at = 0;
       for await (const lines of foundLines(path, kind)) {
         if (signal.aborted) return;
+        // Others come in between.
+        await setImmediate();
+        await store.quiet();
         inTransaction(database, () => {
           for (const line of lines) add.run(id, at++, ...line);
         });
-        await setImmediate();
       }
     }
   }
