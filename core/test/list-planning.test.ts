@@ -2,10 +2,6 @@
 import { describe, expect, it } from 'vitest';
 import {
   createFamily,
-  freeze,
-  identifierOwners,
-  identityOf,
-  type Family,
   emptyRegistry,
   familyIndex,
   openRegistry,
@@ -15,28 +11,10 @@ import {
   type Become,
   type Shelves,
 } from '../src/index';
+import { EMPTY_SHELVES, shelvesWith, tableOf } from './shelves';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 
 const registry = openRegistry(emptyRegistry());
-const tableOf = (text: string): string[][] =>
-  text
-    .trim()
-    .split('\n')
-    .map((line) => line.split(';').map((cell) => cell.trim()));
-
-/** A catalogue that holds nothing yet. */
-const EMPTY_SHELVES: Shelves = {
-  expect: () => undefined,
-  ownerOf: () => undefined,
-  keyed: () => undefined,
-  styled: () => undefined,
-  named: () => undefined,
-  load: (id) => {
-    throw new Error(`there is no family ${id}`);
-  },
-  outside: { takenElsewhere: () => null, bound: () => null },
-  newId: () => crypto.randomUUID(),
-};
 const planOf = (text: string): Become[] => {
   const table = tableOf(text);
   return planList(registry, table, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
@@ -174,41 +152,6 @@ describe('figures of a list', () => {
     expect(plans.flatMap(({ pieces }) => pieces.map((one) => one.pieces))).toEqual([1500, 3, 4, 5]);
   });
 });
-
-/** A catalogue with these families, as the plans of a list have left them. */
-function shelvesWith(plans: readonly Become[]): Shelves {
-  const families = plans.flatMap(({ family }) => (family ? [freeze(family, true)] : []));
-  const stock = Object.fromEntries(plans.flatMap(({ pieces }) => pieces.map((one) => [one.childId, one.pieces])));
-  const byId = new Map(families.map((family) => [family.id, family]));
-  const owners = new Map(
-    families.flatMap((family) =>
-      [...identifierOwners(family)].map(([key, child]) => [key, { familyId: family.id, childId: child.id }] as const),
-    ),
-  );
-  const only = (is: (family: Family) => boolean) => {
-    const found = families.filter(is);
-    return found.length === 1 ? found[0]!.id : undefined;
-  };
-  const around = (familyId: string): Shelves['outside'] => ({
-    takenElsewhere(kind, figure) {
-      const owner = owners.get(`${kind}|${identityOf(kind, figure)}`);
-      return owner && owner.familyId !== familyId
-        ? unreadable('sku.taken', { sku: figure, owner: String(byId.get(owner.familyId)!.fields.name) })
-        : null;
-    },
-    bound: () => null,
-  });
-  return {
-    expect: () => undefined,
-    ownerOf: (kind, identity) => owners.get(`${kind}|${identity}`),
-    keyed: () => undefined,
-    styled: (code) => only(({ fields }) => fields.styleCode === code),
-    named: (name, brand) => only(({ fields }) => fields.name === name && (fields.brand ?? '') === brand),
-    load: (id) => ({ family: byId.get(id)!, stock, around: around(id) }),
-    outside: around(''),
-    newId: () => crypto.randomUUID(),
-  };
-}
 
 describe('a list that is brought again', () => {
   it.each(SHAPES)('changes nothing and makes no doubles, of the kind "%s"', (shape) => {

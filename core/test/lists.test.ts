@@ -20,30 +20,12 @@ import {
 } from '../src/index';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
+import { EMPTY_SHELVES, tableOf } from './shelves';
 
 const registry = openRegistry(emptyRegistry());
 const createFamily = (spec: CreateFamily) => createWith(registry, spec);
 const runCommand = (family: Family, command: Command) => runWith(registry, family, command);
-const tableOf = (text: string): string[][] =>
-  text
-    .trim()
-    .split('\n')
-    .map((line) => line.split(';').map((cell) => cell.trim()));
 const read = (text: string, mapping?: ListMapping) => readList(registry, tableOf(text), mapping);
-
-/** A catalogue that holds nothing yet. */
-const EMPTY_SHELVES: Shelves = {
-  expect: () => undefined,
-  ownerOf: () => undefined,
-  keyed: () => undefined,
-  styled: () => undefined,
-  named: () => undefined,
-  load: (id) => {
-    throw new Error(`there is no family ${id}`);
-  },
-  outside: { takenElsewhere: () => null, bound: () => null },
-  newId: () => crypto.randomUUID(),
-};
 
 /** Families as one line each: name, axes with their values, rows. */
 const told = (text: string, mapping?: ListMapping): string[] =>
