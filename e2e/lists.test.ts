@@ -138,8 +138,8 @@ describe('A list', () => {
       list(['Tarn Hat;Navy;TNC-2;29', 'Tarn Hat;Sage;TNH-2;29', 'Tarn Hat;Rust;TNH-3;29']),
       'late.csv',
     );
-    await take(early.id);
-    await take(late.id);
+    for (const { id } of [early, late]) await world.call(api.takeList, { params: { id }, body: {} });
+    for (const { id } of [early, late]) expect((await ended(id)).notice).toBeNull();
     const skus = async (name: string) =>
       Object.values((await familyCalled(name)).family.children).map(({ fields }) => fields.sku);
     expect([await skus('Tarn Cap'), await skus('Tarn Hat')]).toEqual([

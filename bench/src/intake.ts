@@ -10,6 +10,7 @@ import { emptyRegistry, NO_SETTLEMENT, openRegistry, readList } from '@loom-kin/
 import { readTable, streamXlsx } from '@loom-kin/sheets';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
+import { stateOf } from '../../server/src/changes/stateOf';
 import { takeList } from '../../server/src/changes/takeFound';
 import { writeFound } from '../../server/src/lists/foundFiles';
 import { readListFile } from '../../server/src/lists/readListFile';
@@ -74,7 +75,16 @@ async function wholeWay(folder: string, rows: number): Promise<{ planned: number
     const read = await readListFile(store.database, order, () => undefined);
     ({ children } = writeFound(path, read));
   });
-  const stored = timed(() => takeList(store, { key: 'bench-list', title: 'A list', path, children, deletions: false }));
+  const stored = timed(() =>
+    takeList(store, {
+      key: 'bench-list',
+      title: 'A list',
+      path,
+      state: stateOf(store.database),
+      children,
+      deletions: false,
+    }),
+  );
   store.close();
   return { planned, stored };
 }

@@ -6,6 +6,7 @@ import { familiesMade } from '../lists/foundFiles';
 import type { Store } from '../store/store';
 import { countPieces } from './countPieces';
 import type { FoundFamily } from './foundFamily';
+import { stateOf } from './stateOf';
 import { workChange, type TellProgress } from './runChange';
 import { familyIn, putFamily, type Work } from './work';
 
@@ -19,6 +20,8 @@ export interface ListOrder {
   key: string;
   title: string;
   path: string;
+  /** The state of the catalogue that they were made for. */
+  state: string;
   /** Of all its families. */
   children: number;
   /** Whether children that it says are to go do so. */
@@ -32,9 +35,13 @@ export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): C
 /** The same for all families of a list, as one change. */
 export const takeList = (
   store: Store,
-  { key, title, path, deletions }: ListOrder,
+  { key, title, path, state, deletions }: ListOrder,
   tell?: TellProgress,
-): ChangeDone | null => takeFamilies(store, { key, title }, familiesMade(path, deletions ? 'go' : 'stay'), tell);
+): ChangeDone | null =>
+  // Another list may have been stored while this one waited in line.
+  state === stateOf(store.database)
+    ? takeFamilies(store, { key, title }, familiesMade(path, deletions ? 'go' : 'stay'), tell)
+    : null;
 
 function takeFamilies(
   store: Store,

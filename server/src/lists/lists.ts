@@ -119,9 +119,9 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
     }
   }
 
-  async function takeFamilies(id: string, list: ListJob, { children, kind }: ListMade): Promise<void> {
+  async function takeFamilies(id: string, list: ListJob, { children, kind, state }: ListMade): Promise<void> {
     const { fileName, file, deletions } = list;
-    const order = { key: changeKeyOf(id), title: takingIn(fileName), path: pathOf(file), children, deletions };
+    const order = { key: changeKeyOf(id), title: takingIn(fileName), path: pathOf(file), state, children, deletions };
     const done = await writer.write({ do: 'takeList', order }, progressShown(store, id));
     if (!done) throw new Overtaken();
     if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
