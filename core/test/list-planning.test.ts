@@ -86,14 +86,14 @@ describe('rows of a list for one child that is there', () => {
   it('are one row: of two with one number the second is refused, and changes nothing', () => {
     const plans = plansOf(`Name;Colour;SKU;Price
       Fell Scarf;Navy;FSC-101;20
-      Fell Scarf;Sage;FSC-101;99
+      Fell Scarf;Sage;fsc-101;99
       Fell Scarf;Rust;FSC-102;21
       Tide Smock;Navy;TSM-101;60
       Tide Smock;Rust;TSM-102;60
       Tide Smock;Sage;TSM-103;60`);
     expect(rowsOf(plans).slice(0, 3)).toEqual([
       '2 changed',
-      '3 refused The SKU FSC-101 stands in row 2 already, with Fell Scarf. Each number belongs to one child: give this row its own.',
+      '3 refused The SKU fsc-101 stands in row 2 already, with Fell Scarf. Each number belongs to one child: give this row its own.',
       '4 changed',
     ]);
     expect(figuresIn(plans.slice(0, 1), 'price')).toEqual(['20', '21']);

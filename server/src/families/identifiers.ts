@@ -113,12 +113,13 @@ export function takenElsewhere(database: Database, familyId: string) {
   const ownerOf = ownerFinder(database);
   return (kind: IdentifierKind, figure: string): Unreadable | null => {
     const owner = ownerOf(kind, identityOf(kind, figure));
-    if (!owner || owner.familyId === familyId) return null;
-    return kind === 'sku'
-      ? unreadable('sku.taken', { sku: figure, owner: owner.name })
-      : unreadable('gtin.taken', { gtin: figure, owner: owner.name });
+    return !owner || owner.familyId === familyId ? null : takenBy(kind, figure, owner.name);
   };
 }
+
+/** That a number belongs to a family already. */
+export const takenBy = (kind: IdentifierKind, figure: string, owner: string): Unreadable =>
+  kind === 'sku' ? unreadable('sku.taken', { sku: figure, owner }) : unreadable('gtin.taken', { gtin: figure, owner });
 
 /** Asks whether a SKU is or was another child's than that of this family. */
 export function skuTaken(database: Database, familyId: string): IsTaken {

@@ -1,6 +1,7 @@
 /** Whose the SKUs and GTINs of a list are: those that it names are looked up together, which is many times as quick as one by one. */
 import { sql } from 'drizzle-orm';
-import { identityOf, unreadable, type IdentifierKind, type Unreadable } from '@loom-kin/core';
+import { identityOf, type IdentifierKind, type Unreadable } from '@loom-kin/core';
+import { takenBy } from '../families/identifiers';
 import type { Database } from '../store/database';
 
 interface Owner {
@@ -46,10 +47,7 @@ export function openOwners(database: Database): NumberOwners {
 
   const elsewhere = (familyId: string) => (kind: IdentifierKind, figure: string) => {
     const owner = of(kind, identityOf(kind, figure));
-    if (!owner || owner.familyId === familyId) return null;
-    return kind === 'sku'
-      ? unreadable('sku.taken', { sku: figure, owner: owner.name })
-      : unreadable('gtin.taken', { gtin: figure, owner: owner.name });
+    return !owner || owner.familyId === familyId ? null : takenBy(kind, figure, owner.name);
   };
   return { expect, of, elsewhere };
 }

@@ -11,6 +11,8 @@ export interface Named {
   kind: IdentifierKind;
   /** The form it is compared in. */
   identity: string;
+  /** As the list has it. */
+  text: string;
 }
 
 export interface ListNumbers {
@@ -38,8 +40,9 @@ export function openNumbers(
   function read({ rows: [row], sharesRow, stockColumn }: ListChild): Named[] {
     if (sharesRow || stockColumn !== undefined) return [];
     return places.flatMap(({ at, kind }) => {
-      const identity = readIdentity(kind, (mended.get(row!)?.get(at) ?? table[row! - 1]![at] ?? '').trim());
-      return identity === null ? [] : [{ kind, identity }];
+      const text = (mended.get(row!)?.get(at) ?? table[row! - 1]![at] ?? '').trim();
+      const identity = readIdentity(kind, text);
+      return identity === null ? [] : [{ kind, identity, text }];
     });
   }
 
@@ -54,20 +57,20 @@ export function openNumbers(
       }
     }
 
-  function takenBefore(row: number, kind: IdentifierKind, figure: string): Unreadable | null {
-    const owner = owners.get(`${kind}|${identityOf(kind, figure)}`);
+  function problemAt(row: number, { kind, identity, text }: Named): Unreadable | null {
+    const owner = owners.get(`${kind}|${identity}`);
     if (!owner || owner.row >= row) return null;
-    return unreadable('list.number-twice', { kind: kind.toUpperCase(), number: figure, ...owner });
+    return unreadable('list.number-twice', { kind: kind.toUpperCase(), number: text, ...owner });
   }
   const ofChild = (child: ListChild): readonly Named[] => known.get(child) ?? read(child);
 
   return {
     ofChild,
-    takenBefore,
+    takenBefore: (row, kind, figure) => problemAt(row, { kind, identity: identityOf(kind, figure), text: figure }),
     problemOf(child) {
-      for (const { kind, identity } of ofChild(child)) {
-        const problem = takenBefore(child.rows[0]!, kind, identity);
-        const { header } = places.find((place) => place.kind === kind)!;
+      for (const number of ofChild(child)) {
+        const problem = problemAt(child.rows[0]!, number);
+        const { header } = places.find((place) => place.kind === number.kind)!;
         if (problem) return { column: header, message: unreadableText(problem) };
       }
       return null;

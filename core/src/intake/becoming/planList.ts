@@ -12,8 +12,8 @@ import { figureColumns } from './figureColumns';
 import { expectNumbers, sharesOf, type Share } from './heldFamilies';
 import { openNumbers, readIdentity, type ListNumbers } from './listNumbers';
 import { openNewChildren } from './newChildren';
-import type { Shelves } from './shelves';
 import { pictureColumns } from './pictureAddresses';
+import type { Shelves } from './shelves';
 import type { Become, ListRow } from './shape';
 
 /** Plans a list. `tell` hears how many of its families are worked out. */
@@ -30,14 +30,14 @@ export function planList(
   const families = [...reading.families, ...reading.singles.map(singleAsFamily)];
   const numbers = openNumbers(table, columns, mended, families);
   const list = { registry, table, columns, pictureColumns: pictureColumns(reading.columns), mended, numbers };
-  const children = openNewChildren({ ...list, around: shelves.outside, stock: {} });
   expectNumbers(shelves, numbers, families);
   const groupAt = reading.columns.find(({ meaning }) => meaning.is === 'group')?.at;
   const taken = new Map<string, Become>();
-  const around = { ...list, around: shelves.outside, stock: {} };
+  const beginning = { ...list, around: shelves.outside, stock: {} };
+  const children = openNewChildren(beginning);
 
   function planShare({ family, heldId }: Share, isNamedByKey: boolean): Become {
-    if (heldId === undefined) return beginFamily(around, children, family, shelves.newId());
+    if (heldId === undefined) return beginFamily(beginning, children, family, shelves.newId());
     const held = shelves.load(heldId);
     // Two families of a list that are one of the catalogue are taken in one after the other.
     const all = taken.get(heldId);

@@ -32,7 +32,7 @@ export interface ListReading {
 /** Hears which part of the work is done, from 0 to 1. */
 export type TellPart = (part: number) => void;
 
-/** What is behind when rows are goods, when their families are known, and when those are made; measured, roughly. */
+/** What is behind when rows are goods, and when their families are made; measured, roughly. */
 const PARTS = { rows: 0.2, families: 0.85 };
 
 /** Reads a list. Nothing is refused as a whole but what has no row of goods: then there are no families, and a problem says why. */
