@@ -1,5 +1,5 @@
 /** Entry in weave and grid, in the real interface: nothing slips, whatever is dragged, sorted, pasted or left half typed. */
-import type { Browser, Page } from 'playwright-core';
+import type { Browser, Page, Route } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { childLabels, familyIndex, figureOf, type Family } from '@loom-kin/core';
@@ -119,7 +119,14 @@ describe('nothing slips', () => {
       () => world.call(api.gridLayout),
       (layout) => (layout?.sets['All figures']?.order.length ?? 0) > 0,
     );
-    await open();
+    // Nothing can be clicked that would be elsewhere a moment later.
+    const held: Route[] = [];
+    await page.route('**/api/layouts/grid', (route) => void held.push(route), { times: 1 });
+    await page.goto(`${world.url}/families/${id}`);
+    await test('crossing').first().waitFor();
+    expect(await page.locator('.grid [role=columnheader]').count()).toBe(0);
+    await held[0]!.continue();
+    await page.locator('#cell-0-0').waitFor();
     const again = await page.locator('.grid [role=columnheader] .text').allTextContents();
     expect(again.indexOf('Cost')).toBeLessThan(again.indexOf('List price'));
   });

@@ -169,6 +169,11 @@ describe('the pictures of a family', () => {
   it('are chosen many at once, copied to several options, and taken away, one undo each', async () => {
     const [one, two] = picturesOn(await family(), 'Rust');
     const tiles = test('tray-Rust').locator('[data-tile]');
+    // What was taken back just before stands in the tray again.
+    await until(
+      () => tiles.first().getAttribute('data-tile'),
+      (key) => (key ?? '').includes(one!),
+    );
     await tiles.nth(0).click();
     await tiles.nth(1).click({ modifiers: ['Shift'] });
     await test('copy-to').click();

@@ -19,7 +19,6 @@ export function useGridView() {
   const store = useFamily();
   const setup = useSetup();
   const layout = useLayout();
-  void layout.ensure();
 
   const family = computed(() => store.family!);
   const index = computed(() => store.index!);

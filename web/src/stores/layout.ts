@@ -1,6 +1,6 @@
 /** How the seller has arranged the grid: kept on the server a moment after it changed. */
 import { defineStore } from 'pinia';
-import { computed, shallowRef } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import type { ColumnSet, GridLayout } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { chosenSet, FIRST_LAYOUT } from '../grid/gridColumns';
@@ -13,13 +13,22 @@ const STEPS_BACK = 30;
 export const useLayout = defineStore('layout', () => {
   const grid = shallowRef<GridLayout>(FIRST_LAYOUT);
   const past = shallowRef<readonly GridLayout[]>([]);
+  /** `unread` when the server did not answer: the grid is as it comes then, and nothing is kept over what is stored. */
+  const state = ref<'waited for' | 'known' | 'unread'>('waited for');
   let loading: Promise<void> | null = null;
   let waiting: ReturnType<typeof setTimeout> | undefined;
 
   async function load(): Promise<void> {
-    const kept = await call(api.gridLayout).catch(() => null);
-    if (kept && waiting === undefined) grid.value = kept;
+    try {
+      grid.value = (await call(api.gridLayout)) ?? grid.value;
+      state.value = 'known';
+    } catch (error) {
+      tell(error);
+      state.value = 'unread';
+      loading = null;
+    }
   }
+  /** Loads once, however many ask; anew where it failed. */
   const ensure = () => (loading ??= load());
 
   function change(more: Partial<GridLayout>): void {
@@ -39,6 +48,7 @@ export const useLayout = defineStore('layout', () => {
 
   function arrange(more: Partial<GridLayout>): void {
     grid.value = { ...grid.value, ...more };
+    if (state.value !== 'known') return;
     clearTimeout(waiting);
     waiting = setTimeout(() => {
       waiting = undefined;
@@ -50,5 +60,13 @@ export const useLayout = defineStore('layout', () => {
   const changeSet = (more: Partial<ColumnSet>, name = grid.value.set) =>
     change({ sets: { ...grid.value.sets, [name]: { ...chosenSet(grid.value), ...more } } });
 
-  return { grid, ensure, change, changeSet, back, canGoBack: computed(() => past.value.length > 0) };
+  return {
+    grid,
+    isRead: computed(() => state.value !== 'waited for'),
+    ensure,
+    change,
+    changeSet,
+    back,
+    canGoBack: computed(() => past.value.length > 0),
+  };
 });

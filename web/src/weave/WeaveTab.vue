@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { ElSwitch } from 'element-plus';
 import { columnOf, crossingsOf, mainPicture, showColumn } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
+import { useLayout } from '../stores/layout';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import { GLOSSARY } from '../common/glossary';
@@ -24,6 +25,8 @@ import { useWeaveLook } from './weaveLook';
 const AXES_AT_MOST = 6;
 
 const store = useFamily();
+const layout = useLayout();
+void layout.ensure();
 const weaving = ref(false);
 useKeys({ w: () => (weaving.value = !weaving.value) });
 
@@ -93,7 +96,8 @@ const turned = computed(() => family.value.axes.find((axis) => axis.id === turni
         />
         <ChosenBar />
       </div>
-      <div class="sheet children"><ChildGrid /></div>
+      <!-- Columns that moved under the pointer when the seller's order came would take a click for another. -->
+      <div class="sheet children"><ChildGrid v-if="layout.isRead" /></div>
     </div>
     <component :is="STRUCTURE[turning.how]" v-if="turning && turned" :axis="turned" @done="turning = null" />
     <Inspector v-else />
