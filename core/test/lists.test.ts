@@ -5,6 +5,7 @@ import {
   createFamily as createWith,
   emptyRegistry,
   familyIndex,
+  listProblemText,
   listReport,
   liveTable,
   openRegistry,
@@ -187,8 +188,20 @@ describe('cells of a list', () => {
     expect(read('Name;Price;Price\nMug;1;2').problems.map(({ code, column }) => [code, column])).toEqual([
       ['column.twice', 'Price'],
     ]);
+    // Codes and names are told apart by what stands in them first, and are no less twice for that.
+    expect(read('Name;SKU;SKU\nFell Cap;FC-1;TC-1\nFell Cap;FC-2;TC-2').problems).toMatchObject([
+      { code: 'column.twice', column: 'SKU' },
+    ]);
+    expect(read('Name;Name;SKU\nFell Cap;Tide Hat;FC-1\nRust Cap;Fell Hat;FC-2').problems).toMatchObject([
+      { code: 'column.twice', column: 'Name' },
+    ]);
     expect(read('Name;Price').problems.map(({ code }) => code)).toEqual(['list.no-rows']);
     expect(readList(registry, []).problems.map(({ code }) => code)).toEqual(['list.no-rows']);
+  });
+  it('say where a quotation mark is not closed, and where one only is a sign for inches not', () => {
+    const found = read('Name;SKU;Price\n"Fell Cap;FC-1;19\n"Fell" Hat;FH-1;20\nMug 5";M-1;4').problems;
+    expect(found).toMatchObject([{ code: 'cell.open-mark', row: 2, column: 'Name' }]);
+    expect(listProblemText(found[0]!)).toContain('Name begins with a quotation mark that is not closed');
   });
 });
 

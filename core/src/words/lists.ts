@@ -40,6 +40,8 @@ const PROBLEMS: Record<string, (problem: ListProblem) => string> = {
     'There is no row of goods in this list. Is its header in another row, or the table on another sheet?',
   'list.no-name': () =>
     'No column says what the goods are called. Families are found by codes alone: choose the column with the name if there is one.',
+  'cell.open-mark': ({ column }) =>
+    `${column} begins with a quotation mark that is not closed: the line is read as it stands. Look whether the cells after it are right.`,
   'child.twice': ({ text }) =>
     `It stands where row ${text} stands, and says something else. The figures of row ${text} hold.`,
   'sku.twice': numberTwice,

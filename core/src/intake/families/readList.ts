@@ -46,7 +46,10 @@ export function readList(
   const words = { meaningOf: headersOf(registry, mapping), options: openOptionReader(registry) };
   const found = findTable(table, words, mapping.headerRow);
   const columns = understandColumns(registry, table, found, words, mapping);
-  const problems = columnProblems(columns, found.headerRows, found.body.length);
+  const problems = [
+    ...columnProblems(columns, found.headerRows, found.body.length),
+    ...openMarks(table, found.body, columns),
+  ];
   const rows = rowItems(table, found, columns, words);
   tell(PARTS.rows);
   const spare = columns.filter(({ meaning, header }) => meaning.is === 'ignored' && header !== '');
@@ -82,6 +85,16 @@ function headersOf(registry: Registry, { columns }: ListMapping): (header: strin
     return meaning ? { meaning, certainty: 1 } : known(header);
   };
 }
+
+/** Cells that a quotation mark begins and none ends: their lines were parted as they stand, maybe at signs that were text. */
+function openMarks(table: Table, body: readonly number[], columns: readonly ListColumn[]): ListProblem[] {
+  return body.flatMap((at) =>
+    columns
+      .filter((column) => isOpenMark(table[at]![column.at]))
+      .map(({ header }) => ({ row: at + 1, column: header, code: 'cell.open-mark', text: '' })),
+  );
+}
+const isOpenMark = (cell = '') => cell.startsWith('"') && cell.length > 1 && cell.split('"').length % 2 === 0;
 
 function columnProblems(columns: readonly ListColumn[], headerRows: readonly number[], rows: number): ListProblem[] {
   const row = (headerRows.at(-1) ?? 0) + 1;

@@ -68,8 +68,9 @@ function settleNames(registry: Registry, columns: ListColumn[], contents: readon
     for (const column of named) {
       if (column === best) continue;
       const { code, uniqueShare } = contents[column.at]!;
-      column.meaning = code > 0.8 ? field(uniqueShare > 0.9 ? 'sku' : 'styleCode') : IGNORED;
       column.confidence = 0.5;
+      if (code > 0.8) column.meaning = field(uniqueShare > 0.9 ? 'sku' : 'styleCode');
+      else yieldTo(best, column);
     }
   }
   if (named.length > 0) return;
@@ -105,8 +106,11 @@ function settleCodes(columns: ListColumn[], contents: readonly Contents[]): void
   }
   if (skus.length > 1) {
     const best = skus.toSorted((a, b) => unique(b) - unique(a) || b.confidence - a.confidence)[0]!;
-    for (const column of skus)
-      if (column !== best) column.meaning = unique(column) < 0.9 && styles.length === 0 ? field('styleCode') : IGNORED;
+    for (const column of skus) {
+      if (column === best) continue;
+      if (unique(column) < 0.9 && styles.length === 0) column.meaning = field('styleCode');
+      else yieldTo(best, column);
+    }
   } else if (
     skus.length === 1 &&
     styles.length === 0 &&
@@ -116,6 +120,15 @@ function settleCodes(columns: ListColumn[], contents: readonly Contents[]): void
   )
     skus[0]!.meaning = field('styleCode');
 }
+
+/** Leaves a column alone for another of the same meaning; where their headers are the same, it is said. */
+function yieldTo(winner: ListColumn, loser: ListColumn): void {
+  loser.meaning = IGNORED;
+  if (isSameHeader(winner, loser)) loser.reason = 'twice';
+}
+const isSameHeader = (one: ListColumn, other: ListColumn) => withoutTime(one.header) === withoutTime(other.header);
+/** The header as it stands: of several alike the later ones have a number behind. */
+const withoutTime = (header: string) => header.replace(/#\d+$/, '');
 
 /** What can stand once only stands where it is surest; the others are left alone, and it is said. */
 function settleTwins(columns: ListColumn[]): void {
@@ -136,7 +149,7 @@ function settleTwins(columns: ListColumn[]): void {
       const isOption = meaning.is === 'option' && meaning.role !== 'other';
       loser.meaning = isOption ? { ...meaning, role: 'other', label: loser.header.slice(0, 40) } : IGNORED;
       // A colour's number beside its name is something else, and not the same twice.
-      if (!isOption || loser.header.replace(/#\d+$/, '') === winner.header) loser.reason = 'twice';
+      if (!isOption || isSameHeader(winner, loser)) loser.reason = 'twice';
       loser.confidence = 0.4;
     }
   }
