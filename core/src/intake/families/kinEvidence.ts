@@ -46,6 +46,7 @@ export function fitsInto(base: Cluster, kin: Kin, heads: CodeHeads): boolean {
   const baseRoles = rolesIn(base);
   const extended = extendsColour(kin);
   if (extended && sameSet(roles, baseRoles)) return evidence === 'for' || !clashes(base, kin.cluster);
+  if (evidence !== 'for' && areOtherSizes(baseRoles.get('size'), roles.get('size'))) return false;
   const missing = roleMissing(base, kin.cluster);
   if (!missing || [...roles.keys()].some((role) => !baseRoles.has(role))) return false;
   if (!['colour', 'pattern', 'material', 'other', 'model'].includes(missing)) return false;
@@ -53,6 +54,10 @@ export function fitsInto(base: Cluster, kin: Kin, heads: CodeHeads): boolean {
   const isBare = roles.size === 0;
   return evidence === 'for' || (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin)));
 }
+
+/** Goods of which one runs from 37 to 41 and the other from XS to XL are two, though their names be alike. */
+const areOtherSizes = (some: ReadonlySet<string> = new Set(), others: ReadonlySet<string> = new Set()) =>
+  some.size > 1 && others.size > 1 && ![...some].some((one) => others.has(one));
 
 const sameSet = (a: Map<string, unknown>, b: Map<string, unknown>) =>
   a.size === b.size && [...a.keys()].every((key) => b.has(key));

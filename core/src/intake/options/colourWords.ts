@@ -11,14 +11,17 @@ const PLAIN = split(`
   black white grey gray red blue green yellow orange brown pink purple beige navy burgundy maroon turquoise teal olive khaki charcoal
   anthracite ivory crimson scarlet violet lilac magenta fuchsia cyan indigo cobalt mustard ochre terracotta taupe ecru aubergine
   multicolour multicolor multicoloured aqua azure chartreuse mauve lavender peach coral salmon offwhite petrol
+  eggplant cerise ultramarine sepia puce vermilion vermillion viridian cerulean celadon carmine ocher ocre heliotrope verdigris
   nvy blk wht gry blu grn brn bge pnk olv khk chr
   schwarz weiß weiss grau rot blau grün gruen gelb braun rosa lila türkis tuerkis dunkelblau hellblau bordeaux anthrazit silbern
   noir noire blanc blanche gris grise rouge bleu bleue vert verte jaune marron turquoise ecru bordeaux kaki
   negro negra blanco blanca rojo roja azul amarillo amarilla naranja morado marrón granate celeste
   nero nera bianco bianca rosso rossa blu giallo gialla arancione marrone grigio grigia verde viola azzurro
   oliv creme bordo ecrue caqui turquesa burdeos granata fucsia
+  violett ocker purpur violeta purpura cian aguamarina pourpre saumon
   zwart wit rood blauw groen geel oranje bruin grijs paars roze
-  svart vit röd blå grön gul brun grå lila rosa czarny biały czerwony niebieski zielony żółty szary brązowy różowy preto branco vermelho
+  svart vit röd blå grön gul brun grå lila rosa turkos czarny biały czerwony niebieski zielony żółty szary brązowy różowy
+  fioletowy pomarańczowy granatowy turkusowy bordowy beżowy preto branco vermelho laranja amarelo cinza bege roxo marrom ciano
 `);
 
 /** Name a thing besides: they are a colour where they stand among colours. */
@@ -34,13 +37,62 @@ const ALSO_THINGS = split(`
   cardinal cinder shadow sunset sunrise glacier lichen bracken gorse heath peat sorrel damson quince fennel nettle hemlock
   senf flieder natur moutarde sable corail lavande sapin panna ruggine senape sabbia cammello oliva mostaza arena crudo zand roest mosterd
   rainbow assorted mixed multi transparent clear undyed ebony onyx
+  tangerine mandarin apple pear melon mango kiwi grapefruit pineapple persimmon currant blackcurrant raisin boysenberry cranberry sangria merlot cider rhubarb
+  beetroot celery asparagus artichoke olivine parsley spearmint peppermint cress clover shamrock jasmine magnolia marigold dandelion daffodil buttercup
+  primrose sunflower daisy bluebell foxglove hyacinth lobelia wisteria petunia phlox hibiscus geranium cyclamen camellia tulip violet rosehip
+  mink sable truffle mushroom oyster peacock mallard
+  tortoiseshell tortoise eggshell alabaster porcelain marble quartz opal topaz agate jasper obsidian malachite lapis citrine tourmaline moonstone
+  sandstone shale adobe driftwood desert earth mud peatland moor meadow loch aegean baltic atlantic pacific arctic polar frost cloud thunder twilight
+  nightfall seafoam airforce admiral hickory pecan cedar rosewood redwood teak wenge almond hazelnut praline fudge butterscotch gingerbread marmalade
+  treacle liquorice licorice latte cappuccino macchiato brandy whisky porridge paprika chilli curry cumin clove anise buttermilk biscotti shortbread
+  iceberg lava ember flame blaze fire nickel titanium platinum chrome zinc cafe vino tabac tabak sabbia cielo
 `);
+
+/** Several words that are a colour together, and none or another alone. */
+export const COLOUR_PHRASES: readonly string[] = [
+  ...[
+    'duck egg',
+    'duck egg blue',
+    'duck egg green',
+    'egg shell',
+    'robin egg blue',
+    'bubble gum',
+    'sea foam',
+    'sea glass',
+    'tortoise shell',
+    'air force blue',
+  ],
+  ...[
+    'old rose',
+    'fire engine red',
+    'post box red',
+    'pillar box red',
+    'milk chocolate',
+    'burnt umber',
+    'elephant grey',
+    'mouse grey',
+    'battleship grey',
+  ],
+  ...[
+    'tea rose',
+    'rose water',
+    'nut brown',
+    'army green',
+    'off black',
+    'ball blue',
+    'french blue',
+    'french navy',
+    'blue black',
+    'blood orange',
+  ],
+];
 
 /** Make another colour of the one they stand before. */
 const BEFORE_COLOURS = new Set(
   split(`
   dark light deep pale bright soft dusty off burnt washed faded vintage hot baby royal navy neon pastel metallic matte heather heathered
-  mottled melange warm cool true classic electric powder dull medium mid
+  mottled melange warm cool true electric powder dull medium mid dusky muted rich greyish grayish bluish greenish brownish yellowish reddish
+  pinkish purplish acid fluorescent fluoro slate petrol bubblegum chalk smoky misty stormy sandy creamy rosy
   rose forest bottle sky ice sea midnight steel stone racing hunter army moss mint lime grass apple sage
   dunkel hell mittel tief clair fonce pale oscuro claro chiaro scuro donker licht mork ljus
 `),

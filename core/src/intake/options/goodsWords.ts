@@ -44,12 +44,20 @@ const OTHER_GOODS = words(`
   infant dog dogs cat cats pet pro lite light plus max mini midi maxi deluxe premium basic classic original new old ii iii iv mk2 mk3 v2 v3 gen
   long short tall petite slim regular relaxed wide sleeveless hooded lined unlined longsleeve shortsleeve cropped oversized heavy lightweight
   herren damen kinder jungen mädchen baby homme femme enfant fille garçon hombre mujer niño niña uomo donna bambino heren dames
+  organic ankle crew knee vneck crewneck turtleneck rollneck
+  heritage essential luxe luxury signature everyday active sport performance studio eco comfort stretch thermal waterproof insulated padded ultra
   xl summer winter spring autumn indoor outdoor travel home
 `);
+
+/** Come in the sizes of beds. */
+const BEDDING = words(
+  'sheet sheets duvet quilt bed bedding bedspread mattress topper protector valance headboard blanket throw comforter coverlet pillowcase',
+);
 
 const stemmed = (word: string) => stemOf(word);
 export const isGoods = (word: string): boolean => GOODS.has(stemmed(word));
 export const isBesideGoods = (word: string): boolean => BESIDE_GOODS.has(stemmed(word));
 export const isOtherGoods = (word: string): boolean => OTHER_GOODS.has(stemmed(word));
+export const isBedding = (word: string): boolean => BEDDING.has(stemmed(word));
 /** Whether a word changes what the goods are, whatever list it stands in. */
 export const changesGoods = (word: string): boolean => isGoods(word) || isBesideGoods(word) || isOtherGoods(word);

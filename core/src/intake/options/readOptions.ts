@@ -2,8 +2,9 @@
 import { ROLES, type Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
-import { colourWord, isAfterColour, isBeforeColour } from './colourWords';
+import { COLOUR_PHRASES, colourWord, isAfterColour, isBeforeColour } from './colourWords';
 import { MATERIALS, PATTERNS } from './materialWords';
+import { BED_SIZES } from './sizeWords';
 import { mayBeginSize, readLengthWord, readSize } from './readSize';
 import { tokensOf, type Token } from './tokens';
 
@@ -34,6 +35,8 @@ interface Phrase {
   roles: readonly Role[];
   key: string;
   label?: string;
+  /** An option only beside others of its kind. */
+  isWeak?: boolean;
 }
 
 interface Lexicon {
@@ -95,7 +98,7 @@ function isReadSize(role: Role, spelling: string): boolean {
 
 function phrasesOf(registry: Registry): Map<string, Phrase[]> {
   const phrases = new Map<string, Phrase[]>();
-  const add = (text: string, role: Role, key = compact(text), label?: string) => {
+  const add = (text: string, role: Role, key = compact(text), label?: string, isWeak = false) => {
     const words = foldLetters(text)
       .split(/[^\p{L}\p{N}]+/u)
       .filter(Boolean);
@@ -103,7 +106,7 @@ function phrasesOf(registry: Registry): Map<string, Phrase[]> {
     const list = phrases.get(words[0]!) ?? [];
     const twin = list.find((one) => one.words.join(' ') === words.join(' '));
     if (twin) twin.roles = [...new Set([...twin.roles, role])];
-    else list.push({ words, roles: [role], key, ...(label === undefined ? {} : { label }) });
+    else list.push({ words, roles: [role], key, isWeak, ...(label === undefined ? {} : { label }) });
     phrases.set(words[0]!, list);
   };
   for (const role of ROLES) {
@@ -114,6 +117,8 @@ function phrasesOf(registry: Registry): Map<string, Phrase[]> {
   }
   for (const text of MATERIALS) add(text, 'material');
   for (const text of PATTERNS) add(text, 'pattern');
+  for (const text of COLOUR_PHRASES) add(text, 'colour');
+  for (const [size, spellings] of BED_SIZES) for (const text of spellings) add(text, 'size', size, undefined, true);
   for (const list of phrases.values()) list.sort((a, b) => b.words.length - a.words.length);
   return phrases;
 }
@@ -178,7 +183,15 @@ const union = (phrase: OptionRead, colour: OptionRead): Role[] =>
 function phraseAt(phrases: Map<string, Phrase[]>, tokens: readonly Token[], at: number): OptionRead | null {
   for (const phrase of phrases.get(tokens[at]!.text) ?? []) {
     const to = endOf(phrase.words, tokens, at);
-    if (to !== null) return { from: at, to, roles: phrase.roles, key: phrase.key, label: phrase.label, isWeak: false };
+    if (to !== null)
+      return {
+        from: at,
+        to,
+        roles: phrase.roles,
+        key: phrase.key,
+        label: phrase.label,
+        isWeak: phrase.isWeak ?? false,
+      };
   }
   return null;
 }

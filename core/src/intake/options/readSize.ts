@@ -122,7 +122,8 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   // "T38": French for the size.
   if (text === 't' && next?.glued && next.kind === 'number' && /^[3-6]\d$/.test(next.text))
     return { to: at + 2, role: 'size', key: next.text, isWeak: false };
-  if (BEFORE_PACKS.has(text) && OF.has(next?.text ?? '') && tokens[at + 2]?.kind === 'number')
+  // "Set A4" is no set of four.
+  if (BEFORE_PACKS.has(text) && OF.has(next?.text ?? '') && tokens[at + 2]?.kind === 'number' && !tokens[at + 2]!.glued)
     return pack(tokens[at + 2]!.text, at + 3);
   if (text === 'x' && next?.glued && next.kind === 'number') return pack(next.text, at + 2);
   if (BEFORE_AGES.has(text) && next?.kind === 'number') {

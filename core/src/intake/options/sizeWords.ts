@@ -77,3 +77,18 @@ export const PACKS = set(
 /** "Pack of 3", "set of 2", "lot de 3". */
 export const BEFORE_PACKS = set('pack set box lot bundle pkg paquete confezione');
 export const OF = set('of de von da a di');
+
+/** Sizes of beds → how they are spelled; sizes only beside others, or of bed linen. */
+export const BED_SIZES: ReadonlyMap<string, readonly string[]> = new Map([
+  ['bedsingle', ['single', 'single size']],
+  ['bedtwin', ['twin', 'twin size']],
+  ['bedtwinxl', ['twin xl']],
+  ['bedsmalldouble', ['small double', 'small double size']],
+  ['bedfull', ['full size']],
+  ['beddouble', ['double', 'double size']],
+  ['bedqueen', ['queen', 'queen size']],
+  ['bedking', ['king', 'king size', 'kingsize']],
+  ['bedsuperking', ['super king', 'superking', 'super king size', 'superking size']],
+  ['bedemperor', ['emperor', 'emperor size']],
+  ['bedcaliforniaking', ['california king', 'cal king']],
+]);

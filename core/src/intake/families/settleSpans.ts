@@ -1,0 +1,214 @@
+/** What looked like an option in a name and is a word of it, seen from all rows of the same stem. */
+import type { Role } from '../../family/shape';
+import { colourWord, isBeforeColour } from '../options/colourWords';
+import { isGoods } from '../options/goodsWords';
+import type { OptionRead } from '../options/readOptions';
+import { stemWords } from './nameStems';
+import type { Item } from './shape';
+import { putBackNumbers, putBackWordSizes } from './weakSizes';
+
+/** Puts back into the names what is no option there. Gives whether anything was. */
+export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<number>): boolean {
+  if (items.every(({ spans }) => spans.length === 0)) return false;
+  const before = items.reduce((sum, item) => sum + taken(item), 0);
+  settleRoles(items);
+  putBackNumbers(items, sizeNumbers);
+  putBackWordSizes(items);
+  parseCompounds(items);
+  putBackThings(items);
+  takePatternsForColours(items);
+  keepOneOfRole(items, 'colour');
+  keepOneOfRole(items, 'material');
+  keepOneOfRole(items, 'pattern');
+  keepOneOfRole(items, 'size');
+  putBackWhatGoodsAre(items);
+  return items.reduce((sum, item) => sum + taken(item), 0) !== before;
+}
+const taken = ({ spans }: Item) => spans.reduce((sum, one) => sum + one.to - one.from, 0);
+
+/** "Linen" beside a colour is a material, beside other materials too, and before the goods where nothing is a colour; else it is what the word is first. */
+function settleRoles(items: readonly Item[]): void {
+  if (items.every(({ spans }) => spans.every(({ roles }) => roles.length === 1))) return;
+  const certain = new Map<Role, number>();
+  for (const { spans } of items)
+    for (const { roles } of spans) if (roles.length === 1) certain.set(roles[0]!, (certain.get(roles[0]!) ?? 0) + 1);
+  const roleIn = (item: Item): ((span: OptionRead) => Role) => {
+    const taken = new Set(item.spans.flatMap(({ roles }) => (roles.length === 1 ? roles : [])));
+    return (span) => {
+      const free = span.roles.filter((role) => !taken.has(role));
+      // Where there is one of each already, the material may be what the goods are called by.
+      const times = (role: Role) => certain.get(role) ?? 0;
+      const [first = span.roles.at(-1)!] = free.toSorted((a, b) => times(b) - times(a));
+      const role = times(first) === 0 && free.includes('material') && leads(item, span) ? 'material' : first;
+      taken.add(role);
+      return role;
+    };
+  };
+  // The same word in the same place is the same in every row: "Linen jacket, camo" is of linen, since "Linen jacket, navy" is.
+  const placed = (item: Item, span: OptionRead) => `${span.key} ${leads(item, span)}`;
+  const found = items.map((item) => {
+    const role = roleIn(item);
+    return item.spans.map((span) => (span.roles.length === 1 ? null : { word: placed(item, span), role: role(span) }));
+  });
+  const usual = new Map<string, Map<Role, number>>();
+  for (const one of found.flat()) {
+    if (!one) continue;
+    const counts = usual.get(one.word) ?? new Map<Role, number>();
+    usual.set(one.word, counts.set(one.role, (counts.get(one.role) ?? 0) + 1));
+  }
+  const mostly = (word: string) => [...usual.get(word)!].reduce((a, b) => (b[1] > a[1] ? b : a))[0];
+  items.forEach((item, at) => {
+    if (found[at]!.every((one) => one === null)) return;
+    item.spans = item.spans.map((span, place) => {
+      const one = found[at]![place];
+      return one ? { ...span, roles: [mostly(one.word)] } : span;
+    });
+  });
+}
+
+/** Whether an option stands before the last word of the name. */
+const leads = (item: Item, { from }: OptionRead): boolean => from < (stemWords(item).at(-1)?.at ?? 0);
+
+/**
+ * A colour that names a thing and is the same in all rows is a word of the name where it stands before the goods ("Storm jacket"), where
+ * nothing else says what the goods are ("Ground coffee"), and where the rows have other colours besides.
+ */
+function putBackThings(items: readonly Item[]): void {
+  const isColour = ({ roles }: OptionRead) => roles[0] === 'colour' || roles[0] === 'pattern';
+  const mayBeName = (span: OptionRead) => roles0(span) === 'pattern' || (span.isWeak && roles0(span) === 'colour');
+  for (const span of items[0]!.spans.filter(mayBeName)) {
+    const found = items.map((item) => item.spans.find((one) => mayBeName(one) && one.key === span.key));
+    if (found.includes(undefined)) continue;
+    const isLeading = items.every((item, at) => leads(item, found[at]!));
+    const hasMore = (role?: Role) =>
+      items.some((item, at) =>
+        item.spans.some((one) => one !== found[at] && isColour(one) && (!role || roles0(one) === role)),
+      );
+    const isName =
+      roles0(span) === 'pattern'
+        ? isLeading && hasMore('pattern')
+        : isLeading || hasMore() || !items.some((item) => stemWords(item).some(({ text }) => isGoods(text)));
+    if (isName) items.forEach((item, at) => (item.spans = item.spans.filter((one) => one !== found[at])));
+  }
+}
+const roles0 = ({ roles }: OptionRead): Role => roles[0]!;
+
+/**
+ * "Navy", "Rust" and "Camo": where goods come in colours, a pattern that stands in the place of one is one of them, and so is "Navy stripe".
+ * Where every name has both, colours and patterns are two options.
+ */
+function takePatternsForColours(items: readonly Item[]): void {
+  const has = (item: Item, role: Role) => item.spans.some(({ roles }) => roles[0] === role);
+  if (!items.some((item) => has(item, 'pattern'))) return;
+  const isMixed = items.some((item) => has(item, 'colour') && !has(item, 'pattern'));
+  // "Herringbone otter rug": a thing beside a pattern is likelier what the goods are called by.
+  const isThing = ({ isWeak, roles }: OptionRead) => isWeak && roles[0] === 'colour';
+  if (!isMixed || items.some((item) => has(item, 'pattern') && item.spans.some(isThing))) return;
+  for (const item of items) {
+    const spans: OptionRead[] = [];
+    for (const span of item.spans) {
+      const before = spans.at(-1);
+      const isColour = span.roles[0] === 'colour' || span.roles[0] === 'pattern';
+      if (isColour && before?.roles[0] === 'colour' && before.to === span.from)
+        spans[spans.length - 1] = {
+          ...before,
+          to: span.to,
+          key: before.key + span.key,
+          label: undefined,
+          isWeak: false,
+        };
+      else spans.push(span.roles[0] === 'pattern' ? { ...span, roles: ['colour'] } : span);
+    }
+    item.spans = spans;
+  }
+}
+
+/** "Storm rust jacket": of two words for colours side by side one is the jacket's, where it stands beside several others. */
+function parseCompounds(items: readonly Item[]): void {
+  if (items.every(({ spans }) => spans.every((span) => span.to - span.from < 2))) return;
+  const rests = { first: new Map<string, Set<string>>(), last: new Map<string, Set<string>>() };
+  const parts = (item: Item, span: OptionRead) =>
+    item.tokens.slice(span.from, span.to).filter((token) => token.kind === 'word');
+  const isCompound = (item: Item, span: OptionRead) => span.roles[0] === 'colour' && parts(item, span).length > 1;
+  for (const item of items)
+    for (const span of item.spans) {
+      if (!isCompound(item, span)) continue;
+      const words = parts(item, span).map((token) => token.text);
+      const [first] = words;
+      const last = words.at(-1)!;
+      if (colourWord(first!) === 'thing' && !isBeforeColour(first!) && colourWord(words[1]!))
+        add(rests.first, first!, words.slice(1).join(''));
+      if (colourWord(last) === 'thing' && colourWord(words.at(-2)!)) add(rests.last, last, words.slice(0, -1).join(''));
+    }
+  const isName = (map: Map<string, Set<string>>, word: string) => (map.get(word)?.size ?? 0) > 1;
+  if (rests.first.size + rests.last.size === 0) return;
+  for (const item of items)
+    item.spans = item.spans.map((span) => {
+      if (!isCompound(item, span)) return span;
+      const words = parts(item, span);
+      if (isName(rests.first, words[0]!.text)) return cutTo(item, span, item.tokens.indexOf(words[1]!), span.to);
+      if (isName(rests.last, words.at(-1)!.text))
+        return cutTo(item, span, span.from, item.tokens.indexOf(words.at(-1)!));
+      return span;
+    });
+}
+function add(map: Map<string, Set<string>>, key: string, one: string): void {
+  const set = map.get(key);
+  if (set) set.add(one);
+  else map.set(key, new Set([one]));
+}
+function cutTo(item: Item, span: OptionRead, from: number, to: number): OptionRead {
+  const words = item.tokens.slice(from, to).filter((token) => token.kind !== 'sign');
+  return { ...span, from, to, key: words.map((token) => token.text).join(''), label: undefined };
+}
+
+/** A name has one option of a role: the one that differs most over the family, the last where they differ alike. */
+function keepOneOfRole(items: readonly Item[], role: 'colour' | 'material' | 'pattern' | 'size'): void {
+  const ofRole = (item: Item) => item.spans.filter((span) => span.roles[0] === role);
+  if (items.every(({ spans }) => spans.length < 2)) return;
+  const several = items.filter((item) => ofRole(item).length > 1);
+  if (several.length === 0) return;
+  const firsts = new Set(several.map((item) => ofRole(item)[0]!.key));
+  const lasts = new Set(several.map((item) => ofRole(item).at(-1)!.key));
+  for (const item of several) {
+    const spans = ofRole(item);
+    const sure = spans.filter((span) => !span.isWeak);
+    const kept =
+      sure.length === 1 && spans.length > 1 && role === 'colour' && firsts.size === lasts.size
+        ? sure[0]!
+        : firsts.size > lasts.size
+          ? spans[0]!
+          : spans.at(-1)!;
+    item.spans = item.spans.filter((span) => span === kept || span.roles[0] !== role);
+  }
+}
+
+/** Materials, patterns and words that are things besides say what goods are where they stand before them, away from the other options. */
+function putBackWhatGoodsAre(items: readonly Item[]): void {
+  for (const role of ['material', 'pattern', 'colour'] as const) {
+    const mayBe = (span: OptionRead) => span.roles[0] === role && (role !== 'colour' || span.isWeak);
+    if (!items.some(({ spans }) => spans.some(mayBe))) continue;
+    const found = items.flatMap((item) => item.spans.filter(mayBe).map((span) => ({ item, span })));
+    if (found.length === 0 || new Set(found.map(({ span }) => span.key)).size < 2) continue;
+    if (
+      role === 'colour' &&
+      items.some((item) => item.spans.some((span) => span.roles[0] === 'colour' && !span.isWeak))
+    )
+      continue;
+    for (const { item, span } of found)
+      if (isPartOfName(item, span)) item.spans = item.spans.filter((one) => one !== span);
+  }
+}
+
+function isPartOfName(item: Item, span: OptionRead): boolean {
+  const words = stemWords(item);
+  const [first, last] = [words[0]?.at ?? 0, words.at(-1)?.at ?? 0];
+  if (words.length === 0 || span.from > last) return false;
+  // Set apart by a sign it is an option, wherever it stands.
+  if (item.tokens[span.to]?.kind === 'sign' && !item.tokens[span.to]!.glued) return false;
+  const others = item.spans.filter((one) => one !== span);
+  const stands = span.to <= first ? 'before' : 'inside';
+  const beside = others.some((one) => one.to === span.from || one.from === span.to);
+  if (words.length === 1 && stands === 'before') return span.roles[0] !== 'colour' || others.length === 0 || !beside;
+  return span.roles[0] === 'material' && others.length > 0 && !beside;
+}

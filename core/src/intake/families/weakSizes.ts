@@ -1,0 +1,68 @@
+/** Numbers and words that are sizes only beside others of their kind: "38", "King". */
+import type { OptionRead } from '../options/readOptions';
+import { isBedding } from '../options/goodsWords';
+import { stemWords } from './nameStems';
+import type { Item } from './shape';
+
+const isWeakSize = (span: OptionRead) => span.isWeak && span.roles[0] === 'size';
+const isBareNumber = (span: OptionRead) => isWeakSize(span) && /^[\d.]+$/.test(span.key);
+const isWordSize = (span: OptionRead) => isWeakSize(span) && !isBareNumber(span);
+/** After these a number is no size. */
+const NUMBERED = new Set('no nr number model mk vol type version v series level part style art item'.split(' '));
+
+/** Bare numbers of some rows, and whether they have sizes besides. */
+function numbersIn(items: readonly Item[]): { numbers: Set<number>; hasOther: boolean } {
+  const numbers = new Set<number>();
+  let hasOther = false;
+  for (const { spans } of items)
+    for (const span of spans) {
+      if (isBareNumber(span)) numbers.add(Number(span.key));
+      else if (span.roles[0] === 'size') hasOther = true;
+    }
+  return { numbers, hasOther };
+}
+
+/** Numbers that are sizes somewhere in the list: where one of them stands alone it is a size, too. */
+export function sizeNumbersOf(groups: readonly (readonly Item[])[]): Set<number> {
+  return new Set(
+    groups.flatMap((items) => {
+      const { numbers, hasOther } = numbersIn(items);
+      return !hasOther && areSizeNumbers([...numbers]) ? [...numbers] : [];
+    }),
+  );
+}
+
+/** Bare numbers are sizes where several of one kind stand in a family, and nothing else is its size. */
+export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<number>): void {
+  const { numbers, hasOther } = numbersIn(items);
+  if (numbers.size === 0) return;
+  const [only] = numbers;
+  const areSizes = !hasOther && (areSizeNumbers([...numbers]) || (numbers.size === 1 && sizeNumbers.has(only!)));
+  for (const item of items)
+    item.spans = item.spans.filter(
+      (span) => !isBareNumber(span) || (areSizes && !NUMBERED.has(item.tokens[span.from - 1]?.text ?? '')),
+    );
+}
+
+/** Whether numbers can be the sizes of one family: shoes, clothing, body heights, belts, ages. */
+function areSizeNumbers(numbers: readonly number[]): boolean {
+  if (numbers.length < 2) return false;
+  const all = (test: (one: number) => boolean) => numbers.every(test);
+  return (
+    all((one) => one >= 14 && one <= 62) ||
+    (numbers.length > 2 && all((one) => one <= 24)) ||
+    all((one) => one >= 4 && one <= 24 && one % 2 === 0) ||
+    all((one) => one >= 44 && one <= 188 && [2, 8].includes(one % 6) && one % 2 === 0) ||
+    all((one) => one >= 60 && one <= 130 && one % 5 === 0)
+  );
+}
+
+/** "King" and "Double" are sizes of bed linen, and of what comes in several of them. */
+export function putBackWordSizes(items: readonly Item[]): void {
+  const sizes = new Set(items.flatMap(({ spans }) => spans.filter(isWordSize).map(({ key }) => key)));
+  if (sizes.size === 0) return;
+  const isBedLinen = () => items.every((item) => stemWords(item).some(({ text }) => isBedding(text)));
+  const hasOther = items.some(({ spans }) => spans.some((span) => span.roles[0] === 'size' && !span.isWeak));
+  if (!hasOther && (sizes.size > 1 || isBedLinen())) return;
+  for (const item of items) item.spans = item.spans.filter((span) => !isWordSize(span));
+}
