@@ -1,9 +1,9 @@
 /** Clusters whose names differ by a word nobody knows, or hold together by a code: which of them are one family. */
 import type { Role } from '../../family/shape';
+import { isBeforeColour } from '../options/colourWords';
 import { changesGoods, isBesideGoods, isGoods } from '../options/goodsWords';
 import { push, type Cluster } from './clusters';
-import type { CodeHeads } from './codeHeads';
-import { areSiblings, fitsInto, partedByCodes, roleMissing, rolesIn, type Kin } from './kinEvidence';
+import { areSiblings, fitsInto, partedByCodes, roleMissing, rolesIn, type Kin, type ListSays } from './kinEvidence';
 import { stemWords } from './nameStems';
 import type { Doubt, Item } from './shape';
 
@@ -15,7 +15,7 @@ export interface Joined {
 const LONGEST_FILLER = 3;
 
 /** Joins clusters that are one family. Words that turn out to be options are made spans of the items. */
-export function joinKin(clusters: readonly Cluster[], heads: CodeHeads): Joined {
+export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
   const joined = new Map<Cluster, Cluster>();
   const doubts = new Map<Cluster, Doubt[]>();
   const find = (cluster: Cluster): Cluster => {
@@ -29,10 +29,8 @@ export function joinKin(clusters: readonly Cluster[], heads: CodeHeads): Joined 
     a.bonds = [...a.bonds, ...b.bonds.filter((bond) => !a.bonds.some((one) => one.by === bond.by))];
     joined.set(b, a);
   };
-  // Rows that name their options in columns have no words in the place of one.
-  const soft = clusters.filter(
-    ({ isGiven, items }) => !isGiven && !items.every(({ given, spans }) => given.length > 0 && spans.length === 0),
-  );
+  // Rows that name their colours in a column have no words in the place of one.
+  const soft = clusters.filter(({ isGiven, items }) => !isGiven && !items.every(hasGivenColour));
   // A word is made an option once; the groups that most clusters are in say best which word it is.
   const settled = new Set<Cluster>();
   const groups = [...gapGroups(soft).values()].sort((a, b) => b.length - a.length);
@@ -40,7 +38,7 @@ export function joinKin(clusters: readonly Cluster[], heads: CodeHeads): Joined 
     const whole = group.filter(({ filler }) => filler.length === 0);
     const more = group.filter(({ cluster, filler }) => filler.length > 0 && !settled.has(cluster));
     for (const kin of more) {
-      const base = whole.find(({ cluster }) => fitsInto(cluster, kin, heads));
+      const base = whole.find(({ cluster }) => fitsInto(cluster, kin, says));
       if (base && find(base.cluster) !== find(kin.cluster)) {
         const role = roleMissing(base.cluster, kin.cluster) ?? 'colour';
         makeSpans(kin, role);
@@ -50,7 +48,7 @@ export function joinKin(clusters: readonly Cluster[], heads: CodeHeads): Joined 
       }
     }
     const left = more.filter(({ cluster }) => !joined.has(cluster) && !settled.has(cluster));
-    for (const family of siblings(left, heads, find)) {
+    for (const family of siblings(left, says, find)) {
       const role: Role = rolesIn(family[0]!.cluster).has('colour') ? 'other' : 'colour';
       for (const kin of family) {
         makeSpans(kin, role);
@@ -90,7 +88,7 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
   for (const cluster of clusters) {
     const { words, brand } = cluster;
     push(groups, `${brand}|${words.join(' ')}`, { cluster, filler: [], at: words.length });
-    const changes = words.map(changesGoods);
+    const changes = words.map((word, at) => changesGoods(word) && !isOfColour(cluster, at));
     for (let length = 1; length <= Math.min(LONGEST_FILLER, words.length - 1); length++)
       for (let at = 0; at + length <= words.length; at++) {
         // A word that makes other goods of them is no option.
@@ -103,8 +101,20 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
   return groups;
 }
 
+/** "Winter moss", "sea spray": beside a word that changes colours, or right before one, a word is of the colour, whatever it is else. */
+function isOfColour({ items, words }: Cluster, at: number): boolean {
+  if (isBeforeColour(words[at - 1] ?? '')) return true;
+  return items.every((item) => {
+    const word = stemWords(item)[at];
+    return word && item.spans.some(({ from, roles }) => from === word.at + 1 && roles[0] === 'colour');
+  });
+}
+
+const hasGivenColour = ({ given, across }: Item) =>
+  given.some(({ role }) => role === 'colour') || across.some(({ value }) => value.role === 'colour');
+
 /** Clusters that differ by the word in one place, none without it: one family where more than the word says so. */
-function siblings(more: readonly Kin[], heads: CodeHeads, find: (cluster: Cluster) => Cluster): Kin[][] {
+function siblings(more: readonly Kin[], says: ListSays, find: (cluster: Cluster) => Cluster): Kin[][] {
   const byPlace = new Map<string, Kin[]>();
   for (const kin of more) push(byPlace, `${kin.at} ${[...rolesIn(kin.cluster).keys()].sort().join(',')}`, kin);
   return [...byPlace.values()].flatMap((kins) => {
@@ -114,7 +124,7 @@ function siblings(more: readonly Kin[], heads: CodeHeads, find: (cluster: Cluste
     const saysGoods =
       first.cluster.words.some((word) => isGoods(word)) || first.cluster.words.length - first.filler.length > 1;
     if (!saysGoods) return [];
-    return partedByCodes(distinct, heads).filter((family) => family.length > 1 && areSiblings(family, heads));
+    return partedByCodes(distinct, says.heads).filter((family) => family.length > 1 && areSiblings(family, says));
   });
 }
 

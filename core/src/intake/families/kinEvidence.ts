@@ -6,6 +6,7 @@ import { push, type Cluster } from './clusters';
 import { isCodeOf, type CodeHeads } from './codeHeads';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
+import type { Place } from './usualPlaces';
 
 /** What is found of a word that stands in the place of an option. */
 export interface Kin {
@@ -13,6 +14,12 @@ export interface Kin {
   /** Words that it has more than the others, and where they begin among its words. */
   filler: string[];
   at: number;
+}
+
+/** What the whole list says: the heads of its SKUs, and where its names have their options. */
+export interface ListSays {
+  heads: CodeHeads;
+  isUsualPlace: (role: Role, place: Place) => boolean;
 }
 
 export const rolesIn = (cluster: Cluster): Map<string, Set<string>> => {
@@ -38,9 +45,9 @@ export function roleMissing(base: Cluster, other: Cluster): Role | null {
 }
 
 /** Whether a cluster with a word more is part of one without: the word stands where an option is lacking, or belongs to a colour. */
-export function fitsInto(base: Cluster, kin: Kin, heads: CodeHeads): boolean {
+export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (base === kin.cluster) return false;
-  const evidence = codesSay([base, kin.cluster], heads, [kin]);
+  const evidence = codesSay([base, kin.cluster], says.heads, [kin]);
   if (evidence === 'against' || !pricesAgree(base, kin.cluster)) return false;
   const roles = rolesIn(kin.cluster);
   const baseRoles = rolesIn(base);
@@ -50,9 +57,11 @@ export function fitsInto(base: Cluster, kin: Kin, heads: CodeHeads): boolean {
   const missing = roleMissing(base, kin.cluster);
   if (!missing || [...roles.keys()].some((role) => !baseRoles.has(role))) return false;
   if (!['colour', 'pattern', 'material', 'other', 'model'].includes(missing)) return false;
+  if (evidence === 'for') return true;
   // One row alone that has no option at all is more likely something else.
   const isBare = roles.size === 0;
-  return evidence === 'for' || (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin)));
+  if (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin))) return true;
+  return missing === 'colour' && standsAsUsual(kin, says) && !isBare && isSamePrice(base, kin.cluster);
 }
 
 /** Goods of which one runs from 37 to 41 and the other from XS to XL are two, though their names be alike. */
@@ -89,6 +98,10 @@ function isBesideSpan(item: Item, at: number, length: number): boolean {
   return item.spans.some((span) => span.to === first.at || span.from === last.at + 1);
 }
 
+/** The word stands where the names of this list have their colours. */
+const standsAsUsual = ({ cluster, filler, at }: Kin, { isUsualPlace }: ListSays): boolean =>
+  isUsualPlace('colour', at === 0 ? 'before' : at + filler.length === cluster.words.length ? 'after' : 'between');
+
 /** Signs part the word from the name: " - Kelp", "(Kelp)", ", Kelp". */
 function isSetApart({ cluster, filler, at }: Kin): boolean {
   return cluster.items.every((item) => {
@@ -102,9 +115,12 @@ function isSetApart({ cluster, filler, at }: Kin): boolean {
 }
 
 /** After the goods, at the very price of the others. */
-function isPricedAlike(base: Cluster, { cluster, at }: Kin): boolean {
-  const price = middlePrice(base);
-  return price !== null && price === middlePrice(cluster) && cluster.words.slice(0, at).some(isGoods);
+const isPricedAlike = (base: Cluster, { cluster, at }: Kin): boolean =>
+  isSamePrice(base, cluster) && cluster.words.slice(0, at).some(isGoods);
+
+function isSamePrice(a: Cluster, b: Cluster): boolean {
+  const price = middlePrice(a);
+  return price !== null && price === middlePrice(b);
 }
 
 /** Whether the same crossing would stand twice. */
@@ -170,25 +186,29 @@ export function partedByCodes(kins: readonly Kin[], heads: CodeHeads): Kin[][] {
   return [...parts.values()];
 }
 
-export function areSiblings(kins: readonly Kin[], heads: CodeHeads): boolean {
+export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   const clusters = kins.map(({ cluster }) => cluster);
-  const evidence = codesSay(clusters, heads, kins);
+  const [first] = clusters as [Cluster];
+  const evidence = codesSay(clusters, says.heads, kins);
   if (evidence === 'against') return false;
-  if (!clusters.every((cluster) => pricesAgree(clusters[0]!, cluster))) return false;
+  if (!clusters.every((cluster) => pricesAgree(first, cluster))) return false;
   if (evidence === 'for') return true;
-  // Where colours are known the word is likelier a maker, or another make.
-  if (rolesIn(clusters[0]!).has('colour')) return false;
-  // Before the goods a word may be a maker's: nothing tells.
-  const isTail = kins.every(
-    ({ cluster, filler, at }) =>
-      at + filler.length === cluster.words.length && cluster.words.slice(0, at).some(isGoods),
-  );
-  if (kins.every(isSetApart)) return true;
-  if (!isTail) return false;
   const sets = clusters.map((cluster) => new Set(cluster.items.map(crossingOf)));
   const isWoven = clusters.every(({ items }) => items.length > 1) && sets.every((set) => overlap(set, sets[0]!) >= 0.5);
-  return isWoven;
+  // Where colours are known the word is likelier a maker, or another make, unless it stands apart and crosses them.
+  if (rolesIn(first).has('colour')) return isWoven && kins.every((kin) => isTail(kin) && isSetApart(kin));
+  if (kins.every(isSetApart)) return true;
+  // Else a word may be a maker's, or what the make is called: only the other names of the list tell.
+  const isUsual = kins.every((kin) => standsAsUsual(kin, says));
+  if (isUsual && isWoven && kins.every(isTail)) return true;
+  return (
+    isUsual && (isWoven || sets.every((set) => set.size === 1)) && clusters.every((one) => isSamePrice(first, one))
+  );
 }
+
+const isTail = ({ cluster, filler, at }: Kin): boolean =>
+  at + filler.length === cluster.words.length && cluster.words.slice(0, at).some(isGoods);
+
 function overlap(a: ReadonlySet<string>, b: ReadonlySet<string>): number {
   const shared = [...a].filter((one) => b.has(one)).length;
   return shared / Math.min(a.size, b.size);

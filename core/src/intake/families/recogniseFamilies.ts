@@ -35,8 +35,8 @@ export function recogniseFamilies(
   const read = openValues(registry, options);
   const byStem = joinByStyle(clusterRows(items), read);
   const heads = openCodeHeads(byStem.map((cluster) => cluster.items));
-  const { clusters, doubts } = joinKin(byStem, heads);
-  const isUsual = usualPlaces(clusters);
+  const { clusters, doubts } = joinKin(byStem, { heads, isUsualPlace: usualPlaces(byStem).isUsualPlace });
+  const { isUsual } = usualPlaces(clusters);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);
   const inOrder = clusters.sort((a, b) => a.items[0]!.row - b.items[0]!.row);

@@ -11,12 +11,19 @@ import type { Item } from './shape';
 /** Whether an option that all these rows have alike in their names stands where others of the list have theirs. */
 export type IsUsual = (items: readonly Item[], role: Role) => boolean;
 
+export type Place = 'before' | 'after' | 'between';
+
 /** So many families at least say where an option stands. */
 const FAMILIES = 2;
 
 /** Looks at all families that have several values in their names. */
-export function usualPlaces(clusters: readonly Cluster[]): IsUsual {
+export function usualPlaces(clusters: readonly Cluster[]): {
+  isUsual: IsUsual;
+  /** Whether options of a role mostly stand at a place in the names of this list. */
+  isUsualPlace: (role: Role, place: Place) => boolean;
+} {
   const differing = new Map<string, number>();
+  const sure = new Map<string, number>();
   const all = new Map<Role, number>();
   const count = <K>(counts: Map<K, number>, key: K) => counts.set(key, (counts.get(key) ?? 0) + 1);
   for (const { items } of clusters)
@@ -25,15 +32,21 @@ export function usualPlaces(clusters: readonly Cluster[]): IsUsual {
       if (items.length < 2 || spans.includes(undefined)) continue;
       count(all, role);
       const isDiffering = new Set(spans.map((span) => span!.key)).size > 1;
-      if (isDiffering) count(differing, `${role} ${placeOf(items[0]!, spans[0]!)}`);
+      const place = `${role} ${placeOf(items[0]!, spans[0]!)}`;
+      if (isDiffering) count(differing, place);
+      if (isDiffering || !spans[0]!.isWeak) count(sure, place);
     }
-  return (items, role) => {
+  const isMost = (counts: ReadonlyMap<string, number>, role: Role, place: Place | undefined) => {
+    const families = counts.get(`${role} ${place}`) ?? 0;
+    return families >= FAMILIES && families * 2 >= (all.get(role) ?? 0);
+  };
+  const isUsual: IsUsual = (items, role) => {
     const spans = items.map((item) => spanOf(item, role));
     if (spans.includes(undefined)) return false;
     const [place, ...others] = items.map((item, at) => placeOf(item, spans[at]!));
-    const families = differing.get(`${role} ${place}`) ?? 0;
-    return others.every((other) => other === place) && families >= FAMILIES && families * 2 >= (all.get(role) ?? 0);
+    return others.every((other) => other === place) && isMost(differing, role, place);
   };
+  return { isUsual, isUsualPlace: (role, place) => isMost(sure, role, place) };
 }
 
 /** Channels ask for these, though there be one only. */
@@ -41,7 +54,7 @@ const ROLES_ASKED_FOR: readonly Role[] = ['colour', 'size'];
 
 const spanOf = ({ spans }: Item, role: Role): OptionRead | undefined => spans.find(({ roles }) => roles[0] === role);
 
-function placeOf(item: Item, { from, to }: OptionRead): 'before' | 'after' | 'between' {
+function placeOf(item: Item, { from, to }: OptionRead): Place {
   const words = stemWords(item);
   if (words.every(({ at }) => at < from)) return 'after';
   return words.every(({ at }) => at >= to) ? 'before' : 'between';

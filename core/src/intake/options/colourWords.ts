@@ -115,7 +115,8 @@ export type ColourWord = 'plain' | 'thing' | null;
 /** What a word says of a colour. `word` is folded. */
 export function colourWord(word: string): ColourWord {
   if (plain.has(word)) return 'plain';
-  if (things.has(word)) return isGoods(word) ? null : 'thing';
+  // Of what is goods besides only cream is much more often a colour.
+  if (things.has(word)) return isGoods(word) && word !== 'cream' ? null : 'thing';
   const ending = ENDINGS.find((one) => word.length > one.length + 2 && word.endsWith(one));
   return ending ? 'plain' : null;
 }
