@@ -1,13 +1,13 @@
 /** A list read whole: its table found, its columns understood, its families recognised, the figures of each child read. */
 import type { Registry } from '../../registry/openRegistry';
 import { openOptionReader } from '../options/readOptions';
-import { findTable, type SkipReason } from '../table/findTable';
+import { findTable, type SkipReason, type TableFound } from '../table/findTable';
 import { openHeaders, type HeaderMeaning } from '../table/headerWords';
 import { NO_MAPPING, type ListColumn, type ListMapping, type Table } from '../table/shape';
 import { understandColumns } from '../table/understandColumns';
 import { readFigures, type ChildFigures, type Mended } from './readFigures';
 import { recogniseFamilies } from './recogniseFamilies';
-import { columnOfField, rowItems, type Deletion } from './rowItems';
+import { rowItems, type Deletion } from './rowItems';
 import { NO_SETTLEMENT, settleFamily, settleRows, settleSingle, type ListSettlement } from './settlement';
 import type { ListFamily, ListProblem, ListSingle } from './shape';
 
@@ -46,10 +46,7 @@ export function readList(
   const words = { meaningOf: headersOf(registry, mapping), options: openOptionReader(registry) };
   const found = findTable(table, words, mapping.headerRow);
   const columns = understandColumns(registry, table, found, words, mapping);
-  const problems = [
-    ...columnProblems(columns, found.headerRows, found.body.length),
-    ...openMarks(table, found.body, columns),
-  ];
+  const problems = [...columnProblems(table, found, columns), ...openMarks(table, found.body, columns)];
   const rows = rowItems(table, found, columns, words);
   tell(PARTS.rows);
   const spare = columns.filter(({ meaning, header }) => meaning.is === 'ignored' && header !== '');
@@ -96,12 +93,19 @@ function openMarks(table: Table, body: readonly number[], columns: readonly List
 }
 const isOpenMark = (cell = '') => cell.startsWith('"') && cell.length > 1 && cell.split('"').length % 2 === 0;
 
-function columnProblems(columns: readonly ListColumn[], headerRows: readonly number[], rows: number): ListProblem[] {
+function columnProblems(table: Table, { headerRows, body }: TableFound, columns: readonly ListColumn[]): ListProblem[] {
   const row = (headerRows.at(-1) ?? 0) + 1;
   const problems: ListProblem[] = columns
     .filter(({ reason }) => reason === 'twice')
     .map(({ header }) => ({ row, column: header.replace(/#\d+$/, ''), code: 'column.twice', text: '' }));
-  if (rows === 0) problems.push({ row, code: 'list.no-rows', text: '' });
-  else if (!columnOfField(columns, 'name')) problems.push({ row, code: 'list.no-name', text: '' });
+  // What holds families together may name them as well.
+  const isNamed = columns.some(
+    ({ at, meaning }) =>
+      (meaning.is === 'field' && meaning.key === 'name') ||
+      ((meaning.is === 'parent' || meaning.is === 'group') &&
+        body.every((place) => /\p{L} \p{L}/u.test(table[place]![at] ?? ''))),
+  );
+  if (body.length === 0) problems.push({ row, code: 'list.no-rows', text: '' });
+  else if (!isNamed) problems.push({ row, code: 'list.no-name', text: '' });
   return problems;
 }

@@ -92,7 +92,7 @@ const BEFORE_COLOURS = new Set(
   split(`
   dark light deep pale bright soft dusty off burnt washed faded vintage hot baby royal navy neon pastel metallic matte heather heathered
   mottled melange warm cool true electric powder dull medium mid dusky muted rich greyish grayish bluish greenish brownish yellowish reddish
-  pinkish purplish acid fluorescent fluoro slate petrol bubblegum chalk smoky misty stormy sandy creamy rosy
+  pinkish purplish acid fluorescent fluoro slate petrol bubblegum chalk smoky misty stormy sandy creamy rosy antique polished brushed satin matt gloss glossy shiny aged burnished distressed winter summer spring autumn nordic tropical
   rose forest bottle sky ice sea midnight steel stone racing hunter army moss mint lime grass apple sage
   dunkel hell mittel tief clair fonce pale oscuro claro chiaro scuro donker licht mork ljus
 `),

@@ -119,6 +119,8 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   // Paper and prints: ISO 216.
   if (text === 'a' && next?.glued && /^[0-7]$/.test(next.text))
     return { to: at + 2, role: 'size', key: `a${next.text}`, isWeak: false };
+  // "M6 x 20": a thread by its diameter, as ISO 261 names it, and the length.
+  if (text === 'm' && next?.glued && next.kind === 'number' && Number(next.text) <= 64) return readThread(tokens, at);
   // "T38": French for the size.
   if (text === 't' && next?.glued && next.kind === 'number' && /^[3-6]\d$/.test(next.text))
     return { to: at + 2, role: 'size', key: next.text, isWeak: false };
@@ -137,6 +139,17 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   return null;
 }
 
+function readThread(tokens: readonly Token[], at: number): SizeRead {
+  const { numbers, signs, to } = chainFrom(tokens, at + 1);
+  const isLong = numbers.length === 2 && (signs[0] === 'x' || signs[0] === '×');
+  return {
+    to: isLong ? to : at + 2,
+    role: 'size',
+    key: `m${numbers.slice(0, isLong ? 2 : 1).join('x')}`,
+    isWeak: false,
+  };
+}
+
 /** "One size", with "fits all" behind it perhaps. */
 function oneSize(to: number, tokens?: readonly Token[]): SizeRead {
   const fits = tokens?.[to]?.text === 'fits' && ['all', 'most'].includes(tokens[to + 1]?.text ?? '');
@@ -147,7 +160,12 @@ function readAfterName(tokens: readonly Token[], at: number): SizeRead | null {
   let next = at + 1;
   while (tokens[next] && [':', '.', '=', '-'].includes(tokens[next]!.text) && next < at + 3) next += 1;
   const read = readSize(tokens, next);
-  return read && read.role !== 'pack' ? { ...read, role: 'size', isWeak: false } : null;
+  if (read && read.role !== 'pack') return { ...read, role: 'size', isWeak: false };
+  // "Size J": rings, and whatever else is counted by letters.
+  const letter = tokens[next];
+  return letter?.kind === 'word' && letter.text.length === 1
+    ? { to: next + 1, role: 'size', key: `size${letter.text}`, isWeak: false }
+    : null;
 }
 
 function readSystem(tokens: readonly Token[], at: number): SizeRead | null {
@@ -235,10 +253,12 @@ function readSystemBehind(tokens: readonly Token[], { numbers, to }: Chain): Siz
   return { to: at + 1, role: 'size', key: `${system.slice(0, 2)}${numbers[0]}${width}`, isWeak: false };
 }
 
-/** "32R", "40S": waist or chest, and short, regular, long or tall. */
+/** "32R", "40S", "8 R": waist, chest or number, and short, regular, long or tall. */
 function readLeg(tokens: readonly Token[], at: number, number: number): SizeRead | null {
   const { text, glued } = tokens[at]!;
-  if (!glued || !Number.isInteger(number) || number < 24 || number > 60 || !/^[rstl]$/.test(text)) return null;
+  if (!Number.isInteger(number) || number > 60 || !/^[rstl]$/.test(text)) return null;
+  // Apart from its number only "R" is no unit and no size of its own; a small number with "L" is litres.
+  if (text === 'r' ? number < 4 : !glued || number < 24) return null;
   const read = { to: at + 1, key: `${number}${text}`, isWeak: false };
   return text === 'l'
     ? { ...read, role: 'volume', key: `${number * 1000}ml`, also: 'size' }

@@ -1,7 +1,7 @@
 /** What the cells of a column look like, taken together. */
 import { ROLES, type Role } from '../../family/shape';
 import { foldLetters } from '../../pictures/match/fileWords';
-import type { OptionReader } from '../options/readOptions';
+import type { OptionRead, OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { isBlank, kindOf, looksLikeAddress, looksLikeGtin, looksLikePicture, namedOptions, numberLook } from './cells';
 import type { HeaderMeaning } from './headerWords';
@@ -98,7 +98,7 @@ function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Con
     if (whole) {
       whole.roles.forEach((role, place) => counts.set(role, (counts.get(role) ?? 0) + (place === 0 ? 1 : 0.9)));
     } else {
-      const found = options.read(tokens);
+      const found = asOneColour(options.read(tokens));
       const roles = new Set(found.flatMap((one) => one.roles.slice(0, 1)));
       const taken = found.reduce((sum, one) => sum + one.to - one.from, 0);
       const signs = tokens.filter((token) => token.kind === 'sign').length;
@@ -114,4 +114,15 @@ function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Con
     role: best && cells.length > 0 ? { role: best, share: Math.min(1, counts.get(best)! / cells.length) } : null,
     several: cells.length === 0 ? 0 : several / cells.length,
   };
+}
+
+/** "Satin nickel", "Grey check": what a colour is of, or how it is patterned, goes with it where nothing stands between. */
+function asOneColour(found: readonly OptionRead[]): OptionRead[] {
+  const isLook = ({ roles: [role] }: OptionRead) => role === 'colour' || role === 'pattern' || role === 'material';
+  return found.reduce<OptionRead[]>((all, one) => {
+    const before = all.at(-1);
+    const isBeside = before?.to === one.from && isLook(before) && isLook(one);
+    const isColour = isBeside && [before, one].some(({ roles }) => roles[0] === 'colour');
+    return isColour ? [...all.slice(0, -1), { ...before, to: one.to, roles: ['colour'] }] : [...all, one];
+  }, []);
 }

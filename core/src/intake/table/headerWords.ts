@@ -16,7 +16,7 @@ const FIELD_HEADERS: Record<string, string> = {
     product code, base sku, root sku, group id, product id, product group id, handle, model, modell, modèle, modelo, modello`,
   category:
     'category, product category, department, kategorie, warengruppe, produktgruppe, catégorie, rayon, categoría, categoria, reparto, categorie, kategoria, section, product type',
-  sku: `sku, sku code, variant sku, child sku, seller sku, article no, article number, article code, item no, item number, item code, art no, art nr, artikelnummer, artikelnr, artikel-nr, art.-nr., artikel nr, bestellnummer, référence, réf, ref, référence article,
+  sku: `sku, sku code, variant sku, child sku, seller sku, article no, article number, article code, item no, item number, item code, art no, art nr, artikelnummer, artikelnr, artikel-nr, artnr, art.nr, artno, art.no, artnummer, art.-nr., artikel nr, bestellnummer, référence, réf, ref, référence article,
     code article, referencia, código, codigo, referencia artículo, codice, codice articolo, riferimento, artikelcode, indeks, stock code, our code, part no, part number, order code, variant code, supplier ref, reference, code`,
   gtin: 'gtin, ean, ean code, ean13, ean-13, ean 13, barcode, bar code, upc, upc-a, upc code, isbn, gencod, code-barres, code barres, código de barras, codigo de barras, codice a barre, streepjescode, strichcode, kod kreskowy, gtin-13, gtin/ean, ean/upc, ean/gtin',
   price: `price, retail, retail price, sale price incl tax, selling price, unit price, price incl. vat, price inc vat, gross price, shop price, our price, vk, vk-preis, verkaufspreis, preis, bruttopreis, preis brutto, endpreis, prix, prix ttc, prix de vente, precio, pvp, precio de venta,
@@ -24,7 +24,7 @@ const FIELD_HEADERS: Record<string, string> = {
   listPrice:
     'list price, rrp, srp, msrp, recommended price, recommended retail price, uvp, uvp brutto, prix conseillé, ppc, prix public, precio recomendado, pvpr, prezzo consigliato, adviesprijs, full price, compare price, was price, catalogue price',
   cost: `cost, cost price, wholesale, wholesale price, trade price, net price, purchase price, buying price, ek, ek-preis, einkaufspreis, nettopreis, ek netto, preis netto, händlerpreis, prix d'achat, prix net, prix ht, pa ht, prix de gros, coste, precio de coste, precio neto,
-    costo, prezzo di acquisto, prezzo netto, inkoopprijs, inkoop, whs, dealer price, unit cost`,
+    costo, prezzo di acquisto, prezzo netto, inkoopprijs, inkoop, whs, dealer price, unit cost, trade, trade excl vat, whsl, wsp, net`,
   stock: `stock, stk, qty, quantity, pieces, pcs, units, on hand, in stock, available, availability, inventory, stock level, stock qty, bestand, lagerbestand, menge, stück, anzahl, verfügbar, quantité, qté, disponible, existencias, cantidad, unidades, giacenza, quantità, pezzi, disponibilità, voorraad, aantal, stan, lager`,
   weight: 'weight, gross weight, net weight, gewicht, poids, peso, massa, weight g, weight kg, waga, vikt, item weight',
   description:

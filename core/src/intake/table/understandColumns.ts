@@ -80,6 +80,8 @@ function agree(meaning: Meaning, contents: Contents, certainty: number): Guess |
     return by(isKnown ? 0.98 : 0.85, isKnown ? 'both' : 'header');
   }
   if (meaning.is === 'options') {
+    // "Variant" may be what a channel calls its code.
+    if (contents.code > 0.9 && contents.uniqueShare > 0.95 && !contents.role) return null;
     if (contents.named > 0.5 || contents.several > 0.3) return by(0.95, 'both');
     if (contents.role && contents.role.share >= 0.5)
       return by(0.85, 'content', { is: 'option', role: contents.role.role, label: ROLE_LABELS[contents.role.role] });
