@@ -1,5 +1,5 @@
 /** Families of clusters: axes with their values in order, children at their crossings, rows that stand alone told apart. */
-import { compact } from '../../pictures/match/fileWords';
+import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
 import { clusterOf, push } from './clusters';
 import { isBeside } from './kin';
@@ -133,7 +133,7 @@ function childrenOf(
 }
 
 const isSameRow = (a: Item, b: Item): boolean => {
-  const known = (item: Item) => compact(item.ownCode);
+  const known = (item: Item) => codeKey(item.ownCode);
   return known(a) === known(b) || a.cells.every((cell, at) => cell.trim() === (b.cells[at] ?? '').trim());
 };
 
@@ -185,7 +185,7 @@ const isListing = ({ item }: Strand): boolean => item.given.some(({ listed }) =>
 /** The style code that all rows have. The number of a row that is the whole family is that of the family. */
 function styleOf([first, ...others]: readonly Item[], strands: readonly Strand[]): string {
   if (first!.style === '' && others.length === 0 && strands.some(isListing)) return first!.ownCode;
-  return others.every(({ style }) => compact(style) === compact(first!.style)) ? first!.style : '';
+  return others.every(({ style }) => codeKey(style) === codeKey(first!.style)) ? first!.style : '';
 }
 
 /** The value of a child that a list gives none for. */

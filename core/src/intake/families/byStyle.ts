@@ -1,6 +1,6 @@
 /** Style codes: rows of one code are one family, whatever their names; one name under several codes may be several. */
 import { stemOf } from '../../pictures/match/catalogue';
-import { compact } from '../../pictures/match/fileWords';
+import { codeKey } from './codeKey';
 import { clusterOf, push, type Cluster } from './clusters';
 import { isBeside } from './kin';
 import type { Item } from './shape';
@@ -11,7 +11,7 @@ export function joinByStyle(clusters: readonly Cluster[], read: ReadValue): Clus
   const held = clusters.filter((cluster) => cluster.isGiven);
   const soft = clusters.filter((cluster) => !cluster.isGiven).flatMap((cluster) => splitByStyle(cluster, read));
   const rows = soft.reduce((sum, { items }) => sum + items.length, 0);
-  const styles = new Set(soft.flatMap(({ items }) => items.map(({ style }) => compact(style))).filter(Boolean));
+  const styles = new Set(soft.flatMap(({ items }) => items.map(({ style }) => codeKey(style))).filter(Boolean));
   if (styles.size === 0 || styles.size > rows * 0.9) return [...held, ...soft];
   const owner = new Map<string, Cluster>();
   const kept: Cluster[] = [];
@@ -33,7 +33,7 @@ export function joinByStyle(clusters: readonly Cluster[], read: ReadValue): Clus
 }
 
 const stylesOf = (items: readonly Item[]): string[] => [
-  ...new Set(items.flatMap((item) => (item.style === '' ? [] : [`${item.brandKey}|${compact(item.style)}`]))),
+  ...new Set(items.flatMap((item) => (item.style === '' ? [] : [`${item.brandKey}|${codeKey(item.style)}`]))),
 ];
 
 /** A care kit under the jacket's code is no jacket, and names of one family have a word in common. */
@@ -49,7 +49,7 @@ function belongsTo(cluster: Cluster, into: Cluster): boolean {
 /** One name under several codes stays together where each code is a colour of it, and no crossing stands twice. */
 function splitByStyle(cluster: Cluster, read: ReadValue): Cluster[] {
   const byStyle = new Map<string, Item[]>();
-  for (const item of cluster.items) push(byStyle, compact(item.style), item);
+  for (const item of cluster.items) push(byStyle, codeKey(item.style), item);
   if (byStyle.size < 2 || byStyle.has('') || byStyle.size > cluster.items.length * 0.9) return [cluster];
   const woven = weaveRows(cluster.items, read);
   const crossings = new Set(woven.strands.map((strand) => crossingOf(strand, woven.axes)));

@@ -1,5 +1,5 @@
 /** Rows whose names have the same stem, after what looked like an option and is a word of the name has gone back into it. */
-import { compact } from '../../pictures/match/fileWords';
+import { codeKey } from './codeKey';
 import { isBySeller } from './settlement';
 import { stemKey, stemWords } from './nameStems';
 import { settleSpans } from './settleSpans';
@@ -21,7 +21,7 @@ export function clusterRows(items: readonly Item[]): Cluster[] {
   const given = new Map<string, Item[]>();
   const soft: Item[] = [];
   for (const item of items) {
-    const key = isBySeller(item) ? item.belongs : compact(item.belongs);
+    const key = isBySeller(item) ? item.belongs : codeKey(item.belongs);
     if (key === '') soft.push(item);
     else push(given, key, item);
   }
@@ -70,5 +70,5 @@ export function push<T>(map: Map<string, T[]>, key: string, one: T): void {
 
 const keyOf = (item: Item): string => {
   const stem = stemKey(item);
-  return `${item.brandKey}|${stem === '' ? `#${compact(item.style)}#${item.name === '' ? item.row : ''}` : stem}`;
+  return `${item.brandKey}|${stem === '' ? `#${codeKey(item.style)}#${item.name === '' ? item.row : ''}` : stem}`;
 };

@@ -2,6 +2,7 @@
 import type { Role } from '../../family/shape';
 import { ROLE_LABELS } from '../../registry/roles';
 import { tokensOf } from '../options/tokens';
+import { areSizes } from '../../size/sortSizes';
 import { readSize } from '../options/readSize';
 import { crossingOf, type Strand, type WovenAxis } from './weaves';
 
@@ -92,7 +93,7 @@ export function axesOfCodes(strands: readonly Strand[], axes: readonly WovenAxis
 
 function roleOf(codes: readonly string[], axes: readonly WovenAxis[]): Role {
   const free = (role: Role) => !axes.some((axis) => axis.role === role);
-  const areSizes = codes.every((code) => readSize(tokensOf(code), 0)?.to === tokensOf(code).length);
-  if (areSizes && free('size')) return 'size';
+  if (free('size') && codes.every((code) => readSize(tokensOf(code), 0)?.to === tokensOf(code).length)) return 'size';
+  if (free('size') && areSizes(codes)) return 'size';
   return free('colour') && codes.every((code) => /^\p{L}{2,4}$/u.test(code)) ? 'colour' : 'other';
 }

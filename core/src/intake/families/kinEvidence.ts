@@ -2,6 +2,7 @@
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { isGoods } from '../options/goodsWords';
+import { codeKey } from './codeKey';
 import { push, type Cluster } from './clusters';
 import { isCodeOf, type CodeHeads } from './codeHeads';
 import { stemWords } from './nameStems';
@@ -140,7 +141,7 @@ type Evidence = 'for' | 'against' | 'none';
 
 /** What style codes and SKUs say of clusters being one. */
 function codesSay(clusters: readonly Cluster[], heads: CodeHeads, kins: readonly Kin[]): Evidence {
-  const styles = new Set(clusters.flatMap(({ items }) => items.map((item) => compact(item.style))));
+  const styles = new Set(clusters.flatMap(({ items }) => items.map((item) => codeKey(item.style))));
   if (!styles.has('')) {
     if (styles.size === 1) return 'for';
     if (!kins.some(({ filler, cluster }) => cluster.items.some((item) => endsInCode(item.style, filler))))
@@ -176,12 +177,12 @@ export function partedByCodes(kins: readonly Kin[], heads: CodeHeads): Kin[][] {
   const parts = new Map<string, Kin[]>();
   for (const kin of kins) {
     const item = kin.cluster.items[0]!;
-    const style = compact(item.style);
+    const style = codeKey(item.style);
     const code = style !== '' ? style : heads.headOf(item);
     const bare = endsInCode(style !== '' ? item.style : code, kin.filler)
       ? (style !== '' ? item.style : code).replace(/[^\p{L}\p{N}]*[\p{L}\p{N}]+$/u, '')
       : code;
-    push(parts, compact(bare), kin);
+    push(parts, codeKey(bare), kin);
   }
   return [...parts.values()];
 }

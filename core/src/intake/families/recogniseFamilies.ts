@@ -1,7 +1,7 @@
 /** Which rows of a list are one family: by what the list says, by codes, by names without their options, by words in the place of an option. */
-import { compact } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
 import type { OptionReader } from '../options/readOptions';
+import { codeKey } from './codeKey';
 import { buildFamilies } from './buildFamilies';
 import { joinByStyle } from './byStyle';
 import { clusterRows, type Cluster } from './clusters';
@@ -84,7 +84,7 @@ function openParents(parents: RowItems['parents']) {
     const found = new Set<RowItems['parents'][number]>();
     for (const { belongs, block, style } of items) {
       for (const ref of [belongs, style])
-        for (const parent of byRef.get(compact(ref)) ?? []) if (ref !== '') found.add(parent);
+        for (const parent of byRef.get(codeKey(ref)) ?? []) if (ref !== '') found.add(parent);
       for (const parent of block === null ? [] : (byBlock.get(block) ?? [])) found.add(parent);
     }
     // Each is the parent of one family.

@@ -4,6 +4,7 @@ import { tokensOf } from '../options/tokens';
 import { isBlank, kindOf } from '../table/cells';
 import type { TableFound } from '../table/findTable';
 import type { ListColumn, Meaning, Table } from '../table/shape';
+import { codeKey } from './codeKey';
 import { openGiven, type ListWords } from './givenOptions';
 import { remembered } from './remembered';
 import type { Item } from './shape';
@@ -59,9 +60,9 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     gtin: columnOfField(columns, 'gtin'),
   };
   const referred = new Set(
-    at.parent ? filled.rows.map(({ cells }) => compact(text(cells, at.parent))).filter(Boolean) : [],
+    at.parent ? filled.rows.map(({ cells }) => codeKey(text(cells, at.parent))).filter(Boolean) : [],
   );
-  const ownCodes = new Set(at.parent && at.kind ? filled.rows.map(({ cells }) => compact(text(cells, at.sku))) : []);
+  const ownCodes = new Set(at.parent && at.kind ? filled.rows.map(({ cells }) => codeKey(text(cells, at.sku))) : []);
   const givenOf = openGiven(columns, words);
   const brandKeyOf = remembered(compact);
   const tokensIn = remembered(tokensOf);
@@ -84,16 +85,16 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     const refs =
       referred.size === 0
         ? []
-        : [item.ownCode, item.style, item.name].filter((ref) => ref !== '' && referred.has(compact(ref)));
-    const pointsElsewhere = item.belongs !== '' && compact(item.belongs) !== compact(item.ownCode);
+        : [item.ownCode, item.style, item.name].filter((ref) => ref !== '' && referred.has(codeKey(ref)));
+    const pointsElsewhere = item.belongs !== '' && codeKey(item.belongs) !== codeKey(item.ownCode);
     // A group's key in the column of parents points nowhere.
-    const isCalledParent = kind === 'parent' && !(pointsElsewhere && ownCodes.has(compact(item.belongs)));
+    const isCalledParent = kind === 'parent' && !(pointsElsewhere && ownCodes.has(codeKey(item.belongs)));
     const isParent = isHead || isCalledParent || (!pointsElsewhere && refs.length > 0);
     const given = givenOf.options(cells);
     const across = givenOf.across(cells);
     if (isParent && across.length === 0 && (given.length === 0 || kind === 'parent' || refs.length > 0)) {
       const own = kind === 'parent' ? [item.ownCode, item.style, item.belongs, item.name].filter(Boolean) : refs;
-      result.parents.push({ row, name: item.name, refs: own.map(compact), block });
+      result.parents.push({ row, name: item.name, refs: own.map(codeKey), block });
       continue;
     }
     result.items.push({

@@ -54,16 +54,21 @@ export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
       return places.map((place) => ({ item, across, at: new Map(place).set(axis, read(role, text)) }));
     });
   });
-  joinMeasured(axes, strands);
+  for (const kinds of KINDRED) joinKindred(kinds, axes, strands);
   return { axes: inOrder([...axes.values()]), strands };
 }
 
-/** "8 R" and "8 L", "S" and "90 cm": where each row has one kind of measure and all have one, they are the sizes. */
-function joinMeasured(axes: Map<string, WovenAxis>, strands: readonly Strand[]): void {
-  const measured = MEASURES.filter((role) => axes.has(role));
-  if (measured.length < 2) return;
-  if (!strands.every(({ at }) => measured.filter((role) => at.has(role)).length === 1)) return;
-  const [main, ...others] = measured as [Role, ...Role[]];
+/** Kinds of option that may be one choice of a family, the first what it is called. */
+const KINDRED: readonly (readonly Role[])[] = [
+  ['size', 'length', 'volume'],
+  ['colour', 'pattern', 'material'],
+];
+
+/** "8 R" and "8 L", "Navy" and "Camo": where every row has one option of such kinds and none has two, they are one choice. */
+function joinKindred(kinds: readonly Role[], axes: Map<string, WovenAxis>, strands: readonly Strand[]): void {
+  const [main, ...others] = kinds.filter((role) => axes.has(role));
+  if (main === undefined || others.length === 0) return;
+  if (!strands.every(({ at }) => [main, ...others].filter((role) => at.has(role)).length === 1)) return;
   for (const role of others) axes.delete(role);
   for (const { at } of strands)
     for (const role of others) {
@@ -72,8 +77,6 @@ function joinMeasured(axes: Map<string, WovenAxis>, strands: readonly Strand[]):
       at.delete(role);
     }
 }
-/** Kinds of measure that may be sizes of one family; what others come in beside is called a size. */
-const MEASURES: readonly Role[] = ['size', 'length', 'volume'];
 
 /** A row's options with each choice of the values that its cells list. */
 const crossingsListed = ({ given }: Item, at: Map<string, Said>, read: ReadValue): Map<string, Said>[] =>
