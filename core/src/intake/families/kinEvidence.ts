@@ -58,6 +58,8 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   const missing = roleMissing(base, kin.cluster);
   if (!missing || [...roles.keys()].some((role) => !baseRoles.has(role))) return false;
   if (!['colour', 'pattern', 'material', 'other', 'model'].includes(missing)) return false;
+  // "Bamboo socks" alone have no choice of material that "Ski socks" could be another of.
+  if (missing !== 'colour' && baseRoles.get(missing)!.size < 2) return false;
   if (evidence === 'for') return true;
   // One row alone that has no option at all is more likely something else.
   const isBare = roles.size === 0;

@@ -65,7 +65,10 @@ const PAIR = /^\s*["'{]?\s*([\p{L}][\p{L} /-]{0,24}?)["']?\s*[:=]\s*["']?([^:=]{
 
 /** Name and value of each option in a cell that names them; null where it does not. */
 export function namedOptions(cell: string): { name: string; value: string }[] | null {
-  return pairsIn(cell.split(BETWEEN_PAIRS).flatMap((part) => part.split('|'))) ?? pairsIn(cell.split(BETWEEN_PAIRS));
+  // {"colour": "Oat", "size": "M"}
+  const object = /^\s*\{(.*)\}\s*$/su.exec(cell)?.[1];
+  const text = object === undefined ? cell : object.replaceAll('"', '');
+  return pairsIn(text.split(BETWEEN_PAIRS).flatMap((part) => part.split('|'))) ?? pairsIn(text.split(BETWEEN_PAIRS));
 }
 
 /** Between values a stroke may stand, too: "Colour: Sand | Clay; Size: S". */

@@ -17,7 +17,7 @@ export function settleColumns(registry: Registry, columns: ListColumn[], content
   settleOptionPairs(columns, contents);
   settleNames(registry, columns, contents);
   settleCodes(columns, contents);
-  settleTwins(columns);
+  settleTwins(columns, contents);
   settleLeftOver(columns, contents);
   settleTotals(columns);
 }
@@ -131,8 +131,13 @@ const isSameHeader = (one: ListColumn, other: ListColumn) => withoutTime(one.hea
 const withoutTime = (header: string) => header.replace(/#\d+$/, '');
 
 /** What can stand once only stands where it is surest; the others are left alone, and it is said. */
-function settleTwins(columns: ListColumn[]): void {
+function settleTwins(columns: ListColumn[], contents: readonly Contents[]): void {
   const best = new Map<string, ListColumn>();
+  // Of "Colour code" and "Colour name" the names are the colours.
+  const sureness = ({ at, meaning, confidence }: ListColumn) => {
+    const { role } = contents[at]!;
+    return confidence + (meaning.is === 'option' && role?.role === meaning.role ? role.share : 0);
+  };
   for (const column of columns) {
     const { meaning } = column;
     if (meaning.is === 'ignored' || meaning.is === 'picture') continue;
@@ -143,7 +148,7 @@ function settleTwins(columns: ListColumn[]): void {
     const before = best.get(key);
     if (!before) best.set(key, column);
     else {
-      const isBetter = column.confidence > before.confidence && !isSaid(before.reason);
+      const isBetter = sureness(column) > sureness(before) && !isSaid(before.reason);
       const [winner, loser] = isBetter ? [column, before] : [before, column];
       best.set(key, winner);
       const isOption = meaning.is === 'option' && meaning.role !== 'other';
@@ -158,11 +163,11 @@ function settleTwins(columns: ListColumn[]): void {
 /** What is left: a column of codes for each row is the SKU, prices and pieces are what is still missing. */
 function settleLeftOver(columns: ListColumn[], contents: readonly Contents[]): void {
   const has = (key: string) => columns.some(({ meaning }) => meaning.is === 'field' && meaning.key === key);
-  const give = (key: string, confidence: number, test: (one: Contents) => boolean) => {
+  const give = (key: string, confidence: number, test: (one: Contents, header: string) => boolean) => {
     if (has(key)) return;
     const column = columns.find(
-      ({ at, meaning, reason }) =>
-        meaning.is === 'ignored' && reason === 'nothing' && contents[at]!.filled > 0 && test(contents[at]!),
+      ({ at, header, meaning, reason }) =>
+        meaning.is === 'ignored' && reason === 'nothing' && contents[at]!.filled > 0 && test(contents[at]!, header),
     );
     if (column) Object.assign(column, { meaning: field(key), confidence, reason: 'content' } satisfies Guess);
   };
@@ -173,8 +178,15 @@ function settleLeftOver(columns: ListColumn[], contents: readonly Contents[]): v
   if (recommended && !has('price')) Object.assign(recommended, { meaning: field('price'), confidence: 0.75 });
   give('sku', 0.6, (one) => one.code > 0.9 && one.uniqueShare > 0.95 && one.number < 0.5 && one.averageLength >= 4);
   give('price', 0.5, (one) => one.money > 0.7);
-  give('stock', 0.4, (one) => one.number > 0.9 && one.money < 0.1 && one.averageLength < 5);
+  give(
+    'stock',
+    0.4,
+    (one, header) => one.number > 0.9 && one.money < 0.1 && one.averageLength < 5 && !NUMBERING.test(header),
+  );
 }
+
+/** Headers of numbers that count nothing: "Farb-Nr.", "Position", "Line ID". */
+const NUMBERING = /(?:^|[^\p{L}])(?:nr|no|num|number|nummer|code|id|ref|pos|position|line|row|index)(?:$|[^\p{L}])|#/iu;
 
 /** Beside sizes that go across, a column of pieces is their sum. */
 function settleTotals(columns: ListColumn[]): void {
