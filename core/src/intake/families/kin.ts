@@ -1,9 +1,18 @@
 /** Clusters whose names differ by a word nobody knows, or hold together by a code: which of them are one family. */
 import type { Role } from '../../family/shape';
-import { isBeforeColour } from '../options/colourWords';
+import { colourWord, isBeforeColour } from '../options/colourWords';
 import { changesGoods, isBesideGoods, isGoods } from '../options/goodsWords';
 import { push, type Cluster } from './clusters';
-import { areSiblings, fitsInto, partedByCodes, roleMissing, rolesIn, type Kin, type ListSays } from './kinEvidence';
+import {
+  areSiblings,
+  fitsInto,
+  isSetApart,
+  partedByCodes,
+  roleMissing,
+  rolesIn,
+  type Kin,
+  type ListSays,
+} from './kinEvidence';
 import { stemWords } from './nameStems';
 import type { Doubt, Item } from './shape';
 
@@ -104,6 +113,7 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
 /** "Winter moss", "sea spray": beside a word that changes colours, or right before one, a word is of the colour, whatever it is else. */
 function isOfColour({ items, words }: Cluster, at: number): boolean {
   if (isBeforeColour(words[at - 1] ?? '')) return true;
+  if (isBeforeColour(words[at]!) && colourWord(words[at + 1] ?? '')) return true;
   return items.every((item) => {
     const word = stemWords(item)[at];
     return word && item.spans.some(({ from, roles }) => from === word.at + 1 && roles[0] === 'colour');
@@ -120,10 +130,9 @@ function siblings(more: readonly Kin[], says: ListSays, find: (cluster: Cluster)
   return [...byPlace.values()].flatMap((kins) => {
     const distinct = [...new Map(kins.map((kin) => [find(kin.cluster), kin])).values()];
     if (distinct.length < 2) return [];
-    const [first] = distinct as [Kin];
-    const saysGoods =
-      first.cluster.words.some((word) => isGoods(word)) || first.cluster.words.length - first.filler.length > 1;
-    if (!saysGoods) return [];
+    const [{ cluster, filler }] = distinct as [Kin];
+    const saysGoods = cluster.words.some((word) => isGoods(word)) || cluster.words.length - filler.length > 1;
+    if (!saysGoods && !distinct.every((kin) => kin.at > 0 && isSetApart(kin))) return [];
     return partedByCodes(distinct, says.heads).filter((family) => family.length > 1 && areSiblings(family, says));
   });
 }

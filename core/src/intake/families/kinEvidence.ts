@@ -64,7 +64,7 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   // One row alone that has no option at all is more likely something else.
   const isBare = roles.size === 0;
   if (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin))) return true;
-  return missing === 'colour' && standsAsUsual(kin, says) && !isBare && isSamePrice(base, kin.cluster);
+  return missing === 'colour' && standsAsUsual(kin, says) && isSamePrice(base, kin.cluster);
 }
 
 /** Goods of which one runs from 37 to 41 and the other from XS to XL are two, though their names be alike. */
@@ -106,7 +106,7 @@ const standsAsUsual = ({ cluster, filler, at }: Kin, { isUsualPlace }: ListSays)
   isUsualPlace('colour', at === 0 ? 'before' : at + filler.length === cluster.words.length ? 'after' : 'between');
 
 /** Signs part the word from the name: " - Kelp", "(Kelp)", ", Kelp". */
-function isSetApart({ cluster, filler, at }: Kin): boolean {
+export function isSetApart({ cluster, filler, at }: Kin): boolean {
   return cluster.items.every((item) => {
     const words = stemWords(item);
     const first = words[at];

@@ -1,7 +1,7 @@
 /** What looked like an option in a name and is a word of it, seen from all rows of the same stem. */
 import type { Role } from '../../family/shape';
 import { colourWord, isBeforeColour } from '../options/colourWords';
-import { isGoods } from '../options/goodsWords';
+import { hasLegs, isGoods } from '../options/goodsWords';
 import type { OptionRead } from '../options/readOptions';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
@@ -39,7 +39,9 @@ function settleRoles(items: readonly Item[]): void {
       // Where there is one of each already, the material may be what the goods are called by.
       const times = (role: Role) => certain.get(role) ?? 0;
       const [first = span.roles.at(-1)!] = free.toSorted((a, b) => times(b) - times(a));
-      const role = times(first) === 0 && free.includes('material') && leads(item, span) ? 'material' : first;
+      const isLeg = first === 'volume' && stemWords(item).some(({ text }) => hasLegs(text));
+      const isMaterial = times(first) === 0 && free.includes('material') && leads(item, span);
+      const role = isLeg ? 'size' : isMaterial ? 'material' : first;
       taken.add(role);
       return role;
     };

@@ -66,7 +66,9 @@ const KINDRED: readonly (readonly Role[])[] = [
 
 /** "8 R" and "8 L", "Navy" and "Camo": where every row has one option of such kinds and none has two, they are one choice. */
 function joinKindred(kinds: readonly Role[], axes: Map<string, WovenAxis>, strands: readonly Strand[]): void {
-  const [main, ...others] = kinds.filter((role) => axes.has(role));
+  // "Canvas shoes": what all rows have alike is no choice.
+  const isChoice = (role: Role) => new Set(strands.map(({ at }) => at.get(role)?.key)).size > 1;
+  const [main, ...others] = kinds.filter((role) => axes.has(role) && isChoice(role));
   if (main === undefined || others.length === 0) return;
   if (!strands.every(({ at }) => [main, ...others].filter((role) => at.has(role)).length === 1)) return;
   for (const role of others) axes.delete(role);

@@ -21,7 +21,7 @@ const GOODS = words(`
   stool chair table bench shelf hook peg leash lead collar harness bed toy ball ring necklace bracelet earring pendant brooch watch
   case phone charger cable stand holder notebook diary pen pencil card print poster sticker soap balm cream lotion shampoo perfume oil
   wax polish brush comb umbrella tent tarp rope line buoy knife spoon fork yarn wool fabric thread button kit set helmet goggles
-  swimsuit bikini trunks wetsuit rashguard poncho cape legwarmer gaiter sling carrier bib swaddle sleepsuit puddlesuit playsuit
+  bedspread swimsuit bikini trunks wetsuit rashguard poncho cape legwarmer gaiter sling carrier bib swaddle sleepsuit puddlesuit playsuit
   jacke mantel hemd bluse hose jeans rock kleid pullover strickjacke mütze hut schal handschuh socke strumpf schuh stiefel tasche rucksack
   decke kissen handtuch tasse becher teller schale schüssel weste anzug shirt leine halsband
   veste manteau chemise pantalon jupe robe pull bonnet chapeau écharpe gant chaussette chaussure botte sac couverture coussin serviette tasse
@@ -49,6 +49,10 @@ const OTHER_GOODS = words(`
   xl summer winter spring autumn indoor outdoor travel home
 `);
 
+/** Have legs: "32L" is no volume of theirs. */
+const LEGGED = words(
+  'trousers trs pants jeans chino cords leggings joggers suit tracksuit hose pantalon pantalón pantaloni broek spodnie byxor',
+);
 /** Come in the sizes of beds. */
 const BEDDING = words(
   'sheet sheets duvet quilt bed bedding bedspread mattress topper protector valance headboard blanket throw comforter coverlet pillowcase',
@@ -58,6 +62,7 @@ const stemmed = (word: string) => stemOf(word);
 export const isGoods = (word: string): boolean => GOODS.has(stemmed(word));
 export const isBesideGoods = (word: string): boolean => BESIDE_GOODS.has(stemmed(word));
 export const isOtherGoods = (word: string): boolean => OTHER_GOODS.has(stemmed(word));
+export const hasLegs = (word: string): boolean => LEGGED.has(stemmed(word));
 export const isBedding = (word: string): boolean => BEDDING.has(stemmed(word));
 /** Whether a word changes what the goods are, whatever list it stands in. */
 export const changesGoods = (word: string): boolean => isGoods(word) || isBesideGoods(word) || isOtherGoods(word);
