@@ -10,6 +10,7 @@ import { emptyRegistry, NO_SETTLEMENT, openRegistry, readList } from '@loom-kin/
 import { readTable, streamXlsx } from '@loom-kin/sheets';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
+import { otherList, OTHER_SHAPES } from '../../e2e/messy/otherLists';
 import { stateOf } from '../../server/src/changes/stateOf';
 import { takeList } from '../../server/src/changes/takeFound';
 import { writeFound } from '../../server/src/lists/foundFiles';
@@ -146,18 +147,28 @@ export async function timedAsync(work: () => Promise<void>): Promise<number> {
 /** Pairs of rows rightly held together or apart, and families whose axes have the right roles, for each kind of list. */
 function tellRecognition(registry: ReturnType<typeof openRegistry>): void {
   console.log('\nFamilies recognised in messy lists (pairs of rows; axes and roles)');
-  for (const shape of SHAPES) {
-    let score = NO_SCORE;
-    let rows = 0;
-    for (let seed = 9001; seed < 9001 + SEEDS; seed++) {
-      const list = messyList(shape, seed);
-      rows += list.table.length;
-      score = addScores(score, scoreOf(readList(registry, list.table), list));
-    }
-    const { precision, recall, f1, axes } = measures(score);
-    const shown = [precision, recall, f1, axes].map((one) => one.toFixed(4));
-    console.log(
-      `  ${shape.padEnd(10)} precision ${shown[0]} recall ${shown[1]} F1 ${shown[2]} axes ${shown[3]} (${rows} rows)`,
-    );
+  for (const shape of SHAPES) tellScore(registry, shape, (seed) => messyList(shape, seed));
+  console.log('The same in lists of another hand, their colours known or not');
+  for (const shape of Object.keys(OTHER_SHAPES))
+    for (const isStrange of [false, true])
+      tellScore(registry, `${shape}${isStrange ? ', strange' : ''}`, (seed) => otherList(shape, seed, isStrange));
+}
+
+function tellScore(
+  registry: ReturnType<typeof openRegistry>,
+  kind: string,
+  listOf: (seed: number) => ReturnType<typeof otherList>,
+): void {
+  let score = NO_SCORE;
+  let rows = 0;
+  for (let seed = 9001; seed < 9001 + SEEDS; seed++) {
+    const list = listOf(seed);
+    rows += list.table.length;
+    score = addScores(score, scoreOf(readList(registry, list.table), list));
   }
+  const { precision, recall, f1, axes } = measures(score);
+  const shown = [precision, recall, f1, axes].map((one) => one.toFixed(4));
+  console.log(
+    `  ${kind.padEnd(22)} precision ${shown[0]} recall ${shown[1]} F1 ${shown[2]} axes ${shown[3]} (${rows} rows)`,
+  );
 }

@@ -14,7 +14,7 @@ export interface Score {
 
 export const NO_SCORE: Score = { right: 0, joined: 0, parted: 0, families: 0, axesRight: 0 };
 
-export function scoreOf({ families, singles }: ListReading, truth: MessyList): Score {
+export function scoreOf({ families, singles }: ListReading, truth: Pick<MessyList, 'families' | 'singles'>): Score {
   const found = new Map<number, string>();
   for (const family of families)
     for (const { rows } of family.children) for (const row of rows) found.set(row, family.key);

@@ -2,6 +2,7 @@
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { ROLE_LABELS } from '../../registry/roles';
+import { asOneColour } from '../options/asOneColour';
 import type { OptionRead, OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
 import { namedOptions, numberLook } from '../table/cells';
@@ -26,7 +27,7 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
   };
   const byLook = (text: string): GivenOption[] => {
     const tokens = tokensOf(text);
-    const alone = options.read(tokens);
+    const alone = asOneColour(options.read(tokens));
     // "Seaweed & Juniper": a cell that says a colour and no other option is that colour as a whole.
     if (alone.length > 0 && alone.every(({ roles }) => roles[0] === 'colour')) return [plainly('colour', text.trim())];
     const found = alone.map((one) => (one.roles[0] === 'colour' ? withBeside(one, alone, tokens) : one));

@@ -73,6 +73,8 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
     doubts.set(to, [...(doubts.get(to) ?? []), ...some]);
     doubts.delete(cluster);
   }
+  // Values stand as the list has them.
+  for (const cluster of joined.values()) find(cluster).items.sort((a, b) => a.row - b.row);
   return { clusters: clusters.filter((cluster) => !joined.has(cluster)), doubts };
 }
 

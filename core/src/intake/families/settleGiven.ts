@@ -2,12 +2,15 @@
 import { ROLES, type Role } from '../../family/shape';
 import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionReader } from '../options/readOptions';
+import { hasLegs } from '../options/goodsWords';
 import { tokensOf } from '../options/tokens';
+import { stemWords } from './nameStems';
 import { isGenericOption } from '../table/headerWords';
 import type { Item } from './shape';
 
 /** Gives the options of such columns their role, where most values of a family are of one that it has not got otherwise. */
 export function settleGiven(items: readonly Item[], options: OptionReader): void {
+  takeLegsForSizes(items);
   const texts = new Map<string, Set<string>>();
   const taken = new Set<Role>();
   for (const { given } of items)
@@ -28,6 +31,16 @@ export function settleGiven(items: readonly Item[], options: OptionReader): void
       const role = roles.get(one.axis);
       return role ? { ...one, axis: role, role, label: ROLE_LABELS[role] } : one;
     });
+}
+
+/** "32L" of trousers is a size, whatever else is written so. */
+function takeLegsForSizes(items: readonly Item[]): void {
+  const isLeg = ({ role, text }: Item['given'][number]) => role === 'volume' && /^\d\d\s?L$/i.test(text);
+  if (!items[0]!.given.some(isLeg) || !items.every((item) => stemWords(item).some(({ text }) => hasLegs(text)))) return;
+  for (const item of items)
+    item.given = item.given.map((one) =>
+      isLeg(one) ? { ...one, axis: 'size', role: 'size', label: ROLE_LABELS.size } : one,
+    );
 }
 
 /** The role that more than half of some values may have. */

@@ -23,7 +23,7 @@ export function readSize(tokens: readonly Token[], at: number): SizeRead | null 
   if (!token) return null;
   if (token.kind === 'number') return readSet(tokens, readFromNumber(tokens, at));
   if (token.kind !== 'word') return null;
-  return readLetters(tokens, at) ?? readNamed(tokens, at);
+  return readThread(tokens, at) ?? readLetters(tokens, at) ?? readNamed(tokens, at);
 }
 
 /** Whether a size can begin with a word. */
@@ -119,8 +119,6 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   // Paper and prints: ISO 216.
   if (text === 'a' && next?.glued && /^[0-7]$/.test(next.text))
     return { to: at + 2, role: 'size', key: `a${next.text}`, isWeak: false };
-  // "M6 x 20": a thread by its diameter, as ISO 261 names it, and the length.
-  if (text === 'm' && next?.glued && next.kind === 'number' && Number(next.text) <= 64) return readThread(tokens, at);
   // "T38": French for the size.
   if (text === 't' && next?.glued && next.kind === 'number' && /^[3-6]\d$/.test(next.text))
     return { to: at + 2, role: 'size', key: next.text, isWeak: false };
@@ -139,7 +137,10 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   return null;
 }
 
-function readThread(tokens: readonly Token[], at: number): SizeRead {
+/** "M6 x 20": a thread by its diameter, as ISO 261 names it, and the length. */
+function readThread(tokens: readonly Token[], at: number): SizeRead | null {
+  const number = tokens[at + 1];
+  if (tokens[at]!.text !== 'm' || !number?.glued || number.kind !== 'number' || Number(number.text) > 64) return null;
   const { numbers, signs, to } = chainFrom(tokens, at + 1);
   const isLong = numbers.length === 2 && (signs[0] === 'x' || signs[0] === '×');
   return {

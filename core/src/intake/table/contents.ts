@@ -1,7 +1,8 @@
 /** What the cells of a column look like, taken together. */
 import { ROLES, type Role } from '../../family/shape';
 import { foldLetters } from '../../pictures/match/fileWords';
-import type { OptionRead, OptionReader } from '../options/readOptions';
+import { asOneColour } from '../options/asOneColour';
+import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { isBlank, kindOf, looksLikeAddress, looksLikeGtin, looksLikePicture, namedOptions, numberLook } from './cells';
 import type { HeaderMeaning } from './headerWords';
@@ -114,15 +115,4 @@ function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Con
     role: best && cells.length > 0 ? { role: best, share: Math.min(1, counts.get(best)! / cells.length) } : null,
     several: cells.length === 0 ? 0 : several / cells.length,
   };
-}
-
-/** "Satin nickel", "Grey check": what a colour is of, or how it is patterned, goes with it where nothing stands between. */
-function asOneColour(found: readonly OptionRead[]): OptionRead[] {
-  const isLook = ({ roles: [role] }: OptionRead) => role === 'colour' || role === 'pattern' || role === 'material';
-  return found.reduce<OptionRead[]>((all, one) => {
-    const before = all.at(-1);
-    const isBeside = before?.to === one.from && isLook(before) && isLook(one);
-    const isColour = isBeside && [before, one].some(({ roles }) => roles[0] === 'colour');
-    return isColour ? [...all.slice(0, -1), { ...before, to: one.to, roles: ['colour'] }] : [...all, one];
-  }, []);
 }
