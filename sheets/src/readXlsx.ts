@@ -1,6 +1,6 @@
 /** XLSX sheets read as a stream, within bounds. */
 import { Readable } from 'node:stream';
-import ExcelJs from 'exceljs';
+import type ExcelJs from 'exceljs';
 import { Refusal } from '@loom-kin/core';
 import { unescaped } from './escapes';
 import { lookIntoZip, type SheetOfBook } from './lookIntoZip';
@@ -27,7 +27,9 @@ export async function readXlsx(bytes: Buffer, fileName: string, wanted?: string)
       sheet: wanted,
       sheets: sheets.map(({ name }) => name).join(', '),
     });
-  const reader = new ExcelJs.stream.xlsx.WorkbookReader(Readable.from([bytes]), {
+  // Loaded where it is needed: most threads never see a workbook, and it takes longer to load than a list to read.
+  const { default: books } = await import('exceljs');
+  const reader = new books.stream.xlsx.WorkbookReader(Readable.from([bytes]), {
     ...{ worksheets: 'emit', sharedStrings: 'cache', styles: 'cache', hyperlinks: 'ignore', entries: 'ignore' },
   });
   const read = new Map<SheetOfBook, string[][]>();

@@ -1,7 +1,7 @@
 /** XLSX sheets written as a stream. Nothing is written that a spreadsheet would run. */
 import { PassThrough, type Writable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
-import ExcelJs from 'exceljs';
+import type ExcelJs from 'exceljs';
 import { escaped } from './escapes';
 
 export interface BookColumn {
@@ -37,7 +37,8 @@ export async function streamXlsx(
   book: Book,
   rows: Iterable<readonly Cell[]> | AsyncIterable<readonly Cell[]>,
 ): Promise<void> {
-  const writer = new ExcelJs.stream.xlsx.WorkbookWriter({ stream: out, useStyles: true, useSharedStrings: false });
+  const { default: books } = await import('exceljs');
+  const writer = new books.stream.xlsx.WorkbookWriter({ stream: out, useStyles: true, useSharedStrings: false });
   const sheet = writer.addWorksheet(book.name, { views: [{ state: 'frozen', ySplit: 1 }] });
   sheet.columns = book.columns.map(({ header }) => ({
     width: Math.min(40, Math.max(10, header.length + 2)),

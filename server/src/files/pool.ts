@@ -18,6 +18,8 @@ import type { FileTask, FileWorkerSettings } from './worker';
 /** In milliseconds. Of lists it is shown how far they are, and they can be stopped. */
 const TIME_AT_MOST = 120_000;
 const TIME_OF_LISTS = 15 * 60_000;
+/** A thread takes a second or two to begin: whoever brings several files waits for it once. */
+const KEPT_IDLE = 10 * 60_000;
 const MEMORY_AT_MOST_MB = 1536;
 
 /** Hears how far it is. */
@@ -59,7 +61,7 @@ export function createFilePool(store: Store): FilePool {
   const workerData: FileWorkerSettings = { databaseFile: join(store.dataFolder, 'loom-kin.db') };
   const pool = new Piscina({
     ...FILE_WORKER,
-    ...{ workerData, minThreads: 0, maxThreads: 2, idleTimeout: 30_000 },
+    ...{ workerData, minThreads: 0, maxThreads: 2, idleTimeout: KEPT_IDLE },
     resourceLimits: { maxOldGenerationSizeMb: MEMORY_AT_MOST_MB },
   });
   async function run<T>(task: FileTask, file: string, more: Parameters<typeof pool.run>[1] = {}): Promise<T> {

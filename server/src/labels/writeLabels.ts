@@ -1,7 +1,6 @@
 /** Labels with bar codes as a PDF, to scale. */
 import { buffer } from 'node:stream/consumers';
-import JsBarcode from 'jsbarcode';
-import PDFDocument from 'pdfkit';
+import type JsBarcode from 'jsbarcode';
 import {
   childLabels,
   figureOf,
@@ -44,13 +43,21 @@ export async function writeLabels({ family, stock, currency }: LabelsOf, order: 
   const plan = planLabels(sheet, wanted, order.percent, order.start);
   if (plan.labels.length === 0) throw new Refusal('labels.none-counted', {});
   const size: [number, number] = [sheet.page.width * POINT, sheet.page.height * POINT];
+  // Loaded where they are needed, so that the thread that reads lists is there sooner.
+  const [{ default: PDFDocument }, { default: barcode }] = await Promise.all([import('pdfkit'), import('jsbarcode')]);
   const document = new PDFDocument({ size, margin: 0, autoFirstPage: false, font: null as never });
   document.info.Title = `Labels of ${String(family.fields.name)}`;
   const written = buffer(document);
   let page = -1;
   for (const label of plan.labels) {
     for (; page < label.page; page++) document.addPage();
-    drawLabel(document, sheet, label, linesOf(family, children[label.of]!, order, currency), order.percent);
+    drawLabel(
+      { document, barcode },
+      sheet,
+      label,
+      linesOf(family, children[label.of]!, order, currency),
+      order.percent,
+    );
   }
   document.end();
   return written;
@@ -72,8 +79,13 @@ const DIGITS = 2.9;
 /** Bars are never so low that a till misses them (half of their full height; common practice where labels are small). */
 const LOWEST = 0.5;
 
+interface Pens {
+  document: PDFKit.PDFDocument;
+  barcode: typeof JsBarcode;
+}
+
 function drawLabel(
-  document: PDFKit.PDFDocument,
+  { document, barcode }: Pens,
   { label: { width, height } }: LabelSheet,
   { x, y, symbol }: PlacedLabel,
   lines: readonly string[],
@@ -93,7 +105,7 @@ function drawLabel(
   const top = y + height - LABEL_PADDING - DIGITS * scale - tall;
   const module = MODULE * scale;
   const start = x + (width - symbolWidth(symbol, percent)) / 2 + symbol.quietLeft * module;
-  const bars = encoded(symbol.kind, symbol.digits);
+  const bars = encoded(barcode, symbol);
   for (const { from, length } of runs(bars))
     document.rect((start + from * module) * POINT, top * POINT, length * module * POINT, tall * POINT);
   document.fill('#000000');
@@ -111,10 +123,10 @@ function drawLabel(
 }
 
 /** The modules of a symbol, 1 for a bar. */
-function encoded(kind: PlacedLabel['symbol']['kind'], digits: string): string {
+function encoded(barcode: typeof JsBarcode, { kind, digits }: PlacedLabel['symbol']): string {
   const format = { 'EAN-13': 'EAN13', 'UPC-A': 'UPC', 'EAN-8': 'EAN8' }[kind];
   const target: { encodings?: { data: string }[] } = {};
-  JsBarcode(target, digits, { format, flat: true });
+  barcode(target, digits, { format, flat: true });
   return target.encodings!.map(({ data }) => data).join('');
 }
 
