@@ -35,8 +35,11 @@ const LINE_ENDS = ['\r\n', '\n', '\r'] as const;
 const LONE_MARKS_AT_MOST = 100;
 
 /** Rows of text. Comma, semicolon, tab and upright stroke are understood, and a first line that names the separator (`sep=;`). */
-export function readCsv(bytes: Uint8Array, fileName: string): string[][] {
-  const { text, delimiter } = withSeparator(decodeText(bytes));
+export const readCsv = (bytes: Uint8Array, fileName: string): string[][] => csvRows(decodeText(bytes), fileName);
+
+/** The same of text. */
+export function csvRows(whole: string, fileName: string): string[][] {
+  const { text, delimiter } = withSeparator(whole);
   return (plainRecords(text, delimiter) ?? mendedRecords(text, delimiter, fileName)).map((row) => row.map(plain));
 }
 

@@ -6,6 +6,9 @@ import { Refusal } from '@loom-kin/core';
 const MEGABYTE = 1024 * 1024;
 /** Unpacked, all parts together. */
 const UNPACKED_AT_MOST = 400 * MEGABYTE;
+/** Cells pack to a tenth or a fiftieth of themselves; a large part that packs to less is blanks, and takes a quarter of a minute to read. */
+const AIR_TIMES = 250;
+const AIR_FROM = 50 * MEGABYTE;
 /** The parts that name the sheets. */
 const NAMES_AT_MOST = 2 * MEGABYTE;
 const PARTS_AT_MOST = 5000;
@@ -58,8 +61,10 @@ async function directoryOf(zip: ZipFile, fileName: string): Promise<Map<string, 
   let unpacked = 0;
   for await (const entry of zip.eachEntry()) {
     unpacked += entry.uncompressedSize;
-    if (unpacked > UNPACKED_AT_MOST || parts.size >= PARTS_AT_MOST)
-      throw new Refusal('sheet.bomb', { file: fileName, megabytes: UNPACKED_AT_MOST / MEGABYTE });
+    const isAir = entry.uncompressedSize > AIR_FROM && entry.uncompressedSize > AIR_TIMES * entry.compressedSize;
+    const most =
+      unpacked > UNPACKED_AT_MOST || parts.size >= PARTS_AT_MOST ? UNPACKED_AT_MOST : isAir ? AIR_FROM : null;
+    if (most !== null) throw new Refusal('sheet.bomb', { file: fileName, megabytes: most / MEGABYTE });
     parts.set(entry.fileName, entry);
   }
   return parts;

@@ -1,6 +1,6 @@
 /** Rows of a file that came in: XLSX by its first bytes, JSON by its first sign, else CSV. */
 import { Refusal } from '@loom-kin/core';
-import { readCsv } from './csv';
+import { csvRows } from './csv';
 import { decodeText } from './decodeText';
 import { readJsonTable } from './json';
 import { readXlsx } from './readXlsx';
@@ -19,6 +19,8 @@ export async function readTable(bytes: Buffer, fileName: string, choice: TableCh
   if (!isZip && /\.xls[xm]$/i.test(fileName)) throw new Refusal('sheet.cut-off', { file: fileName });
   if (bytes.subarray(0, 4).equals(OLD_WORKBOOK)) throw new Refusal('sheet.old-workbook', { file: fileName });
   if (isZip) return readXlsx(bytes, fileName, choice.sheet);
-  if (/\.json$/i.test(fileName)) return readJsonTable(decodeText(bytes), fileName);
-  return readCsv(bytes, fileName);
+  const text = decodeText(bytes);
+  // No text has a zero in it: this is a picture, a document or a part of one.
+  if (text.includes('\0')) throw new Refusal('sheet.no-text', { file: fileName });
+  return /\.json$/i.test(fileName) ? readJsonTable(text, fileName) : csvRows(text, fileName);
 }

@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { createFamily, emptyRegistry, familyRows, openRegistry, readSheet } from '@loom-kin/core';
 import { fromBufferPromise } from 'yauzl';
 import { ZipFile } from 'yazl';
-import { harmless, plain, readCsv, readXlsx, writeCsv, writeXlsx } from '../src/index';
+import { harmless, plain, readCsv, readTable, readXlsx, writeCsv, writeXlsx } from '../src/index';
 
 const cells = fc.array(fc.array(fc.string({ unit: 'binary', maxLength: 12 }), { minLength: 3, maxLength: 3 }), {
   minLength: 1,
@@ -222,6 +222,9 @@ describe('XLSX', () => {
     // The directory at the file's end says how large each part is unpacked (APPNOTE.TXT 4.3.12: 22 bytes before the name).
     bomb.writeUInt32LE(420 * 1024 * 1024, bomb.lastIndexOf('xl/worksheets/sheet1.xml') - 22);
     await expect(readXlsx(bomb, 'bomb.xlsx')).rejects.toThrow('bomb.xlsx would be more than 400 MB unpacked');
+    // A part that is all blanks is one long before.
+    bomb.writeUInt32LE(60 * 1024 * 1024, bomb.lastIndexOf('xl/worksheets/sheet1.xml') - 22);
+    await expect(readXlsx(bomb, 'bomb.xlsx')).rejects.toThrow('bomb.xlsx would be more than 50 MB unpacked');
   });
   it('is refused when it has more columns than are read', async () => {
     const wide = await writeXlsx(
@@ -230,6 +233,10 @@ describe('XLSX', () => {
       [],
     );
     await expect(readXlsx(wide, 'wide.xlsx')).rejects.toThrow('wide.xlsx has 1 rows and 500 columns');
+  });
+  it('that is a picture under another name is refused in words', async () => {
+    const picture = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 0x0d, 0x49, 0x48]);
+    await expect(readTable(picture, 'list.csv')).rejects.toThrow('list.csv is neither a sheet nor text');
   });
   it('is refused when it is cut off', async () => {
     const whole = await writeXlsx('x', ['a'], [['1']]);

@@ -6,6 +6,8 @@ interface Named {
 
 export const FILE_REFUSALS = {
   'sheet.no-json': (p: { file: string }) => `${p.file} is no JSON that can be read. Is it whole?`,
+  'sheet.no-text': (p: { file: string }) =>
+    `${p.file} is neither a sheet nor text, whatever it is called. Save the list as CSV, XLSX or JSON.`,
   'sheet.no-list': (p: { file: string }) =>
     `${p.file} holds no list: an array of records is wanted, alone or in an object.`,
   'sheet.old-workbook': (p: { file: string }) =>
