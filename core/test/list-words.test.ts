@@ -108,6 +108,25 @@ describe('a word in the place of a size', () => {
 });
 
 describe('columns and codes', () => {
+  it('have a header in any language, where what stands below is another kind of thing', () => {
+    const { headerRows, columns, families } = read(
+      '品名;色;サイズ;価格\nシャツ;白;S;3000\nシャツ;白;M;3000\nシャツ;黒;S;3000',
+    );
+    expect(headerRows).toEqual([1]);
+    expect(families.map(({ children }) => children.length)).toEqual([3]);
+    // A number under a word that nobody knows is not taken for pieces.
+    expect(columns[3]!.meaning).toEqual({ is: 'ignored' });
+    expect(told('Tuote;Väri;Koko;Hinta\nVillapaita;sininen;S;79,00\nVillapaita;harmaa;S;79,00')).toEqual([
+      'Villapaita | colour: sininen, harmaa | size: S',
+    ]);
+  });
+  it('of colours stand before their names in the name', () => {
+    expect(
+      told(
+        `Name;Price\n${crossed((c, s) => `Yarn DK ${s} - ${c}`, '101 Ivory, 102 Mustard, 117 Zephyr', '50g, 100g')}`,
+      ),
+    ).toEqual(['Yarn DK | size: 50g, 100g | colour: 101 Ivory, 102 Mustard, 117 Zephyr']);
+  });
   it('of colours by number and by name are the colours by name, numbers of lines are no pieces', () => {
     const list = 'Style;Item;Col. code;Col. name;Pos. no.\nA1;Tee;100;White;1\nA1;Tee;999;Black;2';
     expect(told(list)).toEqual(['Tee | colour: White, Black']);

@@ -20,7 +20,8 @@ const PLAIN = split(`
   oliv creme bordo ecrue caqui turquesa burdeos granata fucsia
   violett ocker purpur violeta purpura cian aguamarina pourpre saumon
   zwart wit rood blauw groen geel oranje bruin grijs paars roze
-  svart vit röd blå grön gul brun grå lila rosa turkos czarny biały czerwony niebieski zielony żółty szary brązowy różowy
+  svart vit röd blå grön gul brun grå lila rosa turkos hvid hvit rød grøn grønn blå sort lyserød musta valkoinen punainen sininen vihreä keltainen ruskea harmaa
+  czarny biały czerwony niebieski zielony żółty szary brązowy różowy czarna biała czerwona niebieska zielona żółta szara brązowa różowa
   fioletowy pomarańczowy granatowy turkusowy bordowy beżowy preto branco vermelho laranja amarelo cinza bege roxo marrom ciano
 `);
 

@@ -126,7 +126,7 @@ function phrasesOf(registry: Registry): Map<string, Phrase[]> {
 function readAll(lexicon: Lexicon, tokens: readonly Token[]): OptionRead[] {
   const found: OptionRead[] = [];
   for (let at = 0; at < tokens.length;) {
-    const option = readAt(lexicon, tokens, at);
+    const option = readNumbered(lexicon, tokens, at) ?? readAt(lexicon, tokens, at);
     if (option) {
       found.push(option);
       at = option.to;
@@ -138,6 +138,20 @@ function readAll(lexicon: Lexicon, tokens: readonly Token[]): OptionRead[] {
     } else at += 1;
   }
   return found;
+}
+
+/** "Yarn - 101 Ivory": a colour with its number, set apart from the name. */
+function readNumbered(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionRead | null {
+  const { kind, text } = tokens[at]!;
+  const before = tokens[at - 1];
+  const isNumber = kind === 'number' && /^\d{3,4}$/.test(text);
+  if (!isNumber || (before && (before.kind !== 'sign' || (before.glued && before.text !== '(')))) return null;
+  const next = tokens[at + 1];
+  if (next?.kind !== 'word' || next.glued) return null;
+  const colour = readAt(lexicon, tokens, at + 1);
+  return colour?.roles[0] === 'colour'
+    ? { ...colour, from: at, key: text + colour.key, label: undefined, isWeak: false }
+    : null;
 }
 
 /** Whether an option can begin with a word: most words of a list begin none, and stand in it a thousand times. */

@@ -55,10 +55,27 @@ function findHeader(table: Table, words: Words): number | null {
     .slice(0, LOOKED_AT)
     .map((row, at) => ({ at, score: headerScore(row, words), filled: row.filter((cell) => !isBlank(cell)).length }));
   const best = Math.max(...rows.map(({ score }) => score), 0);
-  if (best < 1.9) return null;
+  if (best < 1.9) return headerByContrast(table);
   // Captions above a header say as much as it, of fewer columns.
   const near = rows.filter(({ score }) => score >= 1.9 && score >= best - 0.5);
   return near.toSorted((a, b) => b.filled - a.filled || a.at - b.at)[0]!.at;
+}
+
+/**
+ * A header in words nobody knows: the first row as wide as those below it, all words, where a column below it is all numbers and none of its
+ * words is said again.
+ */
+function headerByContrast(table: Table): number | null {
+  const at = table.findIndex((row) => row.filter((cell) => !isBlank(cell)).length > 1);
+  const row = table[at];
+  const below = table.slice(at + 1, at + 1 + LOOKED_AT).filter((one) => !isEmpty(one));
+  if (!row || below.length === 0 || row.length < Math.max(...below.map((one) => one.length))) return null;
+  if (row.some((cell) => isBlank(cell) || cell.trim().length > 40 || numberLook(cell) !== null)) return null;
+  const columns = row.map((_, place) => below.map((one) => (one[place] ?? '').trim()).filter((cell) => cell !== ''));
+  if (columns.some((cells, place) => cells.includes(row[place]!.trim()))) return null;
+  const isNumbers = (cells: readonly string[]) =>
+    cells.length > below.length / 2 && cells.every((cell) => numberLook(cell) !== null || digitsOf(cell) !== null);
+  return columns.some(isNumbers) ? at : null;
 }
 
 /** How much a row reads like a header: a point for each cell that is a known one, less for numbers and long texts. */

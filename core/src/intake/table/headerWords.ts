@@ -9,7 +9,7 @@ import type { Meaning } from './shape';
 /** Key of a field → headers. */
 const FIELD_HEADERS: Record<string, string> = {
   name: `name, artikel, product name, product, title, item, item name, item title, article, article name, product title, family, family name, bezeichnung, artikelbezeichnung, artikelname, produktname, produkt, produktbezeichnung, titel,
-    désignation, nom, nom du produit, produit, libellé, intitulé, nombre, nombre del producto, producto, artículo, denominación, nome, nome prodotto, prodotto, articolo, denominazione, naam, productnaam, omschrijving, artikelomschrijving, nazwa, nome do produto, benämning, style name, goods, model name`,
+    désignation, nom, nom du produit, produit, libellé, intitulé, nombre, nombre del producto, producto, artículo, denominación, nome, nome prodotto, prodotto, articolo, denominazione, naam, productnaam, omschrijving, artikelomschrijving, nazwa, nome do produto, benämning, navn, varenavn, varebetegnelse, nimi, tuote, tuotenimi, název, název produktu, style name, goods, model name`,
   brand: 'brand, brand name, label, marke, hersteller marke, marque, marca, merk, märke, marka, trade mark, house',
   maker: 'maker, manufacturer, hersteller, fabricant, fabricante, produttore, fabrikant, producer',
   styleCode: `style code, style, style no, style number, style id, style ref, model code, model no, model number, modellnummer, modell-nr, modellcode, modell nr, référence modèle, code modèle, código modelo, codice modello, modelcode, family code,
@@ -20,12 +20,12 @@ const FIELD_HEADERS: Record<string, string> = {
     code article, referencia, código, codigo, referencia artículo, codice, codice articolo, riferimento, artikelcode, indeks, stock code, our code, part no, part number, order code, variant code, supplier ref, reference, code`,
   gtin: 'gtin, ean, ean code, ean13, ean-13, ean 13, barcode, bar code, upc, upc-a, upc code, isbn, gencod, code-barres, code barres, código de barras, codigo de barras, codice a barre, streepjescode, strichcode, kod kreskowy, gtin-13, gtin/ean, ean/upc, ean/gtin',
   price: `price, retail, retail price, sale price incl tax, selling price, unit price, price incl. vat, price inc vat, gross price, shop price, our price, vk, vk-preis, verkaufspreis, preis, bruttopreis, preis brutto, endpreis, prix, prix ttc, prix de vente, precio, pvp, precio de venta,
-    prezzo, prezzo al pubblico, prezzo di vendita, prijs, verkoopprijs, pris, cena, preço, price eur, price gbp, price usd, price (eur), price (gbp), price (usd), price €, price £, amount`,
+    prezzo, prezzo al pubblico, prezzo di vendita, prijs, verkoopprijs, pris, hinta, salgspris, utpris, cena, preço, price eur, price gbp, price usd, price (eur), price (gbp), price (usd), price €, price £, amount`,
   listPrice:
     'list price, rrp, srp, msrp, recommended price, recommended retail price, uvp, uvp brutto, prix conseillé, ppc, prix public, precio recomendado, pvpr, prezzo consigliato, adviesprijs, full price, compare price, was price, catalogue price',
   cost: `cost, cost price, wholesale, wholesale price, trade price, net price, purchase price, buying price, ek, ek-preis, einkaufspreis, nettopreis, ek netto, preis netto, händlerpreis, prix d'achat, prix net, prix ht, pa ht, prix de gros, coste, precio de coste, precio neto,
     costo, prezzo di acquisto, prezzo netto, inkoopprijs, inkoop, whs, dealer price, unit cost, trade, trade excl vat, whsl, wsp, net`,
-  stock: `stock, stk, qty, quantity, pieces, pcs, units, on hand, in stock, available, availability, inventory, stock level, stock qty, bestand, lagerbestand, menge, stück, anzahl, verfügbar, quantité, qté, disponible, existencias, cantidad, unidades, giacenza, quantità, pezzi, disponibilità, voorraad, aantal, stan, lager`,
+  stock: `stock, stk, qty, quantity, pieces, pcs, units, on hand, in stock, available, availability, inventory, stock level, stock qty, antal, antall, määrä, varasto, sklad, bestand, lagerbestand, menge, stück, anzahl, verfügbar, quantité, qté, disponible, existencias, cantidad, unidades, giacenza, quantità, pezzi, disponibilità, voorraad, aantal, stan, lager`,
   weight: 'weight, gross weight, net weight, gewicht, poids, peso, massa, weight g, weight kg, waga, vikt, item weight',
   description:
     'description, long description, product description, beschreibung, langbeschreibung, produktbeschreibung, text, langtext, description longue, descriptif, descripción, descrizione, beschrijving, opis, beskrivning, details',
@@ -54,8 +54,8 @@ const FIELD_HEADERS: Record<string, string> = {
 /** Role → headers of its axis. */
 const ROLE_HEADERS: Record<Role, string> = {
   colour:
-    'colour, color, col, clr, colr, couleurs, colores, colori, kleuren, colours, colors, shade, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colourways, colorways, colour name, color name, colour description, color description, colour desc, color desc, tint, hue',
-  size: `size, sizes, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
+    'colour, color, col, clr, colr, couleurs, colores, colori, kleuren, colours, colors, shade, farve, farge, väri, barva, cor, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colourways, colorways, colour name, color name, colour description, color description, colour desc, color desc, tint, hue',
+  size: `size, sizes, størrelse, koko, velikost, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
     dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter`,
   length:
     'length, lengths, inseam, leg, leg length, inside leg, back length, länge, schrittlänge, beinlänge, longueur, largo, lunghezza, lengte, sleeve length, leg size, rückenlänge, strap length',

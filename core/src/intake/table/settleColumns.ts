@@ -160,6 +160,9 @@ function settleTwins(columns: ListColumn[], contents: readonly Contents[]): void
   }
 }
 
+/** Numbers under words nobody knows may count anything ("Pos. no."); without a header they are pieces most often. */
+const UNNAMED = /^Column \d+$/;
+
 /** What is left: a column of codes for each row is the SKU, prices and pieces are what is still missing. */
 function settleLeftOver(columns: ListColumn[], contents: readonly Contents[]): void {
   const has = (key: string) => columns.some(({ meaning }) => meaning.is === 'field' && meaning.key === key);
@@ -181,12 +184,9 @@ function settleLeftOver(columns: ListColumn[], contents: readonly Contents[]): v
   give(
     'stock',
     0.4,
-    (one, header) => one.number > 0.9 && one.money < 0.1 && one.averageLength < 5 && !NUMBERING.test(header),
+    (one, header) => one.number > 0.9 && one.money < 0.1 && one.averageLength < 5 && UNNAMED.test(header),
   );
 }
-
-/** Headers of numbers that count nothing: "Farb-Nr.", "Position", "Line ID". */
-const NUMBERING = /(?:^|[^\p{L}])(?:nr|no|num|number|nummer|code|id|ref|pos|position|line|row|index)(?:$|[^\p{L}])|#/iu;
 
 /** Beside sizes that go across, a column of pieces is their sum. */
 function settleTotals(columns: ListColumn[]): void {
