@@ -7,6 +7,7 @@ import { Redo2, Undo2 } from 'lucide-vue-next';
 import { children } from '@loom-kin/core';
 import type { StepBack } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
+import { useLayout } from '../stores/layout';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import PopupButton from '../common/PopupButton.vue';
@@ -22,6 +23,8 @@ const setup = useSetup();
 
 const id = computed(() => String(route.params.id ?? ''));
 watch(id, (next) => next && void store.open(next), { immediate: true });
+// The grid waits for the seller's order of columns: it is asked for beside the family.
+void useLayout().ensure();
 useKeys(
   { 'Ctrl+z': () => void store.undo(), 'Ctrl+y': () => void store.redo(), 'Ctrl+Shift+z': () => void store.redo() },
   { quietWhileTyping: ['Ctrl+z', 'Ctrl+y', 'Ctrl+Shift+z'] },

@@ -26,7 +26,6 @@ const AXES_AT_MOST = 6;
 
 const store = useFamily();
 const layout = useLayout();
-void layout.ensure();
 const weaving = ref(false);
 useKeys({ w: () => (weaving.value = !weaving.value) });
 
