@@ -6,7 +6,7 @@ import type { Item } from './shape';
 
 const isWeakSize = (span: OptionRead) => span.isWeak && span.roles[0] === 'size';
 const isBareNumber = (span: OptionRead) => isWeakSize(span) && /^[\d.]+$/.test(span.key);
-const isWordSize = (span: OptionRead) => isWeakSize(span) && !isBareNumber(span);
+const isSizeWord = (span: OptionRead) => isWeakSize(span) && !isBareNumber(span);
 /** After these a number is no size. */
 const NUMBERED = new Set('no nr number model mk vol type version v series level part style art item'.split(' '));
 
@@ -59,10 +59,10 @@ function areSizeNumbers(numbers: readonly number[]): boolean {
 
 /** "King" and "Double" are sizes of bed linen, and of what comes in several of them. */
 export function putBackWordSizes(items: readonly Item[]): void {
-  const sizes = new Set(items.flatMap(({ spans }) => spans.filter(isWordSize).map(({ key }) => key)));
-  if (sizes.size === 0) return;
+  const words = new Set(items.flatMap(({ spans }) => spans.filter(isSizeWord).map(({ key }) => key)));
+  if (words.size === 0) return;
   const isBedLinen = () => items.every((item) => stemWords(item).some(({ text }) => isBedding(text)));
   const hasOther = items.some(({ spans }) => spans.some((span) => span.roles[0] === 'size' && !span.isWeak));
-  if (!hasOther && (sizes.size > 1 || isBedLinen())) return;
-  for (const item of items) item.spans = item.spans.filter((span) => !isWordSize(span));
+  if (!hasOther && (words.size > 1 || isBedLinen())) return;
+  for (const item of items) item.spans = item.spans.filter((span) => !isSizeWord(span));
 }
