@@ -62,7 +62,7 @@ export const clusterOf = (items: Item[]): Cluster => ({
   bonds: [],
 });
 
-export function push<T>(map: Map<string, T[]>, key: string, one: T): void {
+export function push<K, T>(map: Map<K, T[]>, key: K, one: T): void {
   const list = map.get(key);
   if (list) list.push(one);
   else map.set(key, [one]);

@@ -127,9 +127,14 @@ const hasGivenColour = ({ given, across }: Item) =>
 
 /** Clusters that differ by the word in one place, none without it: one family where more than the word says so. */
 function siblings(more: readonly Kin[], says: ListSays, find: (cluster: Cluster) => Cluster): Kin[][] {
-  const byPlace = new Map<string, Kin[]>();
-  for (const kin of more) push(byPlace, `${kin.at} ${[...rolesIn(kin.cluster).keys()].sort().join(',')}`, kin);
-  return [...byPlace.values()].flatMap((kins) => {
+  if (more.length < 2) return [];
+  const atPlace = new Map<number, Kin[]>();
+  for (const kin of more) push(atPlace, kin.at, kin);
+  const byRoles = new Map<string, Kin[]>();
+  for (const [at, kins] of atPlace)
+    if (kins.length > 1)
+      for (const kin of kins) push(byRoles, `${at} ${[...rolesIn(kin.cluster).keys()].sort().join(',')}`, kin);
+  return [...byRoles.values()].flatMap((kins) => {
     const distinct = [...new Map(kins.map((kin) => [find(kin.cluster), kin])).values()];
     if (distinct.length < 2) return [];
     const [{ cluster, filler }] = distinct as [Kin];
