@@ -1,5 +1,6 @@
 /** What looked like an option in a name and is a word of it, seen from all rows of the same stem. */
 import type { Role } from '../../family/shape';
+import { asOneColour } from '../options/asOneColour';
 import { colourWord, isBeforeColour } from '../options/colourWords';
 import { hasLegs, isGoods } from '../options/goodsWords';
 import type { OptionRead } from '../options/readOptions';
@@ -77,23 +78,24 @@ const leads = (item: Item, { from }: OptionRead): boolean => from < (stemWords(i
  */
 function putBackThings(items: readonly Item[]): void {
   const isColour = ({ roles }: OptionRead) => roles[0] === 'colour' || roles[0] === 'pattern';
-  const mayBeName = (span: OptionRead) => roles0(span) === 'pattern' || (span.isWeak && roles0(span) === 'colour');
+  const mayBeName = (span: OptionRead) =>
+    firstRole(span) === 'pattern' || (span.isWeak && firstRole(span) === 'colour');
   for (const span of items[0]!.spans.filter(mayBeName)) {
     const found = items.map((item) => item.spans.find((one) => mayBeName(one) && one.key === span.key));
     if (found.includes(undefined)) continue;
     const isLeading = items.every((item, at) => leads(item, found[at]!));
     const hasMore = (role?: Role) =>
       items.some((item, at) =>
-        item.spans.some((one) => one !== found[at] && isColour(one) && (!role || roles0(one) === role)),
+        item.spans.some((one) => one !== found[at] && isColour(one) && (!role || firstRole(one) === role)),
       );
     const isName =
-      roles0(span) === 'pattern'
+      firstRole(span) === 'pattern'
         ? isLeading && hasMore('pattern')
         : isLeading || hasMore() || !items.some((item) => stemWords(item).some(({ text }) => isGoods(text)));
     if (isName) items.forEach((item, at) => (item.spans = item.spans.filter((one) => one !== found[at])));
   }
 }
-const roles0 = ({ roles }: OptionRead): Role => roles[0]!;
+const firstRole = ({ roles }: OptionRead): Role => roles[0]!;
 
 /**
  * "Navy", "Rust" and "Camo": where goods come in colours, a pattern that stands in the place of one is one of them, and so is "Navy stripe".
@@ -106,23 +108,10 @@ function takePatternsForColours(items: readonly Item[]): void {
   // "Herringbone otter rug": a thing beside a pattern is likelier what the goods are called by.
   const isThing = ({ isWeak, roles }: OptionRead) => isWeak && roles[0] === 'colour';
   if (!isMixed || items.some((item) => has(item, 'pattern') && item.spans.some(isThing))) return;
-  for (const item of items) {
-    const spans: OptionRead[] = [];
-    for (const span of item.spans) {
-      const before = spans.at(-1);
-      const isColour = span.roles[0] === 'colour' || span.roles[0] === 'pattern';
-      if (isColour && before?.roles[0] === 'colour' && before.to === span.from)
-        spans[spans.length - 1] = {
-          ...before,
-          to: span.to,
-          key: before.key + span.key,
-          label: undefined,
-          isWeak: false,
-        };
-      else spans.push(span.roles[0] === 'pattern' ? { ...span, roles: ['colour'] } : span);
-    }
-    item.spans = spans;
-  }
+  for (const item of items)
+    item.spans = asOneColour(item.spans, ['colour', 'pattern']).map((span) =>
+      span.roles[0] === 'pattern' ? { ...span, roles: ['colour'] } : span,
+    );
 }
 
 /** "Storm rust jacket": of two words for colours side by side one is the jacket's, where it stands beside several others. */
