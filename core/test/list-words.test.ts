@@ -43,8 +43,8 @@ describe('a word in the place of a colour', () => {
       'Tote | colour: Navy, Camo | size: L, XL',
     ]);
     expect(
-      told(`Name;Price\n${crossed((c, s) => `Ground Coffee, ${c}, ${s}`, 'Nude, Navy, Camo', '250 g, 500 g')}`),
-    ).toEqual(['Ground Coffee | colour: Nude, Navy, Camo | size: 250 g, 500 g']);
+      told(`Name;Price\n${crossed((c, s) => `Bird Feeder, ${c}, ${s}`, 'Nude, Navy, Camo', '250 g, 500 g')}`),
+    ).toEqual(['Bird Feeder | colour: Nude, Navy, Camo | size: 250 g, 500 g']);
     expect(told(`Style;Name;Finish\nB1;Pole;Antique brass\nB1;Pole;Satin nickel`)[0]).toContain(
       'Antique brass, Satin nickel',
     );

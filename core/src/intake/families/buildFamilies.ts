@@ -3,8 +3,10 @@ import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
 import { clusterOf, push } from './clusters';
 import { isBeside } from './kin';
+import { choicesOfGoods } from './choicesOfGoods';
 import { cleanName, stemKey, stemWords } from './nameStems';
 import type { Bond, Doubt, Item, ListAxis, ListChild, ListFamily, ListProblem, ListSingle, Recognised } from './shape';
+import type { OptionReader } from '../options/readOptions';
 import type { IsUsual } from './usualPlaces';
 import { labelsOf, type Said } from './values';
 import { axesOfCodes } from './codeAxes';
@@ -21,6 +23,7 @@ import {
 
 export interface Around {
   read: ReadValue;
+  options: OptionReader;
   isUsual: IsUsual;
   /** Columns nothing is known of, which may tell children apart. */
   spare: readonly { at: number; header: string }[];
@@ -31,7 +34,8 @@ export interface Around {
 /** What a cluster becomes. */
 export function buildFamilies(cluster: Cluster, around: Around, into: Recognised): void {
   const woven = weaveRows(cluster.items, around.read);
-  const axes = axesThatDiffer(woven, (role) => around.isUsual(cluster.items, role));
+  const differing = axesThatDiffer(woven, (role) => around.isUsual(cluster.items, role));
+  const axes = choicesOfGoods(differing, woven.strands);
   const isSaid = cluster.bonds.some(({ by }) => by === 'seller');
   const parts = isSaid ? [woven.strands] : partedBySignature(woven.strands, axes, cluster.isGiven);
   if (parts.length > 1) {
@@ -103,7 +107,7 @@ function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], aro
     if (!more) break;
     axes.push(more);
   }
-  if (!areApart(strands, axes)) axes.push(...axesOfCodes(strands, axes));
+  if (!areApart(strands, axes)) axes.push(...axesOfCodes(strands, axes, around.options));
   const children = childrenOf(strands, axes, into.problems);
   if (children.length < 2) return single(cluster.items, around, into.singles);
   into.families.push(familyOf(cluster, strands, axes, children, around));

@@ -1,9 +1,12 @@
 /** Options that stand in SKUs alone: "HJ-NVY-M" and "HJ-RST-L" of rows that say nothing else of what they differ by. */
 import type { Role } from '../../family/shape';
 import { ROLE_LABELS } from '../../registry/roles';
-import { tokensOf } from '../options/tokens';
 import { areSizes } from '../../size/sortSizes';
+import type { OptionReader } from '../options/readOptions';
 import { readSize } from '../options/readSize';
+import { tokensOf } from '../options/tokens';
+import type { Said } from './values';
+import { areSizeNumbers } from './weakSizes';
 import { crossingOf, type Strand, type WovenAxis } from './weaves';
 
 /** Codes of colours, common practice. */
@@ -52,48 +55,106 @@ const COLOUR_CODES: Record<string, string> = {
   },
 };
 
-const partsOf = (sku: string) =>
-  sku
-    .toUpperCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean);
+/** How SKUs are put together: at any sign, or at one alone, since "5.5", "0-3M" and "28/30" have signs of their own. */
+const JOINTS = [/[^\p{L}\p{N}]+/u, /[_\s]+/, /-+/, /\/+/, /\.+/];
 
-/** Axes read from SKUs, where the strands cannot be told apart otherwise and their SKUs are made alike. Values are written into the strands. */
-export function axesOfCodes(strands: readonly Strand[], axes: readonly WovenAxis[]): WovenAxis[] {
-  const crossings = new Set(strands.map((strand) => crossingOf(strand, axes)));
-  if (crossings.size === strands.length || strands.length < 2) return [];
-  const skus = strands.map(({ item }) => partsOf(item.ownCode));
-  const length = skus[0]!.length;
-  if (length < 2 || skus.some((parts) => parts.length !== length)) return [];
-  const varying = Array.from({ length }, (_, at) => at).filter(
-    (at) => new Set(skus.map((parts) => parts[at])).size > 1,
-  );
-  // Numbers that only count are no options.
-  if (
-    varying.length === 0 ||
-    varying.length > 3 ||
-    varying.every((at) => skus.every((parts) => /^\d{3,}$/.test(parts[at]!)))
-  )
-    return [];
-  const made: WovenAxis[] = [];
-  for (const at of varying) {
-    const codes = [...new Set(skus.map((parts) => parts[at]!))];
-    const role = roleOf(codes, [...axes, ...made]);
-    const axis: WovenAxis = { key: `code ${at}`, role, label: ROLE_LABELS[role], isGiven: false };
-    strands.forEach((strand, place) => {
-      const code = skus[place]![at]!;
-      const text = role === 'colour' ? (COLOUR_CODES[code] ?? code) : code;
-      const size = role === 'size' ? readSize(tokensOf(code), 0) : null;
-      strand.at.set(axis.key, { key: size?.key ?? text.toLowerCase(), text, label: size?.label });
-    });
-    made.push(axis);
-  }
-  return made;
+/** A part of SKUs in which they differ: for each strand its code, and what the codes are. */
+interface CodePart {
+  codes: string[];
+  role: Role;
+  /** Whether it is known what the codes are, not only that they differ. */
+  isRead: boolean;
 }
 
-function roleOf(codes: readonly string[], axes: readonly WovenAxis[]): Role {
-  const free = (role: Role) => !axes.some((axis) => axis.role === role);
-  if (free('size') && codes.every((code) => readSize(tokensOf(code), 0)?.to === tokensOf(code).length)) return 'size';
-  if (free('size') && areSizes(codes)) return 'size';
-  return free('colour') && codes.every((code) => /^\p{L}{2,4}$/u.test(code)) ? 'colour' : 'other';
+/** Axes read from SKUs, where the strands cannot be told apart otherwise and their SKUs are made alike. Values are written into the strands. */
+export function axesOfCodes(
+  strands: readonly Strand[],
+  axes: readonly WovenAxis[],
+  options: OptionReader,
+): WovenAxis[] {
+  const crossings = new Set(strands.map((strand) => crossingOf(strand, axes)));
+  if (crossings.size === strands.length || strands.length < 2) return [];
+  const skus = strands.map(({ item }) => item.ownCode);
+  const ways = JOINTS.flatMap((joint) => differingParts(strands, skus, joint, axes, options) ?? []);
+  const unread = ({ parts }: { parts: readonly CodePart[] }) => parts.filter(({ isRead }) => !isRead).length;
+  const [best] = ways.sort((a, b) => unread(a) - unread(b));
+  return (best?.parts ?? []).map(({ codes, role }, at) => {
+    const axis: WovenAxis = { key: `code ${at}`, role, label: ROLE_LABELS[role], isGiven: false };
+    strands.forEach((strand, place) => strand.at.set(axis.key, valueOf(codes[place]!, role, options)));
+    return axis;
+  });
+}
+
+/** The parts in which SKUs differ, parted at a sign; null where they are not made alike, or only count. */
+function differingParts(
+  strands: readonly Strand[],
+  skus: readonly string[],
+  joint: RegExp,
+  axes: readonly WovenAxis[],
+  options: OptionReader,
+): { parts: CodePart[] } | null {
+  const split = skus.map((sku) => sku.split(joint).filter(Boolean));
+  const length = split[0]!.length;
+  if (length < 2 || split.some((parts) => parts.length !== length)) return null;
+  const parts: CodePart[] = [];
+  for (let at = 0; at < length; at++) {
+    const codes = split.map((own) => own[at]!.toUpperCase());
+    // What an option says already is not said again: "Hoodie Navy" as HJ-NVY-M.
+    if (new Set(codes).size < 2 || axes.some((axis) => goesWith(strands, codes, axis))) continue;
+    parts.push({ codes, ...meaningOf(codes, [...axes, ...parts], options) });
+  }
+  const areNumbers = parts.every(({ codes, isRead }) => !isRead && codes.every((code) => /^\d{3,}$/.test(code)));
+  return parts.length === 0 || parts.length > 3 || areNumbers ? null : { parts };
+}
+
+/** Whether the codes of a part follow the values of an axis, each of them one. */
+function goesWith(strands: readonly Strand[], codes: readonly string[], { key }: WovenAxis): boolean {
+  const said = new Map<string, string>();
+  return strands.every(({ at }, place) => {
+    const value = at.get(key)?.key ?? '';
+    const before = said.get(value) ?? codes[place]!;
+    said.set(value, before);
+    return before === codes[place];
+  });
+}
+
+function meaningOf(
+  all: readonly string[],
+  axes: readonly { role: Role }[],
+  options: OptionReader,
+): { role: Role; isRead: boolean } {
+  const codes = [...new Set(all)];
+  const isFree = (role: Role) => !axes.some((axis) => axis.role === role);
+  const isSize = (code: string) => readSize(tokensOf(code), 0)?.to === tokensOf(code).length;
+  const areNumbers = codes.every((code) => /^\d{3,}$/.test(code));
+  if (isFree('size')) {
+    if (areNumbers && areSizeNumbers(codes.map(Number))) return { role: 'size', isRead: true };
+    if (!areNumbers && (codes.every(isSize) || areSizes(codes))) return { role: 'size', isRead: true };
+  }
+  if (isFree('colour')) {
+    const known = codes.filter((code) => colourOf(code, options) !== null);
+    if (known.length * 2 > codes.length) return { role: 'colour', isRead: true };
+    if (codes.every((code) => /^\p{L}{2,4}$/u.test(code))) return { role: 'colour', isRead: false };
+  }
+  return { role: 'other', isRead: false };
+}
+
+function valueOf(code: string, role: Role, options: OptionReader): Said {
+  const text = role === 'colour' ? (colourOf(code, options) ?? code) : code;
+  const size = role === 'size' ? readSize(tokensOf(code), 0) : null;
+  return { key: size?.key ?? text.toLowerCase(), text, label: size?.label };
+}
+
+/** The colour that a code says: "NVY", "ROYALBLUE"; null where it says none that is known. */
+function colourOf(code: string, options: OptionReader): string | null {
+  const known = COLOUR_CODES[code];
+  if (known) return known;
+  if (!/^\p{L}{3,}$/u.test(code)) return null;
+  const ends = Array.from({ length: code.length - 4 }, (_, at) => code.length - 2 - at);
+  const words = [[code], ...ends.map((end) => [code.slice(0, end), code.slice(end)])];
+  const said = words.find((some) => {
+    const roles = options.whole(tokensOf(some.join(' ')))?.roles;
+    return roles?.includes('colour') && (some.length === 1 || some.every((word) => word.length > 2));
+  });
+  return said ? said.map((word) => word.charAt(0) + word.slice(1).toLowerCase()).join(' ') : null;
 }

@@ -6,9 +6,9 @@ import { asOneColour } from '../options/asOneColour';
 import type { OptionRead, OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
 import { namedOptions, numberLook } from '../table/cells';
-import type { HeaderMeaning } from '../table/headerWords';
+import { isGenericOption, type HeaderMeaning } from '../table/headerWords';
 import type { ListColumn, Meaning } from '../table/shape';
-import { LINKS } from './nameStems';
+import { LINKS } from '../options/links';
 import type { Across, GivenOption } from './shape';
 
 /** What headers mean, and what is an option. */
@@ -55,11 +55,14 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
   return {
     options(cells: readonly string[]): GivenOption[] {
       const given: GivenOption[] = [];
-      for (const { at, meaning } of ofOptions) {
+      for (const { at, header, meaning, reason } of ofOptions) {
         const text = (cells[at] ?? '').trim();
         if (text === '' || text === '-' || text === '–' || /^n\/a$/i.test(text)) continue;
         if (meaning.is === 'option')
-          given.push({ axis: axisOf(meaning.role, meaning.label), role: meaning.role, label: meaning.label, text });
+          given.push({
+            ...{ axis: axisOf(meaning.role, meaning.label), role: meaning.role, label: meaning.label, text },
+            ...(reason === 'content' && isGenericOption(header) ? { isGuessed: true } : {}),
+          });
         else if (meaning.is === 'options') given.push(...readPacked(text));
         else if (meaning.is === 'optionValue') {
           const names = columns.find((one) => one.meaning.is === 'optionName' && one.meaning.number === meaning.number);

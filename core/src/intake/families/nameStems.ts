@@ -1,22 +1,17 @@
 /** What is left of names when their options are taken out: rows whose stems are the same are likely one family. */
 import { stemOf } from '../../pictures/match/catalogue';
+import { LINKS } from '../options/links';
 import type { OptionRead, OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
+import { widenApart } from './apartColours';
 import type { Item, StemWord } from './shape';
-
-/** Say that an option follows, or hold one to the name: they go with it. */
-export const LINKS = new Set(
-  'in mit with en de con di colour color farbe couleur colore kleur size sizes groesse große grosse gr taille talla taglia maat and und et'.split(
-    ' ',
-  ),
-);
 
 /** Reads the options in every name, and where it repeats those that the row gives. */
 export function readNames(items: readonly Item[], options: OptionReader): void {
   const byName = new Map<string, OptionRead[]>();
   for (const item of items) {
     let spans = byName.get(item.name);
-    if (!spans) byName.set(item.name, (spans = options.read(item.tokens)));
+    if (!spans) byName.set(item.name, (spans = widenApart(options.read(item.tokens), item.tokens)));
     item.read = spans;
     item.spans = spans.slice();
   }

@@ -43,7 +43,7 @@ export function recogniseFamilies(
   for (const [at, cluster] of inOrder.entries()) {
     if (at % TELL_EVERY === 0) tell(PARTS.held + (at / inOrder.length) * (1 - PARTS.held));
     settleGiven(cluster.items, options);
-    const around = { read, spare, isUsual, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) };
+    const around = { read, options, spare, isUsual, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) };
     buildFamilies(cluster, around, recognised);
   }
   // A parent that nobody refers to is goods sold singly.

@@ -11,25 +11,25 @@ import type { Item } from './shape';
 /** Gives the options of such columns their role, where most values of a family are of one that it has not got otherwise. */
 export function settleGiven(items: readonly Item[], options: OptionReader): void {
   takeLegsForSizes(items);
-  const texts = new Map<string, Set<string>>();
+  const open = new Map<string, { role: Role; texts: Set<string> }>();
   const taken = new Set<Role>();
   for (const { given } of items)
-    for (const { axis, role, label, text } of given) {
-      if (role !== 'other' || !isGenericOption(label)) taken.add(role);
-      else texts.set(axis, (texts.get(axis) ?? new Set()).add(text));
+    for (const { axis, role, label, text, isGuessed } of given) {
+      if (!isGuessed && (role !== 'other' || !isGenericOption(label))) taken.add(role);
+      else if (open.has(axis)) open.get(axis)!.texts.add(text);
+      else open.set(axis, { role, texts: new Set([text]) });
     }
   const roles = new Map<string, Role>();
-  for (const [axis, some] of texts) {
-    const role = roleOf([...some], options, taken);
-    if (!role) continue;
-    roles.set(axis, role);
+  for (const [axis, { role: guessed, texts }] of open) {
+    const role = roleOf([...texts], guessed, options, taken) ?? guessed;
+    if (role !== guessed) roles.set(axis, role);
     taken.add(role);
   }
   if (roles.size === 0) return;
   for (const item of items)
     item.given = item.given.map((one) => {
       const role = roles.get(one.axis);
-      return role ? { ...one, axis: role, role, label: ROLE_LABELS[role] } : one;
+      return role ? { ...one, axis: role, role, label: ROLE_LABELS[role], isGuessed: true } : one;
     });
 }
 
@@ -43,13 +43,14 @@ function takeLegsForSizes(items: readonly Item[]): void {
     );
 }
 
-/** The role that more than half of some values may have. */
-function roleOf(texts: readonly string[], options: OptionReader, taken: ReadonlySet<Role>): Role | null {
+/** The role that more than half of some values may have; the one that was guessed, if they may have that. */
+function roleOf(texts: readonly string[], guessed: Role, options: OptionReader, taken: ReadonlySet<Role>): Role | null {
   const counts = new Map<Role, number>();
   for (const text of texts)
     for (const role of options.whole(tokensOf(text))?.roles ?? []) counts.set(role, (counts.get(role) ?? 0) + 1);
   const free = ROLES.filter(
     (role) => role !== 'other' && !taken.has(role) && (counts.get(role) ?? 0) * 2 > texts.length,
   );
+  if (free.includes(guessed)) return guessed;
   return free.sort((a, b) => counts.get(b)! - counts.get(a)!)[0] ?? null;
 }

@@ -12,6 +12,8 @@ export interface GivenOption {
   /** How the axis is called. */
   label: string;
   text: string;
+  /** Which kind of option it is was told by the cells of the whole list; those of a family may be of another. */
+  isGuessed?: true;
   /** The values of a cell that lists several. */
   listed?: readonly string[];
 }

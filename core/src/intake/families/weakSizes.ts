@@ -1,6 +1,6 @@
 /** Numbers and words that are sizes only beside others of their kind: "38", "King". */
 import type { OptionRead } from '../options/readOptions';
-import { isBedding } from '../options/goodsWords';
+import { isBedding, isFootwear } from '../options/goodsWords';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
 
@@ -22,7 +22,7 @@ function numbersIn(items: readonly Item[]): { numbers: Set<number>; hasOther: bo
   return { numbers, hasOther };
 }
 
-/** Numbers that are sizes somewhere in the list: where one of them stands alone it is a size, too. */
+/** Numbers that are sizes somewhere in the list: where one or two of them stand alone they are sizes, too. */
 export function sizeNumbersOf(groups: readonly (readonly Item[])[]): Set<number> {
   return new Set(
     groups.flatMap((items) => {
@@ -36,8 +36,10 @@ export function sizeNumbersOf(groups: readonly (readonly Item[])[]): Set<number>
 export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<number>): void {
   const { numbers, hasOther } = numbersIn(items);
   if (numbers.size === 0) return;
-  const [only] = numbers;
-  const areSizes = !hasOther && (areSizeNumbers([...numbers]) || (numbers.size === 1 && sizeNumbers.has(only!)));
+  const areKnown = () => numbers.size < 3 && [...numbers].every((one) => sizeNumbers.has(one));
+  const areShoes = () =>
+    [...numbers].every((one) => one >= 2 && one <= 50) && stemWords(items[0]!).some(({ text }) => isFootwear(text));
+  const areSizes = !hasOther && (areSizeNumbers([...numbers]) || areKnown() || areShoes());
   for (const item of items)
     item.spans = item.spans.filter(
       (span) => !isBareNumber(span) || (areSizes && !NUMBERED.has(item.tokens[span.from - 1]?.text ?? '')),
@@ -45,7 +47,7 @@ export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<
 }
 
 /** Whether numbers can be the sizes of one family: shoes, clothing, body heights, belts, ages. */
-function areSizeNumbers(numbers: readonly number[]): boolean {
+export function areSizeNumbers(numbers: readonly number[]): boolean {
   if (numbers.length < 2) return false;
   const all = (test: (one: number) => boolean) => numbers.every(test);
   return (
@@ -57,12 +59,15 @@ function areSizeNumbers(numbers: readonly number[]): boolean {
   );
 }
 
-/** "King" and "Double" are sizes of bed linen, and of what comes in several of them. */
+/** "King" and "Double" are sizes of bed linen, and of what comes in several of them; "Full zip" and "Double breasted" are words of the name. */
 export function putBackWordSizes(items: readonly Item[]): void {
   const words = new Set(items.flatMap(({ spans }) => spans.filter(isSizeWord).map(({ key }) => key)));
   if (words.size === 0) return;
   const isBedLinen = () => items.every((item) => stemWords(item).some(({ text }) => isBedding(text)));
+  const stand = () => items.every((item) => item.spans.filter(isSizeWord).every((span) => isBehind(item, span)));
   const hasOther = items.some(({ spans }) => spans.some((span) => span.roles[0] === 'size' && !span.isWeak));
-  if (!hasOther && (words.size > 1 || isBedLinen())) return;
+  if (!hasOther && (isBedLinen() || (words.size > 1 && stand()))) return;
   for (const item of items) item.spans = item.spans.filter((span) => !isSizeWord(span));
 }
+
+const isBehind = (item: Item, { from }: OptionRead): boolean => stemWords(item).every(({ at }) => at < from);

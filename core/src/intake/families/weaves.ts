@@ -21,6 +21,8 @@ export interface WovenAxis {
   role: Role;
   label: string;
   isGiven: boolean;
+  /** Given by columns that do not say which kind of option they hold. */
+  isGuessed?: true | undefined;
 }
 
 export interface Woven {
@@ -36,8 +38,8 @@ export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
   const roleOf = settledRoles(items);
   const strands = items.flatMap((item): Strand[] => {
     const at = new Map<string, Said>();
-    for (const { axis, role, label, text } of item.given) {
-      if (!axes.has(axis)) axes.set(axis, { key: axis, role, label, isGiven: true });
+    for (const { axis, role, label, text, isGuessed } of item.given) {
+      if (!axes.has(axis)) axes.set(axis, { key: axis, role, label, isGiven: true, isGuessed });
       at.set(axis, read(role, text));
     }
     for (const span of item.spans) {

@@ -57,12 +57,32 @@ const LEGGED = words(
 const BEDDING = words(
   'sheet sheets duvet quilt bed bedding bedspread mattress topper protector valance headboard blanket throw comforter coverlet pillowcase',
 );
+/** Have sizes that may be any small number. */
+const FOOTWEAR = words(
+  'shoe boot sandal slipper trainer sneaker clog loafer wellington wellie pump brogue moccasin espadrille mule derby schuh stiefel sandale botte chaussure zapato bota scarpa stivale schoen laars sko kenka',
+);
+/** Are chosen by their scent. */
+const SCENTED = words(
+  'candle diffuser soap perfume incense potpourri shampoo lotion balm freshener deodorant kerze seife duftkerze bougie savon parfum vela jabón candela sapone kaars zeep spray mist',
+);
+/** Are chosen by their taste. */
+const FLAVOURED = words(
+  'coffee tea chocolate cocoa syrup jam marmalade biscuit cookie crisps popcorn gum sweets candy protein granola muesli liqueur kombucha lemonade kaffee schokolade café chocolat caffè cioccolato koffie treats',
+);
+/** Are chosen by the metal they are of. */
+const JEWELLERY = words(
+  'ring necklace bracelet bangle earring anklet pendant brooch cufflinks jewellery jewelry stud hoops kette armband ohrring collier bague anillo anello collana',
+);
 
 const stemmed = (word: string) => stemOf(word);
 export const isGoods = (word: string): boolean => GOODS.has(stemmed(word));
 export const isBesideGoods = (word: string): boolean => BESIDE_GOODS.has(stemmed(word));
 export const isOtherGoods = (word: string): boolean => OTHER_GOODS.has(stemmed(word));
 export const hasLegs = (word: string): boolean => LEGGED.has(stemmed(word));
+export const isFootwear = (word: string): boolean => FOOTWEAR.has(stemmed(word));
+export const isScented = (word: string): boolean => SCENTED.has(stemmed(word));
+export const isFlavoured = (word: string): boolean => FLAVOURED.has(stemmed(word));
+export const isJewellery = (word: string): boolean => JEWELLERY.has(stemmed(word));
 export const isBedding = (word: string): boolean => BEDDING.has(stemmed(word));
 /** Whether a word changes what the goods are, whatever list it stands in. */
 export const changesGoods = (word: string): boolean => isGoods(word) || isBesideGoods(word) || isOtherGoods(word);

@@ -84,7 +84,7 @@ export const BED_SIZES: ReadonlyMap<string, readonly string[]> = new Map([
   ['bedtwin', ['twin', 'twin size']],
   ['bedtwinxl', ['twin xl']],
   ['bedsmalldouble', ['small double', 'small double size']],
-  ['bedfull', ['full size']],
+  ['bedfull', ['full', 'full size']],
   ['beddouble', ['double', 'double size']],
   ['bedqueen', ['queen', 'queen size']],
   ['bedking', ['king', 'king size', 'kingsize']],

@@ -55,7 +55,7 @@ const FIELD_HEADERS: Record<string, string> = {
 const ROLE_HEADERS: Record<Role, string> = {
   colour:
     'colour, color, col, clr, colr, couleurs, colores, colori, kleuren, colours, colors, shade, farve, farge, väri, barva, cor, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colourways, colorways, colour name, color name, colour description, color description, colour desc, color desc, tint, hue',
-  size: `size, sizes, størrelse, koko, velikost, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
+  size: `size, sizes, sz, størrelse, koko, velikost, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
     dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter`,
   length:
     'length, lengths, inseam, leg, leg length, inside leg, back length, länge, schrittlänge, beinlänge, longueur, largo, lunghezza, lengte, sleeve length, leg size, rückenlänge, strap length',
@@ -144,7 +144,7 @@ const OPTION_MARK = /^option:\s+(.+)$/i;
 const VALUE = /^(?:value|values|wert|valeur|valor|valore|waarde)\s*(\d)$/;
 /** What columns of options are called that name no kind of option. */
 const GENERIC =
-  'option|attribute|variant|variante|variation|merkmal|attribut|attributo|eigenschaft|axis|property|opcion|opzione|optie|choice|auspragung|ausfuhrung';
+  'option|attribute|variant|variants|options|variante|variation|merkmal|attribut|attributo|eigenschaft|axis|property|opcion|opzione|optie|choice|auspragung|ausfuhrung';
 const NUMBERED = new RegExp(
   `^(?:${GENERIC})\\s*(\\d)?\\s*(name|label|title|key|type|value|values|wert|valeur|valor|valore)?\\s*(\\d)?$`,
 );

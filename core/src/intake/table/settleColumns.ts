@@ -52,10 +52,12 @@ function settleOptionPairs(columns: ListColumn[], contents: readonly Contents[])
     const isNamed = columns.some((one) => one.meaning.is === 'optionName' && one.meaning.number === meaning.number);
     if (isNamed) continue;
     const { role } = contents[column.at]!;
-    column.meaning =
-      role && role.share > 0.5
-        ? { is: 'option', role: role.role, label: ROLE_LABELS[role.role] }
-        : { is: 'option', role: 'other', label: column.header.slice(0, 40) };
+    if (role && role.share > 0.5)
+      Object.assign(column, {
+        meaning: { is: 'option', role: role.role, label: ROLE_LABELS[role.role] },
+        reason: 'content',
+      } satisfies Partial<Guess>);
+    else column.meaning = { is: 'option', role: 'other', label: column.header.slice(0, 40) };
   }
 }
 

@@ -1,0 +1,34 @@
+/** What words for colours are of goods that have other choices: the scents of candles, the flavours of tea, the metals of rings. Common practice. */
+import { colourWord } from '../options/colourWords';
+import { isFlavoured, isGoods, isJewellery, isScented } from '../options/goodsWords';
+import { MATERIALS } from '../options/materialWords';
+import { tokensOf } from '../options/tokens';
+import { stemWords } from './nameStems';
+import type { Strand, WovenAxis } from './weaves';
+
+const METALS = new Set(MATERIALS);
+
+/** Axes whose values look like colours and are something else, as their goods are; columns that say what they are stay so. */
+export function choicesOfGoods(axes: WovenAxis[], strands: readonly Strand[]): WovenAxis[] {
+  const at = axes.findIndex(({ role, isGiven, isGuessed }) => role === 'colour' && (!isGiven || isGuessed));
+  if (at < 0) return axes;
+  const words = stemWords(strands[0]!.item).map(({ text }) => text);
+  const values = [...new Set(strands.map((strand) => strand.at.get(axes[at]!.key)?.text ?? ''))];
+  const meant = meaningFor(words, values);
+  return meant ? axes.with(at, { ...axes[at]!, ...meant }) : axes;
+}
+
+function meaningFor(words: readonly string[], values: readonly string[]): Pick<WovenAxis, 'role' | 'label'> | null {
+  const are = (test: (word: string) => boolean) => areGoods(words, test);
+  if (are(isJewellery) && values.every((value) => METALS.has(value.toLowerCase())))
+    return { role: 'material', label: 'Metal' };
+  // Candles are red and white, too.
+  const plain = values.filter((value) => tokensOf(value).every(({ text }) => colourWord(text) === 'plain'));
+  if (plain.length * 2 > values.length) return null;
+  if (are(isScented)) return { role: 'other', label: 'Scent' };
+  return are(isFlavoured) ? { role: 'other', label: 'Flavour' } : null;
+}
+
+/** Whether a word says so and none after it names other goods: "coffee beans", and no "coffee mug". */
+const areGoods = (words: readonly string[], test: (word: string) => boolean): boolean =>
+  words.some((word, at) => test(word) && !words.slice(at + 1).some(isGoods));
