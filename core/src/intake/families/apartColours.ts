@@ -1,13 +1,14 @@
 /** Colours that have more words than the trade knows, where signs set them apart from the name: "Soy candle – White tea / 200 ml". */
 import type { OptionRead } from '../options/readOptions';
-import { changesGoods, isGoods } from '../options/goodsWords';
+import { changesGoods, isBesideGoods, isGoods, isScented } from '../options/goodsWords';
 import { LINKS } from '../options/links';
 import type { Token } from '../options/tokens';
 
 /** Takes the unknown words beside a colour into it, where a sign parts them from goods before, and nothing there is goods again. */
 export function widenApart(spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
   const first = tokens.findIndex((token, at) => at > 0 && parts(token));
-  if (first < 0 || !tokens.slice(0, first).some(({ text }) => isGoods(text))) return [...spans];
+  if (first < 0 || !tokens.slice(0, first).some(({ text }) => isGoods(text) || isBesideGoods(text) || isScented(text)))
+    return [...spans];
   return spans.map((span) => {
     if (span.roles[0] !== 'colour' || span.from < first) return span;
     const isFree = (at: number) =>

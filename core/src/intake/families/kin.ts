@@ -140,9 +140,15 @@ function siblings(more: readonly Kin[], says: ListSays, find: (cluster: Cluster)
     const [{ cluster, filler }] = distinct as [Kin];
     const saysGoods = cluster.words.some((word) => isGoods(word)) || cluster.words.length - filler.length > 1;
     if (!saysGoods && !distinct.every((kin) => kin.at > 0 && isSetApart(kin))) return [];
-    return partedByCodes(distinct, says.heads).filter((family) => family.length > 1 && areSiblings(family, says));
+    return partedByCodes(distinct, says.heads).filter(
+      (family) => family.length > 1 && !shareWord(family) && areSiblings(family, says),
+    );
   });
 }
+
+/** "Sketch pad brume", "sketch pad sumac": what all have alike is none of the option. */
+const shareWord = (kins: readonly Kin[]): boolean =>
+  [0, -1].some((end) => kins.every(({ filler }) => filler.length > 1 && filler.at(end) === kins[0]!.filler.at(end)));
 
 /** The word becomes an option of its rows; one that belongs to a colour goes into that. */
 function makeSpans({ cluster, filler, at }: Kin, role: Role): void {

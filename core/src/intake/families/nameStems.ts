@@ -18,13 +18,25 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
   const said = openSaid(options);
   const repeated = rolesRepeated(items, said);
   const columns = new Set(items.flatMap(({ given }) => given.map(({ axis }) => axis)));
+  const areInstead = nameInstead(items, columns);
   for (const item of items) {
     settleSaid(item, repeated, said);
     // A list with a column of colours has them there: what reads like one in a name is a word of it.
-    item.spans = item.spans.filter(
-      ({ roles, isWeak }) => !columns.has(roles[0]!) || (repeated.has(roles[0]!) && !isWeak),
-    );
+    if (!areInstead || givesSome(item))
+      item.spans = item.spans.filter(
+        ({ roles, isWeak }) => !columns.has(roles[0]!) || (repeated.has(roles[0]!) && !isWeak),
+      );
   }
+}
+
+const givesSome = ({ given, across }: Item): boolean => given.length + across.length > 0;
+
+/** Whether the rows that leave all columns of options empty mostly have such options in their names. */
+function nameInstead(items: readonly Item[], columns: ReadonlySet<string>): boolean {
+  const bare = items.filter((item) => !givesSome(item));
+  if (columns.size === 0 || bare.length === 0) return false;
+  const named = bare.filter(({ spans }) => spans.some(({ roles, isWeak }) => !isWeak && columns.has(roles[0]!)));
+  return named.length * 2 > bare.length;
 }
 
 type Said = ReturnType<typeof openSaid>;
@@ -155,6 +167,7 @@ export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'to
     .replace(/(?:\s*[-–—,/|;:(·•]\s*)+$/u, '')
     .replace(/^(?:\s*[-–—,/|;:)·•]\s*)+/u, '')
     .replace(/\s+([,;:])/g, '$1')
+    .replace(/([,;:])(?:\s*[,;:])+/g, '$1')
     .replace(/(?:\s[-–—,/|;:·•])+\s(?=[-–—,/|;:·•]\s)/gu, ' ')
     .trim();
 }

@@ -104,7 +104,8 @@ const firstRole = ({ roles }: OptionRead): Role => roles[0]!;
 function takePatternsForColours(items: readonly Item[]): void {
   const has = (item: Item, role: Role) => item.spans.some(({ roles }) => roles[0] === role);
   if (!items.some((item) => has(item, 'pattern'))) return;
-  const isMixed = items.some((item) => has(item, 'colour') && !has(item, 'pattern'));
+  const isMixed =
+    items.some((item) => has(item, 'colour')) && !items.every((item) => has(item, 'colour') && has(item, 'pattern'));
   // "Herringbone otter rug": a thing beside a pattern is likelier what the goods are called by.
   const isThing = ({ isWeak, roles }: OptionRead) => isWeak && roles[0] === 'colour';
   if (!isMixed || items.some((item) => has(item, 'pattern') && item.spans.some(isThing))) return;

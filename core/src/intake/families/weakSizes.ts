@@ -1,6 +1,6 @@
 /** Numbers and words that are sizes only beside others of their kind: "38", "King". */
 import type { OptionRead } from '../options/readOptions';
-import { isBedding, isFootwear } from '../options/goodsWords';
+import { isBedding, isFootwear, isGoods } from '../options/goodsWords';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
 
@@ -53,7 +53,7 @@ export function areSizeNumbers(numbers: readonly number[]): boolean {
   return (
     all((one) => one >= 14 && one <= 62) ||
     (numbers.length > 2 && all((one) => one <= 24)) ||
-    all((one) => one >= 4 && one <= 24 && one % 2 === 0) ||
+    all((one) => one >= (numbers.includes(0) ? 0 : 4) && one <= 24 && one % 2 === 0) ||
     all((one) => one >= 44 && one <= 188 && [2, 8].includes(one % 6) && one % 2 === 0) ||
     all((one) => one >= 60 && one <= 130 && one % 5 === 0)
   );
@@ -70,4 +70,8 @@ export function putBackWordSizes(items: readonly Item[]): void {
   for (const item of items) item.spans = item.spans.filter((span) => !isSizeWord(span));
 }
 
-const isBehind = (item: Item, { from }: OptionRead): boolean => stemWords(item).every(({ at }) => at < from);
+/** Behind what says the goods, or behind all of the name. */
+function isBehind(item: Item, { from }: OptionRead): boolean {
+  const words = stemWords(item);
+  return words.every(({ at }) => at < from) || words.some(({ at, text }) => at < from && isGoods(text));
+}

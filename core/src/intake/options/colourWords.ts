@@ -12,7 +12,7 @@ const PLAIN = split(`
   anthracite ivory crimson scarlet violet lilac magenta fuchsia cyan indigo cobalt mustard ochre terracotta taupe ecru aubergine
   multicolour multicolor multicoloured aqua azure chartreuse mauve lavender peach coral salmon offwhite petrol
   eggplant cerise ultramarine sepia puce vermilion vermillion viridian cerulean celadon carmine ocher ocre heliotrope verdigris
-  nvy blk wht gry blu grn brn bge pnk olv khk chr
+  nvy blk wht gry blu grn brn bge pnk olv khk chr ylw burg
   schwarz weiß weiss grau rot blau grün gruen gelb braun rosa lila türkis tuerkis dunkelblau hellblau bordeaux anthrazit silbern
   noir noire blanc blanche gris grise rouge bleu bleue vert verte jaune marron turquoise ecru bordeaux kaki
   negro negra blanco blanca rojo roja azul amarillo amarilla naranja morado marrón granate celeste
@@ -91,7 +91,7 @@ export const COLOUR_PHRASES: readonly string[] = [
 /** Make another colour of the one they stand before. */
 const BEFORE_COLOURS = new Set(
   split(`
-  dark light deep pale bright soft dusty off burnt washed faded vintage hot baby royal navy neon pastel metallic matte heather heathered
+  dark dk light lt hthr deep pale bright soft dusty off burnt washed faded vintage hot baby royal navy neon pastel metallic matte heather heathered
   mottled melange warm cool true electric powder dull medium mid dusky muted rich greyish grayish bluish greenish brownish yellowish reddish
   pinkish purplish acid fluorescent fluoro slate petrol bubblegum chalk smoky misty stormy sandy creamy rosy antique polished brushed satin matt gloss glossy shiny aged burnished distressed winter summer spring autumn nordic tropical
   rose forest bottle sky ice sea midnight steel stone racing hunter army moss mint lime grass apple sage
@@ -101,11 +101,14 @@ const BEFORE_COLOURS = new Set(
 /** Follow the colour they change: "bleu foncé", "grigio chiaro", "grey marl". */
 const AFTER_COLOURS = new Set(
   split(
-    'fonce foncee clair claire marine melange marl heather claro oscuro chiaro scuro marino mel chine pastel notte nuit ciel canard roi sauge casse',
+    'fonce foncee clair claire marine melange marl heather claro oscuro chiaro scuro marino mel chine pastel notte nuit ciel canard roi sauge casse ardoise perle souris foret bouteille petrole jean poudre amande brique citron chocolat bosco cipria perla salvia mattone militare elettrico bosque palo militar electrico vino jaspeado marengo meliert gemeleerd melerad',
   ),
 );
 /** Written together in German and Dutch: dunkelblau, hellgrau. */
 const ENDINGS = split('blau grau grün rot gelb braun rosa weiss schwarz blauw grijs groen blue green grey white');
+
+/** Written together with the colour that they change: dunkeloliv, hellrosa, donkergroen. */
+const SHADES = split('dunkel hell mittel donker licht knall pastell');
 
 const plain = new Set([...PLAIN, ...Object.keys(colorsNamed).map(foldLetters)]);
 const things = new Set([...ALSO_THINGS, ...Object.keys(TRADE_NAMES)]);
@@ -119,7 +122,8 @@ export function colourWord(word: string): ColourWord {
   // Of what is goods besides only cream is much more often a colour.
   if (things.has(word)) return isGoods(word) && word !== 'cream' ? null : 'thing';
   const ending = ENDINGS.find((one) => word.length > one.length + 2 && word.endsWith(one));
-  return ending ? 'plain' : null;
+  const shade = ending ? undefined : SHADES.find((one) => word.startsWith(one));
+  return ending || (shade && plain.has(word.slice(shade.length))) ? 'plain' : null;
 }
 
 /** @param next the word after it; a bottle is a colour only where it is green, else it is goods */

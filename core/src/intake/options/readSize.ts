@@ -113,7 +113,7 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
     if (joined && ONE_SIZES.has(text + joined.text)) return oneSize(tokens.indexOf(joined) + 1, tokens);
   }
   if (text === 'os' && !next) return oneSize(at + 1);
-  if (BEFORE_SIZES.has(text)) return readAfterName(tokens, at);
+  if (announcesSize(tokens, at)) return readAfterName(tokens, at);
   if (SIZE_SYSTEMS.has(text) && next?.kind === 'number') return readSystem(tokens, at);
   if (text === 'w' && next?.kind === 'number' && next.glued) return readWaist(tokens, at);
   // Paper and prints: ISO 216.
@@ -156,6 +156,10 @@ function oneSize(to: number, tokens?: readonly Token[]): SizeRead {
   const fits = tokens?.[to]?.text === 'fits' && ['all', 'most'].includes(tokens[to + 1]?.text ?? '');
   return { to: fits ? to + 2 : to, role: 'size', key: 'one', isWeak: false };
 }
+
+/** "Size", "Gr.", and in French "T.": what follows is the size. */
+export const announcesSize = (tokens: readonly Token[], at: number): boolean =>
+  BEFORE_SIZES.has(tokens[at]!.text) || (tokens[at]!.text === 't' && tokens[at + 1]?.text === '.');
 
 function readAfterName(tokens: readonly Token[], at: number): SizeRead | null {
   let next = at + 1;
@@ -210,7 +214,9 @@ function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
     )
   )
     return null;
-  if (isSingle) return { to: chain.to, role: 'size', key: chain.numbers[0]!, isWeak: true };
+  // "AW26" is a season.
+  const hangs = tokens[at]!.glued && tokens[at - 1]?.kind === 'word';
+  if (isSingle) return hangs ? null : { to: chain.to, role: 'size', key: chain.numbers[0]!, isWeak: true };
   const isPair = chain.signs.some((sign) => sign === 'x' || sign === '×');
   if (chain.numbers.length > 2) return null;
   return { to: chain.to, role: 'size', key: chain.numbers.join(isPair ? '/' : '-'), isWeak: false };
