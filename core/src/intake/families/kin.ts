@@ -1,7 +1,7 @@
 /** Clusters whose names differ by a word nobody knows, or hold together by a code: which of them are one family. */
 import type { Role } from '../../family/shape';
 import { colourWord, isBeforeColour } from '../options/colourWords';
-import { changesGoods, isBesideGoods, isGoods } from '../options/goodsWords';
+import { changesGoods, isBesideGoods, isGoods, isOtherGoods } from '../options/goodsWords';
 import { push, type Cluster } from './clusters';
 import {
   areSiblings,
@@ -99,7 +99,7 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
   for (const cluster of clusters) {
     const { words, brand } = cluster;
     push(groups, `${brand}|${words.join(' ')}`, { cluster, filler: [], at: words.length });
-    const changes = words.map((word, at) => changesGoods(word) && !isOfColour(cluster, at));
+    const changes = words.map((word, at) => changesGoods(word) && !colourWord(word) && !isOfColour(cluster, at));
     for (let length = 1; length <= Math.min(LONGEST_FILLER, words.length - 1); length++)
       for (let at = 0; at + length <= words.length; at++) {
         // A word that makes other goods of them is no option.
@@ -114,7 +114,8 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
 
 /** "Winter moss", "sea spray": beside a word that changes colours, or right before one, a word is of the colour, whatever it is else. */
 function isOfColour({ items, words }: Cluster, at: number): boolean {
-  if (isBeforeColour(words[at - 1] ?? '')) return true;
+  // "Stone mens shoes": another make of goods is none of the colour before it.
+  if (isBeforeColour(words[at - 1] ?? '') && !isOtherGoods(words[at]!)) return true;
   if (isBeforeColour(words[at]!) && colourWord(words[at + 1] ?? '')) return true;
   return items.every((item) => {
     const word = stemWords(item)[at];

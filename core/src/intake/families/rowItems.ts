@@ -134,7 +134,8 @@ function goesOn(table: Table, place: number, columns: readonly ListColumn[]): bo
   const at = table[place]!.findIndex((cell) => !isBlank(cell));
   const name = nameColumn(columns);
   const above = table[place - 1];
-  if (!name || !above || columns.find((one) => one.at === at)?.meaning.is !== 'option') return false;
+  if (!name || name.reason === 'headings' || !above || columns.find((one) => one.at === at)?.meaning.is !== 'option')
+    return false;
   return !isBlank(above[at]) && above.some((cell, other) => other !== at && !isBlank(cell));
 }
 
@@ -154,6 +155,7 @@ function carryDown(
   );
   const ofFamily = columns.filter(({ meaning }) => meaning.is === 'field' && CARRIED.has(meaning.key));
   const ofAll = columns.filter(({ meaning }) => meaning.is === 'field' && HELD.has(meaning.key));
+  const isElsewhere = openPointing(columns);
   let head: readonly string[] | null = null;
   let above: readonly string[] | null = null;
   let block = 0;
@@ -166,13 +168,13 @@ function carryDown(
       block += 1;
       // A heading may stand in another column than names do.
       const text = cells.find((cell) => !isBlank(cell))!;
-      const moved = cells.slice();
+      const moved = name ? cells.map(() => '') : cells.slice();
       if (name) moved[name.at] = text;
       head = above = moved;
       result.rows.push({ place, cells: moved, block, isHead: true });
       return;
     }
-    if (!isBelow(place) || !head) {
+    if (!isBelow(place) || !head || isElsewhere(cells, head)) {
       const startsBlock = isBelow(next);
       if (startsBlock) block += 1;
       const isHead = startsBlock && isHeadAlone(cells, table[next!]!, options, columns);
@@ -192,6 +194,16 @@ function carryDown(
   });
   return result;
 }
+/** Whether a row says that it belongs to another than stands above it. */
+function openPointing(columns: readonly ListColumn[]): (cells: readonly string[], head: readonly string[]) => boolean {
+  const parent = columnThat(columns, 'parent');
+  const own = ['sku', 'styleCode', 'name'].flatMap((key) => columnOfField(columns, key) ?? []);
+  return (cells, head) => {
+    const ref = parent ? codeKey(cells[parent.at] ?? '') : '';
+    return ref !== '' && ![parent!, ...own].some(({ at }) => codeKey(head[at] ?? '') === ref);
+  };
+}
+
 /** What is said of a family, and what mostly holds for all of it. */
 const CARRIED = new Set([
   'name',

@@ -13,6 +13,7 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   if (items.every(({ spans }) => spans.length === 0)) return false;
   const before = items.reduce((sum, item) => sum + taken(item), 0);
   settleRoles(items);
+  takeMediumForSize(items);
   putBackNumbers(items, sizeNumbers);
   putBackWordSizes(items);
   parseCompounds(items);
@@ -68,6 +69,27 @@ function settleRoles(items: readonly Item[]): void {
     });
   });
 }
+
+/** "Shirt Medium Grey" beside "Shirt Large Grey": where other rows have a letter for their size and this one has none, the word is the size. */
+function takeMediumForSize(items: readonly Item[]): void {
+  const hasLetter = ({ spans }: Item) =>
+    spans.some(({ key, roles }) => roles[0] === 'size' && key.startsWith('letter'));
+  const isMedium = (item: Item, { roles, from, to }: OptionRead) =>
+    roles[0] === 'colour' && to - from > 1 && item.tokens[from]!.text === 'medium';
+  if (!items.some((item) => !hasSize(item) && item.spans.some((span) => isMedium(item, span)))) return;
+  if (!items.some(hasLetter)) return;
+  for (const item of items)
+    if (!hasSize(item))
+      item.spans = item.spans.flatMap((span) =>
+        isMedium(item, span)
+          ? [
+              { from: span.from, to: span.from + 1, roles: ['size'], key: 'letter0', label: 'M', isWeak: false },
+              cutTo(item, span, span.from + 1, span.to),
+            ]
+          : [span],
+      );
+}
+const hasSize = ({ spans }: Item): boolean => spans.some(({ roles }) => roles[0] === 'size');
 
 /** Whether an option stands before the last word of the name. */
 const leads = (item: Item, { from }: OptionRead): boolean => from < (stemWords(item).at(-1)?.at ?? 0);

@@ -22,6 +22,10 @@ const GOODS = words(`
   case phone charger cable stand holder notebook diary pen pencil card print poster sticker soap balm cream lotion shampoo perfume oil
   wax polish brush comb umbrella tent tarp rope line buoy knife spoon fork yarn wool fabric thread button kit set helmet goggles
   bedspread swimsuit bikini trunks wetsuit rashguard poncho cape legwarmer gaiter sling carrier bib swaddle sleepsuit puddlesuit playsuit
+  culottes pillowcase bodywarmer jogger sweatpants trench windbreaker kimono cami camisole tank bandeau corset thong slip nightie negligee kaftan sarong
+  flipflop espadrille mule pump heel brogue moccasin insole visor headband scrunchie hairband cufflink keyring lanyard jodhpur breeches salopette overshirt
+  placemat doormat bolster mattress pouffe ottoman sofa armchair sideboard desk drawer wardrobe nightstand planter bin hanger lunchbox thermos cooler hammock headlamp
+  torch pole paddle kayak saddle bridle halter crate feeder scratcher puzzle doll kite racket dumbbell kettlebell keyboard headphone earphone speaker adapter
   jacke mantel hemd bluse hose jeans rock kleid pullover strickjacke mütze hut schal handschuh socke strumpf schuh stiefel tasche rucksack
   decke kissen handtuch tasse becher teller schale schüssel weste anzug shirt leine halsband
   veste manteau chemise pantalon jupe robe pull bonnet chapeau écharpe gant chaussette chaussure botte sac couverture coussin serviette tasse
@@ -38,12 +42,16 @@ const BESIDE_GOODS = words(`
   pflegeset geschenkbox ersatz ersatzteil zubehör muster gutschein recharge coffret cadeau entretien regalo recambio cura ricambio
 `);
 
-/** Make other goods of the same name: for somebody else, of another make. */
+/** Whom goods are for. */
+const WEARERS = words(`
+  men mens man women womens woman ladies lady kid kids child children childrens boy boys girl girls baby babies toddler junior youth teen adult unisex infant
+  herren damen kinder jungen mädchen homme femme enfant fille garçon hombre mujer niño niña uomo donna bambino heren dames
+`);
+
+/** Make other goods of the same name: of another make, for another purpose. */
 const OTHER_GOODS = words(`
-  men mens man women womens woman ladies lady kid kids child children childrens boy boys girl girls baby babies toddler junior youth teen adult unisex
-  infant dog dogs cat cats pet pro lite light plus max mini midi maxi deluxe premium basic classic original new old ii iii iv mk2 mk3 v2 v3 gen
+  dog dogs cat cats pet pro lite light plus max mini midi maxi deluxe premium basic classic original new old ii iii iv mk2 mk3 v2 v3 gen
   long short tall petite slim regular relaxed wide sleeveless hooded lined unlined longsleeve shortsleeve cropped oversized heavy lightweight
-  herren damen kinder jungen mädchen baby homme femme enfant fille garçon hombre mujer niño niña uomo donna bambino heren dames
   organic ankle crew knee vneck crewneck turtleneck rollneck
   heritage essential luxe luxury signature everyday active sport performance studio eco comfort stretch thermal waterproof insulated padded ultra
   xl summer winter spring autumn indoor outdoor travel home
@@ -77,7 +85,7 @@ const JEWELLERY = words(
 const stemmed = (word: string) => stemOf(word);
 export const isGoods = (word: string): boolean => GOODS.has(stemmed(word));
 export const isBesideGoods = (word: string): boolean => BESIDE_GOODS.has(stemmed(word));
-export const isOtherGoods = (word: string): boolean => OTHER_GOODS.has(stemmed(word));
+export const isOtherGoods = (word: string): boolean => WEARERS.has(stemmed(word)) || OTHER_GOODS.has(stemmed(word));
 export const hasLegs = (word: string): boolean => LEGGED.has(stemmed(word));
 export const isFootwear = (word: string): boolean => FOOTWEAR.has(stemmed(word));
 export const isScented = (word: string): boolean => SCENTED.has(stemmed(word));

@@ -191,6 +191,9 @@ function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning |
 function severalIn(known: ReadonlyMap<string, Meaning>, header: string): Meaning | null {
   const parts = header.split(/[/&+,|]|\s(?:and|und|et|y|e|en)\s/i).map((part) => known.get(foldHeader(part)));
   const options = parts.filter((meaning) => meaning?.is === 'option');
+  // "Style/Colour": the number of one colour of a style.
+  const isCode = parts.some((meaning) => meaning?.is === 'field' && meaning.key === 'styleCode');
+  if (isCode && options.length > 0 && options.length === parts.length - 1) return { is: 'field', key: 'styleCode' };
   const roles = new Set(options.map(({ role }) => role));
   if (parts.length < 2 || options.length < parts.length || roles.size < options.length) return null;
   if ([...roles].every((role) => role === 'size' || role === 'length')) return null;

@@ -31,7 +31,8 @@ export const MeaningSchema = z.discriminatedUnion('is', [
 export type Meaning = z.infer<typeof MeaningSchema>;
 
 /** Why a column is taken for what it is. */
-export type ColumnReason = 'header' | 'content' | 'both' | 'remembered' | 'chosen' | 'beside' | 'nothing' | 'twice';
+export type ColumnReason =
+  'header' | 'content' | 'both' | 'remembered' | 'chosen' | 'beside' | 'nothing' | 'twice' | 'headings';
 
 export interface ListColumn {
   /** Its place, from 0. */

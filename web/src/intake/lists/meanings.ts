@@ -77,6 +77,7 @@ export const REASONS: Record<string, string> = {
   content: 'by what stands in it',
   both: 'by its header and what stands in it',
   remembered: 'as you said of the last list of this kind',
+  headings: 'no column has names, and these lines stand above rows',
   chosen: 'as you said',
   beside: 'by the column beside it',
   nothing: 'nothing is known of it',
