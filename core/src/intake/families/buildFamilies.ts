@@ -64,7 +64,9 @@ const itemsOf = (strands: readonly Strand[]): Item[] => [...new Set(strands.map(
 function single(items: readonly Item[], { parents }: Pick<Around, 'parents'>, singles: ListSingle[]): void {
   const [first] = items as [Item];
   const rows = [...new Set([...items, ...parents].map(({ row }) => row))];
-  singles.push({ rows, name: first.name || first.style || first.ownCode, brand: first.brand });
+  // What it is of a kind stays in its name; only its number is taken out.
+  const name = first.said.length > 0 ? cleanName({ ...first, spans: [] }) : first.name;
+  singles.push({ rows, name: name || first.style || first.ownCode, brand: first.brand });
 }
 
 /** Strands by the axes they have a value on. Where the list itself holds them together they stay so, unless they are something beside the goods. */

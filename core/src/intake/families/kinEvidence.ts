@@ -113,6 +113,8 @@ export function isSetApart({ cluster, filler, at }: Kin): boolean {
     const last = words[at + filler.length - 1];
     if (!first || !last) return false;
     const before = item.tokens[first.at - 1];
+    // The sign of a number before the name parts nothing of it.
+    if (item.said.some(({ to }) => to === first.at)) return false;
     return before?.kind === 'sign' && !(before.text === '-' && before.glued && item.tokens[first.at]!.glued);
   });
 }

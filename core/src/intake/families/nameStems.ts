@@ -4,16 +4,18 @@ import { LINKS } from '../options/links';
 import type { OptionRead, OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
 import { widenApart } from './apartColours';
+import { cutCodes } from './nameCodes';
 import type { Item, StemWord } from './shape';
 
 /** Reads the options in every name, and where it repeats those that the row gives. */
 export function readNames(items: readonly Item[], options: OptionReader): void {
+  cutCodes(items, options);
   const byName = new Map<string, OptionRead[]>();
   for (const item of items) {
     let spans = byName.get(item.name);
     if (!spans) byName.set(item.name, (spans = widenApart(options.read(item.tokens), item.tokens)));
     item.read = spans;
-    item.spans = spans.slice();
+    item.spans = spans.filter((span) => !item.said.some(({ from, to }) => span.from < to && span.to > from));
   }
   const said = openSaid(options);
   const repeated = rolesRepeated(items, said);

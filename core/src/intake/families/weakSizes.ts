@@ -1,6 +1,6 @@
 /** Numbers and words that are sizes only beside others of their kind: "38", "King". */
 import type { OptionRead } from '../options/readOptions';
-import { isBedding, isFootwear, isGoods } from '../options/goodsWords';
+import { hasNumberSizes, isBedding, isGoods } from '../options/goodsWords';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
 
@@ -37,9 +37,11 @@ export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<
   const { numbers, hasOther } = numbersIn(items);
   if (numbers.size === 0) return;
   const areKnown = () => numbers.size < 3 && [...numbers].every((one) => sizeNumbers.has(one));
-  const areShoes = () =>
-    [...numbers].every((one) => one >= 2 && one <= 50) && stemWords(items[0]!).some(({ text }) => isFootwear(text));
-  const areSizes = !hasOther && (areSizeNumbers([...numbers]) || areKnown() || areShoes());
+  const areUsual = () =>
+    numbers.size > 1 &&
+    [...numbers].every((one) => one >= 2 && one <= 50) &&
+    stemWords(items[0]!).some(({ text }) => hasNumberSizes(text));
+  const areSizes = !hasOther && (areSizeNumbers([...numbers]) || areKnown() || areUsual());
   for (const item of items)
     item.spans = item.spans.filter(
       (span) => !isBareNumber(span) || (areSizes && !NUMBERED.has(item.tokens[span.from - 1]?.text ?? '')),

@@ -46,6 +46,11 @@ const ALSO_THINGS = split(`
   sandstone shale adobe driftwood desert earth mud peatland moor meadow loch aegean baltic atlantic pacific arctic polar frost cloud thunder twilight
   nightfall seafoam airforce admiral hickory pecan cedar rosewood redwood teak wenge almond hazelnut praline fudge butterscotch gingerbread marmalade
   treacle liquorice licorice latte cappuccino macchiato brandy whisky porridge paprika chilli curry cumin clove anise buttermilk biscotti shortbread
+  menthe prune sarcelle moka rouille framboise abricot peche tilleul anis lilas parme grenat ivoire nacre argent cuivre encre
+  minze pflaume smaragd koralle himbeere aprikose pfirsich zimt kirsche kupfer elfenbein schiefer tanne moos salbei lavendel honig karamell brombeere kiesel kobalt
+  menta prugna smeraldo corallo lampone albicocca pesca ciliegia rame avorio ardesia muschio salvia miele caramello mattone tortora cipria glicine antracite
+  ciruela esmeralda frambuesa melocoton cereza cobre marfil pizarra musgo caramelo ladrillo antracita malva
+  munt pruim koraal framboos abrikoos perzik koper ivoor leisteen salie karamel antraciet
   iceberg lava ember flame blaze fire nickel titanium platinum chrome zinc cafe vino tabac tabak sabbia cielo
 `);
 

@@ -66,8 +66,8 @@ const BEDDING = words(
   'sheet sheets duvet quilt bed bedding bedspread mattress topper protector valance headboard blanket throw comforter coverlet pillowcase',
 );
 /** Have sizes that may be any small number. */
-const FOOTWEAR = words(
-  'shoe boot sandal slipper trainer sneaker clog loafer wellington wellie pump brogue moccasin espadrille mule derby schuh stiefel sandale botte chaussure zapato bota scarpa stivale schoen laars sko kenka',
+const NUMBER_SIZED = words(
+  'dress skirt trousers pants jeans chinos culottes blouse leggings jumpsuit swimsuit kleid rock hose robe jupe pantalon vestido falda vestito gonna jurk broek shoe boot sandal slipper trainer sneaker clog loafer wellington wellie pump brogue moccasin espadrille mule derby schuh stiefel sandale botte chaussure zapato bota scarpa stivale schoen laars sko kenka',
 );
 /** Are chosen by their scent. */
 const SCENTED = words(
@@ -87,7 +87,7 @@ export const isGoods = (word: string): boolean => GOODS.has(stemmed(word));
 export const isBesideGoods = (word: string): boolean => BESIDE_GOODS.has(stemmed(word));
 export const isOtherGoods = (word: string): boolean => WEARERS.has(stemmed(word)) || OTHER_GOODS.has(stemmed(word));
 export const hasLegs = (word: string): boolean => LEGGED.has(stemmed(word));
-export const isFootwear = (word: string): boolean => FOOTWEAR.has(stemmed(word));
+export const hasNumberSizes = (word: string): boolean => NUMBER_SIZED.has(stemmed(word));
 export const isScented = (word: string): boolean => SCENTED.has(stemmed(word));
 export const isFlavoured = (word: string): boolean => FLAVOURED.has(stemmed(word));
 export const isJewellery = (word: string): boolean => JEWELLERY.has(stemmed(word));

@@ -5,7 +5,7 @@ import type { Registry } from '../../registry/openRegistry';
 import { COLOUR_PHRASES, colourWord, isAfterColour, isBeforeColour } from './colourWords';
 import { MATERIALS, PATTERNS } from './materialWords';
 import { BED_SIZES } from './sizeWords';
-import { mayBeginSize, readLengthWord, readSize } from './readSize';
+import { announcesSize, mayBeginSize, readLengthWord, readSize } from './readSize';
 import { tokensOf, type Token } from './tokens';
 
 export interface OptionRead {
@@ -185,9 +185,17 @@ function readAt(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionR
   }
   if (phrase ?? colour) return phrase ?? colour;
   const size = readSize(tokens, at);
-  if (!size) return null;
+  if (!size) return readAnnounced(lexicon, tokens, at);
   const { to, role, also, key, isWeak, label } = size;
   return { from: at, to, roles: also ? [role, also] : [role], key, isWeak, label };
+}
+
+/** "Size: Queen": a size that is a word, after what announces it. */
+function readAnnounced({ phrases }: Lexicon, tokens: readonly Token[], at: number): OptionRead | null {
+  if (!announcesSize(tokens, at)) return null;
+  const next = tokens.findIndex((token, place) => place > at && token.kind !== 'sign');
+  const read = next > 0 && next <= at + 2 ? phraseAt(phrases, tokens, next) : null;
+  return read?.roles[0] === 'size' ? { ...read, from: at, isWeak: false } : null;
 }
 
 /** A colour that is a material too ("Denim", "Gold") is taken for a colour first. */
