@@ -67,7 +67,7 @@ const BEDDING = words(
 );
 /** Have sizes that may be any small number. */
 const NUMBER_SIZED = words(
-  'dress skirt trousers pants jeans chinos culottes blouse leggings jumpsuit swimsuit kleid rock hose robe jupe pantalon vestido falda vestito gonna jurk broek shoe boot sandal slipper trainer sneaker clog loafer wellington wellie pump brogue moccasin espadrille mule derby schuh stiefel sandale botte chaussure zapato bota scarpa stivale schoen laars sko kenka',
+  'glove mitten handschuh gant guante guanto dress skirt trousers pants jeans chinos culottes blouse leggings jumpsuit swimsuit kleid rock hose robe jupe pantalon vestido falda vestito gonna jurk broek shoe boot sandal slipper trainer sneaker clog loafer wellington wellie pump brogue moccasin espadrille mule derby schuh stiefel sandale botte chaussure zapato bota scarpa stivale schoen laars sko kenka',
 );
 /** Are chosen by their scent. */
 const SCENTED = words(

@@ -1,5 +1,5 @@
 /** Packs, ages and measures: numbers with the word that says what they count. */
-import type { Chain, SizeRead } from './sizeParts';
+import { chainFrom, type Chain, type SizeRead } from './sizeParts';
 import { MONTHS, PACKS, UNITS, YEARS } from './sizeWords';
 import type { Token } from './tokens';
 
@@ -45,13 +45,28 @@ const FACTORS: Record<string, readonly [string, number]> = {
   ...{ g: ['g', 1], kg: ['g', 1000], oz: ['oz', 1], lb: ['oz', 16] },
 };
 
+/** "350 ml", "2-person", "10 mm x 20 m". */
 export function readMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null {
-  const isOunces = tokens[chain.to]!.text === 'fl' && tokens[chain.to + 1]?.text === 'oz';
-  const unit = UNITS[isOunces ? 'floz' : tokens[chain.to]!.text];
-  if (!unit) return null;
+  const first = readOneMeasure(tokens, chain);
+  const number = first ? tokens[first.to + 1] : undefined;
+  if (!first || number?.kind !== 'number' || !['x', '×', '/'].includes(tokens[first.to]!.text)) return first;
+  const second = readOneMeasure(tokens, chainFrom(tokens, first.to + 1));
+  // "1.5 m / 60 in" is one length said twice; waist and leg are both in inches.
+  const isOne = tokens[first.to]!.text === '/' && !['"', '”', '″'].includes(tokens[first.to - 1]!.text);
+  if (!second || isOne) return first;
+  return { to: second.to, role: 'size', key: `${first.key}×${second.key}`, isWeak: false };
+}
+
+function readOneMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null {
+  const hyphen = tokens[chain.to];
+  const isJoined = hyphen?.text === '-' && hyphen.glued && tokens[chain.to + 1]?.glued;
+  const at = isJoined ? chain.to + 1 : chain.to;
+  const isOunces = tokens[at]?.text === 'fl' && tokens[at + 1]?.text === 'oz';
+  const unit = UNITS[isOunces ? 'floz' : (tokens[at]?.text ?? '')];
+  if (!unit || (isJoined && tokens[at]!.text.length < 3)) return null;
   const [role, written] = unit;
-  const [smallest, factor] = FACTORS[written]!;
+  const [smallest, factor] = FACTORS[written] ?? [written.toLowerCase(), 1];
   const measured = chain.numbers.map((number) => Math.round(Number(number) * factor * 1000) / 1000);
   const key = `${measured.join(chain.signs[0] === '-' || chain.signs[0] === '–' ? '-' : '×')}${smallest}`;
-  return { to: chain.to + (isOunces ? 2 : 1), role: chain.numbers.length > 1 ? 'size' : role, key, isWeak: false };
+  return { to: at + (isOunces ? 2 : 1), role: chain.numbers.length > 1 ? 'size' : role, key, isWeak: false };
 }

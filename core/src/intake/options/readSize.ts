@@ -188,6 +188,14 @@ function readWaist(tokens: readonly Token[], at: number): SizeRead | null {
   return { to: next + 2, role: 'size', key: `${waist}/${length.text}`, isWeak: false };
 }
 
+/** "32W 34L", "32W/34L". */
+function readWaistBehind(tokens: readonly Token[], { numbers, to }: Chain): SizeRead | null {
+  if (tokens[to]!.text !== 'w' || !tokens[to]!.glued) return null;
+  const next = ['/', '-', ',', 'x'].includes(tokens[to + 1]?.text ?? '') ? to + 2 : to + 1;
+  const isLeg = tokens[next]?.kind === 'number' && tokens[next + 1]?.text === 'l' && tokens[next + 1]!.glued;
+  return isLeg ? { to: next + 2, role: 'size', key: `${numbers[0]}/${tokens[next]!.text}`, isWeak: false } : null;
+}
+
 function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
   const chain = chainFrom(tokens, at);
   const unit = tokens[chain.to];
@@ -201,6 +209,8 @@ function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
     if (cup) return cup;
     const leg = isSingle ? (readLeg(tokens, chain.to, Number(chain.numbers[0])) ?? readChildShoe(tokens, chain)) : null;
     if (leg) return leg;
+    const waist = isSingle ? readWaistBehind(tokens, chain) : null;
+    if (waist) return waist;
     const suffixed = isSingle ? readSystemBehind(tokens, chain) : null;
     if (suffixed) return suffixed;
     const age = readAge(tokens, chain);

@@ -24,6 +24,8 @@ export interface Chain {
 
 /** Numbers joined by hyphens, slashes or times: "39-42", "130 × 180". */
 export function chainFrom(tokens: readonly Token[], at: number): Chain {
+  const half = halfAfter(tokens, at + 1);
+  if (half !== null) return { numbers: [`${tokens[at]!.text}.5`], signs: [], to: half };
   const chain: Chain = { numbers: [tokens[at]!.text], signs: [], to: at + 1 };
   for (;;) {
     const sign = tokens[chain.to];
@@ -37,4 +39,12 @@ export function chainFrom(tokens: readonly Token[], at: number): Chain {
     chain.signs.push(sign.text);
     chain.to += 2;
   }
+}
+
+/** "5½", "5 1/2": where the half ends that follows a number; null where none does. */
+function halfAfter(tokens: readonly Token[], at: number): number | null {
+  const next = tokens[at];
+  if (next?.glued && (next.text === '½' || next.text === '1⁄2')) return at + 1;
+  const isHalf = next?.text === '1' && !next.glued && tokens[at + 1]?.text === '/' && tokens[at + 2]?.text === '2';
+  return isHalf && tokens[at + 1]!.glued && tokens[at + 2]!.glued ? at + 3 : null;
 }

@@ -29,7 +29,7 @@ export const ONE_SIZES = set(
 );
 
 /** Unit → role of an axis of such values, and how it is written. */
-export const UNITS: Record<string, readonly ['length' | 'volume' | 'size', string]> = {
+export const UNITS: Record<string, readonly ['length' | 'volume' | 'size' | 'pack', string]> = {
   mm: ['length', 'mm'],
   cm: ['length', 'cm'],
   m: ['length', 'm'],
@@ -63,7 +63,28 @@ export const UNITS: Record<string, readonly ['length' | 'volume' | 'size', strin
   oz: ['size', 'oz'],
   lb: ['size', 'lb'],
   lbs: ['size', 'lb'],
+  ...counted('size', 'person', 'person persons people man personen personnes personas persone'),
+  ...counted('size', 'lm', 'lm lumen lumens'),
+  ...counted('size', 'W', 'w watt watts'),
+  ...counted('size', 'mAh', 'mah'),
+  ...counted('size', 'MB', 'mb'),
+  ...counted('size', 'GB', 'gb'),
+  ...counted('size', 'TB', 'tb'),
+  ...counted('size', 'ply', 'ply'),
+  ...counted('size', 'den', 'den denier'),
+  ...counted('size', 'step', 'step steps'),
+  ...counted('size', 'piece', 'teilig tlg'),
+  ...counted('pack', 'tablets', 'tablet tablets tabletten capsule capsules kapseln bags teabags sachets pods'),
 };
+
+/** Words that all count the same. */
+function counted(
+  role: 'size' | 'pack',
+  written: string,
+  words: string,
+): Record<string, readonly [typeof role, string]> {
+  return Object.fromEntries(words.split(' ').map((word) => [word, [role, written] as const]));
+}
 
 export const MONTHS = set('months month mths mth mo mos monate monat mois meses mesi maanden');
 export const YEARS = set('years year yrs yr y jahre jahr ans an años anni jaar');
