@@ -121,6 +121,12 @@ Pack of 2 | Pack of 6 | Pack of 12
 2 pcs | 10 pcs | 100 pcs
 Single Pack | 3 Pack | 12 Pack
 64 GB | 128 GB | 1 TB
+64GB | 500 GB | 1 TB
+8 GB | 16GB | 32 GB
+5 GB | 6 GB | 10 GB
+2 person | 10 person
+200lm | 1000 lm
+32W 30L | 32W 34L | 34W 32L
 up to 5 kg | 5-10 kg | 10-20 kg | over 20 kg
 Single | Double | King | Super King
 Twin | Twin XL | Full | Queen | King | California King

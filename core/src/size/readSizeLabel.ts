@@ -37,7 +37,10 @@ function readPlain(whole: string, habits: SizeHabits): SizeReading | null {
       whole,
     );
   if (early) return { group: 'age', order: [early[1] || /^(?:tiny|early)/.test(whole) ? -2 : -1] };
-  const text = whole.replace(SYSTEM, '').replace(/ (?:eu|eur|uk|gb|us|usa|fr|it|de|jp|au)$/, '');
+  const text = whole
+    .replace(SYSTEM, '')
+    .replace(habits.data ? /(?!)/ : / gb$/, '')
+    .replace(/ (?:eu|eur|uk|us|usa|fr|it|de|jp|au)$/, '');
   return (
     readLetters(text, habits) ??
     readToddler(text) ??

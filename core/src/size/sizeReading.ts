@@ -29,13 +29,15 @@ export interface SizeHabits {
   years: boolean;
   /** Numbers are sizes: 6X stands between 6 and 7. */
   numbers: boolean;
+  /** GB are gigabytes, not the sizes of Great Britain. */
+  data: boolean;
   /** The unit of numbers without one. */
   unit: Unit | null;
 }
 
 export const NO_HABITS: SizeHabits = {
   ...{ metres: false, months: false, letters: false, fluid: false, fractions: false },
-  ...{ plus: false, years: false, numbers: false, unit: null },
+  ...{ plus: false, years: false, numbers: false, data: false, unit: null },
 };
 
 /** Numbers without a unit: sizes, or years where the list is of ages. The narrower range stands first. */

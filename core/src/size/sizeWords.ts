@@ -48,7 +48,7 @@ export const UNITS = new Map<string, Unit>([
   ...units('data', { mb: 1, gb: 1000, tb: 1_000_000 }),
   ...units('power', { w: 1, watt: 1, watts: 1, kw: 1000 }),
   ...units('pieces', {
-    'pack packs pk pks pcs pc piece pieces count ct pair pairs pr roll rolls sheet sheets bag bags set sets bottle bottles can cans box boxes stück stk tablets capsules servings tier tiers seater person persons people drawer drawers light lights': 1,
+    'pack packs pk pks pcs pc piece pieces count ct pair pairs pr roll rolls sheet sheets bag bags set sets bottle bottles can cans box boxes stück stk tablets capsules servings tier tiers seater person persons people drawer drawers light lights step steps ply lm lumen lumens mah den denier': 1,
     'dozen dz': 12,
   }),
 ]);

@@ -132,6 +132,8 @@ function habitsOf(texts: readonly string[]): SizeHabits {
     plus: has(/^[01]x$/),
     years: isAge && has(/^\d{1,2}$|^\d{1,2} ?[/-] ?\d{1,2}$/),
     numbers: has(/^[4-9]$|^1\d$/),
+    // No shoe is as large as the smallest stores there are now.
+    data: has(/(?:1[6-9]|[2-9]\d|\d{3,}) ?gb$|\d ?[mt]b$/),
     unit: measured.length === 1 ? measured[0]! : null,
   };
 }
