@@ -134,7 +134,7 @@ function meaningOf(
   if (isFree('colour')) {
     const known = codes.filter((code) => colourOf(code, options) !== null);
     if (known.length * 2 > codes.length) return { role: 'colour', isRead: true };
-    if (codes.every((code) => /^\p{L}{2,4}$/u.test(code))) return { role: 'colour', isRead: false };
+    if (codes.every((code) => /^\p{L}{2,}$/u.test(code))) return { role: 'colour', isRead: false };
   }
   return { role: 'other', isRead: false };
 }

@@ -1,8 +1,8 @@
-/** What SKUs have in common: their first parts, where those tell families apart. */
+/** What SKUs and style codes have in common: their first parts, where those tell families apart. */
 import type { Item } from './shape';
 
 export interface CodeHeads {
-  /** The part of an item's SKU that its family has in common; empty where SKUs say nothing. */
+  /** The part of an item's code that its family has in common; empty where codes say nothing. */
   headOf(item: Item): string;
 }
 
@@ -13,20 +13,21 @@ const partsOf = (sku: string): string[] =>
     .filter(Boolean);
 
 /**
- * Learns from rows that are surely together how many parts of their SKUs they share.
+ * Learns from rows that are surely together how many parts of their codes they share.
  * @param groups rows that hold together by their names
+ * @param codeOf the code that is looked at; those of styles may be the same in all rows of a group
  */
-export function openCodeHeads(groups: readonly (readonly Item[])[]): CodeHeads {
+export function openCodeHeads(groups: readonly (readonly Item[])[], codeOf: (item: Item) => string): CodeHeads {
   const depths = new Map<string, number>();
   for (const group of groups) {
     if (group.length < 3) continue;
-    const skus = group.map((item) => partsOf(item.ownCode));
+    const skus = group.map((item) => partsOf(codeOf(item)));
     if (skus.some((parts) => parts.length < 2)) continue;
     const first = skus[0]!;
     if (skus.some((parts) => parts.length !== first.length)) continue;
     let depth = 0;
     while (depth < first.length && skus.every((parts) => parts[depth] === first[depth])) depth += 1;
-    if (depth === 0 || depth === first.length) continue;
+    if (depth === 0) continue;
     const key = `${first.length}/${depth}`;
     depths.set(key, (depths.get(key) ?? 0) + group.length);
   }
@@ -40,8 +41,9 @@ export function openCodeHeads(groups: readonly (readonly Item[])[]): CodeHeads {
   }
   return {
     headOf(item) {
-      const parts = partsOf(item.ownCode);
-      return parts.slice(0, best.get(parts.length)?.depth ?? 0).join('-');
+      const parts = partsOf(codeOf(item));
+      const depth = best.get(parts.length)?.depth ?? 0;
+      return depth === parts.length ? '' : parts.slice(0, depth).join('-');
     },
   };
 }

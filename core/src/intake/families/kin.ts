@@ -5,6 +5,7 @@ import { changesGoods, isBesideGoods, isGoods, isOtherGoods } from '../options/g
 import { push, type Cluster } from './clusters';
 import {
   areSiblings,
+  codesSay,
   fitsInto,
   isSetApart,
   partedByCodes,
@@ -140,12 +141,20 @@ function siblings(more: readonly Kin[], says: ListSays, find: (cluster: Cluster)
     if (distinct.length < 2) return [];
     const [{ cluster, filler }] = distinct as [Kin];
     const saysGoods = cluster.words.some((word) => isGoods(word)) || cluster.words.length - filler.length > 1;
-    if (!saysGoods && !distinct.every((kin) => kin.at > 0 && isSetApart(kin))) return [];
-    return partedByCodes(distinct, says.heads).filter(
-      (family) => family.length > 1 && !shareWord(family) && areSiblings(family, says),
+    const isNamed = saysGoods || distinct.every((kin) => kin.at > 0 && isSetApart(kin));
+    return partedByCodes(distinct, says).filter(
+      (family) =>
+        family.length > 1 && !shareWord(family) && (isNamed || holdByCodes(family, says)) && areSiblings(family, says),
     );
   });
 }
+
+const holdByCodes = (kins: readonly Kin[], says: ListSays): boolean =>
+  codesSay(
+    kins.map(({ cluster }) => cluster),
+    says,
+    kins,
+  ) === 'for';
 
 /** "Sketch pad brume", "sketch pad sumac": what all have alike is none of the option. */
 const shareWord = (kins: readonly Kin[]): boolean =>

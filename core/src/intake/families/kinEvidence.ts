@@ -17,9 +17,11 @@ export interface Kin {
   at: number;
 }
 
-/** What the whole list says: the heads of its SKUs, and where its names have their options. */
+/** What the whole list says: the heads of its SKUs and style codes, and where its names have their options. */
 export interface ListSays {
   heads: CodeHeads;
+  /** What style codes have in common that have the colour in them. */
+  styleHeads: CodeHeads;
   isUsualPlace: (role: Role, place: Place) => boolean;
 }
 
@@ -48,7 +50,7 @@ export function roleMissing(base: Cluster, other: Cluster): Role | null {
 /** Whether a cluster with a word more is part of one without: the word stands where an option is lacking, or belongs to a colour. */
 export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (base === kin.cluster) return false;
-  const evidence = codesSay([base, kin.cluster], says.heads, [kin]);
+  const evidence = codesSay([base, kin.cluster], says, [kin]);
   if (evidence === 'against' || !pricesAgree(base, kin.cluster)) return false;
   const roles = rolesIn(kin.cluster);
   const baseRoles = rolesIn(base);
@@ -144,10 +146,15 @@ const crossingOf = (item: Item) =>
 type Evidence = 'for' | 'against' | 'none';
 
 /** What style codes and SKUs say of clusters being one. */
-function codesSay(clusters: readonly Cluster[], heads: CodeHeads, kins: readonly Kin[]): Evidence {
+export function codesSay(
+  clusters: readonly Cluster[],
+  { heads, styleHeads }: ListSays,
+  kins: readonly Kin[],
+): Evidence {
   const styles = new Set(clusters.flatMap(({ items }) => items.map((item) => codeKey(item.style))));
   if (!styles.has('')) {
-    if (styles.size === 1) return 'for';
+    const bare = new Set(clusters.flatMap(({ items }) => items.map((item) => styleHeads.headOf(item))));
+    if (styles.size === 1 || (bare.size === 1 && !bare.has(''))) return 'for';
     if (!kins.some(({ filler, cluster }) => cluster.items.some((item) => endsInCode(item.style, filler))))
       return 'against';
   }
@@ -177,11 +184,12 @@ function middlePrice({ items }: Cluster): number | null {
 }
 
 /** Siblings by the head of their SKUs, where SKUs say something. */
-export function partedByCodes(kins: readonly Kin[], heads: CodeHeads): Kin[][] {
+export function partedByCodes(kins: readonly Kin[], { heads, styleHeads }: ListSays): Kin[][] {
   const parts = new Map<string, Kin[]>();
   for (const kin of kins) {
     const item = kin.cluster.items[0]!;
-    const style = codeKey(item.style);
+    const head = styleHeads.headOf(item);
+    const style = head === '' ? codeKey(item.style) : codeKey(head);
     const code = style !== '' ? style : heads.headOf(item);
     const bare = endsInCode(style !== '' ? item.style : code, kin.filler)
       ? (style !== '' ? item.style : code).replace(/[^\p{L}\p{N}]*[\p{L}\p{N}]+$/u, '')
@@ -194,7 +202,7 @@ export function partedByCodes(kins: readonly Kin[], heads: CodeHeads): Kin[][] {
 export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   const clusters = kins.map(({ cluster }) => cluster);
   const [first] = clusters as [Cluster];
-  const evidence = codesSay(clusters, says.heads, kins);
+  const evidence = codesSay(clusters, says, kins);
   if (evidence === 'against') return false;
   if (!clusters.every((cluster) => pricesAgree(first, cluster))) return false;
   if (evidence === 'for') return true;

@@ -34,8 +34,10 @@ export function recogniseFamilies(
   tell(PARTS.names);
   const read = openValues(registry, options);
   const byStem = joinByStyle(clusterRows(items), read);
-  const heads = openCodeHeads(byStem.map((cluster) => cluster.items));
-  const { clusters, doubts } = joinKin(byStem, { heads, isUsualPlace: usualPlaces(byStem).isUsualPlace });
+  const groups = byStem.map((cluster) => cluster.items);
+  const heads = openCodeHeads(groups, ({ ownCode }) => ownCode);
+  const styleHeads = openCodeHeads(groups, ({ style }) => style);
+  const { clusters, doubts } = joinKin(byStem, { heads, styleHeads, isUsualPlace: usualPlaces(byStem).isUsualPlace });
   const { isUsual } = usualPlaces(clusters);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);

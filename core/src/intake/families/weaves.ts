@@ -3,6 +3,7 @@ import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionRead } from '../options/readOptions';
+import { BEFORE_COLOUR_NAMES } from '../options/links';
 import { announcesSize } from '../options/readSize';
 import type { Across, Item } from './shape';
 import { stemWords } from './nameStems';
@@ -99,7 +100,7 @@ const inOrder = (axes: readonly WovenAxis[]): WovenAxis[] => [
 /** An option as the name writes it, without the word that announces it. */
 function textOf({ name, tokens }: Item, span: OptionRead): string {
   let first = span.from;
-  if (announcesSize(tokens, first)) first += 1;
+  if (announcesSize(tokens, first) || BEFORE_COLOUR_NAMES.has(tokens[first]!.text)) first += 1;
   while (first > span.from && tokens[first]?.kind === 'sign') first += 1;
   return name.slice(tokens[Math.min(first, span.to - 1)]!.from, tokens[span.to - 1]!.to);
 }

@@ -1,5 +1,8 @@
 /** Words that lead from a name to its options. */
 
+/** Say that a colour follows. */
+export const BEFORE_COLOUR_NAMES = new Set('colour color farbe couleur colore kleur farve farge'.split(' '));
+
 /** Say that an option follows, or hold one to the name: they go with it. */
 export const LINKS = new Set(
   'in mit with en de con di colour color farbe couleur colore kleur size sizes groesse große grosse gr taille talla taglia maat and und et'.split(

@@ -3,6 +3,7 @@ import { ROLES, type Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
 import { COLOUR_PHRASES, colourWord, isAfterColour, isBeforeColour } from './colourWords';
+import { BEFORE_COLOUR_NAMES } from './links';
 import { MATERIALS, PATTERNS } from './materialWords';
 import { BED_SIZES } from './sizeWords';
 import { announcesSize, mayBeginSize, readLengthWord, readSize } from './readSize';
@@ -167,6 +168,8 @@ function mayBegin({ phrases, known }: Lexicon, word: string): boolean {
 function readAt(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionRead | null {
   const { kind, text } = tokens[at]!;
   if (kind === 'sign') return null;
+  const said = BEFORE_COLOUR_NAMES.has(text) ? readSaidColour(lexicon, tokens, at) : null;
+  if (said) return said;
   if (kind === 'word' && !mayBegin(lexicon, text)) return null;
   const phrase = kind === 'word' ? phraseAt(lexicon.phrases, tokens, at) : null;
   const colour = kind === 'word' ? colourAt(tokens, at) : null;
@@ -188,6 +191,29 @@ function readAt(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionR
   if (!size) return readAnnounced(lexicon, tokens, at);
   const { to, role, also, key, isWeak, label } = size;
   return { from: at, to, roles: also ? [role, also] : [role], key, isWeak, label };
+}
+
+/** "Tee, colour River Bed, M", "Colour: Old Barn": what a name says to be its colour, up to the next sign or option. */
+function readSaidColour(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionRead | null {
+  const isSign = (place: number) => tokens[place]?.kind === 'sign' && !tokens[place]!.glued;
+  const isNamed = tokens[at + 1]?.text === ':' || tokens[at + 1]?.text === '=';
+  const before = tokens[at - 1];
+  if (!isNamed && !(before?.kind === 'sign' && (!before.glued || '([|,;:'.includes(before.text)))) return null;
+  const from = isNamed ? at + 2 : at + 1;
+  let to = from;
+  while (tokens[to]?.kind === 'word' && !announcesSize(tokens, to) && !isSign(to)) {
+    const option = readAt(lexicon, tokens, to);
+    if (option && option.roles[0] !== 'colour') break;
+    to = option?.to ?? to + 1;
+  }
+  if (to === from) return null;
+  const known = readAt(lexicon, tokens, from);
+  const isWhole = known?.to === to;
+  return {
+    ...{ from: at, to, roles: ['colour'], isWeak: false },
+    key: isWhole ? known.key : keyOf(tokens.slice(from, to)),
+    label: isWhole ? known.label : undefined,
+  };
 }
 
 /** "Size: Queen": a size that is a word, after what announces it. */
