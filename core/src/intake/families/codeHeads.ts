@@ -9,43 +9,51 @@ export interface CodeHeads {
 const partsOf = (sku: string): string[] =>
   sku
     .toUpperCase()
-    .split(/[^\p{L}\p{N}]+/u)
+    .split(/(?:[^\p{L}\p{N}.]|(?<!\d)\.|\.(?!\d))+/u)
     .filter(Boolean);
 
 /**
  * Learns from rows that are surely together how many parts of their codes they share.
  * @param groups rows that hold together by their names
- * @param codeOf the code that is looked at; those of styles may be the same in all rows of a group
+ * @param codeOf the code that is looked at
  */
 export function openCodeHeads(groups: readonly (readonly Item[])[], codeOf: (item: Item) => string): CodeHeads {
-  const depths = new Map<string, number>();
+  // Number of parts → number that is shared → rows that say so.
+  const depths = new Map<number, Map<number, number>>();
   for (const group of groups) {
     if (group.length < 3) continue;
-    const skus = group.map((item) => partsOf(codeOf(item)));
-    if (skus.some((parts) => parts.length < 2)) continue;
-    const first = skus[0]!;
-    if (skus.some((parts) => parts.length !== first.length)) continue;
-    let depth = 0;
-    while (depth < first.length && skus.every((parts) => parts[depth] === first[depth])) depth += 1;
-    if (depth === 0) continue;
-    const key = `${first.length}/${depth}`;
-    depths.set(key, (depths.get(key) ?? 0) + group.length);
+    const codes = group.map((item) => partsOf(codeOf(item)));
+    const depth = sharedDepth(codes);
+    if (depth === 0 || codes.some((parts) => parts.length <= depth)) continue;
+    for (const { length } of codes) {
+      const counts = depths.get(length) ?? new Map<number, number>();
+      depths.set(length, counts.set(depth, (counts.get(depth) ?? 0) + 1));
+    }
   }
-  const best = new Map<number, { depth: number; count: number }>();
-  for (const [key, count] of depths) {
-    const [length, depth] = key.split('/').map(Number) as [number, number];
-    // A group of one colour shares its code as well: the shallower of two that are both usual is the family's.
-    const before = best.get(length);
-    if (!before || count > before.count * 3 || (depth < before.depth && count * 3 > before.count))
-      best.set(length, { depth, count });
-  }
-  return {
-    headOf(item) {
-      const parts = partsOf(codeOf(item));
-      const depth = best.get(parts.length)?.depth ?? 0;
-      return depth === parts.length ? '' : parts.slice(0, depth).join('-');
-    },
+  const best = new Map([...depths].map(([length, counts]) => [length, bestDepth(counts)]));
+  const headOf = (item: Item): string => {
+    const parts = partsOf(codeOf(item));
+    return parts.slice(0, best.get(parts.length) ?? 0).join('-');
   };
+  // What most families begin with alike is a house's sign, and tells nothing.
+  const heads = new Set(groups.flatMap((items) => headOf(items[0]!) || []));
+  return heads.size * FAMILIES_TO_A_HEAD < groups.length ? { headOf: () => '' } : { headOf };
+}
+/** So many groups by name may have one head; one family may be several of them. */
+const FAMILIES_TO_A_HEAD = 8;
+
+function sharedDepth([first, ...others]: readonly string[][]): number {
+  let depth = 0;
+  while (depth < first!.length && others.every((parts) => parts[depth] === first![depth])) depth += 1;
+  return depth;
+}
+
+/** A group of one colour shares its code as well: the shallower of two that are both usual is the family's. */
+function bestDepth(counts: ReadonlyMap<number, number>): number {
+  let best = { depth: 0, count: 0 };
+  for (const [depth, count] of counts)
+    if (count > best.count * 3 || (depth < best.depth && count * 3 > best.count)) best = { depth, count };
+  return best.depth;
 }
 
 /** Whether a code stands for words: their letters in order, the first among them ("NVY" for Navy, "FGR" for Forest green). */

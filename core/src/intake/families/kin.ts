@@ -1,7 +1,7 @@
 /** Clusters whose names differ by a word nobody knows, or hold together by a code: which of them are one family. */
 import type { Role } from '../../family/shape';
 import { colourWord, isBeforeColour } from '../options/colourWords';
-import { changesGoods, isBesideGoods, isGoods, isOtherGoods } from '../options/goodsWords';
+import { changesGoods, isBesideGoods, isForWearer, isGoods, isOtherGoods } from '../options/goodsWords';
 import { push, type Cluster } from './clusters';
 import {
   areSiblings,
@@ -47,18 +47,23 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
   for (const group of groups) {
     const whole = group.filter(({ filler }) => filler.length === 0);
     const more = group.filter(({ cluster, filler }) => filler.length > 0 && !settled.has(cluster));
-    for (const kin of more) {
-      const base = whole.find(({ cluster }) => fitsInto(cluster, kin, says));
-      if (base && find(base.cluster) !== find(kin.cluster)) {
-        const role = roleMissing(base.cluster, kin.cluster) ?? 'colour';
-        makeSpans(kin, role);
+    const fit = (kins: readonly Kin[], bases: readonly Cluster[]) => {
+      for (const kin of kins) {
+        const base = bases.find((one) => fitsInto(one, kin, says));
+        if (!base || find(base) === find(kin.cluster)) continue;
+        makeSpans(kin, roleMissing(base, kin.cluster) ?? 'colour');
         settled.add(kin.cluster);
         note(doubts, kin);
-        join(base.cluster, kin.cluster);
+        join(base, kin.cluster);
       }
-    }
+    };
+    fit(
+      more,
+      whole.map(({ cluster }) => cluster),
+    );
     const left = more.filter(({ cluster }) => !joined.has(cluster) && !settled.has(cluster));
-    for (const family of siblings(left, says, find)) {
+    const sure = left.filter(({ isDoubtful }) => !isDoubtful);
+    for (const family of siblings(sure, says, find)) {
       const role: Role = rolesIn(family[0]!.cluster).has('colour') ? 'other' : 'colour';
       for (const kin of family) {
         makeSpans(kin, role);
@@ -66,6 +71,10 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
         note(doubts, kin);
       }
       for (const kin of family.slice(1)) join(family[0]!.cluster, kin.cluster);
+      fit(
+        left.filter(({ isDoubtful, cluster }) => isDoubtful && !settled.has(cluster)),
+        [find(family[0]!.cluster)],
+      );
     }
   }
   for (const [cluster, some] of [...doubts]) {
@@ -99,14 +108,16 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
   const groups = new Map<string, Kin[]>();
   for (const cluster of clusters) {
     const { words, brand } = cluster;
-    push(groups, `${brand}|${words.join(' ')}`, { cluster, filler: [], at: words.length });
+    push(groups, `${brand}|${words.join(' ')}`, { cluster, filler: [], at: words.length, isDoubtful: false });
     const changes = words.map((word, at) => changesGoods(word) && !colourWord(word) && !isOfColour(cluster, at));
     for (let length = 1; length <= Math.min(LONGEST_FILLER, words.length - 1); length++)
       for (let at = 0; at + length <= words.length; at++) {
-        // A word that makes other goods of them is no option.
-        if (changes.slice(at, at + length).includes(true)) continue;
+        // A word that makes other goods of them is no option, unless a colour is called by it: "River bed".
+        const filler = words.slice(at, at + length);
+        const changing = filler.filter((_, place) => changes[at + place]);
+        if (changing.length === length || changing.some((word) => isBesideGoods(word) || isForWearer(word))) continue;
         const rest = [...words.slice(0, at), ...words.slice(at + length)];
-        push(groups, `${brand}|${rest.join(' ')}`, { cluster, filler: words.slice(at, at + length), at });
+        push(groups, `${brand}|${rest.join(' ')}`, { cluster, filler, at, isDoubtful: changing.length > 0 });
       }
   }
   for (const [key, group] of groups) if (group.length < 2) groups.delete(key);

@@ -15,6 +15,8 @@ export interface Kin {
   /** Words that it has more than the others, and where they begin among its words. */
   filler: string[];
   at: number;
+  /** Some of the words could make other goods of them. */
+  isDoubtful: boolean;
 }
 
 /** What the whole list says: the heads of its SKUs and style codes, and where its names have their options. */
@@ -63,6 +65,7 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   // "Bamboo socks" alone have no choice of material that "Ski socks" could be another of.
   if (missing !== 'colour' && baseRoles.get(missing)!.size < 2) return false;
   if (evidence === 'for') return true;
+  if (kin.isDoubtful) return missing === 'colour' && isWovenInto(base, kin, says) && isSamePrice(base, kin.cluster);
   // One row alone that has no option at all is more likely something else.
   const isBare = roles.size === 0;
   if (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin))) return true;
@@ -217,6 +220,13 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   return (
     isUsual && (isWoven || sets.every((set) => set.size === 1)) && clusters.every((one) => isSamePrice(first, one))
   );
+}
+
+/** Behind the goods or where colours stand, in the very sizes that the others have. */
+function isWovenInto(base: Cluster, kin: Kin, says: ListSays): boolean {
+  const sizes = rolesIn(base).get('size') ?? new Set<string>();
+  const own = rolesIn(kin.cluster).get('size') ?? new Set<string>();
+  return own.size > 1 && (isTail(kin) || standsAsUsual(kin, says)) && overlap(own, sizes) === 1;
 }
 
 const isTail = ({ cluster, filler, at }: Kin): boolean =>

@@ -85,7 +85,8 @@ const JEWELLERY = words(
 const stemmed = (word: string) => stemOf(word);
 export const isGoods = (word: string): boolean => GOODS.has(stemmed(word));
 export const isBesideGoods = (word: string): boolean => BESIDE_GOODS.has(stemmed(word));
-export const isOtherGoods = (word: string): boolean => WEARERS.has(stemmed(word)) || OTHER_GOODS.has(stemmed(word));
+export const isForWearer = (word: string): boolean => WEARERS.has(stemmed(word));
+export const isOtherGoods = (word: string): boolean => isForWearer(word) || OTHER_GOODS.has(stemmed(word));
 export const hasLegs = (word: string): boolean => LEGGED.has(stemmed(word));
 export const hasNumberSizes = (word: string): boolean => NUMBER_SIZED.has(stemmed(word));
 export const isScented = (word: string): boolean => SCENTED.has(stemmed(word));

@@ -2,6 +2,7 @@
 import type { Registry } from '../../registry/openRegistry';
 import { ROLE_LABELS } from '../../registry/roles';
 import type { Contents } from './contents';
+import { isGenericOption } from './headerWords';
 import type { ListColumn, Meaning } from './shape';
 
 type Guess = Pick<ListColumn, 'meaning' | 'confidence' | 'reason'>;
@@ -15,6 +16,7 @@ const isSaid = (reason: ListColumn['reason']): boolean => reason === 'chosen' ||
 export function settleColumns(registry: Registry, columns: ListColumn[], contents: readonly Contents[]): void {
   settleLengths(columns);
   settleOptionPairs(columns, contents);
+  settleColours(columns, contents);
   settleNames(registry, columns, contents);
   settleCodes(columns, contents);
   settleTwins(columns, contents);
@@ -60,6 +62,24 @@ function settleOptionPairs(columns: ListColumn[], contents: readonly Contents[])
     else column.meaning = { is: 'option', role: 'other', label: column.header.slice(0, 40) };
   }
 }
+
+/** Some known colours among words nobody knows, beside sizes: where a list has no other column of colours, an "Option 1" of words is it. */
+function settleColours(columns: ListColumn[], contents: readonly Contents[]): void {
+  const roles = new Set(columns.flatMap(({ meaning }) => ('role' in meaning ? [meaning.role] : [])));
+  if (roles.has('colour') || !roles.has('size') || columns.some(({ meaning }) => meaning.is === 'optionName')) return;
+  const column = columns.find(({ at, header, meaning, reason }) => {
+    const { role, letters, code } = contents[at]!;
+    const isOpen = meaning.is === 'option' && meaning.role === 'other' && isGenericOption(header) && !isSaid(reason);
+    return isOpen && letters > 0.8 && code < 0.5 && role?.role === 'colour' && role.share >= KNOWN_COLOURS;
+  });
+  if (column)
+    Object.assign(column, {
+      meaning: { is: 'option', role: 'colour', label: ROLE_LABELS.colour },
+      confidence: 0.6,
+      reason: 'content',
+    } satisfies Guess);
+}
+const KNOWN_COLOURS = 0.1;
 
 /** One column is the name: of several the one of most words; of none the texts that look most like it. */
 function settleNames(registry: Registry, columns: ListColumn[], contents: readonly Contents[]): void {
