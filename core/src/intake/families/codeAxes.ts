@@ -1,5 +1,6 @@
 /** Options that stand in SKUs alone: "HJ-NVY-M" and "HJ-RST-L" of rows that say nothing else of what they differ by. */
 import type { Role } from '../../family/shape';
+import { compact } from '../../pictures/match/fileWords';
 import { ROLE_LABELS } from '../../registry/roles';
 import { areSizes } from '../../size/sortSizes';
 import type { OptionReader } from '../options/readOptions';
@@ -142,7 +143,7 @@ function meaningOf(
 function valueOf(code: string, role: Role, options: OptionReader): Said {
   const text = role === 'colour' ? (colourOf(code, options) ?? code) : code;
   const size = role === 'size' ? readSize(tokensOf(code), 0) : null;
-  return { key: size?.key ?? text.toLowerCase(), text, label: size?.label };
+  return { key: size?.key ?? compact(text), text, label: size?.label };
 }
 
 /** The colour that a code says: "NVY", "ROYALBLUE"; null where it says none that is known. */

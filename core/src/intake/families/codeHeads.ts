@@ -48,11 +48,11 @@ function sharedDepth([first, ...others]: readonly string[][]): number {
   return depth;
 }
 
-/** A group of one colour shares its code as well: the shallower of two that are both usual is the family's. */
+/** A group of one colour shares its code as well: the shallower of two that are both found is the family's. */
 function bestDepth(counts: ReadonlyMap<number, number>): number {
   let best = { depth: 0, count: 0 };
   for (const [depth, count] of counts)
-    if (count > best.count * 3 || (depth < best.depth && count * 3 > best.count)) best = { depth, count };
+    if (count > best.count * 8 || (depth < best.depth && count * 8 > best.count)) best = { depth, count };
   return best.depth;
 }
 

@@ -7,6 +7,7 @@ import {
   areSiblings,
   codesSay,
   fitsInto,
+  isLearned,
   isSetApart,
   partedByCodes,
   roleMissing,
@@ -44,14 +45,18 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
   // A word is made an option once; the groups that most clusters are in say best which word it is.
   const settled = new Set<Cluster>();
   const groups = [...gapGroups(soft).values()].sort((a, b) => b.length - a.length);
-  for (const group of groups) {
+  const learn = (kin: Kin, role: Role) => {
+    makeSpans(kin, role);
+    if (role === 'colour') says.colours.add(kin.filler.join(''));
+  };
+  const settleGroup = (group: readonly Kin[]) => {
     const whole = group.filter(({ filler }) => filler.length === 0);
     const more = group.filter(({ cluster, filler }) => filler.length > 0 && !settled.has(cluster));
     const fit = (kins: readonly Kin[], bases: readonly Cluster[]) => {
       for (const kin of kins) {
         const base = bases.find((one) => fitsInto(one, kin, says));
         if (!base || find(base) === find(kin.cluster)) continue;
-        makeSpans(kin, roleMissing(base, kin.cluster) ?? 'colour');
+        learn(kin, roleMissing(base, kin.cluster) ?? 'colour');
         settled.add(kin.cluster);
         note(doubts, kin);
         join(base, kin.cluster);
@@ -62,11 +67,11 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
       whole.map(({ cluster }) => cluster),
     );
     const left = more.filter(({ cluster }) => !joined.has(cluster) && !settled.has(cluster));
-    const sure = left.filter(({ isDoubtful }) => !isDoubtful);
+    const sure = left.filter((kin) => !kin.isDoubtful || isLearned(kin, says));
     for (const family of siblings(sure, says, find)) {
       const role: Role = rolesIn(family[0]!.cluster).has('colour') ? 'other' : 'colour';
       for (const kin of family) {
-        makeSpans(kin, role);
+        learn(kin, role);
         settled.add(kin.cluster);
         note(doubts, kin);
       }
@@ -76,7 +81,11 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
         [find(family[0]!.cluster)],
       );
     }
-  }
+  };
+  for (const group of groups) settleGroup(group);
+  // What turned out to be a colour in one family is one in another that shows less of it.
+  const isOpen = (kin: Kin) => !settled.has(kin.cluster) && !joined.has(kin.cluster) && isLearned(kin, says);
+  for (const group of groups) if (group.some(isOpen)) settleGroup(group);
   for (const [cluster, some] of [...doubts]) {
     const to = find(cluster);
     if (to === cluster) continue;

@@ -25,14 +25,19 @@ export interface ListSays {
   /** What style codes have in common that have the colour in them. */
   styleHeads: CodeHeads;
   isUsualPlace: (role: Role, place: Place) => boolean;
+  /** What is a colour elsewhere in the list: in a column, or in the names of a family that is sure. Grows while families are joined. */
+  colours: Set<string>;
 }
+
+/** Whether the word is a colour elsewhere in the list. */
+export const isLearned = ({ filler }: Kin, { colours }: ListSays): boolean => colours.has(filler.join(''));
 
 export const rolesIn = (cluster: Cluster): Map<string, Set<string>> => {
   const roles = new Map<string, Set<string>>();
   for (const item of cluster.items) {
-    for (const { role, text } of item.given) put(roles, role, compact(text));
+    for (const { role, text, key } of item.given) put(roles, role, key ?? compact(text));
     for (const span of item.spans) put(roles, span.roles[0]!, span.key);
-    for (const { value } of item.across) put(roles, value.role, compact(value.text));
+    for (const { value } of item.across) put(roles, value.role, value.key ?? compact(value.text));
   }
   return roles;
 };
@@ -65,6 +70,7 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   // "Bamboo socks" alone have no choice of material that "Ski socks" could be another of.
   if (missing !== 'colour' && baseRoles.get(missing)!.size < 2) return false;
   if (evidence === 'for') return true;
+  if (missing === 'colour' && isLearned(kin, says)) return true;
   if (kin.isDoubtful) return missing === 'colour' && isWovenInto(base, kin, says) && isSamePrice(base, kin.cluster);
   // One row alone that has no option at all is more likely something else.
   const isBare = roles.size === 0;
@@ -140,7 +146,7 @@ function clashes(a: Cluster, b: Cluster): boolean {
 }
 const crossingOf = (item: Item) =>
   [
-    ...item.given.map(({ axis, text }) => `${axis}=${compact(text)}`),
+    ...item.given.map(({ axis, text, key }) => `${axis}=${key ?? compact(text)}`),
     ...item.spans.map((span) => `${span.roles[0]}=${span.key}`),
   ]
     .sort()
@@ -208,7 +214,7 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   const evidence = codesSay(clusters, says, kins);
   if (evidence === 'against') return false;
   if (!clusters.every((cluster) => pricesAgree(first, cluster))) return false;
-  if (evidence === 'for') return true;
+  if (evidence === 'for' || kins.every((kin) => isLearned(kin, says))) return true;
   const sets = clusters.map((cluster) => new Set(cluster.items.map(crossingOf)));
   const isWoven = clusters.every(({ items }) => items.length > 1) && sets.every((set) => overlap(set, sets[0]!) >= 0.5);
   // Where colours are known the word is likelier a maker, or another make, unless it stands apart and crosses them.

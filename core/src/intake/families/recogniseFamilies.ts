@@ -14,6 +14,7 @@ import { settleGiven } from './settleGiven';
 import type { Item, Recognised } from './shape';
 import { usualPlaces } from './usualPlaces';
 import { openValues } from './values';
+import type { ReadValue } from './weaves';
 
 /** What is behind when names are read, and when families are held together; measured, roughly. */
 const PARTS = { names: 0.25, held: 0.6 };
@@ -33,11 +34,13 @@ export function recogniseFamilies(
   readNames(items, options);
   tell(PARTS.names);
   const read = openValues(registry, options);
+  keyGiven(items, read);
   const byStem = joinByStyle(clusterRows(items), read);
   const groups = byStem.map((cluster) => cluster.items);
   const heads = openCodeHeads(groups, ({ ownCode }) => ownCode);
   const styleHeads = openCodeHeads(groups, ({ style }) => style);
-  const { clusters, doubts } = joinKin(byStem, { heads, styleHeads, isUsualPlace: usualPlaces(byStem).isUsualPlace });
+  const { isUsualPlace } = usualPlaces(byStem);
+  const { clusters, doubts } = joinKin(byStem, { heads, styleHeads, isUsualPlace, colours: givenColours(items) });
   const { isUsual } = usualPlaces(clusters);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);
@@ -51,6 +54,18 @@ export function recogniseFamilies(
   // A parent that nobody refers to is goods sold singly.
   for (const { row, name } of left()) recognised.singles.push({ rows: [row], name, brand: '' });
   return recognised;
+}
+
+/** The colours that columns say, by what they mean. */
+const givenColours = (items: readonly Item[]): Set<string> =>
+  new Set(items.flatMap(({ given }) => given.flatMap(({ role, key }) => (role === 'colour' && key ? [key] : []))));
+
+/** "Lge" and "L" in a column of sizes are one: rows are compared by what their options mean. */
+function keyGiven(items: readonly Item[], read: ReadValue): void {
+  for (const { given, across } of items) {
+    for (const one of given) one.key = read(one.role, one.text).key;
+    for (const { value } of across) value.key = read(value.role, value.text).key;
+  }
 }
 
 /** Where a list has no names, the first parts of its SKUs are what rows have in common. */

@@ -12,6 +12,8 @@ export interface GivenOption {
   /** How the axis is called. */
   label: string;
   text: string;
+  /** Two spellings of one value have the same; known once families are compared. */
+  key?: string;
   /** Which kind of option it is was told by the cells of the whole list; those of a family may be of another. */
   isGuessed?: true;
   /** The values of a cell that lists several. */

@@ -12,7 +12,6 @@ const PLAIN = split(`
   anthracite ivory crimson scarlet violet lilac magenta fuchsia cyan indigo cobalt mustard ochre terracotta taupe ecru aubergine
   multicolour multicolor multicoloured aqua azure chartreuse mauve lavender peach coral salmon offwhite petrol
   eggplant cerise ultramarine sepia puce vermilion vermillion viridian cerulean celadon carmine ocher ocre heliotrope verdigris
-  nvy blk wht gry blu grn brn bge pnk olv khk chr ylw burg
   schwarz weiß weiss grau rot blau grün gruen gelb braun rosa lila türkis tuerkis dunkelblau hellblau bordeaux anthrazit silbern
   noir noire blanc blanche gris grise rouge bleu bleue vert verte jaune marron turquoise ecru bordeaux kaki
   negro negra blanco blanca rojo roja azul amarillo amarilla naranja morado marrón granate celeste
@@ -93,10 +92,19 @@ export const COLOUR_PHRASES: readonly string[] = [
   ],
 ];
 
+/** How suppliers shorten colours, and the words that change them. */
+const SHORT = new Map(
+  Object.entries({
+    ...{ blk: 'black', wht: 'white', gry: 'grey', nvy: 'navy', blu: 'blue', grn: 'green', ylw: 'yellow', brn: 'brown' },
+    ...{ bge: 'beige', pnk: 'pink', olv: 'olive', khk: 'khaki', chr: 'charcoal', burg: 'burgundy' },
+    ...{ lt: 'light', dk: 'dark', hthr: 'heather' },
+  }),
+);
+
 /** Make another colour of the one they stand before. */
 const BEFORE_COLOURS = new Set(
   split(`
-  dark dk light lt hthr deep pale bright soft dusty off burnt washed faded vintage hot baby royal navy neon pastel metallic matte heather heathered
+  dark light deep pale bright soft dusty off burnt washed faded vintage hot baby royal navy neon pastel metallic matte heather heathered
   mottled melange warm cool true electric powder dull medium mid dusky muted rich greyish grayish bluish greenish brownish yellowish reddish
   pinkish purplish acid fluorescent fluoro slate petrol bubblegum chalk smoky misty stormy sandy creamy rosy antique polished brushed satin matt gloss glossy shiny aged burnished distressed winter summer spring autumn nordic tropical
   rose forest bottle sky ice sea midnight steel stone racing hunter army moss mint lime grass apple sage
@@ -121,9 +129,12 @@ for (const word of things) if (!PLAIN.includes(word)) plain.delete(word);
 
 export type ColourWord = 'plain' | 'thing' | null;
 
+/** The word that a supplier's short form stands for; any other as it is. */
+export const inFull = (word: string): string => SHORT.get(word) ?? word;
+
 /** What a word says of a colour. `word` is folded. */
 export function colourWord(word: string): ColourWord {
-  if (plain.has(word)) return 'plain';
+  if (plain.has(inFull(word))) return 'plain';
   // Of what is goods besides only cream is much more often a colour.
   if (things.has(word)) return isGoods(word) && word !== 'cream' ? null : 'thing';
   const ending = ENDINGS.find((one) => word.length > one.length + 2 && word.endsWith(one));
@@ -133,5 +144,5 @@ export function colourWord(word: string): ColourWord {
 
 /** @param next the word after it; a bottle is a colour only where it is green, else it is goods */
 export const isBeforeColour = (word: string, next?: string): boolean =>
-  BEFORE_COLOURS.has(word) && (word !== 'bottle' || next === undefined || next === 'green');
+  BEFORE_COLOURS.has(inFull(word)) && (word !== 'bottle' || next === undefined || next === 'green');
 export const isAfterColour = (word: string): boolean => AFTER_COLOURS.has(word);

@@ -2,7 +2,7 @@
 import { ROLES, type Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
-import { COLOUR_PHRASES, colourWord, isAfterColour, isBeforeColour } from './colourWords';
+import { COLOUR_PHRASES, colourWord, inFull, isAfterColour, isBeforeColour } from './colourWords';
 import { BEFORE_COLOUR_NAMES } from './links';
 import { MATERIALS, PATTERNS } from './materialWords';
 import { BED_SIZES } from './sizeWords';
@@ -285,5 +285,5 @@ function colourAt(tokens: readonly Token[], at: number): OptionRead | null {
 const keyOf = (tokens: readonly Token[]): string =>
   tokens
     .filter((token) => token.kind !== 'sign')
-    .map((token) => token.text)
+    .map((token) => inFull(token.text))
     .join('');
