@@ -9,6 +9,7 @@ import ExcelJs from 'exceljs';
 import { emptyRegistry, NO_SETTLEMENT, openRegistry, readList } from '@loom-kin/core';
 import { readTable, streamXlsx } from '@loom-kin/sheets';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
+import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 import { otherList, OTHER_SHAPES } from '../../e2e/messy/otherLists';
 import { stateOf } from '../../server/src/changes/stateOf';
@@ -148,10 +149,15 @@ export async function timedAsync(work: () => Promise<void>): Promise<number> {
 function tellRecognition(registry: ReturnType<typeof openRegistry>): void {
   console.log('\nFamilies recognised in messy lists (pairs of rows; axes and roles)');
   for (const shape of SHAPES) tellScore(registry, shape, (seed) => messyList(shape, seed));
-  console.log('The same in lists of another hand, their colours known or not');
-  for (const shape of Object.keys(OTHER_SHAPES))
-    for (const isStrange of [false, true])
-      tellScore(registry, `${shape}${isStrange ? ', strange' : ''}`, (seed) => otherList(shape, seed, isStrange));
+  for (const [what, shapes, listOf] of [
+    ['lists of another hand', OTHER_SHAPES, otherList],
+    ['lists as houses keep them', HOUSE_SHAPES, houseList],
+  ] as const) {
+    console.log(`The same in ${what}, their colours known or not`);
+    for (const shape of Object.keys(shapes))
+      for (const isStrange of [false, true])
+        tellScore(registry, `${shape}${isStrange ? ', strange' : ''}`, (seed) => listOf(shape, seed, isStrange));
+  }
 }
 
 function tellScore(

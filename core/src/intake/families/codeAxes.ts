@@ -152,7 +152,7 @@ function colourOf(code: string, options: OptionReader): string | null {
   if (known) return known;
   if (!/^\p{L}{3,}$/u.test(code)) return null;
   const ends = Array.from({ length: code.length - 4 }, (_, at) => code.length - 2 - at);
-  const words = [[code], ...ends.map((end) => [code.slice(0, end), code.slice(end)])];
+  const words = [...ends.map((end) => [code.slice(0, end), code.slice(end)]), [code]];
   const said = words.find((some) => {
     const roles = options.whole(tokensOf(some.join(' ')))?.roles;
     return roles?.includes('colour') && (some.length === 1 || some.every((word) => word.length > 2));

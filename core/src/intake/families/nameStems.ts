@@ -33,12 +33,14 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
 
 const givesSome = ({ given, across }: Item): boolean => given.length + across.length > 0;
 
-/** Whether the rows that leave all columns of options empty mostly have such options in their names. */
+/** Whether the rows that leave all columns of options empty mostly have such options in their names, and more of them than the others. */
 function nameInstead(items: readonly Item[], columns: ReadonlySet<string>): boolean {
   const bare = items.filter((item) => !givesSome(item));
   if (columns.size === 0 || bare.length === 0) return false;
-  const named = bare.filter(({ spans }) => spans.some(({ roles, isWeak }) => !isWeak && columns.has(roles[0]!)));
-  return named.length * 2 > bare.length;
+  const named = (some: readonly Item[]) =>
+    some.filter(({ spans }) => spans.some(({ roles }) => columns.has(roles[0]!))).length / some.length;
+  const share = named(bare);
+  return share > 0.5 && share > named(items) * 1.25;
 }
 
 type Said = ReturnType<typeof openSaid>;

@@ -68,7 +68,8 @@ export function putBackWordSizes(items: readonly Item[]): void {
   const isBedLinen = () => items.every((item) => stemWords(item).some(({ text }) => isBedding(text)));
   const stand = () => items.every((item) => item.spans.filter(isSizeWord).every((span) => isBehind(item, span)));
   const hasOther = items.some(({ spans }) => spans.some((span) => span.roles[0] === 'size' && !span.isWeak));
-  if (!hasOther && (isBedLinen() || (words.size > 1 && stand()))) return;
+  const isRoyal = [...words].some((word) => /king|queen/.test(word));
+  if (!hasOther && (isBedLinen() || (words.size > 1 && (isRoyal || stand())))) return;
   for (const item of items) item.spans = item.spans.filter((span) => !isSizeWord(span));
 }
 

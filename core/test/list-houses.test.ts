@@ -1,0 +1,193 @@
+/** Lists as houses keep them: numbers in names, half-filled columns, lines between rows, options in SKUs alone. What they mean is common practice. */
+import { describe, expect, it } from 'vitest';
+import { emptyRegistry, openRegistry, readList, type ListReading } from '../src/index';
+import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
+import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
+import { tableOf } from './shelves';
+
+const registry = openRegistry(emptyRegistry());
+const read = (text: string): ListReading => readList(registry, tableOf(text));
+/** Families as one line each: name, and axes with their values. */
+const told = (text: string): string[] =>
+  read(text).families.map(
+    ({ name, axes }) => `${name} | ${axes.map(({ role, values }) => `${role}: ${values.join(', ')}`).join(' | ')}`,
+  );
+const names = (...lines: string[]) => `Name;Price\n${lines.map((line) => `${line};40`).join('\n')}`;
+
+describe('lists as houses keep them', () => {
+  it.each(Object.keys(HOUSE_SHAPES).flatMap((shape) => [false, true].map((isStrange) => [shape, isStrange] as const)))(
+    'kept as "%s" are read as they are meant, strange words: %s',
+    (shape, isStrange) => {
+      const lists = [8001, 8002].map((seed) => houseList(shape, seed, isStrange));
+      const { f1, precision, axes } = measures(
+        lists.reduce((sum, list) => addScores(sum, scoreOf(readList(registry, list.table), list)), NO_SCORE),
+      );
+      expect(precision).toBeGreaterThanOrEqual(0.995);
+      expect(f1).toBeGreaterThanOrEqual(0.97);
+      expect(axes).toBeGreaterThanOrEqual(0.96);
+    },
+  );
+});
+
+describe('numbers and codes', () => {
+  it('in names are no words of them, first or last', () => {
+    const rows = ['Jeans Plum S', 'Jeans Plum M', 'Jeans Rust S', 'Tote Rust', 'Tote Ink', 'Care Kit'];
+    const first = read(names(...rows.map((row, at) => `[5806${at}-00] ${row}`)));
+    expect(first.families.map(({ name, children }) => [name, children.length])).toEqual([
+      ['Jeans', 3],
+      ['Tote', 2],
+    ]);
+    expect(first.singles.map(({ name }) => name)).toEqual(['Care Kit']);
+    expect(told(names(...rows.map((row, at) => `${row} (400600000${at}01)`)))).toEqual(
+      told(names(...rows.map((row, at) => `[5806${at}-00] ${row}`))),
+    );
+  });
+  it('of posters are sizes, though each stands there once', () => {
+    expect(
+      told(names(...['50x70', '70x100', '100x140', '30x40', '21x30', '13x18'].map((size) => `Poster ${size}`))),
+    ).toEqual(['Poster | size: 13x18, 21x30, 30x40, 50x70, 70x100, 100x140']);
+  });
+  it('say colours and sizes where names do not', () => {
+    expect(
+      told('sku;name;price\n230_royalblue_5.5;Loafers;50\n230_royalblue_6;Loafers;50\n230_offwhite_6;Loafers;50'),
+    ).toEqual(['Loafers | colour: Royal Blue, Off White | size: 5.5, 6']);
+    // "0-3M" has a sign of its own, and what the name says is not said again.
+    expect(told('sku;name\nA1_0-3m;Romper\nA1_3-6m;Romper\nA1_6-9m;Romper')).toEqual([
+      'Romper | size: 0-3M, 3-6M, 6-9M',
+    ]);
+    expect(told('sku;name\nHJ-NVY-S;Hoodie Navy\nHJ-NVY-M;Hoodie Navy\nHJ-RST-M;Hoodie Rust')).toEqual([
+      'Hoodie | colour: Navy, Rust | size: S, M',
+    ]);
+  });
+  it('of a style with its colour hold the style together', () => {
+    const goods = ['Track Jacket', 'Bath Towel', 'Loafers'].flatMap((name, style) =>
+      ['Rust', 'Nimbus', 'Ecru', 'Hearth'].flatMap((colour, at) =>
+        ['S', 'M'].map((size) => `9${style}0-00${at};${name} ${colour};${size};40`),
+      ),
+    );
+    expect(told(`Style/Colour;Description;Size;Price\n${goods.join('\n')}`)).toEqual(
+      ['Track Jacket', 'Bath Towel', 'Loafers'].map(
+        (name) => `${name} | size: S, M | colour: Rust, Nimbus, Ecru, Hearth`,
+      ),
+    );
+  });
+});
+
+describe('columns', () => {
+  it('without names have them in the lines between the rows', () => {
+    const { columns, families } = read(
+      'Colour;Size;Qty\nElowen Hoodie;;\nNavy;S;1\nRust;S;1\nRust Tote;;\nInk;;2\nOat;;2',
+    );
+    expect(columns.at(-1)).toMatchObject({ meaning: { is: 'field', key: 'name' }, reason: 'headings' });
+    expect(
+      families.map(({ name, parentRows, children }) => [name, parentRows, children.flatMap(({ rows }) => rows)]),
+    ).toEqual([
+      ['Elowen Hoodie', [2], [3, 4]],
+      ['Rust Tote', [5], [6, 7]],
+    ]);
+  });
+  it('half filled leave the other half to the names', () => {
+    expect(
+      told(
+        'Name;Colour;Size;Price\nHoodie;Navy;S;9\nHoodie;Rust;S;9\nTote;Ink;;9\nTote;Oat;;9\nParka Rust S;;;9\nParka Navy S;;;9\nParka Navy M;;;9',
+      ),
+    ).toEqual([
+      'Hoodie | colour: Navy, Rust | size: S',
+      'Tote | colour: Ink, Oat',
+      'Parka | colour: Rust, Navy | size: S, M',
+    ]);
+  });
+  it('of names empty below another parent take no name from it', () => {
+    const list =
+      'SKU;Parent;Name;Colour\nP2;;Silk Scarf;\nP1-1;P1;;Navy\nP1-2;P1;;Rust\nP2-1;P2;;Ink\nP1;;Rain Hat;\nP2-2;P2;;Oat';
+    expect(told(list)).toEqual(['Rain Hat | colour: Navy, Rust', 'Silk Scarf | colour: Ink, Oat']);
+  });
+  it('that name no kind of option mean what each family has there', () => {
+    expect(
+      told(
+        'Product;Option;Option 2\nHoodie;Navy;S\nHoodie;Rust;M\nTee;Ink;S\nTee;Oat;M\nHand Soap;Fig;120 ml\nHand Soap;Sea Salt;200 ml\nRing;Silver;50\nRing;Gold;52',
+      ),
+    ).toEqual([
+      'Hoodie | colour: Navy, Rust | size: S, M',
+      'Tee | colour: Ink, Oat | size: S, M',
+      'Hand Soap | other: Fig, Sea Salt | volume: 120 ml, 200 ml',
+      'Ring | material: Silver, Gold | size: 50, 52',
+    ]);
+    expect(
+      told('SKU;Item;Attribute 1;Attribute 2\na;Tee;Nimbus;S\nb;Tee;Hearth;M\nc;Cap;Navy;S\nd;Cap;Oxbow;M'),
+    ).toEqual(['Tee | colour: Nimbus, Hearth | size: S, M', 'Cap | colour: Navy, Oxbow | size: S, M']);
+  });
+});
+
+describe('words of a name', () => {
+  it('are its colour where it says so, up to the next sign', () => {
+    expect(
+      told(
+        names('Chinos, colour River Bed, size 8', 'Chinos, colour Navy, size 8', 'Chinos, colour Old Barn, size 10'),
+      ),
+    ).toEqual(['Chinos | colour: River Bed, Navy, Old Barn | size: 8, 10']);
+  });
+  it('are of the colour they stand beside, where signs set them apart', () => {
+    expect(told(names('Rug – Rust / S', 'Rug – Rust / M', 'Rug – White Tea / S', 'Rug – White Tea / M'))).toEqual([
+      'Rug | colour: Rust, White Tea | size: S, M',
+    ]);
+  });
+  it('are colours where they are so in another family, or in a column', () => {
+    const sure = ['Parka', 'Gilet'].flatMap((goods) =>
+      ['Oxbow', 'Hearth', 'Navy'].flatMap((colour) => ['S', 'M'].map((size) => `${goods} ${colour} ${size};40`)),
+    );
+    const open = ['Laptop Sleeve Oxbow;40', 'Laptop Sleeve Hearth;45'];
+    expect(told(`Name;Price\n${[...sure, ...open].join('\n')}`)).toContain('Laptop Sleeve | colour: Oxbow, Hearth');
+    const inColumn = ['Parka;Oxbow;40', 'Parka;Hearth;40', 'Tote Navy;;9', 'Tote Rust;;9', 'Tote Oxbow;;15'];
+    expect(told(`Name;Colour;Price\n${inColumn.join('\n')}`)).toContain('Tote | colour: Navy, Rust, Oxbow');
+    expect(told(`Name;Price\n${open.join('\n')}`)).toEqual([]);
+  });
+  it('are scents, flavours and metals where the goods have those', () => {
+    expect(told(names('Soy Candle - Amber', 'Soy Candle - Lavender'))).toEqual(['Soy Candle | other: Amber, Lavender']);
+    expect(told(names('Signet Ring - Silver', 'Signet Ring - Rose Gold'))).toEqual([
+      'Signet Ring | material: Silver, Rose Gold',
+    ]);
+    // A candle is red or white, and a mug for coffee comes in colours.
+    expect(told(names('Pillar Candle - Red', 'Pillar Candle - White'))).toEqual(['Pillar Candle | colour: Red, White']);
+    expect(told(names('Coffee Mug - Sage', 'Coffee Mug - Rust'))).toEqual(['Coffee Mug | colour: Sage, Rust']);
+  });
+  it('are one colour shortened and in full', () => {
+    expect(told(names('Tee Nvy S', 'Tee Navy M', 'Tee Lt Gry S', 'Tee Light Grey M'))).toEqual([
+      'Tee | colour: Navy, Light Grey | size: S, M',
+    ]);
+  });
+  it('are sizes of beds behind the goods, and words of the name before them', () => {
+    expect(told(names('Flat Sheet Rust Full', 'Flat Sheet Rust Twin', 'Quilt - T. Queen', 'Quilt - T. King'))).toEqual([
+      'Flat Sheet Rust | size: Twin, Full',
+      'Quilt | size: Queen, King',
+    ]);
+    expect(
+      told(names('Full Zip Hoodie S', 'Full Zip Hoodie M', 'Double Zip Hoodie S', 'Double Zip Hoodie M')),
+    ).toHaveLength(2);
+  });
+  it.each([
+    ['32W 30L, 32W 32L, 34W 32L', 'Work Trousers'],
+    ['5½, 6, 6 1/2', 'Loafers'],
+    ['UK 5 1/2, UK 6', 'Boots'],
+    ['0, 2, 4', 'Culottes'],
+    ['2 person, 3 person', 'Tent'],
+    ['64GB, 500 GB, 1 TB', 'USB Stick'],
+    ['10 mm x 20 m, 12 mm x 20 m', 'Rope'],
+    ['46" x 54", 66" x 72"', 'Curtain'],
+  ])('"%s" are sizes of "%s"', (sizes, goods) => {
+    const [{ axes } = { axes: [] }] = read(
+      names(...sizes.split(', ').map((size) => `Kelda ${goods} ${size}`)),
+    ).families;
+    expect(axes).toMatchObject([{ role: 'size', values: sizes.split(', ') }]);
+  });
+  it('such as a season beside a number are no sizes', () => {
+    expect(told(names('AW26 Culottes 4 NEW', 'AW26 Culottes 6 NEW', 'AW26 Culottes 8 NEW'))).toEqual([
+      'AW26 Culottes NEW | size: 4, 6, 8',
+    ]);
+  });
+  it('are the size of this row and the shade of that one: "Medium Grey" beside "Large Grey"', () => {
+    expect(
+      told(names('Shirt Medium Heather Grey', 'Shirt Large Heather Grey', 'Shirt Medium Navy', 'Shirt Large Navy')),
+    ).toEqual(['Shirt | size: Medium, Large | colour: Heather Grey, Navy']);
+  });
+});
