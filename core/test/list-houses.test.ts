@@ -86,6 +86,11 @@ describe('columns', () => {
       ['Rust Tote', [5], [6, 7]],
     ]);
   });
+  it('of style codes are no names where lines between the rows are, and are where those say kinds of goods', () => {
+    const list = (kind: string) => `Style;Colour;Size\n${kind};;\nA1-001;Navy;S\nA1-002;Rust;S\nA1-002;Rust;M`;
+    expect(told(list('Elowen Hoodie'))).toEqual(['Elowen Hoodie | colour: Navy, Rust | size: S, M']);
+    expect(told(list('Knitwear'))).toEqual(['A1-002 | colour: Rust | size: S, M']);
+  });
   it('half filled leave the other half to the names', () => {
     expect(
       told(

@@ -5,6 +5,7 @@ import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { isBlank, numberLook } from './cells';
 import { contentsOf, type Contents } from './contents';
+import { HEADINGS, headingNames } from './headingNames';
 import { settleColumns } from './settleColumns';
 import type { TableFound } from './findTable';
 import type { HeaderMeaning } from './headerWords';
@@ -51,25 +52,8 @@ export function understandColumns(
   });
   const columns = guesses.map((one, at): ListColumn => ({ at, header: names[at]!, ...one }));
   settleColumns(registry, columns, contents);
-  const headings = mapping.columns[HEADINGS] ? null : namedByHeadings(found, columns);
+  const headings = mapping.columns[HEADINGS] ? null : headingNames(table, found, columns, contents);
   return headings ? [...columns, headings] : columns;
-}
-
-/** What the lines between the rows are called where they are a column of names. */
-const HEADINGS = 'Lines between the rows';
-
-/** A column beside the last one for names that stand in lines of their own above their rows; null where rows are named otherwise. */
-function namedByHeadings({ skipped, body, headers }: TableFound, columns: readonly ListColumn[]): ListColumn | null {
-  const isNamed = columns.some(
-    ({ meaning }) =>
-      meaning.is === 'parent' ||
-      meaning.is === 'group' ||
-      (meaning.is === 'field' && (meaning.key === 'name' || meaning.key === 'styleCode')),
-  );
-  const lines = skipped.filter(({ why }) => why === 'section');
-  const isAbove = lines.length > 0 && lines[0]!.at < (body[0] ?? 0) && lines.length <= body.length;
-  if (isNamed || !isAbove) return null;
-  return { at: headers.length, header: HEADINGS, meaning: field('name'), confidence: 0.8, reason: 'headings' };
 }
 
 /** What header and cells say together. */
