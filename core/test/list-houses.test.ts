@@ -65,6 +65,9 @@ describe('numbers and codes', () => {
         ['S', 'M'].map((size) => `9${style}0-00${at};${name} ${colour};${size};40`),
       ),
     );
+    expect(read(`Style/Colour;Description;Size;Price\n${goods.join('\n')}`).families.map(({ style }) => style)).toEqual(
+      [...['900', '910', '920']],
+    );
     expect(told(`Style/Colour;Description;Size;Price\n${goods.join('\n')}`)).toEqual(
       ['Track Jacket', 'Bath Towel', 'Loafers'].map(
         (name) => `${name} | size: S, M | colour: Rust, Nimbus, Ecru, Hearth`,

@@ -95,7 +95,7 @@ function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, ki
       ...{ sheets: [...sheets], sheet: order.sheet, rows: table.length, mapping },
       head: table.slice(0, HEAD).map((row) => row.slice(0, 60).map((cell) => cell.slice(0, 120))),
       headerRows: reading.headerRows,
-      columns: reading.columns.map((column) => ({ ...column, cells: someCells(table, reading, column.at) })),
+      columns: reading.columns.map((column) => ({ ...column, cells: someCells(table, reading, column) })),
       families: reading.families.length + reading.singles.length,
       counts: countsOf(rows.filter(isCountedOnce())),
       skipped: reading.skipped.slice(0, PROBLEMS_SHOWN),
@@ -112,11 +112,18 @@ function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, ki
   };
 }
 
-function someCells(table: Table, { headerRows, skipped }: ListReading, at: number): string[] {
+/** What stands in a column, the first that differ; lines between the rows are in none but the one that they are called by. */
+function someCells(
+  table: Table,
+  { headerRows, skipped }: ListReading,
+  { at, reason }: ListReading['columns'][number],
+): string[] {
   const out = new Set(skipped.map(({ row }) => row));
   const cells = new Set<string>();
   for (let row = headerRows.at(-1) ?? 0; row < Math.min(table.length, 400) && cells.size < CELLS_SHOWN; row++) {
-    const text = (table[row]![at] ?? '').trim();
+    const filled = table[row]!.filter((cell) => cell.trim() !== '');
+    const isLine = filled.length === 1 && table[row]!.length > 1;
+    const text = (reason === 'headings' ? (isLine ? filled[0]! : '') : isLine ? '' : (table[row]![at] ?? '')).trim();
     if (text !== '' && !out.has(row + 1)) cells.add(text.slice(0, 60));
   }
   return [...cells];

@@ -60,7 +60,7 @@ function wholeFigures({ registry, table, columns }: BecomeInput, family: ListFam
   const { figures, problems, taken } = familyFigures(registry, columns, cellsOf(rowsOf(family)));
   const ofParents = familyFigures(registry, columns, cellsOf(family.parentRows));
   const style: Figures = family.style === '' ? {} : { styleCode: family.style };
-  const fields: Figures = { ...style, ...ofParents.figures, ...figures, name: family.name };
+  const fields: Figures = { ...ofParents.figures, ...figures, ...style, name: family.name };
   return { fields, problems, taken };
 }
 

@@ -10,6 +10,7 @@ import type { OptionReader } from '../options/readOptions';
 import type { IsUsual } from './usualPlaces';
 import { labelsOf, type Said } from './values';
 import { axesOfCodes } from './codeAxes';
+import { sharedHead } from './codeHeads';
 import {
   areApart,
   axesThatDiffer,
@@ -188,10 +189,15 @@ function familyOf(
 
 const isListing = ({ item }: Strand): boolean => item.given.some(({ listed }) => listed !== undefined);
 
-/** The style code that all rows have. The number of a row that is the whole family is that of the family. */
-function styleOf([first, ...others]: readonly Item[], strands: readonly Strand[]): string {
-  if (first!.style === '' && others.length === 0 && strands.some(isListing)) return first!.ownCode;
-  return others.every(({ style }) => codeKey(style) === codeKey(first!.style)) ? first!.style : '';
+/**
+ * The style code that all rows have, or what their codes begin with where those have the colour behind it. The number of a row that is the
+ * whole family is that of the family.
+ */
+function styleOf(items: readonly Item[], strands: readonly Strand[]): string {
+  const [first, ...others] = items as [Item];
+  if (first.style === '' && others.length === 0 && strands.some(isListing)) return first.ownCode;
+  if (others.every(({ style }) => codeKey(style) === codeKey(first.style))) return first.style;
+  return sharedHead(items.map(({ style }) => style));
 }
 
 /** The value of a child that a list gives none for. */

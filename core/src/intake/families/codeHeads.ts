@@ -42,6 +42,14 @@ export function openCodeHeads(groups: readonly (readonly Item[])[], codeOf: (ite
 /** So many groups by name may have one head; one family may be several of them. */
 const FAMILIES_TO_A_HEAD = 8;
 
+/** What codes begin with, up to a sign; empty where that is no code by itself. */
+export function sharedHead([first, ...others]: readonly string[]): string {
+  let length = first!.length;
+  while (!others.every((code) => code.startsWith(first!.slice(0, length)))) length -= 1;
+  const head = first!.slice(0, length).replace(/[^\p{L}\p{N}]+[\p{L}\p{N}]*$/u, '');
+  return head.length < length && /\d{2}/.test(head) ? head : '';
+}
+
 function sharedDepth([first, ...others]: readonly string[][]): number {
   let depth = 0;
   while (depth < first!.length && others.every((parts) => parts[depth] === first![depth])) depth += 1;
