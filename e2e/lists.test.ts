@@ -70,6 +70,16 @@ const TWICE = [
   'Skerry Scarf;Rust;SKB-5;29;',
 ].join('\n');
 
+/** A house's order form: no column has names, styles have their colour behind them. */
+const HOUSE = `Style/Colour;Colour;Size;EAN;RRP
+Larkspur Loafers;;;;
+93860-001;Rust;5½;4006000000053;89,00
+93860-001;Rust;6;4006000000060;89,00
+93860-002;Old Barn;6;4006000000077;89,00
+Elowen Cardigan;;;;
+93859-001;Hthr Gry;Med;4006000000022;39,90
+93859-001;Heather Grey;X-Large;4006000000046;39,90`;
+
 describe('A list', () => {
   it('says what would become of it, goes in as one change, and is taken back with one', async () => {
     const view = await bring(LIST);
@@ -110,6 +120,23 @@ describe('A list', () => {
     expect(Object.values((await familyCalled('Wax Tin')).stock)).toEqual([12]);
   });
 
+  it('of goods named in lines between its rows goes in under those names, and comes in again without doubles', async () => {
+    const view = await bring(HOUSE);
+    expect(view.columns.map(({ header, cells }) => [header, cells.slice(0, 2)])).toEqual([
+      ['Style/Colour', ['93860-001', '93860-002']],
+      ['Colour', ['Rust', 'Old Barn']],
+      ['Size', ['5½', '6']],
+      ['EAN', ['4006000000053', '4006000000060']],
+      ['RRP', ['89,00', '39,90']],
+      ['Lines between the rows', ['Larkspur Loafers', 'Elowen Cardigan']],
+    ]);
+    await take(view.id);
+    const { family } = await familyCalled('Larkspur Loafers');
+    expect(family.fields.styleCode).toBe('93860');
+    expect(Object.keys(family.children)).toHaveLength(3);
+    const again = await bring(HOUSE);
+    expect(again.counts).toMatchObject({ same: 7, newFamily: 0, changed: 0 });
+  });
   it('with a number in two of its families goes in but for the second row, whatever marks its cells have', async () => {
     const view = await bring(TWICE);
     expect(view.counts).toMatchObject({ newFamily: 5, refused: 1 });
