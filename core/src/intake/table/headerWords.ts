@@ -9,36 +9,39 @@ import type { Meaning } from './shape';
 /** Key of a field → headers. */
 const FIELD_HEADERS: Record<string, string> = {
   name: `name, artikel, product name, product, title, item, item name, item title, article, article name, product title, family, family name, bezeichnung, artikelbezeichnung, artikelname, produktname, produkt, produktbezeichnung, titel,
-    désignation, nom, nom du produit, produit, libellé, intitulé, nombre, nombre del producto, producto, artículo, denominación, nome, nome prodotto, prodotto, articolo, denominazione, naam, productnaam, omschrijving, artikelomschrijving, nazwa, nome do produto, benämning, navn, varenavn, varebetegnelse, nimi, tuote, tuotenimi, název, název produktu, style name, goods, model name`,
+    désignation, nom, nom du produit, produit, libellé, intitulé, nombre, nombre del producto, producto, artículo, denominación, nome, nome prodotto, prodotto, articolo, denominazione, naam, productnaam, omschrijving, artikelomschrijving, nazwa, nome do produto, benämning, navn, varenavn, varebetegnelse, nimi, tuote, tuotenimi, název, název produktu, style name, style description, style desc, goods, model name, artikeltext, kurzbezeichnung`,
   brand: 'brand, brand name, label, marke, hersteller marke, marque, marca, merk, märke, marka, trade mark, house',
   maker: 'maker, manufacturer, hersteller, fabricant, fabricante, produttore, fabrikant, producer',
   styleCode: `style code, style, style no, style number, style id, style ref, model code, model no, model number, modellnummer, modell-nr, modellcode, modell nr, référence modèle, code modèle, código modelo, codice modello, modelcode, family code,
-    product code, base sku, root sku, group id, product id, product group id, handle, model, modell, modèle, modelo, modello`,
+    product code, base sku, root sku, group id, product id, product no, product group id, handle, modellnr, modell nr, modelnummer, réf modèle, stylenumber, styleno, article family, model, modell, modèle, modelo, modello`,
   category:
-    'category, product category, department, kategorie, warengruppe, produktgruppe, catégorie, rayon, categoría, categoria, reparto, categorie, kategoria, section, product type',
+    'category, product category, department, kategorie, warengruppe, produktgruppe, catégorie, rayon, categoría, categoria, reparto, categorie, kategoria, section, product type, subcategory, sub category, division, famille',
   sku: `sku, sku code, variant sku, child sku, seller sku, article no, article number, article code, item no, item number, item code, art no, art nr, artikelnummer, artikelnr, artikel-nr, artnr, art.nr, artno, art.no, artnummer, art.-nr., artikel nr, bestellnummer, référence, réf, ref, référence article,
-    code article, referencia, código, codigo, referencia artículo, codice, codice articolo, riferimento, artikelcode, indeks, stock code, our code, part no, part number, order code, variant code, supplier ref, reference, code`,
-  gtin: 'gtin, ean, ean code, ean13, ean-13, ean 13, barcode, bar code, upc, upc-a, upc code, isbn, gencod, code-barres, code barres, código de barras, codigo de barras, codice a barre, streepjescode, strichcode, kod kreskowy, gtin-13, gtin/ean, ean/upc, ean/gtin',
+    code article, referencia, código, codigo, referencia artículo, codice, codice articolo, riferimento, artikelcode, indeks, stock code, our code, part no, part number, order code, variant code, supplier ref, reference, code,
+    bestell nr, bestellnr, lieferantenartikelnummer, cod articolo, material number, materialnummer, item id, articlenr, cód artículo, código producto, numer artykułu, kod produktu, varenr, varunummer`,
+  gtin: 'gtin, ean, ean code, ean13, ean-13, ean 13, barcode, bar code, upc, upc-a, upc code, isbn, gencod, code-barres, code barres, código de barras, codigo de barras, codice a barre, streepjescode, strichcode, kod kreskowy, gtin-13, gtin/ean, ean/upc, ean/gtin, code ean, codice ean, cod barras, gencode, strekkode',
   price: `price, retail, retail price, sale price incl tax, selling price, unit price, price incl. vat, price inc vat, gross price, shop price, our price, vk, vk-preis, verkaufspreis, preis, bruttopreis, preis brutto, endpreis, prix, prix ttc, prix de vente, precio, pvp, precio de venta,
     prezzo, prezzo al pubblico, prezzo di vendita, prijs, verkoopprijs, pris, hinta, salgspris, utpris, cena, preço, price eur, price gbp, price usd, price (eur), price (gbp), price (usd), price €, price £, amount`,
   listPrice:
-    'list price, rrp, srp, msrp, recommended price, recommended retail price, uvp, uvp brutto, prix conseillé, ppc, prix public, precio recomendado, pvpr, prezzo consigliato, adviesprijs, full price, compare price, was price, catalogue price',
+    'list price, rrp, srp, msrp, recommended price, recommended retail price, uvp, uvp brutto, prix conseillé, ppc, prix public, precio recomendado, pvpr, prezzo consigliato, adviesprijs, pvc, pvc ttc, pvp recomendado, prezzo listino, prezzo di listino, listino, vvp, recommended retail, full price, compare price, was price, catalogue price',
   cost: `cost, cost price, wholesale, wholesale price, trade price, net price, purchase price, buying price, ek, ek-preis, einkaufspreis, nettopreis, ek netto, preis netto, händlerpreis, prix d'achat, prix net, prix ht, pa ht, prix de gros, coste, precio de coste, precio neto,
-    costo, prezzo di acquisto, prezzo netto, inkoopprijs, inkoop, whs, dealer price, unit cost, trade, trade excl vat, whsl, wsp, net`,
-  stock: `stock, stk, qty, quantity, pieces, pcs, units, on hand, in stock, available, availability, inventory, stock level, stock qty, antal, antall, määrä, varasto, sklad, bestand, lagerbestand, menge, stück, anzahl, verfügbar, quantité, qté, disponible, existencias, cantidad, unidades, giacenza, quantità, pezzi, disponibilità, voorraad, aantal, stan, lager`,
-  weight: 'weight, gross weight, net weight, gewicht, poids, peso, massa, weight g, weight kg, waga, vikt, item weight',
+    costo, prezzo di acquisto, prezzo netto, inkoopprijs, inkoop, whs, dealer price, unit cost, trade, trade excl vat, whsl, wsp, net, hek, prix achat, prix achat ht, precio coste, prezzo ingrosso, fob, fob price`,
+  stock: `stock, stk, qty, quantity, pieces, pcs, units, on hand, in stock, available, availability, inventory, stock level, stock qty, antal, antall, määrä, varasto, sklad, bestand, lagerbestand, menge, stück, anzahl, verfügbar, quantité, qté, disponible, existencias, cantidad, unidades, giacenza, quantità, pezzi, disponibilità, voorraad, aantal, stan, lager, lagermenge, lagersaldo, q ta, qta, qoh, soh, ats`,
+  weight:
+    'weight, gross weight, net weight, gewicht, poids, peso, massa, weight g, weight kg, waga, vikt, item weight, nettogewicht, bruttogewicht',
   description:
     'description, long description, product description, beschreibung, langbeschreibung, produktbeschreibung, text, langtext, description longue, descriptif, descripción, descrizione, beschrijving, opis, beskrivning, details',
   shortText:
     'short text, short description, kurztext, kurzbeschreibung, description courte, descripción corta, summary',
   madeIn:
-    'made in, country of origin, origin, country, herkunftsland, ursprungsland, herkunft, pays d’origine, origine, pays, país de origen, país, paese di origine, land van herkomst',
+    'made in, country of origin, origin, country, herkunftsland, ursprungsland, herkunft, pays d’origine, origine, pays, país de origen, país, paese di origine, land van herkomst, coo',
   composition:
-    'composition, materials, fibre content, fabric content, zusammensetzung, materialzusammensetzung, composición, composizione, samenstelling, fabric composition',
+    'composition, materials, fibre content, fabric content, zusammensetzung, materialzusammensetzung, composición, composizione, samenstelling, fabric composition, fabrication, fiber content, material zusammensetzung, material composition',
   care: 'care, care instructions, washing, pflege, pflegehinweise, entretien, cuidados, lavado, cura, wasvoorschrift',
-  wearer: 'for whom, gender, geschlecht, zielgruppe, genre, género, genere, geslacht, sex, target group',
+  wearer:
+    'for whom, gender, geschlecht, zielgruppe, genre, género, genere, geslacht, sex, sexe, target group, age group',
   taxCode:
-    'tax code, customs code, hs code, commodity code, tariff, tariff code, zolltarifnummer, code douanier, código arancelario, codice doganale, hsn, hts',
+    'tax code, customs code, hs code, commodity code, tariff, tariff code, zolltarifnummer, code douanier, código arancelario, codice doganale, code douane, zolltarifnr, intrastat code, hsn, hts',
   mpn: 'mpn, maker part no, manufacturer part number, herstellernummer, hersteller-nr, référence fabricant',
   packageLength: 'pack length, package length, box length, packlänge',
   packageWidth: 'pack width, package width, box width, breite',
@@ -46,7 +49,8 @@ const FIELD_HEADERS: Record<string, string> = {
   highlights: 'highlights, bullet points, bullets, key points, merkmale',
   searchWords:
     'search words, keywords, tags for search, suchbegriffe, mots-clés, palabras clave, parole chiave, zoekwoorden',
-  collections: 'collection, collections, season, saison, kollektion, saisonname, colección, collezione, collectie',
+  collections:
+    'collection, collections, season, saison, kollektion, saisonname, colección, collezione, collectie, temporada, stagione, seizoen',
   tags: 'tags, labels, schlagworte, schlagwörter, étiquettes, etiquetas',
   modelNumber: 'model number of maker',
 };
@@ -54,9 +58,9 @@ const FIELD_HEADERS: Record<string, string> = {
 /** Role → headers of its axis. */
 const ROLE_HEADERS: Record<Role, string> = {
   colour:
-    'colour, color, col, clr, colr, couleurs, colores, colori, kleuren, colours, colors, shade, farve, farge, väri, barva, cor, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colourways, colorways, colour name, color name, colour description, color description, colour desc, color desc, tint, hue',
+    'colour, color, col, clr, colr, couleurs, colores, colori, kleuren, colours, colors, shade, farve, farge, väri, barva, cor, farbe, farben, farbname, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colourways, colorways, colour name, color name, colour description, color description, colour desc, color desc, tint, hue, kleuromschrijving, descrizione colore, färgnamn, swatch',
   size: `size, sizes, sz, størrelse, koko, velikost, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
-    dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter`,
+    dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter, tg, t`,
   length:
     'length, lengths, inseam, leg, leg length, inside leg, back length, länge, schrittlänge, beinlänge, longueur, largo, lunghezza, lengte, sleeve length, leg size, rückenlänge, strap length',
   material:
@@ -79,7 +83,7 @@ const OTHER_HEADERS: readonly (readonly [Meaning, string])[] = [
   ],
   [
     { is: 'parent' },
-    'parent, parent sku, parent code, parent id, parent ref, parent item, parent no, belongs to, of family, master, master sku, master code, main item, hauptartikel, vaterartikel, elternartikel, parent article, article parent, référence parent, sku parent, padre, artículo padre, articolo padre, hoofdartikel, variant of, child of',
+    'parent, parent sku, parent code, parent id, parent ref, parent item, parent no, belongs to, of family, master, master sku, master code, main item, hauptartikel, vaterartikel, elternartikel, parent article, article parent, référence parent, sku parent, padre, artículo padre, articolo padre, hoofdartikel, variant of, child of, hauptartikelnr, hauptartikelnummer, übergeordneter artikel',
   ],
   [
     { is: 'kind' },
@@ -87,7 +91,7 @@ const OTHER_HEADERS: readonly (readonly [Meaning, string])[] = [
   ],
   [
     { is: 'picture' },
-    'picture, pictures, image, images, photo, photos, image url, image link, main image, picture address, bild, bilder, bild-url, foto, fotos, photo url, imagen, imágenes, immagine, immagini, afbeelding, afbeeldingen, zdjęcie, image address, pictures addresses',
+    'picture, pictures, image, images, photo, photos, image url, image link, main image, picture address, bild, bilder, bild-url, foto, fotos, photo url, imagen, imágenes, immagine, immagini, afbeelding, afbeeldingen, zdjęcie, image address, pictures addresses, bildlink, hauptbild, additional image, packshot',
   ],
   [{ is: 'deed' }, 'action, deed, do, delete, aktion, löschen, supprimer'],
   [{ is: 'group' }, 'family key, family id'],
