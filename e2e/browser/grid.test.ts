@@ -279,6 +279,15 @@ describe('a spreadsheet', () => {
     const told = await page.evaluate(() => navigator.clipboard.readText());
     expect(told).toBe('Colour\tSize\tPrice\nSpruce\tS\t200.00\nSpruce\tM\t200.00');
   });
+  it('stays where it is whether one child is chosen or several', async () => {
+    const top = async () => (await test('open-find').boundingBox())!.y;
+    await cell('price', 'Spruce S');
+    await test('chosen').waitFor({ state: 'detached' });
+    const before = await top();
+    await page.keyboard.press('Shift+ArrowDown');
+    await test('chosen').waitFor();
+    expect(await top()).toBe(before);
+  });
   it('finds and replaces in the cells that are shown, as one change', async () => {
     await cell('sku', 'Rust S');
     await test('open-find').click();

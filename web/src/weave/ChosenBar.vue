@@ -128,9 +128,15 @@ function takeOut(): void {
   font-size: 12.5px;
   background: var(--weld-pale);
   padding: 3px 8px;
-  min-height: 31px;
+  /* Its place is kept, both lines of it, so that nothing moves beneath the mouse when something is chosen. */
+  min-height: 52px;
+  align-content: center;
 }
-/* Its place is kept, so that nothing moves beneath the mouse when something is chosen. */
+@media (min-width: 1500px) {
+  .chosen {
+    min-height: 31px;
+  }
+}
 .none {
   background: none;
   padding-left: 0;
