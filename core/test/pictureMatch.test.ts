@@ -175,14 +175,15 @@ describe('a picture goes by its name', () => {
 describe('folders of names in many manners', () => {
   const match = (folder: { path: string }[], goods: { catalogue: typeof catalogue; familyOf: typeof familyOf }) =>
     matchPictures(folder, { registry, catalogue: goods.catalogue, familyOf: goods.familyOf });
-  const seed = Math.floor(Math.random() * 1e6);
+  // Always the same folders: of a few hundred names one more or less that is wrong decides.
+  const seed = 20_261;
   it.each(MANNERS)(`%s: hardly one wrong, hardly one missed (seed ${seed})`, (manner) => {
     const { precision, recall } = scoreOf(manner, [seed, seed + 1, seed + 2], match);
     expect(precision).toBeGreaterThanOrEqual(0.99);
     expect(recall).toBeGreaterThanOrEqual(0.95);
   });
   it.each(HARDER_MANNERS)(`%s: hardly one wrong; what is doubtful is asked (seed ${seed})`, (manner) => {
-    const { precision, recallWithAsked } = scoreOf(manner, [seed, seed + 1, seed + 2], match);
+    const { precision, recallWithAsked } = scoreOf(manner, [seed, seed + 1, seed + 2, seed + 3, seed + 4], match);
     expect(precision).toBeGreaterThanOrEqual(0.98);
     expect(recallWithAsked).toBeGreaterThanOrEqual(0.85);
   });
