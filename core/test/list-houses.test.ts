@@ -127,6 +127,37 @@ describe('columns', () => {
   });
 });
 
+describe('sizes across', () => {
+  const pieces = ({ families, figures }: ListReading) =>
+    families.map(({ key, children }) =>
+      children
+        .map(({ at }, place) => `${Object.values(at).join(' ')}: ${figures.get(key)![place]!.stock ?? 0}`)
+        .join(', '),
+    );
+  it('that the header says anew on the way down are those of the rows below it', () => {
+    const reading = read(
+      'Style;Name;Colour;S;M;RRP\nA1;Hoodie;Navy;3;4;39\nA1;Hoodie;Rust;5;;39\nStyle;Name;Colour;36;37;RRP\nB1;Boots;Navy;1;;89\nB1;Boots;Rust;;2;89',
+    );
+    expect(pieces(reading)).toEqual(['Navy S: 3, Navy M: 4, Rust S: 5', 'Navy 36: 1, Rust 37: 2']);
+    expect(reading.skipped).toEqual([{ row: 4, why: 'header' }]);
+    expect(reading.problems).toEqual([]);
+  });
+  it('may stand in lines of their own below "Size 1, Size 2"', () => {
+    const reading = read(
+      'Name;Size 1;Size 2;Size 3;Price\n;S;M;L;\nHoodie Navy;3;4;;39\nHoodie Rust;3;;5;39\n;36;37;38;\nBoots Navy;1;;2;89\nBoots Rust;1;;;89',
+    );
+    expect(pieces(reading)).toEqual([
+      'S Navy: 3, M Navy: 4, S Rust: 3, L Rust: 5',
+      '36 Navy: 1, 38 Navy: 2, 36 Rust: 1',
+    ]);
+  });
+  it('are no sizes where they are pieces of goods that are named above', () => {
+    expect(pieces(read('Name;Colour;S;M;Price\nHoodie;Navy;3;4;39\n;Rust;36;38;39'))).toEqual([
+      'Navy S: 3, Navy M: 4, Rust S: 36, Rust M: 38',
+    ]);
+  });
+});
+
 describe('words of a name', () => {
   it('are its colour where it says so, up to the next sign', () => {
     expect(

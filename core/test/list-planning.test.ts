@@ -17,7 +17,7 @@ import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 const registry = openRegistry(emptyRegistry());
 const planOf = (text: string): Become[] => {
   const table = tableOf(text);
-  return planList(registry, table, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
+  return planList(registry, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
 };
 const rowsOf = (plans: readonly Become[]): string[] =>
   plans
@@ -80,7 +80,7 @@ describe('rows of a list for one child that is there', () => {
   };
   const plansOf = (text: string) => {
     const table = tableOf(text);
-    return planList(registry, table, readList(registry, table), { columns: {} }, shelves);
+    return planList(registry, readList(registry, table), { columns: {} }, shelves);
   };
 
   it('are one row: of two with one number the second is refused, and changes nothing', () => {
@@ -132,7 +132,7 @@ describe('a family of a list with one number of a family that is there', () => {
       Tide Smock;Navy;T-1;60
       Tide Smock;Sage;T-2;60
       Tide Smock;Rust;T-3;60`);
-    const plans = planList(registry, table, readList(registry, table), { columns: {} }, shelves);
+    const plans = planList(registry, readList(registry, table), { columns: {} }, shelves);
     expect(rowsOf(plans)).toEqual([
       '2 refused The SKU T-1 belongs to Enamel Mug already.',
       '3 newFamily',
@@ -157,7 +157,7 @@ describe('a list that is brought again', () => {
   it.each(SHAPES)('changes nothing and makes no doubles, of the kind "%s"', (shape) => {
     for (const seed of [7101, 7102, 7103]) {
       const { table } = messyList(shape, seed);
-      const plan = (shelves: Shelves) => planList(registry, table, readList(registry, table), { columns: {} }, shelves);
+      const plan = (shelves: Shelves) => planList(registry, readList(registry, table), { columns: {} }, shelves);
       const first = plan(EMPTY_SHELVES);
       const again = plan(shelvesWith(first)).flatMap(({ rows }) => rows);
       const refused = new Set(

@@ -245,7 +245,7 @@ describe('what stands on a channel, as a list', () => {
 describe('a list in the catalogue', () => {
   const plan = (text: string) => {
     const table = tableOf(text);
-    const rows = planList(registry, table, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
+    const rows = planList(registry, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
     return rows.flatMap((one) => one.rows).map(({ row, verdict, child }) => `${row} ${verdict} ${child}`);
   };
 
@@ -257,7 +257,7 @@ describe('a list in the catalogue', () => {
     const table = tableOf(
       ['Parent;Colour;Size;Fits;Volume;Pattern', ...rows.map((row) => row.replace(/^P\d+/, 'P'))].join('\n'),
     );
-    const [plan] = planList(registry, table, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
+    const [plan] = planList(registry, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
     expect(Object.values(plan!.family!.children).filter((child) => child.woven).length).toBe(40);
   });
 
@@ -304,7 +304,7 @@ describe('a list with an axis that the family there has not', () => {
       named: () => family.id,
       load: () => ({ family, stock: {}, around: EMPTY_SHELVES.outside }),
     };
-    return planList(registry, table, readList(registry, table), { columns: {} }, shelves)[0]!;
+    return planList(registry, readList(registry, table), { columns: {} }, shelves)[0]!;
   };
 
   it('brings it, where its rows say what the children there are; they keep their numbers, and the others are new', () => {
@@ -366,7 +366,7 @@ describe('addresses of pictures in a list', () => {
       Fell Cap;Navy;M;https://x.test/all.jpg;https://x.test/navy-1.jpg|https://x.test/navy-2.jpg
       Fell Cap;Rust;S;https://x.test/all.jpg;https://x.test/rust-s.jpg
       Fell Cap;Rust;M;https://x.test/all.jpg;no picture yet`);
-    const [plan] = planList(registry, table, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
+    const [plan] = planList(registry, readList(registry, table), { columns: {} }, EMPTY_SHELVES);
     const family = plan!.family!;
     expect(plan!.pictures.map(({ address, place }) => [address.slice(15), placeLabel(family, place)])).toEqual([
       ['all.jpg', 'the family'],
@@ -422,7 +422,7 @@ describe('any table whatever', () => {
         const lost = filled.filter((row) => !counted.has(row));
         expect(lost).toEqual([]);
         // Planned into an empty catalogue, every row of goods has a verdict, once.
-        const verdicts = planList(registry, rows, reading, { columns: {} }, EMPTY_SHELVES).flatMap((plan) => plan.rows);
+        const verdicts = planList(registry, reading, { columns: {} }, EMPTY_SHELVES).flatMap((plan) => plan.rows);
         const goods = [
           ...reading.families.flatMap(({ children, parentRows }) => [
             ...children.flatMap((one) => one.rows),

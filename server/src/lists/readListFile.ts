@@ -65,7 +65,7 @@ export async function readListFile(
     tellPart(0);
     const reading = readList(registry, table, mapping, order.settlement, (part) => tellPart(part * PART_READ));
     const shelves = openShelves(database, catalogue);
-    const plans = planList(registry, table, reading, mapping, shelves, (done, total) =>
+    const plans = planList(registry, reading, mapping, shelves, (done, total) =>
       tellPart(PART_READ + (done / total) * (1 - PART_READ)),
     );
     const revisionOf = (id: string) => (shelves.keyed(id) === undefined ? null : shelves.load(id).family.revision);
@@ -95,7 +95,7 @@ function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, ki
       ...{ sheets: [...sheets], sheet: order.sheet, rows: table.length, mapping },
       head: table.slice(0, HEAD).map((row) => row.slice(0, 60).map((cell) => cell.slice(0, 120))),
       headerRows: reading.headerRows,
-      columns: reading.columns.map((column) => ({ ...column, cells: someCells(table, reading, column) })),
+      columns: reading.columns.map((column) => ({ ...column, cells: someCells(reading, column) })),
       families: reading.families.length + reading.singles.length,
       counts: countsOf(rows.filter(isCountedOnce())),
       skipped: reading.skipped.slice(0, PROBLEMS_SHOWN),
@@ -114,8 +114,7 @@ function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, ki
 
 /** What stands in a column, the first that differ; lines between the rows are in none but the one that they are called by. */
 function someCells(
-  table: Table,
-  { headerRows, skipped }: ListReading,
+  { table, headerRows, skipped }: ListReading,
   { at, reason }: ListReading['columns'][number],
 ): string[] {
   const out = new Set(skipped.map(({ row }) => row));

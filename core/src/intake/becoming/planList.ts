@@ -5,7 +5,7 @@ import type { Registry } from '../../registry/openRegistry';
 import { refusalText } from '../../words/refusals';
 import type { ListReading } from '../families/readList';
 import type { ListFamily, ListSingle } from '../families/shape';
-import type { ListMapping, Table } from '../table/shape';
+import type { ListMapping } from '../table/shape';
 import { beginFamily } from './beginFamily';
 import { changeFamily } from './changeFamily';
 import { figureColumns } from './figureColumns';
@@ -19,12 +19,12 @@ import type { Become, ListRow } from './shape';
 /** Plans a list. `tell` hears how many of its families are worked out. */
 export function planList(
   registry: Registry,
-  table: Table,
   reading: ListReading,
   mapping: ListMapping,
   shelves: Shelves,
   tell: (done: number, total: number) => void = () => undefined,
 ): Become[] {
+  const { table } = reading;
   const mended = mendedCells(reading);
   const columns = figureColumns(registry, table, reading.columns, mapping);
   const families = [...reading.families, ...reading.singles.map(singleAsFamily)];

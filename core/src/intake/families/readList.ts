@@ -12,6 +12,8 @@ import { NO_SETTLEMENT, settleFamily, settleRows, settleSingle, type ListSettlem
 import type { ListFamily, ListProblem, ListSingle } from './shape';
 
 export interface ListReading {
+  /** The table as it is understood: rows as given, with more columns where sizes across change on the way down. */
+  table: Table;
   columns: ListColumn[];
   /** Rows of the header, from 1. */
   headerRows: number[];
@@ -38,13 +40,14 @@ const PARTS = { rows: 0.2, families: 0.85 };
 /** Reads a list. Nothing is refused as a whole but what has no row of goods: then there are no families, and a problem says why. */
 export function readList(
   registry: Registry,
-  table: Table,
+  given: Table,
   mapping: ListMapping = NO_MAPPING,
   settlement: ListSettlement = NO_SETTLEMENT,
   tell: TellPart = () => undefined,
 ): ListReading {
   const words = { meaningOf: headersOf(registry, mapping), options: openOptionReader(registry) };
-  const found = findTable(table, words, mapping.headerRow);
+  const found = findTable(given, words, mapping.headerRow);
+  const { table } = found;
   const columns = understandColumns(registry, table, found, words, mapping);
   const problems = [...columnProblems(table, found, columns), ...openMarks(table, found.body, columns)];
   const rows = rowItems(table, found, columns, words);
@@ -59,6 +62,7 @@ export function readList(
   const read = readFigures(registry, table, columns, recognised, mapping);
   const sections = new Set(rows.sections);
   return {
+    table,
     columns,
     headerRows: found.headerRows.map((at) => at + 1),
     skipped: found.skipped

@@ -4,10 +4,13 @@ import { tokensOf } from '../options/tokens';
 import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
 import { foldHeader, type HeaderMeaning } from './headerWords';
 import type { Table } from './shape';
+import { spreadSizes } from './sizeSections';
 
 export type SkipReason = 'title' | 'total' | 'note' | 'header' | 'section';
 
 export interface TableFound {
+  /** The table, with a column of its own for each size that stands across. */
+  table: Table;
   /** Places of the header's lines, from 0; none where the list has no header. */
   headerRows: number[];
   /** Both lines of a header together. */
@@ -17,6 +20,8 @@ export interface TableFound {
   /** Places of the rows of goods. */
   body: number[];
   skipped: { at: number; why: SkipReason }[];
+  /** From this column on they are sizes for sure, which rows below the header say. */
+  sizesFrom: number;
 }
 
 /** So far down a header is looked for. */
@@ -28,10 +33,12 @@ interface Words {
 }
 
 /** Finds the table. `headerRow` (from 1) says where its header is, if the seller did. */
-export function findTable(table: Table, words: Words, headerRow?: number): TableFound {
+export function findTable(given: Table, words: Words, headerRow?: number): TableFound {
+  const header = headerRow === undefined ? findHeader(given, words) : headerRow - 1;
+  const headerRows = header === null ? [] : headerLines(given, header, words);
+  const spread = headerRows.length === 0 ? null : spreadSizes(given, headerRows.at(-1)!, words.options);
+  const table = spread?.table ?? given;
   const width = table.slice(0, 2000).reduce((most, row) => Math.max(most, row.length), 0);
-  const header = headerRow === undefined ? findHeader(table, words) : headerRow - 1;
-  const headerRows = header === null ? [] : headerLines(table, header, words);
   const { headers, below } = joined(table, headerRows, width);
   const skipped: TableFound['skipped'] = [];
   const body: number[] = [];
@@ -40,11 +47,11 @@ export function findTable(table: Table, words: Words, headerRow?: number): Table
   for (let at = first; at < table.length; at++) {
     const row = table[at]!;
     if (isEmpty(row)) continue;
-    const why = reasonToSkip(row, headerRows, table);
+    const why = spread?.sections.has(at) ? 'header' : reasonToSkip(row, headerRows, table);
     if (why) skipped.push({ at, why });
     else body.push(at);
   }
-  return { headerRows, headers, below, body, skipped };
+  return { table, headerRows, headers, below, body, skipped, sizesFrom: spread?.from ?? Infinity };
 }
 
 const isEmpty = (row: readonly string[]) => row.every((cell) => cell.trim() === '');

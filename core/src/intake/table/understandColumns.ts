@@ -161,7 +161,7 @@ function sizesAcross(
       at,
       role,
       value: header.replace(/^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s+/i, ''),
-      isWeak: read.isWeak,
+      isWeak: read.isWeak && at < found.sizesFrom,
     });
   });
   close();
