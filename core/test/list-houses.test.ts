@@ -89,6 +89,18 @@ describe('columns', () => {
       ['Rust Tote', [5], [6, 7]],
     ]);
   });
+  it('without names may have their colours in such lines, too', () => {
+    const rows = (goods: string, ...colours: string[]) =>
+      `${goods};;\n${colours.map((colour) => `${colour};;\nS;1;39\nM;2;39`).join('\n')}`;
+    const list = `Size;Qty;Price\n${rows('Elowen Hoodie', 'Navy', 'Rust')}\n${rows('Larkspur Tee', 'White', 'Ink')}`;
+    expect(told(list)).toEqual([
+      'Elowen Hoodie | size: S, M | colour: Navy, Rust',
+      'Larkspur Tee | size: S, M | colour: White, Ink',
+    ]);
+    expect(read(list).skipped.map(({ row, why }) => `${row} ${why}`)).toEqual(
+      [3, 6, 10, 13].map((row) => `${row} section`),
+    );
+  });
   it('of style codes are no names where lines between the rows are, and are where those say kinds of goods', () => {
     const list = (kind: string) => `Style;Colour;Size\n${kind};;\nA1-001;Navy;S\nA1-002;Rust;S\nA1-002;Rust;M`;
     expect(told(list('Elowen Hoodie'))).toEqual(['Elowen Hoodie | colour: Navy, Rust | size: S, M']);

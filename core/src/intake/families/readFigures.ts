@@ -5,7 +5,7 @@ import type { Registry } from '../../registry/openRegistry';
 import { identityOf } from '../../identifiers/sameness';
 import { howWritten } from '../table/howWritten';
 import type { ListColumn, ListMapping, Table } from '../table/shape';
-import { columnOfField } from './rowItems';
+import { columnOfField } from './columnsThat';
 import type { ListChild, ListFamily, ListProblem, Recognised } from './shape';
 
 export interface ChildFigures {
