@@ -101,6 +101,12 @@ describe('columns', () => {
       [3, 6, 10, 13].map((row) => `${row} section`),
     );
   });
+  it('that name no brand leave it to the headings, where the same goods stand below several', () => {
+    const list = (price: number) =>
+      `Name;Colour;Price\nTen Acre;;\nHoodie;Navy;39\nHoodie;Rust;39\nHollis;;\nHoodie;Navy;${price}\nHoodie;Ink;${price}`;
+    expect(told(list(49))).toEqual(['Hoodie | colour: Navy, Rust', 'Hoodie | colour: Navy, Ink']);
+    expect(told(list(39))).toEqual(['Hoodie | colour: Navy, Rust, Ink']);
+  });
   it('of style codes are no names where lines between the rows are, and are where those say kinds of goods', () => {
     const list = (kind: string) => `Style;Colour;Size\n${kind};;\nA1-001;Navy;S\nA1-002;Rust;S\nA1-002;Rust;M`;
     expect(told(list('Elowen Hoodie'))).toEqual(['Elowen Hoodie | colour: Navy, Rust | size: S, M']);

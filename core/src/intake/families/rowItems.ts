@@ -8,6 +8,7 @@ import { carryDown } from './carryDown';
 import { codeKey } from './codeKey';
 import { columnOfField, columnThat } from './columnsThat';
 import { openGiven, type ListWords } from './givenOptions';
+import { keepHeadedApart } from './headedApart';
 import { remembered } from './remembered';
 import type { Item } from './shape';
 
@@ -103,6 +104,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       said: [],
     });
   }
+  keepHeadedApart(result.items, filled.sections, table);
   return result;
 }
 
