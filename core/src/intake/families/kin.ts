@@ -3,6 +3,7 @@ import type { Role } from '../../family/shape';
 import { colourWord, isBeforeColour } from '../options/colourWords';
 import { changesGoods, isBesideGoods, isForWearer, isGoods, isOtherGoods } from '../options/goodsWords';
 import { push, type Cluster } from './clusters';
+import { openJoining, type Joined } from './joining';
 import {
   areSiblings,
   codesSay,
@@ -18,93 +19,62 @@ import {
 import { stemWords } from './nameStems';
 import type { Doubt, Item } from './shape';
 
-export interface Joined {
-  clusters: Cluster[];
-  doubts: Map<Cluster, Doubt[]>;
-}
-
 const LONGEST_FILLER = 3;
 
 /** Joins clusters that are one family. Words that turn out to be options are made spans of the items. */
 export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
-  const joined = new Map<Cluster, Cluster>();
-  const doubts = new Map<Cluster, Doubt[]>();
-  const find = (cluster: Cluster): Cluster => {
-    const to = joined.get(cluster);
-    return to ? find(to) : cluster;
-  };
-  const join = (into: Cluster, from: Cluster) => {
-    const [a, b] = [find(into), find(from)];
-    if (a === b) return;
-    a.items.push(...b.items);
-    a.bonds = [...a.bonds, ...b.bonds.filter((bond) => !a.bonds.some((one) => one.by === bond.by))];
-    joined.set(b, a);
-  };
-  // Rows that name their colours in a column have no words in the place of one.
-  const soft = clusters.filter(({ isGiven, items }) => !isGiven && !items.every(hasGivenColour));
+  const joining = openJoining();
   // A word is made an option once; the groups that most clusters are in say best which word it is.
   const settled = new Set<Cluster>();
-  const groups = [...gapGroups(soft).values()].sort((a, b) => b.length - a.length);
-  const learn = (kin: Kin, role: Role) => {
+  const isFree = ({ cluster }: Kin) => !settled.has(cluster) && joining.find(cluster) === cluster;
+  const settle = (kin: Kin, role: Role) => {
     makeSpans(kin, role);
+    settled.add(kin.cluster);
+    joining.doubt(kin.cluster, unknownWords(kin));
     if (role === 'colour') says.colours.add(kin.filler.join(''));
   };
+  const fit = (kins: readonly Kin[], bases: readonly Cluster[]) => {
+    for (const kin of kins) {
+      const base = bases.find((one) => fitsInto(one, kin, says));
+      if (!base || joining.find(base) === joining.find(kin.cluster)) continue;
+      settle(kin, roleMissing(base, kin.cluster) ?? 'colour');
+      joining.join(base, kin.cluster);
+    }
+  };
   const settleGroup = (group: readonly Kin[]) => {
-    const whole = group.filter(({ filler }) => filler.length === 0);
-    const more = group.filter(({ cluster, filler }) => filler.length > 0 && !settled.has(cluster));
-    const fit = (kins: readonly Kin[], bases: readonly Cluster[]) => {
-      for (const kin of kins) {
-        const base = bases.find((one) => fitsInto(one, kin, says));
-        if (!base || find(base) === find(kin.cluster)) continue;
-        learn(kin, roleMissing(base, kin.cluster) ?? 'colour');
-        settled.add(kin.cluster);
-        note(doubts, kin);
-        join(base, kin.cluster);
-      }
-    };
+    const [more, whole] = [group.filter(hasFiller), group.filter((kin) => !hasFiller(kin))];
     fit(
-      more,
+      more.filter(({ cluster }) => !settled.has(cluster)),
       whole.map(({ cluster }) => cluster),
     );
-    const left = more.filter(({ cluster }) => !joined.has(cluster) && !settled.has(cluster));
+    const left = more.filter(isFree);
     const sure = left.filter((kin) => !kin.isDoubtful || isLearned(kin, says));
-    for (const family of siblings(sure, says, find)) {
-      const role: Role = rolesIn(family[0]!.cluster).has('colour') ? 'other' : 'colour';
-      for (const kin of family) {
-        learn(kin, role);
-        settled.add(kin.cluster);
-        note(doubts, kin);
-      }
-      for (const kin of family.slice(1)) join(family[0]!.cluster, kin.cluster);
+    for (const family of siblings(sure, says, joining.find)) {
+      const [{ cluster: base }] = family as [Kin];
+      const role: Role = rolesIn(base).has('colour') ? 'other' : 'colour';
+      for (const kin of family) settle(kin, role);
+      for (const { cluster } of family) joining.join(base, cluster);
       fit(
-        left.filter(({ isDoubtful, cluster }) => isDoubtful && !settled.has(cluster)),
-        [find(family[0]!.cluster)],
+        left.filter((kin) => kin.isDoubtful && !settled.has(kin.cluster)),
+        [joining.find(base)],
       );
     }
   };
+  // Rows that name their colours in a column have no words in the place of one.
+  const soft = clusters.filter(({ isGiven, items }) => !isGiven && !items.every(hasGivenColour));
+  const groups = [...gapGroups(soft).values()].sort((a, b) => b.length - a.length);
   for (const group of groups) settleGroup(group);
   // What turned out to be a colour in one family is one in another that shows less of it.
-  const isOpen = (kin: Kin) => !settled.has(kin.cluster) && !joined.has(kin.cluster) && isLearned(kin, says);
-  for (const group of groups) if (group.some(isOpen)) settleGroup(group);
-  for (const [cluster, some] of [...doubts]) {
-    const to = find(cluster);
-    if (to === cluster) continue;
-    doubts.set(to, [...(doubts.get(to) ?? []), ...some]);
-    doubts.delete(cluster);
-  }
-  // Values stand as the list has them.
-  for (const cluster of joined.values()) find(cluster).items.sort((a, b) => a.row - b.row);
-  return { clusters: clusters.filter((cluster) => !joined.has(cluster)), doubts };
+  for (const group of groups) if (group.some((kin) => isFree(kin) && isLearned(kin, says))) settleGroup(group);
+  return joining.end(clusters);
 }
 
-function note(doubts: Map<Cluster, Doubt[]>, { cluster, filler }: Kin): void {
-  const rows = cluster.items.map(({ row }): Doubt => ({
-    row,
-    code: 'unknownWord',
-    text: writtenIn(cluster.items[0]!, filler),
-  }));
-  doubts.set(cluster, [...(doubts.get(cluster) ?? []), ...rows]);
-}
+const hasFiller = ({ filler }: Kin): boolean => filler.length > 0;
+
+const unknownWords = ({ cluster, filler }: Kin): Doubt[] => {
+  const text = writtenIn(cluster.items[0]!, filler);
+  return cluster.items.map(({ row }): Doubt => ({ row, code: 'unknownWord', text }));
+};
 
 /** Words as a name writes them. */
 function writtenIn({ name, tokens }: Item, words: readonly string[]): string {
