@@ -237,6 +237,13 @@ describe('words of a name', () => {
     ).families;
     expect(axes).toMatchObject([{ role: 'size', values: sizes.split(', ') }]);
   });
+  it('such as "2.0 M" are letters beside other letters, and metres of rope', () => {
+    expect(told(names('Fell Jacket S', 'Fell Jacket M', 'Fell Jacket 2.0 S', 'Fell Jacket 2.0 M'))).toEqual([
+      'Fell Jacket | size: S, M',
+      'Fell Jacket 2.0 | size: S, M',
+    ]);
+    expect(told(names('Rope 2 m', 'Rope 3 m'))).toEqual(['Rope | length: 2 m, 3 m']);
+  });
   it('such as a season beside a number are no sizes', () => {
     expect(told(names('AW26 Culottes 4 NEW', 'AW26 Culottes 6 NEW', 'AW26 Culottes 8 NEW'))).toEqual([
       'AW26 Culottes NEW | size: 4, 6, 8',

@@ -5,6 +5,8 @@ import { colourWord, isBeforeColour } from '../options/colourWords';
 import { hasLegs, isGoods } from '../options/goodsWords';
 import type { OptionRead } from '../options/readOptions';
 import { stemWords } from './nameStems';
+import { cutSpan } from './cutSpan';
+import { takeLettersForSizes, takeMediumForSize } from './letterSizes';
 import type { Item } from './shape';
 import { putBackNumbers, putBackWordSizes } from './weakSizes';
 
@@ -14,6 +16,7 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   const before = items.reduce((sum, item) => sum + taken(item), 0);
   settleRoles(items);
   takeMediumForSize(items);
+  takeLettersForSizes(items);
   putBackNumbers(items, sizeNumbers);
   putBackWordSizes(items);
   parseCompounds(items);
@@ -69,27 +72,6 @@ function settleRoles(items: readonly Item[]): void {
     });
   });
 }
-
-/** "Shirt Medium Grey" beside "Shirt Large Grey": where other rows have a letter for their size and this one has none, the word is the size. */
-function takeMediumForSize(items: readonly Item[]): void {
-  const hasLetter = ({ spans }: Item) =>
-    spans.some(({ key, roles }) => roles[0] === 'size' && key.startsWith('letter'));
-  const isMedium = (item: Item, { roles, from, to }: OptionRead) =>
-    roles[0] === 'colour' && to - from > 1 && item.tokens[from]!.text === 'medium';
-  if (!items.some((item) => !hasSize(item) && item.spans.some((span) => isMedium(item, span)))) return;
-  if (!items.some(hasLetter)) return;
-  for (const item of items)
-    if (!hasSize(item))
-      item.spans = item.spans.flatMap((span) =>
-        isMedium(item, span)
-          ? [
-              { from: span.from, to: span.from + 1, roles: ['size'], key: 'letter0', label: 'M', isWeak: false },
-              cutTo(item, span, span.from + 1, span.to),
-            ]
-          : [span],
-      );
-}
-const hasSize = ({ spans }: Item): boolean => spans.some(({ roles }) => roles[0] === 'size');
 
 /** Whether an option stands before the last word of the name. */
 const leads = (item: Item, { from }: OptionRead): boolean => from < (stemWords(item).at(-1)?.at ?? 0);
@@ -160,9 +142,9 @@ function parseCompounds(items: readonly Item[]): void {
     item.spans = item.spans.map((span) => {
       if (!isCompound(item, span)) return span;
       const words = parts(item, span);
-      if (isName(rests.first, words[0]!.text)) return cutTo(item, span, item.tokens.indexOf(words[1]!), span.to);
+      if (isName(rests.first, words[0]!.text)) return cutSpan(item, span, item.tokens.indexOf(words[1]!), span.to);
       if (isName(rests.last, words.at(-1)!.text))
-        return cutTo(item, span, span.from, item.tokens.indexOf(words.at(-1)!));
+        return cutSpan(item, span, span.from, item.tokens.indexOf(words.at(-1)!));
       return span;
     });
 }
@@ -170,10 +152,6 @@ function add(map: Map<string, Set<string>>, key: string, one: string): void {
   const set = map.get(key);
   if (set) set.add(one);
   else map.set(key, new Set([one]));
-}
-function cutTo(item: Item, span: OptionRead, from: number, to: number): OptionRead {
-  const words = item.tokens.slice(from, to).filter((token) => token.kind !== 'sign');
-  return { ...span, from, to, key: words.map((token) => token.text).join(''), label: undefined };
 }
 
 /** A name has one option of a role: the one that differs most over the family, the last where they differ alike. */

@@ -1,0 +1,41 @@
+/** Letter sizes that read as something else: "Medium Grey" as a shade, "2.0 M" as metres. The other rows of the family tell. */
+import type { OptionRead } from '../options/readOptions';
+import { cutSpan } from './cutSpan';
+import type { Item } from './shape';
+
+/** "Shirt Medium Grey" beside "Shirt Large Grey": where other rows have a letter for their size and this one has none, the word is the size. */
+export function takeMediumForSize(items: readonly Item[]): void {
+  const hasLetter = ({ spans }: Item) =>
+    spans.some(({ key, roles }) => roles[0] === 'size' && key.startsWith('letter'));
+  const isMedium = (item: Item, { roles, from, to }: OptionRead) =>
+    roles[0] === 'colour' && to - from > 1 && item.tokens[from]!.text === 'medium';
+  if (!items.some((item) => !hasSize(item) && item.spans.some((span) => isMedium(item, span)))) return;
+  if (!items.some(hasLetter)) return;
+  for (const item of items)
+    if (!hasSize(item))
+      item.spans = item.spans.flatMap((span) =>
+        isMedium(item, span)
+          ? [
+              { from: span.from, to: span.from + 1, roles: ['size'], key: 'letter0', label: 'M', isWeak: false },
+              cutSpan(item, span, span.from + 1, span.to),
+            ]
+          : [span],
+      );
+}
+/** "Jacket 2.0 M" beside "Jacket S" is in M, and no two metres of jacket. */
+export function takeLettersForSizes(items: readonly Item[]): void {
+  const letterIn = (item: Item, { roles, from, to }: OptionRead): 'M' | 'L' | null => {
+    const last = item.tokens[to - 1]!;
+    const isMeasure = (roles[0] === 'length' || roles[0] === 'volume') && to - from === 2 && !last.glued;
+    return isMeasure && (last.text === 'm' || last.text === 'l') ? (last.text === 'm' ? 'M' : 'L') : null;
+  };
+  if (!items.some((item) => item.spans.some((span) => letterIn(item, span)))) return;
+  if (!items.some(({ spans }) => spans.some(({ key }) => key.startsWith('letter')))) return;
+  for (const item of items)
+    item.spans = item.spans.map((span): OptionRead => {
+      const label = letterIn(item, span);
+      const key = label === 'M' ? 'letter0' : 'letter1';
+      return label ? { from: span.to - 1, to: span.to, roles: ['size'], key, label, isWeak: false } : span;
+    });
+}
+const hasSize = ({ spans }: Item): boolean => spans.some(({ roles }) => roles[0] === 'size');
