@@ -244,6 +244,14 @@ describe('words of a name', () => {
     ]);
     expect(told(names('Rope 2 m', 'Rope 3 m'))).toEqual(['Rope | length: 2 m, 3 m']);
   });
+  it('may be thousands, which is a text and no name that differs by one', () => {
+    const text = Array<string>(3000).fill('Old Barn').join(' ');
+    const { families, singles } = read(
+      names(text, `${text} Navy`, 'Tee Navy', 'Tee Rust', `Size: ${'size: '.repeat(3000)}`),
+    );
+    expect(families.map(({ name }) => name)).toContain('Tee');
+    expect(families.length + singles.length).toBeGreaterThan(1);
+  });
   it('such as a season beside a number are no sizes', () => {
     expect(told(names('AW26 Culottes 4 NEW', 'AW26 Culottes 6 NEW', 'AW26 Culottes 8 NEW'))).toEqual([
       'AW26 Culottes NEW | size: 4, 6, 8',

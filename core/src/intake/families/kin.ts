@@ -20,6 +20,8 @@ import { stemWords } from './nameStems';
 import type { Doubt, Item } from './shape';
 
 const LONGEST_FILLER = 3;
+/** What has more words is a text, and no name that differs by one. */
+const LONGEST_NAME = 60;
 
 /** Joins clusters that are one family. Words that turn out to be options are made spans of the items. */
 export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
@@ -61,7 +63,9 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
     }
   };
   // Rows that name their colours in a column have no words in the place of one.
-  const soft = clusters.filter(({ isGiven, items }) => !isGiven && !items.every(hasGivenColour));
+  const soft = clusters.filter(
+    ({ isGiven, items, words }) => !isGiven && words.length <= LONGEST_NAME && !items.every(hasGivenColour),
+  );
   const groups = [...gapGroups(soft).values()].sort((a, b) => b.length - a.length);
   for (const group of groups) settleGroup(group);
   // What turned out to be a colour in one family is one in another that shows less of it.

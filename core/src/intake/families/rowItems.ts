@@ -32,6 +32,9 @@ export interface RowItems {
 /** What a column of deeds says where a child is to go. */
 const DELETES = /^(?:delete|del|remove|löschen|loeschen|supprimer|eliminar|elimina|verwijderen)$/i;
 
+/** So many signs of a name are read; no field takes more. */
+const LONGEST_NAME = 1000;
+
 /** Makes items of the rows of a table. */
 export function rowItems(table: Table, found: TableFound, columns: readonly ListColumn[], words: ListWords): RowItems {
   const single = found.skipped.filter((one) => one.why === 'section').map((one) => one.at);
@@ -58,7 +61,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   const ownCodes = new Set(at.parent && at.kind ? filled.rows.map(({ cells }) => codeKey(text(cells, at.sku))) : []);
   const givenOf = openGiven(columns, words);
   const brandKeyOf = remembered(compact);
-  const tokensIn = remembered(tokensOf);
+  const tokensIn = remembered((name) => tokensOf(name.slice(0, LONGEST_NAME)));
   const priceIn = remembered(roughly);
   for (const { place, cells, block, isHead } of filled.rows) {
     const row = place + 1;

@@ -49,14 +49,19 @@ interface Lexicon {
 /** So many words and texts are remembered. */
 const LONGEST_KEPT = 50_000;
 
+/** Names and cells are read so far: what is longer is a text. */
+const LONGEST_READ = 200;
+
 /** Makes a reader; what it has read is remembered, since lists say the same a thousand times. */
 export function openOptionReader(registry: Registry): OptionReader {
   const lexicon: Lexicon = { phrases: phrasesOf(registry), known: new Map() };
   const known = new Map<string, OptionRead | null>();
-  const read = (tokens: readonly Token[]) => readAll(lexicon, tokens);
+  const read = (tokens: readonly Token[]) =>
+    readAll(lexicon, tokens.length > LONGEST_READ ? tokens.slice(0, LONGEST_READ) : tokens);
   return {
     read,
     whole(tokens) {
+      if (tokens.length > LONGEST_READ) return null;
       const said = tokens.map((token) => token.text).join(' ');
       let found = known.get(said);
       if (found === undefined) {
@@ -166,10 +171,14 @@ function mayBegin({ phrases, known }: Lexicon, word: string): boolean {
 }
 
 function readAt(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionRead | null {
+  const said = BEFORE_COLOUR_NAMES.has(tokens[at]!.text) ? readSaidColour(lexicon, tokens, at) : null;
+  return said ?? readKnown(lexicon, tokens, at);
+}
+
+/** An option by what it is, whatever announces it. */
+function readKnown(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionRead | null {
   const { kind, text } = tokens[at]!;
   if (kind === 'sign') return null;
-  const said = BEFORE_COLOUR_NAMES.has(text) ? readSaidColour(lexicon, tokens, at) : null;
-  if (said) return said;
   if (kind === 'word' && !mayBegin(lexicon, text)) return null;
   const phrase = kind === 'word' ? phraseAt(lexicon.phrases, tokens, at) : null;
   const colour = kind === 'word' ? colourAt(tokens, at) : null;
@@ -202,12 +211,12 @@ function readSaidColour(lexicon: Lexicon, tokens: readonly Token[], at: number):
   const from = isNamed ? at + 2 : at + 1;
   let to = from;
   while (tokens[to]?.kind === 'word' && !announcesSize(tokens, to) && !isSign(to)) {
-    const option = readAt(lexicon, tokens, to);
+    const option = readKnown(lexicon, tokens, to);
     if (option && option.roles[0] !== 'colour') break;
     to = option?.to ?? to + 1;
   }
   if (to === from) return null;
-  const known = readAt(lexicon, tokens, from);
+  const known = readKnown(lexicon, tokens, from);
   const isWhole = known?.to === to;
   return {
     ...{ from: at, to, roles: ['colour'], isWeak: false },

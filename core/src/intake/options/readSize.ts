@@ -164,7 +164,9 @@ export const announcesSize = (tokens: readonly Token[], at: number): boolean =>
 function readAfterName(tokens: readonly Token[], at: number): SizeRead | null {
   let next = at + 1;
   while (tokens[next] && [':', '.', '=', '-'].includes(tokens[next]!.text) && next < at + 3) next += 1;
-  const read = readSize(tokens, next);
+  // "Size: size: size:" announces nothing.
+  const isAgain = tokens[next] !== undefined && announcesSize(tokens, next);
+  const read = isAgain ? null : readSize(tokens, next);
   if (read && read.role !== 'pack') return { ...read, role: 'size', isWeak: false };
   // "Size J": rings, and whatever else is counted by letters.
   const letter = tokens[next];
