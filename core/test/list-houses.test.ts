@@ -1,6 +1,14 @@
 /** Lists as houses keep them: numbers in names, half-filled columns, lines between rows, options in SKUs alone. What they mean is common practice. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, openRegistry, readList, type ListReading } from '../src/index';
+import {
+  emptyRegistry,
+  NO_MAPPING,
+  NO_SETTLEMENT,
+  openRegistry,
+  readList,
+  type ListReading,
+  type ListSettlement,
+} from '../src/index';
 import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { tableOf } from './shelves';
@@ -88,6 +96,24 @@ describe('columns', () => {
       ['Elowen Hoodie', [2], [3, 4]],
       ['Rust Tote', [5], [6, 7]],
     ]);
+  });
+  it('without names keep their lines with what the seller makes of the rows below', () => {
+    const list =
+      'Colour;Size;Qty\nElowen Hoodie;;\nNavy;S;1\nNavy;M;1\nRust;S;1\nRust;M;1\nRust Tote;;\nInk;;2\nOat;;2';
+    const settled = (settlement: Partial<ListSettlement>) => {
+      const { families, singles } = readList(registry, tableOf(list), NO_MAPPING, { ...NO_SETTLEMENT, ...settlement });
+      return {
+        families: families.map(({ name, parentRows }) => [name, ...parentRows]),
+        singles: singles.map(({ rows }) => rows),
+      };
+    };
+    // Parted by colour, the line goes with the first of the two; left out, it goes with its rows.
+    expect(settled({ groups: { 3: 'a', 4: 'a', 5: 'b', 6: 'b' } })).toEqual({
+      families: [['Elowen Hoodie', 2], ['Elowen Hoodie'], ['Rust Tote', 7]],
+      singles: [],
+    });
+    expect(settled({ leftOut: [3, 4, 5, 6] })).toEqual({ families: [['Rust Tote', 7]], singles: [] });
+    expect(settled({ leftOut: [3, 7] }).families).toEqual([['Elowen Hoodie', 2], ['Rust Tote']]);
   });
   it('without names may have their colours in such lines, too', () => {
     const rows = (goods: string, ...colours: string[]) =>

@@ -8,7 +8,14 @@ import { understandColumns } from '../table/understandColumns';
 import { readFigures, type ChildFigures, type Mended } from './readFigures';
 import { recogniseFamilies } from './recogniseFamilies';
 import { rowItems, type Deletion } from './rowItems';
-import { NO_SETTLEMENT, settleFamily, settleRows, settleSingle, type ListSettlement } from './settlement';
+import {
+  NO_SETTLEMENT,
+  settleFamily,
+  settleParents,
+  settleRows,
+  settleSingle,
+  type ListSettlement,
+} from './settlement';
 import type { ListFamily, ListProblem, ListSingle } from './shape';
 
 export interface ListReading {
@@ -53,7 +60,11 @@ export function readList(
   const rows = rowItems(table, found, columns, words);
   tell(PARTS.rows);
   const spare = columns.filter(({ meaning, header }) => meaning.is === 'ignored' && header !== '');
-  const settled = { ...rows, items: settleRows(rows.items, settlement) };
+  const settled = {
+    ...rows,
+    items: settleRows(rows.items, settlement),
+    parents: settleParents(rows.parents, rows.items, settlement),
+  };
   const recognised = recogniseFamilies(registry, words.options, settled, spare, (part) =>
     tell(PARTS.rows + part * (PARTS.families - PARTS.rows)),
   );

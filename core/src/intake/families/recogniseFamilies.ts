@@ -99,7 +99,8 @@ function openParents(parents: RowItems['parents']) {
   const taken = new Set<RowItems['parents'][number]>();
   const parentsOf = ({ items }: Cluster) => {
     const found = new Set<RowItems['parents'][number]>();
-    for (const { belongs, block, style } of items) {
+    for (const item of items) {
+      const { belongs, block, style } = item.before ?? item;
       for (const ref of [belongs, style])
         for (const parent of byRef.get(codeKey(ref)) ?? []) if (ref !== '') found.add(parent);
       for (const parent of block === null ? [] : (byBlock.get(block) ?? [])) found.add(parent);

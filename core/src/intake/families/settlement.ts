@@ -1,6 +1,8 @@
 /** What the seller said of the families of a list: rows put together or parted, names, axes, rows left out. */
 import { z } from 'zod';
 import { RoleSchema } from '../../family/shape';
+import { codeKey } from './codeKey';
+import type { RowItems } from './rowItems';
 import type { Item, ListFamily, ListSingle } from './shape';
 
 const Row = z.string().regex(/^\d{1,7}$/);
@@ -32,9 +34,29 @@ export function settleRows(items: readonly Item[], { groups, leftOut }: ListSett
     .filter(({ row }) => !out.has(row))
     .map((item) => {
       const group = groups[item.row];
-      return group === undefined ? item : { ...item, belongs: BY_SELLER + group, style: '', block: null };
+      if (group === undefined) return item;
+      const { belongs, style, block } = item;
+      return { ...item, belongs: BY_SELLER + group, style: '', block: null, before: { belongs, style, block } };
     });
 }
+
+/** Parents that stay: those that the seller left out are gone, and those all of whose rows are. */
+export function settleParents(
+  parents: RowItems['parents'],
+  items: readonly Item[],
+  { leftOut }: ListSettlement,
+): RowItems['parents'] {
+  const out = new Set(leftOut);
+  if (out.size === 0) return parents;
+  const ties = ({ belongs, style, block }: Item) => [codeKey(belongs), codeKey(style), blockKey(block)];
+  const staying = new Set(items.filter(({ row }) => !out.has(row)).flatMap(ties));
+  const gone = new Set(items.filter(({ row }) => out.has(row)).flatMap(ties));
+  return parents.filter(({ row, refs, block }) => {
+    const own = [...refs, blockKey(block)].filter((tie) => tie !== '');
+    return !out.has(row) && (own.some((tie) => staying.has(tie)) || !own.some((tie) => gone.has(tie)));
+  });
+}
+const blockKey = (block: number | null) => (block === null ? '' : `block ${block}`);
 
 /** What is sold singly, as the seller calls it: it is known by its first row, as families are. */
 export const settleSingle = (single: ListSingle, { names }: ListSettlement): ListSingle => ({

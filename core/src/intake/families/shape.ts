@@ -42,6 +42,8 @@ export interface Item {
   belongs: string;
   /** The block of rows below one name. */
   block: number | null;
+  /** What held it to others before the seller put it elsewhere: its parent goes with it. */
+  before?: { belongs: string; style: string; block: number | null };
   /** Its SKU. */
   ownCode: string;
   /** Its price, roughly, for comparing; none where it has none. */
