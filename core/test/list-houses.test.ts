@@ -50,6 +50,11 @@ describe('numbers and codes', () => {
       told(names(...rows.map((row, at) => `[5806${at}-00] ${row}`))),
     );
   });
+  it('are all that is taken out of the name of goods sold singly', () => {
+    const rows = ['Tarn Cap Navy;Navy', 'Fell Hat Rust;Rust', 'Cove Bag Ink;Ink'];
+    const { singles } = read(`Name;Colour;Price\n${rows.map((row) => `${row};9`).join('\n')}`);
+    expect(singles.map(({ name }) => name)).toEqual(['Tarn Cap Navy', 'Fell Hat Rust', 'Cove Bag Ink']);
+  });
   it('of posters are sizes, though each stands there once', () => {
     expect(
       told(names(...['50x70', '70x100', '100x140', '30x40', '21x30', '13x18'].map((size) => `Poster ${size}`))),

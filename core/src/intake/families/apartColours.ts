@@ -1,33 +1,26 @@
 /** Colours that have more words than the trade knows, where signs set them apart from the name: "Soy candle – White tea / 200 ml". */
+import { besideColour } from '../options/besideColour';
+import { colourKey } from '../options/colourWords';
 import type { OptionRead } from '../options/readOptions';
 import { changesGoods, isBesideGoods, isGoods, isScented } from '../options/goodsWords';
 import { LINKS } from '../options/links';
-import type { Token } from '../options/tokens';
+import { setsApart, type Token } from '../options/tokens';
 
 /** Takes the unknown words beside a colour into it, where a sign parts them from goods before, and nothing there is goods again. */
 export function widenApart(spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
-  const first = tokens.findIndex((token, at) => at > 0 && parts(token));
+  const first = tokens.findIndex((token, at) => at > 0 && setsApart(token));
   if (first < 0 || !tokens.slice(0, first).some(({ text }) => isGoods(text) || isBesideGoods(text) || isScented(text)))
     return [...spans];
   return spans.map((span) => {
     if (span.roles[0] !== 'colour' || span.from < first) return span;
-    const isFree = (at: number) =>
-      isUnknown(tokens[at]!) && !spans.some((one) => one !== span && at >= one.from && at < one.to);
-    let { from, to } = span;
-    while (isFree(from - 1)) from -= 1;
-    while (to < tokens.length && isFree(to)) to += 1;
+    const { from, to } = besideColour(span, spans, tokens, isUnknown);
     if (from === span.from && to === span.to) return span;
     // A part that goes on with other words of the name is none of options alone.
     if (!endsPart(tokens[from - 1], spans, from - 1) || !endsPart(tokens[to], spans, to)) return span;
-    const key = tokens
-      .slice(from, to)
-      .map(({ text }) => text)
-      .join('');
-    return { from, to, key, roles: ['colour'], isWeak: false };
+    return { from, to, key: colourKey(tokens.slice(from, to)), roles: ['colour'], isWeak: false };
   });
 }
 
-const parts = ({ kind, glued, text }: Token): boolean => kind === 'sign' && (!glued || '([|,;:'.includes(text));
 const isUnknown = ({ kind, text }: Token): boolean => kind === 'word' && !changesGoods(text) && !LINKS.has(text);
 const endsPart = (token: Token | undefined, spans: readonly OptionRead[], at: number): boolean =>
   !token || token.kind === 'sign' || spans.some(({ from, to }) => at >= from && at < to);

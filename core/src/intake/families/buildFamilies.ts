@@ -66,7 +66,8 @@ function single(items: readonly Item[], { parents }: Pick<Around, 'parents'>, si
   const [first] = items as [Item];
   const rows = [...new Set([...items, ...parents].map(({ row }) => row))];
   // What it is of a kind stays in its name; only its number is taken out.
-  const name = first.said.length > 0 ? cleanName({ ...first, spans: [] }) : first.name;
+  const said = first.said.filter(({ isCode }) => isCode);
+  const name = said.length > 0 ? cleanName({ ...first, spans: [], said }) : first.name;
   singles.push({ rows, name: name || first.style || first.ownCode, brand: first.brand });
 }
 

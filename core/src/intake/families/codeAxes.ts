@@ -3,6 +3,7 @@ import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { ROLE_LABELS } from '../../registry/roles';
 import { areSizes } from '../../size/sortSizes';
+import { inFull } from '../options/colourWords';
 import type { OptionReader } from '../options/readOptions';
 import { readSize } from '../options/readSize';
 import { tokensOf } from '../options/tokens';
@@ -10,50 +11,20 @@ import type { Said } from './values';
 import { areSizeNumbers } from './weakSizes';
 import { crossingOf, type Strand, type WovenAxis } from './weaves';
 
-/** Codes of colours, common practice. */
+/** Codes of colours in SKUs alone, beside the words that suppliers shorten everywhere; common practice. */
 const COLOUR_CODES: Record<string, string> = {
+  ...{ BK: 'Black', WH: 'White', NAV: 'Navy', GRE: 'Grey', YEL: 'Yellow', ORG: 'Orange', ORA: 'Orange', BRO: 'Brown' },
   ...{
-    BLK: 'Black',
-    BK: 'Black',
-    WHT: 'White',
-    WH: 'White',
-    NVY: 'Navy',
-    NAV: 'Navy',
-    GRY: 'Grey',
-    GRE: 'Grey',
-    RED: 'Red',
-    BLU: 'Blue',
-    GRN: 'Green',
-  },
-  ...{
-    YEL: 'Yellow',
-    ORG: 'Orange',
-    ORA: 'Orange',
-    BRN: 'Brown',
-    BRO: 'Brown',
-    BGE: 'Beige',
     BEI: 'Beige',
-    PNK: 'Pink',
     PUR: 'Purple',
-    TAN: 'Tan',
-    OLV: 'Olive',
     OLI: 'Olive',
-  },
-  ...{
     KHA: 'Khaki',
-    CHR: 'Charcoal',
     CHA: 'Charcoal',
     RST: 'Rust',
     RUS: 'Rust',
     BUR: 'Burgundy',
-    CRM: 'Cream',
-    TEL: 'Teal',
-    TEA: 'Teal',
-    IVO: 'Ivory',
-    MUS: 'Mustard',
-    SND: 'Sand',
-    SAN: 'Sand',
   },
+  ...{ CRM: 'Cream', TEL: 'Teal', TEA: 'Teal', IVO: 'Ivory', MUS: 'Mustard', SND: 'Sand', SAN: 'Sand' },
 };
 
 /** How SKUs are put together: at any sign, or at one alone, since "5.5", "0-3M" and "28/30" have signs of their own. */
@@ -126,7 +97,10 @@ function meaningOf(
 ): { role: Role; isRead: boolean } {
   const codes = [...new Set(all)];
   const isFree = (role: Role) => !axes.some((axis) => axis.role === role);
-  const isSize = (code: string) => readSize(tokensOf(code), 0)?.to === tokensOf(code).length;
+  const isSize = (code: string) => {
+    const tokens = tokensOf(code);
+    return readSize(tokens, 0)?.to === tokens.length;
+  };
   const areNumbers = codes.every((code) => /^\d{3,}$/.test(code));
   if (isFree('size')) {
     if (areNumbers && areSizeNumbers(codes.map(Number))) return { role: 'size', isRead: true };
@@ -148,7 +122,8 @@ function valueOf(code: string, role: Role, options: OptionReader): Said {
 
 /** The colour that a code says: "NVY", "ROYALBLUE"; null where it says none that is known. */
 function colourOf(code: string, options: OptionReader): string | null {
-  const known = COLOUR_CODES[code];
+  const short = inFull(code.toLowerCase());
+  const known = COLOUR_CODES[code] ?? (short === code.toLowerCase() ? undefined : capital(short));
   if (known) return known;
   if (!/^\p{L}{3,}$/u.test(code)) return null;
   const ends = Array.from({ length: code.length - 4 }, (_, at) => code.length - 2 - at);
@@ -157,5 +132,6 @@ function colourOf(code: string, options: OptionReader): string | null {
     const roles = options.whole(tokensOf(some.join(' ')))?.roles;
     return roles?.includes('colour') && (some.length === 1 || some.every((word) => word.length > 2));
   });
-  return said ? said.map((word) => word.charAt(0) + word.slice(1).toLowerCase()).join(' ') : null;
+  return said ? said.map(capital).join(' ') : null;
 }
+const capital = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1).toLowerCase();

@@ -1,4 +1,5 @@
 /** What SKUs and style codes have in common: their first parts, where those tell families apart. */
+import { remembered } from './remembered';
 import type { Item } from './shape';
 
 export interface CodeHeads {
@@ -31,10 +32,11 @@ export function openCodeHeads(groups: readonly (readonly Item[])[], codeOf: (ite
     }
   }
   const best = new Map([...depths].map(([length, counts]) => [length, bestDepth(counts)]));
-  const headOf = (item: Item): string => {
-    const parts = partsOf(codeOf(item));
+  const headIn = remembered((code) => {
+    const parts = partsOf(code);
     return parts.slice(0, best.get(parts.length) ?? 0).join('-');
-  };
+  });
+  const headOf = (item: Item): string => headIn(codeOf(item));
   // What most families begin with alike is a house's sign, and tells nothing.
   const heads = new Set(groups.flatMap((items) => headOf(items[0]!) || []));
   return heads.size * FAMILIES_TO_A_HEAD < groups.length ? { headOf: () => '' } : { headOf };

@@ -3,7 +3,8 @@ import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { ROLE_LABELS } from '../../registry/roles';
 import { asOneColour } from '../options/asOneColour';
-import type { OptionRead, OptionReader } from '../options/readOptions';
+import { besideColour } from '../options/besideColour';
+import type { OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
 import { namedOptions, numberLook } from '../table/cells';
 import { isGenericOption, type HeaderMeaning } from '../table/headerWords';
@@ -30,7 +31,9 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
     const alone = asOneColour(options.read(tokens));
     // "Seaweed & Juniper": a cell that says a colour and no other option is that colour as a whole.
     if (alone.length > 0 && alone.every(({ roles }) => roles[0] === 'colour')) return [plainly('colour', text.trim())];
-    const found = alone.map((one) => (one.roles[0] === 'colour' ? withBeside(one, alone, tokens) : one));
+    const found = alone.map((one) =>
+      one.roles[0] === 'colour' ? { ...one, ...besideColour(one, alone, tokens, isWord) } : one,
+    );
     const given = found.map((one) =>
       plainly(one.roles[0]!, text.slice(tokens[one.from]!.from, tokens[one.to - 1]!.to)),
     );
@@ -89,16 +92,6 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
 const OPTIONS = new Set<Meaning['is']>(['option', 'options', 'optionValue']);
 
 const isWord = ({ kind, text }: Token): boolean => kind === 'word' && !LINKS.has(text);
-
-/** "Blu notte": in a cell of options the words right beside a colour are of it. */
-function withBeside(colour: OptionRead, all: readonly OptionRead[], tokens: readonly Token[]): OptionRead {
-  let { from, to } = colour;
-  const isFree = (at: number) =>
-    isWord(tokens[at]!) && !all.some((one) => one !== colour && at >= one.from && at < one.to);
-  while (from > 0 && isFree(from - 1)) from -= 1;
-  while (to < tokens.length && isFree(to)) to += 1;
-  return { ...colour, from, to };
-}
 
 const plainly = (role: Role, text: string): GivenOption => ({ axis: role, role, label: ROLE_LABELS[role], text });
 

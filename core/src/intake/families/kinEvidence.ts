@@ -162,8 +162,9 @@ export function codesSay(
 ): Evidence {
   const styles = new Set(clusters.flatMap(({ items }) => items.map((item) => codeKey(item.style))));
   if (!styles.has('')) {
+    if (styles.size === 1) return 'for';
     const bare = new Set(clusters.flatMap(({ items }) => items.map((item) => styleHeads.headOf(item))));
-    if (styles.size === 1 || (bare.size === 1 && !bare.has(''))) return 'for';
+    if (bare.size === 1 && !bare.has('')) return 'for';
     if (!kins.some(({ filler, cluster }) => cluster.items.some((item) => endsInCode(item.style, filler))))
       return 'against';
   }

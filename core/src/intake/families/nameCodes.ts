@@ -31,7 +31,7 @@ export function cutCodes(items: readonly Item[], options: OptionReader): void {
         (token) => token.to > found.index && !/^\s*$/.test(item.name.slice(found.index, token.to)),
       );
       const last = item.tokens.findLastIndex((token) => token.from < found.index + found[0].length);
-      item.said.push({ from, to: last + 1 });
+      item.said.push({ from, to: last + 1, isCode: true });
     }
   }
 }

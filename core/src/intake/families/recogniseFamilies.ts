@@ -1,14 +1,14 @@
 /** Which rows of a list are one family: by what the list says, by codes, by names without their options, by words in the place of an option. */
 import type { Registry } from '../../registry/openRegistry';
 import type { OptionReader } from '../options/readOptions';
-import { codeKey } from './codeKey';
 import { buildFamilies } from './buildFamilies';
 import { joinByStyle } from './byStyle';
-import { clusterRows, type Cluster } from './clusters';
+import { clusterRows, push, type Cluster } from './clusters';
 import { openCodeHeads } from './codeHeads';
 import { joinKin } from './kin';
 import { settleListed } from './listedValues';
 import { readNames } from './nameStems';
+import { tiesOfParent, tiesOfRow } from './parentTies';
 import type { RowItems } from './rowItems';
 import { settleGiven } from './settleGiven';
 import type { Item, Recognised } from './shape';
@@ -90,21 +90,13 @@ function nameByCodes(items: readonly Item[]): void {
 
 /** The parents' rows of a cluster: those its rows refer to, or whose block they stand in. */
 function openParents(parents: RowItems['parents']) {
-  const byRef = new Map<string, RowItems['parents']>();
-  const byBlock = new Map<number, RowItems['parents']>();
-  for (const parent of parents) {
-    for (const ref of parent.refs) byRef.set(ref, [...(byRef.get(ref) ?? []), parent]);
-    if (parent.block !== null) byBlock.set(parent.block, [...(byBlock.get(parent.block) ?? []), parent]);
-  }
+  const byTie = new Map<string, RowItems['parents']>();
+  for (const parent of parents) for (const tie of tiesOfParent(parent)) push(byTie, tie, parent);
   const taken = new Set<RowItems['parents'][number]>();
   const parentsOf = ({ items }: Cluster) => {
     const found = new Set<RowItems['parents'][number]>();
-    for (const item of items) {
-      const { belongs, block, style } = item.before ?? item;
-      for (const ref of [belongs, style])
-        for (const parent of byRef.get(codeKey(ref)) ?? []) if (ref !== '') found.add(parent);
-      for (const parent of block === null ? [] : (byBlock.get(block) ?? [])) found.add(parent);
-    }
+    for (const item of items)
+      for (const tie of tiesOfRow(item.before ?? item)) for (const parent of byTie.get(tie) ?? []) found.add(parent);
     // Each is the parent of one family.
     const mine = [...found].filter((parent) => !taken.has(parent));
     for (const parent of mine) taken.add(parent);

@@ -32,7 +32,7 @@ export interface RowItems {
 /** What a column of deeds says where a child is to go. */
 const DELETES = /^(?:delete|del|remove|löschen|loeschen|supprimer|eliminar|elimina|verwijderen)$/i;
 
-/** So many signs of a name are read; no field takes more. */
+/** So many signs of a name are read; the name of a family has 200 at most. */
 const LONGEST_NAME = 1000;
 
 /** Makes items of the rows of a table. */

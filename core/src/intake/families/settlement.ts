@@ -1,7 +1,7 @@
 /** What the seller said of the families of a list: rows put together or parted, names, axes, rows left out. */
 import { z } from 'zod';
 import { RoleSchema } from '../../family/shape';
-import { codeKey } from './codeKey';
+import { tiesOfParent, tiesOfRow } from './parentTies';
 import type { RowItems } from './rowItems';
 import type { Item, ListFamily, ListSingle } from './shape';
 
@@ -48,15 +48,13 @@ export function settleParents(
 ): RowItems['parents'] {
   const out = new Set(leftOut);
   if (out.size === 0) return parents;
-  const ties = ({ belongs, style, block }: Item) => [codeKey(belongs), codeKey(style), blockKey(block)];
-  const staying = new Set(items.filter(({ row }) => !out.has(row)).flatMap(ties));
-  const gone = new Set(items.filter(({ row }) => out.has(row)).flatMap(ties));
-  return parents.filter(({ row, refs, block }) => {
-    const own = [...refs, blockKey(block)].filter((tie) => tie !== '');
-    return !out.has(row) && (own.some((tie) => staying.has(tie)) || !own.some((tie) => gone.has(tie)));
+  const staying = new Set(items.filter(({ row }) => !out.has(row)).flatMap(tiesOfRow));
+  const gone = new Set(items.filter(({ row }) => out.has(row)).flatMap(tiesOfRow));
+  return parents.filter((parent) => {
+    const own = tiesOfParent(parent);
+    return !out.has(parent.row) && (own.some((tie) => staying.has(tie)) || !own.some((tie) => gone.has(tie)));
   });
 }
-const blockKey = (block: number | null) => (block === null ? '' : `block ${block}`);
 
 /** What is sold singly, as the seller calls it: it is known by its first row, as families are. */
 export const settleSingle = (single: ListSingle, { names }: ListSettlement): ListSingle => ({

@@ -56,7 +56,7 @@ export interface Item {
   /** All that its name could hold, before it was settled. */
   read: readonly OptionRead[];
   /** Where the name repeats what the row gives by itself. */
-  said: { from: number; to: number }[];
+  said: { from: number; to: number; isCode?: true }[];
   /** The words of its name that are no options, for the spans that they were worked out for. */
   stem?: { spans: readonly OptionRead[]; said: number; words: StemWord[]; key: string };
 }

@@ -3,6 +3,7 @@ import { colorsNamed } from 'culori';
 import { TRADE_NAMES } from '../../colour/name';
 import { isGoods } from './goodsWords';
 import { foldLetters } from '../../pictures/match/fileWords';
+import type { Token } from './tokens';
 
 const split = (text: string): string[] => text.trim().split(/\s+/).map(foldLetters);
 
@@ -131,6 +132,13 @@ export type ColourWord = 'plain' | 'thing' | null;
 
 /** The word that a supplier's short form stands for; any other as it is. */
 export const inFull = (word: string): string => SHORT.get(word) ?? word;
+
+/** Two spellings of one colour have the same: its words in full, without signs. */
+export const colourKey = (tokens: readonly Token[]): string =>
+  tokens
+    .filter((token) => token.kind !== 'sign')
+    .map((token) => inFull(token.text))
+    .join('');
 
 /** What a word says of a colour. `word` is folded. */
 export function colourWord(word: string): ColourWord {

@@ -2,12 +2,12 @@
 import { ROLES, type Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
-import { COLOUR_PHRASES, colourWord, inFull, isAfterColour, isBeforeColour } from './colourWords';
+import { COLOUR_PHRASES, colourKey, colourWord, isAfterColour, isBeforeColour } from './colourWords';
 import { BEFORE_COLOUR_NAMES } from './links';
 import { MATERIALS, PATTERNS } from './materialWords';
 import { BED_SIZES } from './sizeWords';
 import { announcesSize, mayBeginSize, readLengthWord, readSize } from './readSize';
-import { tokensOf, type Token } from './tokens';
+import { setsApart, tokensOf, type Token } from './tokens';
 
 export interface OptionRead {
   /** The first token, and the one after the last. */
@@ -86,7 +86,7 @@ function wholeOf(options: readonly OptionRead[], tokens: readonly Token[]): Opti
     from: 0,
     to: tokens.length,
     roles: ['colour'],
-    key: keyOf(tokens),
+    key: colourKey(tokens),
     isWeak: false,
     label: undefined,
   };
@@ -207,7 +207,7 @@ function readSaidColour(lexicon: Lexicon, tokens: readonly Token[], at: number):
   const isSign = (place: number) => tokens[place]?.kind === 'sign' && !tokens[place]!.glued;
   const isNamed = tokens[at + 1]?.text === ':' || tokens[at + 1]?.text === '=';
   const before = tokens[at - 1];
-  if (!isNamed && !(before?.kind === 'sign' && (!before.glued || '([|,;:'.includes(before.text)))) return null;
+  if (!isNamed && !(before && setsApart(before))) return null;
   const from = isNamed ? at + 2 : at + 1;
   let to = from;
   while (tokens[to]?.kind === 'word' && !announcesSize(tokens, to) && !isSign(to)) {
@@ -220,7 +220,7 @@ function readSaidColour(lexicon: Lexicon, tokens: readonly Token[], at: number):
   const isWhole = known?.to === to;
   return {
     ...{ from: at, to, roles: ['colour'], isWeak: false },
-    key: isWhole ? known.key : keyOf(tokens.slice(from, to)),
+    key: isWhole ? known.key : colourKey(tokens.slice(from, to)),
     label: isWhole ? known.label : undefined,
   };
 }
@@ -288,11 +288,5 @@ function colourAt(tokens: readonly Token[], at: number): OptionRead | null {
     else if (end > at && isAfterColour(token.text)) end = next + 1;
   }
   if (end === at) return null;
-  return { from: at, to: end, roles: ['colour'], key: keyOf(tokens.slice(at, end)), isWeak: !isPlain };
+  return { from: at, to: end, roles: ['colour'], key: colourKey(tokens.slice(at, end)), isWeak: !isPlain };
 }
-
-const keyOf = (tokens: readonly Token[]): string =>
-  tokens
-    .filter((token) => token.kind !== 'sign')
-    .map((token) => inFull(token.text))
-    .join('');

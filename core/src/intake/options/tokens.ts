@@ -76,4 +76,8 @@ function addToken(tokens: Token[], written: string, sign: SignKind, from: number
   tokens.push({ kind, text, from, to, glued });
 }
 
+/** Whether a sign parts what follows from what stands before: it stands by itself, or is a bracket, a comma and the like. */
+export const setsApart = ({ kind, glued, text }: Token): boolean =>
+  kind === 'sign' && (!glued || '([|,;:'.includes(text));
+
 const isApostrophe = (sign: string) => sign === "'" || sign === '’' || sign === '`';

@@ -3,7 +3,7 @@ import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
 import { foldHeader, type HeaderMeaning } from './headerWords';
-import type { Table } from './shape';
+import { widthOf, type Table } from './shape';
 import { spreadSizes } from './sizeSections';
 
 export type SkipReason = 'title' | 'total' | 'note' | 'header' | 'section';
@@ -38,7 +38,7 @@ export function findTable(given: Table, words: Words, headerRow?: number): Table
   const headerRows = header === null ? [] : headerLines(given, header, words);
   const spread = headerRows.length === 0 ? null : spreadSizes(given, headerRows.at(-1)!, words.options);
   const table = spread?.table ?? given;
-  const width = table.slice(0, 2000).reduce((most, row) => Math.max(most, row.length), 0);
+  const width = widthOf(table);
   const { headers, below } = joined(table, headerRows, width);
   const skipped: TableFound['skipped'] = [];
   const body: number[] = [];

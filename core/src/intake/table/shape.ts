@@ -5,6 +5,10 @@ import { RoleSchema } from '../../family/shape';
 /** Rows of cells as read, title and header lines included. Row 1 is the first. */
 export type Table = readonly (readonly string[])[];
 
+/** Cells of its widest row, of those that are looked at. */
+export const widthOf = (table: Table): number =>
+  table.slice(0, 2000).reduce((most, row) => Math.max(most, row.length), 0);
+
 export const MeaningSchema = z.discriminatedUnion('is', [
   /** A figure of the family or the child, by the registry's key. */
   z.object({ is: z.literal('field'), key: z.string().min(1).max(40) }),

@@ -5,7 +5,7 @@
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { isBlank } from './cells';
-import type { Table } from './shape';
+import { widthOf, type Table } from './shape';
 
 export interface Spread {
   /** The table with more columns on the right, for the sizes that its header has not. */
@@ -35,8 +35,6 @@ export function spreadSizes(table: Table, header: number, options: OptionReader)
   if (sections.size === 0) return null;
   return { table: spread(table, header, sections), sections: new Set(sections.keys()), from: widthOf(table) };
 }
-
-const widthOf = (table: Table): number => table.slice(0, 2000).reduce((most, row) => Math.max(most, row.length), 0);
 
 /** Place → size, of a row that says sizes anew and nothing else but what the header says; null for any other. */
 function labelsIn(
