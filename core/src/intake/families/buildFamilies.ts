@@ -230,7 +230,8 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
     // What fits everybody is no word of the name, though it is no option either.
     const spans = item.spans.filter(({ roles: own, key }) => key === 'one' || own.some((role) => roles.has(role)));
     const isWhole = spans.length + item.said.length === 0;
-    const name = (isWhole ? said.get(item.name) : undefined) ?? cleanName({ ...item, spans });
+    const { name: written, tokens, said: repeated } = item;
+    const name = (isWhole ? said.get(written) : undefined) ?? cleanName({ name: written, tokens, spans, said: repeated });
     if (isWhole) said.set(item.name, name);
     if (name === '') continue;
     const times = (counts.get(name) ?? 0) + 1;

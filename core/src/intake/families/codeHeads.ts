@@ -32,7 +32,7 @@ export function openCodeHeads(groups: readonly (readonly Item[])[], codeOf: (ite
     }
   }
   const best = new Map([...depths].map(([length, counts]) => [length, bestDepth(counts)]));
-  const headIn = remembered((code) => {
+  const headIn = remembered((code: string) => {
     const parts = partsOf(code);
     return parts.slice(0, best.get(parts.length) ?? 0).join('-');
   });

@@ -10,6 +10,7 @@ import { namedOptions, numberLook } from '../table/cells';
 import { isGenericOption, type HeaderMeaning } from '../table/headerWords';
 import type { ListColumn, Meaning } from '../table/shape';
 import { LINKS } from '../options/links';
+import { remembered } from './remembered';
 import type { Across, GivenOption } from './shape';
 
 /** What headers mean, and what is an option. */
@@ -43,50 +44,63 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
     if (rest.length === 0) return given;
     return [plainly('colour', text.slice(rest[0]!.from, rest.at(-1)!.to)), ...given];
   };
-  const packed = new Map<string, GivenOption[]>();
-  const readPacked = (cell: string): GivenOption[] => {
-    let read = packed.get(cell);
-    if (!read) {
-      const pairs = namedOptions(cell);
-      read = pairs ? pairs.flatMap(({ name, value }) => named(name, value) ?? []) : partsOf(cell, byLook, options);
-      packed.set(cell, read);
+  /** A column of options, one of several in a cell, and one whose name stands in another column: what it says in a row. */
+  const readerOf = ({
+    at,
+    header,
+    meaning,
+    reason,
+  }: ListColumn): ((cells: readonly string[]) => readonly GivenOption[]) => {
+    const read = (work: (text: string) => GivenOption[]) => {
+      const readCell = remembered((cell: string) => (isNothing(cell.trim()) ? [] : work(cell.trim())));
+      return (cells: readonly string[]) => readCell(cells[at] ?? '');
+    };
+    if (meaning.is === 'option') {
+      const axis = { axis: axisOf(meaning.role, meaning.label), role: meaning.role, label: meaning.label };
+      const guessed = reason === 'content' && isGenericOption(header) ? { isGuessed: true as const } : {};
+      return read((text) => [{ ...axis, text, ...guessed }]);
     }
-    return read;
+    if (meaning.is === 'options')
+      return read((cell) => {
+        const pairs = namedOptions(cell);
+        return pairs ? pairs.flatMap(({ name, value }) => named(name, value) ?? []) : partsOf(cell, byLook, options);
+      });
+    if (meaning.is !== 'optionValue') return () => [];
+    const names = columns.find((one) => one.meaning.is === 'optionName' && one.meaning.number === meaning.number);
+    const byName = remembered((name: string) =>
+      read((text) => {
+        const one = named(name, text);
+        return one ? [one] : [];
+      }),
+    );
+    return (cells) => byName((names && cells[names.at]) || `Option ${meaning.number}`)(cells);
   };
-  const ofOptions = columns.filter(({ meaning }) => OPTIONS.has(meaning.is));
-  const goingAcross = columns.filter(({ meaning }) => meaning.is === 'across');
+  const readers = columns.filter(({ meaning }) => OPTIONS.has(meaning.is)).map(readerOf);
+  const goingAcross = columns.flatMap(({ at, meaning }) =>
+    meaning.is === 'across'
+      ? [{ at, value: plainly(meaning.role, meaning.value) }]
+      : [],
+  );
   return {
+    /** The options of a row, one of each axis. What many rows say is the same object in all of them. */
     options(cells: readonly string[]): GivenOption[] {
       const given: GivenOption[] = [];
-      for (const { at, header, meaning, reason } of ofOptions) {
-        const text = (cells[at] ?? '').trim();
-        if (text === '' || text === '-' || text === '–' || /^n\/a$/i.test(text)) continue;
-        if (meaning.is === 'option')
-          given.push({
-            ...{ axis: axisOf(meaning.role, meaning.label), role: meaning.role, label: meaning.label, text },
-            ...(reason === 'content' && isGenericOption(header) ? { isGuessed: true } : {}),
-          });
-        else if (meaning.is === 'options') given.push(...readPacked(text));
-        else if (meaning.is === 'optionValue') {
-          const names = columns.find((one) => one.meaning.is === 'optionName' && one.meaning.number === meaning.number);
-          const one = named((names ? cells[names.at] : undefined) || `Option ${meaning.number}`, text);
-          if (one) given.push(one);
-        }
-      }
-      return given.filter(({ axis }, place) => given.findIndex((one) => one.axis === axis) === place);
+      for (const read of readers)
+        for (const one of read(cells)) if (!given.some(({ axis }) => axis === one.axis)) given.push(one);
+      return given;
     },
     across(cells: readonly string[]): Across[] {
-      return goingAcross.flatMap(({ at, meaning }): Across[] => {
-        if (meaning.is !== 'across') return [];
+      return goingAcross.flatMap(({ at, value }): Across[] => {
         const text = (cells[at] ?? '').trim();
-        if (text === '' || /^(?:-|–|n\/a|no|nein|non|x{0})$/i.test(text)) return [];
-        const label = ROLE_LABELS[meaning.role];
-        const value = { axis: meaning.role, role: meaning.role, label, text: meaning.value };
+        if (text === '' || /^(?:-|–|n\/a|no|nein|non)$/i.test(text)) return [];
         return [{ value, pieces: numberLook(text) ? text : '', column: at }];
       });
     },
   };
 }
+
+/** What says in a column of options that there is none. */
+const isNothing = (text: string): boolean => text === '' || text === '-' || text === '–' || /^n\/a$/i.test(text);
 
 /** Columns that say options. */
 const OPTIONS = new Set<Meaning['is']>(['option', 'options', 'optionValue']);

@@ -17,11 +17,13 @@ const MOST_CHILDREN = 2000;
  * where most rows list theirs and each is goods of its own, or where they are three and more of goods that have no other row.
  */
 export function settleListed(items: readonly Item[], options: OptionReader): void {
+  const mayList = remembered(({ text }: GivenOption) => BETWEEN.test(text));
+  const some = items.filter(({ given }) => given.some(mayList));
+  if (some.length === 0) return;
   const lists = openLists(options);
   const times = timesOf(items);
-  const listing = axesThatList(items, times, lists);
-  for (const item of items) {
-    if (!item.given.some(({ text }) => BETWEEN.test(text))) continue;
+  const listing = axesThatList(items, times.size, lists);
+  for (const item of some) {
     const isAlone = times.get(nameOf(item)) === 1;
     const maySay = (one: GivenOption, values: readonly string[]) =>
       listing.has(one.axis) || (isAlone && values.length >= COLOURS_OF_ONE && !one.text.includes('/'));
@@ -77,9 +79,9 @@ const saysSeveral = (header: string): boolean =>
 const BETWEEN = /[\s,;|/•–—-]/;
 
 /** Axes that most rows list values on, in a list where rows do not share names. */
-function axesThatList(items: readonly Item[], times: ReadonlyMap<string, number>, lists: Lists): Set<string> {
+function axesThatList(items: readonly Item[], names: number, lists: Lists): Set<string> {
   const counts = new Map<string, { listed: number; of: number }>();
-  if (times.size < items.length * NAMES_OF_THEIR_OWN) return new Set();
+  if (names < items.length * NAMES_OF_THEIR_OWN) return new Set();
   for (const { given } of items)
     for (const one of given) {
       const count = counts.get(one.axis) ?? { listed: 0, of: 0 };
@@ -100,24 +102,15 @@ interface Lists {
 /** Reads lists of values; what was read is remembered, since rows say the same a thousand times. */
 function openLists(options: OptionReader): Lists {
   const several = remembered(saysSeveral);
-  const measured = new Map<string, readonly string[] | null>();
-  const others = new Map<string, readonly string[] | null>();
-  const once = (known: typeof measured, key: string, read: () => readonly string[] | null) => {
-    let found = known.get(key);
-    if (found === undefined) known.set(key, (found = read()));
-    return found;
-  };
-  const likely = ({ role, label, text }: GivenOption) =>
-    role === 'material' || isGenericOption(label)
-      ? null
-      : once(others, `${role} ${label} ${text}`, () =>
-          role === 'size' ? lettersBetween(text, options) : valuesIn(role, several(label), text, options),
-        );
-  const sure = (one: GivenOption) =>
-    MEASURED.has(one.role)
-      ? once(measured, `${one.role} ${one.text}`, () => sizesIn(one.role, one.text, options))
-      : null;
-  return { likely, sure: (one) => sure(one) ?? (several(one.label) ? likely(one) : null) };
+  const likely = remembered(({ role, label, text }: GivenOption) => {
+    if (role === 'material' || isGenericOption(label)) return null;
+    return role === 'size' ? lettersBetween(text, options) : valuesIn(role, several(label), text, options);
+  });
+  const sure = remembered((one: GivenOption) => {
+    const sizes = MEASURED.has(one.role) ? sizesIn(one.role, one.text, options) : null;
+    return sizes ?? (several(one.label) ? likely(one) : null);
+  });
+  return { likely, sure };
 }
 
 const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack', 'other']);

@@ -15,7 +15,10 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
     let spans = byName.get(item.name);
     if (!spans) byName.set(item.name, (spans = widenApart(options.read(item.tokens), item.tokens)));
     item.read = spans;
-    item.spans = spans.filter((span) => !item.said.some(({ from, to }) => span.from < to && span.to > from));
+    item.spans =
+      item.said.length === 0
+        ? spans
+        : spans.filter((span) => !item.said.some(({ from, to }) => span.from < to && span.to > from));
   }
   const said = openSaid(options);
   const repeated = rolesRepeated(items, said);
@@ -130,22 +133,26 @@ function stemOfItem(item: Pick<Item, 'tokens' | 'spans' | 'said' | 'stem'>): Non
   return (item.stem = { spans, said: said.length, words, key });
 }
 
-function readStem({ tokens, spans, said }: Pick<Item, 'tokens' | 'spans' | 'said'>): StemWord[] {
-  const taken = new Uint8Array(tokens.length + 1);
-  for (const { from, to } of spans) taken.fill(1, from, to);
-  for (const { from, to } of said) taken.fill(1, from, to);
+function readStem(name: Pick<Item, 'tokens' | 'spans' | 'said'>): StemWord[] {
+  const taken = takenIn(name);
   const words: StemWord[] = [];
-  for (let at = 0; at < tokens.length; at++) {
-    const token = tokens[at]!;
-    if (taken[at] || token.kind === 'sign') continue;
-    if (LINKS.has(token.text) && leadsToTaken(tokens, taken, at)) continue;
-    words.push({ text: token.text, at });
-  }
+  for (const [at, { kind, text }] of name.tokens.entries()) if (!taken[at] && kind !== 'sign') words.push({ text, at });
   return words;
 }
 
+/** By token of a name, whether it is of an option, repeats what the row gives, or leads to such. */
+function takenIn({ tokens, spans, said }: Pick<Item, 'tokens' | 'spans' | 'said'>): boolean[] {
+  const taken = new Array<boolean>(tokens.length).fill(false);
+  for (const { from, to } of spans) taken.fill(true, from, to);
+  for (const { from, to } of said) taken.fill(true, from, to);
+  // A link leads to what stands behind it, so what is marked here is not looked at again.
+  for (const [at, { text }] of tokens.entries())
+    if (!taken[at] && LINKS.has(text) && leadsToTaken(tokens, taken, at)) taken[at] = true;
+  return taken;
+}
+
 /** Whether nothing but signs and links stand between a word and an option after it. */
-function leadsToTaken(tokens: readonly Token[], taken: Uint8Array, at: number): boolean {
+function leadsToTaken(tokens: readonly Token[], taken: readonly boolean[], at: number): boolean {
   for (let next = at + 1; next < tokens.length; next++) {
     if (taken[next]) return true;
     if (tokens[next]!.kind !== 'sign' && !LINKS.has(tokens[next]!.text)) return false;
@@ -155,13 +162,11 @@ function leadsToTaken(tokens: readonly Token[], taken: Uint8Array, at: number): 
 
 /** The name of goods without their options, as it is written. */
 export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'tokens' | 'spans' | 'said'>): string {
-  const words = new Set(stemWords({ tokens, spans, said }).map(({ at }) => at));
-  const cut = [...spans, ...said];
+  const taken = takenIn({ tokens, spans, said });
   let text = '';
   let end = 0;
   tokens.forEach((token, at) => {
-    const isOut = cut.some(({ from, to }) => at >= from && at < to) || (token.kind !== 'sign' && !words.has(at));
-    if (!isOut) text += name.slice(end, token.to);
+    if (!taken[at]) text += name.slice(end, token.to);
     else if (end < token.from) text += ' ';
     end = token.to;
   });

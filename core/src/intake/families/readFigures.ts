@@ -6,6 +6,7 @@ import { identityOf } from '../../identifiers/sameness';
 import { howWritten } from '../table/howWritten';
 import type { ListColumn, ListMapping, Table } from '../table/shape';
 import { columnOfField } from './columnsThat';
+import { remembered } from './remembered';
 import type { ListChild, ListFamily, ListProblem, Recognised } from './shape';
 
 export interface ChildFigures {
@@ -31,6 +32,20 @@ interface Read {
 }
 
 const KEYS = ['sku', 'gtin', 'price', 'stock'] as const;
+type Key = (typeof KEYS)[number];
+
+/** A column of figures, and how its cells are read. */
+interface FigureColumn {
+  column: ListColumn;
+  read: (text: string) => ReadFigure;
+}
+
+function openFigure(registry: Registry, key: Key, source: Source): FigureColumn['read'] {
+  const field = registry.field(key)!;
+  const read = (text: string) => readFigure(registry, field, text, source);
+  // Prices and pieces stand in a list many times.
+  return key === 'sku' || key === 'gtin' ? read : remembered(read);
+}
 
 /** Reads the figures of all children. An SKU or GTIN that stands twice is told at the second. */
 export function readFigures(
@@ -45,47 +60,40 @@ export function readFigures(
   const sources = new Map(
     KEYS.flatMap((key) => {
       const column = columnOfField(columns, key);
-      return column ? [[key, { column, source: written(column.at) }] as const] : [];
+      return column ? [[key, { column, read: openFigure(registry, key, written(column.at)) }] as const] : [];
     }),
   );
-  const owners = new Map<string, number>();
+  const readPieces = openFigure(registry, 'stock', {});
+  const owners = { sku: new Map<string, number>(), gtin: new Map<string, number>() };
 
   function figuresOf({ rows, stockColumn, sharesRow }: Omit<ListChild, 'at'>): ChildFigures {
     const figures: ChildFigures = {};
     const cells = table[rows[0]! - 1]!;
     for (const key of KEYS) {
       const known =
-        key === 'stock' && stockColumn !== undefined ? { column: columns[stockColumn]!, source: {} } : sources.get(key);
+        key === 'stock' && stockColumn !== undefined
+          ? { column: columns[stockColumn]!, read: readPieces }
+          : sources.get(key);
       // A code of a row of several children is none of theirs, and neither are its pieces where they stand there once.
       const isOfRow = key === 'stock' ? sharesRow && stockColumn === undefined : key !== 'price';
       if (!known || (isOfRow && (sharesRow || stockColumn !== undefined))) continue;
       const text = (cells[known.column.at] ?? '').trim();
-      const figure = text === '' ? null : readCell(rows[0]!, key, known.column, text, known.source);
-      if (figure !== null) Object.assign(figures, { [key]: key === 'stock' ? Number(figure) : figure });
+      const figure = text === '' ? null : readCell(rows[0]!, key, known, text);
+      if (figure === null) continue;
+      if (key === 'stock') figures.stock = Number(figure);
+      else figures[key] = String(figure);
     }
     return figures;
   }
 
-  /** Prices and pieces stand in a list many times. */
-  const known = new Map<string, ReadFigure>();
-  function readOnce(key: string, text: string, work: () => ReadFigure): ReadFigure {
-    if (key === 'sku' || key === 'gtin') return work();
-    const id = `${key}|${text}`;
-    let figure = known.get(id);
-    if (!figure) known.set(id, (figure = work()));
-    return figure;
-  }
-
   function readCell(
     row: number,
-    key: (typeof KEYS)[number],
-    { header }: ListColumn,
+    key: Key,
+    { column: { header }, read: readText }: FigureColumn,
     text: string,
-    source: Source,
   ): string | number | null {
     if (key === 'stock' && !/\d/.test(text)) return null;
-    const field = registry.field(key)!;
-    let figure = readOnce(key, text, () => readFigure(registry, field, text, source));
+    let figure = readText(text);
     if (!figure.ok && figure.code === 'gtin.lost-zero') {
       const { right } = (figure as Unreadable<'gtin.lost-zero'>).params;
       read.mended.push({ row, column: header, from: text, to: right });
@@ -97,19 +105,20 @@ export function readFigures(
     }
     const value = figure.figure as string | number | null;
     if ((key === 'sku' || key === 'gtin') && typeof value === 'string') {
-      const id = `${key}|${identityOf(key, value)}`;
-      const before = owners.get(id);
+      const id = identityOf(key, value);
+      const before = owners[key].get(id);
       if (before !== undefined && before !== row) {
         read.problems.push({ row, column: header, code: `${key}.twice`, text: String(before) });
         return null;
       }
-      owners.set(id, row);
+      owners[key].set(id, row);
     }
     return value;
   }
 
   /** Numbers and pieces of rows that are several children: told, since they are left out. */
   function tellShared({ children, style }: ListFamily): void {
+    if (!children.some(({ sharesRow }) => sharesRow)) return;
     const rows = new Map<number, number>();
     for (const { rows: own, sharesRow } of children) if (sharesRow) rows.set(own[0]!, (rows.get(own[0]!) ?? 0) + 1);
     for (const [row, count] of rows)

@@ -11,10 +11,9 @@ import { readNames } from './nameStems';
 import { tiesOfParent, tiesOfRow } from './parentTies';
 import type { RowItems } from './rowItems';
 import { settleGiven } from './settleGiven';
-import type { Item, Recognised } from './shape';
+import type { GivenOption, Item, Recognised } from './shape';
 import { usualPlaces } from './usualPlaces';
 import { openValues } from './values';
-import type { ReadValue } from './weaves';
 
 /** What is behind when names are read, and when families are held together; measured, roughly. */
 const PARTS = { names: 0.25, held: 0.6 };
@@ -34,13 +33,14 @@ export function recogniseFamilies(
   readNames(items, options);
   tell(PARTS.names);
   const read = openValues(registry, options);
-  keyGiven(items, read);
+  const given = givenIn(items);
+  for (const one of given) one.key = read(one.role, one.text).key;
   const byStem = joinByStyle(clusterRows(items), read);
   const groups = byStem.map((cluster) => cluster.items);
   const heads = openCodeHeads(groups, ({ ownCode }) => ownCode);
   const styleHeads = openCodeHeads(groups, ({ style }) => style);
   const { isUsualPlace } = usualPlaces(byStem);
-  const { clusters, doubts } = joinKin(byStem, { heads, styleHeads, isUsualPlace, colours: givenColours(items) });
+  const { clusters, doubts } = joinKin(byStem, { heads, styleHeads, isUsualPlace, colours: coloursAmong(given) });
   const { isUsual } = usualPlaces(clusters);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);
@@ -56,17 +56,19 @@ export function recogniseFamilies(
   return recognised;
 }
 
-/** The colours that columns say, by what they mean. */
-const givenColours = (items: readonly Item[]): Set<string> =>
-  new Set(items.flatMap(({ given }) => given.flatMap(({ role, key }) => (role === 'colour' && key ? [key] : []))));
-
-/** "Lge" and "L" in a column of sizes are one: rows are compared by what their options mean. */
-function keyGiven(items: readonly Item[], read: ReadValue): void {
+/** What rows give by themselves, each once: "Lge" and "L" in a column of sizes are one, so they are compared by what they mean. */
+function givenIn(items: readonly Item[]): Set<GivenOption> {
+  const all = new Set<GivenOption>();
   for (const { given, across } of items) {
-    for (const one of given) one.key = read(one.role, one.text).key;
-    for (const { value } of across) value.key = read(value.role, value.text).key;
+    for (const one of given) all.add(one);
+    for (const { value } of across) all.add(value);
   }
+  return all;
 }
+
+/** The colours that columns say, by what they mean. */
+const coloursAmong = (given: Iterable<GivenOption>): Set<string> =>
+  new Set([...given].flatMap(({ role, key }) => (role === 'colour' && key ? [key] : [])));
 
 /** Where a list has no names, the first parts of its SKUs are what rows have in common. */
 function nameByCodes(items: readonly Item[]): void {

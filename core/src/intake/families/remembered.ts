@@ -1,9 +1,9 @@
-/** What is worked out of a text, once: rows say the same many times. */
-export function remembered<T>(read: (text: string) => T): (text: string) => T {
-  const known = new Map<string, T>();
-  return (text) => {
-    let found = known.get(text);
-    if (found === undefined) known.set(text, (found = read(text)));
+/** What is worked out of a text, or of what many rows share, once: rows say the same many times. */
+export function remembered<K, T>(read: (key: K) => T): (key: K) => T {
+  const known = new Map<K, T>();
+  return (key) => {
+    let found = known.get(key);
+    if (found === undefined) known.set(key, (found = read(key)));
     return found;
   };
 }

@@ -61,7 +61,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   const ownCodes = new Set(at.parent && at.kind ? filled.rows.map(({ cells }) => codeKey(text(cells, at.sku))) : []);
   const givenOf = openGiven(columns, words);
   const brandKeyOf = remembered(compact);
-  const tokensIn = remembered((name) => tokensOf(name.slice(0, LONGEST_NAME)));
+  const tokensIn = remembered((name: string) => tokensOf(name.slice(0, LONGEST_NAME)));
   const priceIn = remembered(roughly);
   for (const { place, cells, block, isHead } of filled.rows) {
     const row = place + 1;

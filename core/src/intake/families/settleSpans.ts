@@ -22,10 +22,7 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   parseCompounds(items);
   putBackThings(items);
   takePatternsForColours(items);
-  keepOneOfRole(items, 'colour');
-  keepOneOfRole(items, 'material');
-  keepOneOfRole(items, 'pattern');
-  keepOneOfRole(items, 'size');
+  for (const role of rolesTwice(items)) keepOneOfRole(items, role);
   putBackWhatGoodsAre(items);
   return items.reduce((sum, item) => sum + taken(item), 0) !== before;
 }
@@ -154,12 +151,20 @@ function add(map: Map<string, Set<string>>, key: string, one: string): void {
   else map.set(key, new Set([one]));
 }
 
+/** Roles of which some name has more than one option. */
+function rolesTwice(items: readonly Item[]): Set<Role> {
+  const twice = new Set<Role>();
+  for (const { spans } of items)
+    for (const [at, { roles }] of spans.entries())
+      if (ONE_OF.has(roles[0]!) && spans.findIndex((span) => span.roles[0] === roles[0]) < at) twice.add(roles[0]!);
+  return twice;
+}
+const ONE_OF = new Set<Role>(['colour', 'material', 'pattern', 'size']);
+
 /** A name has one option of a role: the one that differs most over the family, the last where they differ alike. */
-function keepOneOfRole(items: readonly Item[], role: 'colour' | 'material' | 'pattern' | 'size'): void {
+function keepOneOfRole(items: readonly Item[], role: Role): void {
   const ofRole = (item: Item) => item.spans.filter((span) => span.roles[0] === role);
-  if (items.every(({ spans }) => spans.length < 2)) return;
   const several = items.filter((item) => ofRole(item).length > 1);
-  if (several.length === 0) return;
   const firsts = new Set(several.map((item) => ofRole(item)[0]!.key));
   const lasts = new Set(several.map((item) => ofRole(item).at(-1)!.key));
   for (const item of several) {

@@ -170,13 +170,13 @@ function joined(table: Table, rows: readonly number[], width: number): Pick<Tabl
 const isShort = (text: string) => text !== '' && text.length <= 6;
 
 function reasonToSkip(row: readonly string[], headerRows: readonly number[], table: Table): SkipReason | null {
-  const filled = row.filter((cell) => !isBlank(cell));
-  const [first = ''] = filled;
+  const first = row.find((cell) => !isBlank(cell)) ?? '';
+  const isOne = row.indexOf(first) === row.findLastIndex((cell) => !isBlank(cell));
   const header = headerRows.length > 0 ? table[headerRows.at(-1)!]! : [];
-  if (filled.length > 1 && row.every((cell, place) => cell.trim() === (header[place] ?? '').trim())) return 'header';
-  const words = filled.filter((cell) => numberLook(cell) === null);
-  if (looksLikeTotal(first) && words.length <= 2) return 'total';
-  if (filled.length > 1) return null;
+  if (!isOne && row.every((cell, place) => cell.trim() === (header[place] ?? '').trim())) return 'header';
+  if (looksLikeTotal(first) && row.filter((cell) => !isBlank(cell) && numberLook(cell) === null).length <= 2)
+    return 'total';
+  if (!isOne) return null;
   if (row.length <= 1) return null;
   const text = first.trim();
   return text.length > 60 || /[.!?]$/.test(text) || /^\*|:\s/.test(text)
