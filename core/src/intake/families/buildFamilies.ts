@@ -1,29 +1,21 @@
 /** Families of clusters: axes with their values in order, children at their crossings, rows that stand alone told apart. */
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
-import { clusterOf, push } from './clusters';
+import { clusterOf } from './clusters';
+import { push } from './filing';
 import { isBeside } from './kin';
 import { choicesOfGoods } from './choicesOfGoods';
 import { cleanName, stemKey, stemWords } from './nameStems';
 import type { Bond, Doubt, Item, ListAxis, ListChild, ListFamily, ListProblem, ListSingle, Recognised } from './shape';
 import type { OptionReader } from '../options/readOptions';
 import type { IsUsual } from './usualPlaces';
-import { labelsOf, type Said } from './values';
+import type { Said, Values } from './values';
 import { axesOfCodes } from './codeAxes';
 import { sharedHead } from './codeHeads';
-import {
-  areApart,
-  axesThatDiffer,
-  axisMore,
-  crossingOf,
-  weaveRows,
-  type ReadValue,
-  type Strand,
-  type WovenAxis,
-} from './weaves';
+import { areApart, axesThatDiffer, axisMore, crossingOf, weaveRows, type Strand, type WovenAxis } from './weaves';
 
 export interface Around {
-  read: ReadValue;
+  values: Values;
   options: OptionReader;
   isUsual: IsUsual;
   /** Columns nothing is known of, which may tell children apart. */
@@ -34,7 +26,7 @@ export interface Around {
 
 /** What a cluster becomes. */
 export function buildFamilies(cluster: Cluster, around: Around, into: Recognised): void {
-  const woven = weaveRows(cluster.items, around.read);
+  const woven = weaveRows(cluster.items, around.values.read);
   const differing = axesThatDiffer(woven, (role) => around.isUsual(cluster.items, role));
   const axes = choicesOfGoods(differing, woven.strands);
   const isSaid = cluster.bonds.some(({ by }) => by === 'seller');
@@ -153,7 +145,7 @@ function familyOf(
   around: Around,
 ): ListFamily {
   const labels = axes.map(({ key, role }) =>
-    labelsOf(
+    around.values.labelsOf(
       role,
       strands.map((strand) => strand.at.get(key) ?? NONE),
     ),
@@ -231,7 +223,8 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
     const spans = item.spans.filter(({ roles: own, key }) => key === 'one' || own.some((role) => roles.has(role)));
     const isWhole = spans.length + item.said.length === 0;
     const { name: written, tokens, said: repeated } = item;
-    const name = (isWhole ? said.get(written) : undefined) ?? cleanName({ name: written, tokens, spans, said: repeated });
+    const name =
+      (isWhole ? said.get(written) : undefined) ?? cleanName({ name: written, tokens, spans, said: repeated });
     if (isWhole) said.set(item.name, name);
     if (name === '') continue;
     const times = (counts.get(name) ?? 0) + 1;

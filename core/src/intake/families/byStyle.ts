@@ -1,7 +1,8 @@
 /** Style codes: rows of one code are one family, whatever their names; one name under several codes may be several. */
 import { stemOf } from '../../pictures/match/catalogue';
 import { codeKey } from './codeKey';
-import { clusterOf, push, type Cluster } from './clusters';
+import { clusterOf, type Cluster } from './clusters';
+import { push } from './filing';
 import { isBeside } from './kin';
 import type { Item } from './shape';
 import { crossingOf, weaveRows, type ReadValue } from './weaves';

@@ -1,5 +1,6 @@
 /** Rows whose names have the same stem, after what looked like an option and is a word of the name has gone back into it. */
 import { codeKey } from './codeKey';
+import { push } from './filing';
 import { isBySeller } from './settlement';
 import { stemKey, stemWords } from './nameStems';
 import { settleSpans } from './settleSpans';
@@ -61,12 +62,6 @@ export const clusterOf = (items: Item[]): Cluster => ({
   isGiven: false,
   bonds: [],
 });
-
-export function push<K, T>(map: Map<K, T[]>, key: K, one: T): void {
-  const list = map.get(key);
-  if (list) list.push(one);
-  else map.set(key, [one]);
-}
 
 const keyOf = (item: Item): string => {
   const stem = stemKey(item);

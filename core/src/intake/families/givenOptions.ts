@@ -77,9 +77,7 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
   };
   const readers = columns.filter(({ meaning }) => OPTIONS.has(meaning.is)).map(readerOf);
   const goingAcross = columns.flatMap(({ at, meaning }) =>
-    meaning.is === 'across'
-      ? [{ at, value: plainly(meaning.role, meaning.value) }]
-      : [],
+    meaning.is === 'across' ? [{ at, value: plainly(meaning.role, meaning.value) }] : [],
   );
   return {
     /** The options of a row, one of each axis. What many rows say is the same object in all of them. */

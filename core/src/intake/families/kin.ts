@@ -2,7 +2,8 @@
 import type { Role } from '../../family/shape';
 import { colourWord, isBeforeColour } from '../options/colourWords';
 import { changesGoods, isBesideGoods, isForWearer, isGoods, isOtherGoods } from '../options/goodsWords';
-import { push, type Cluster } from './clusters';
+import type { Cluster } from './clusters';
+import { push } from './filing';
 import { openJoining, type Joined } from './joining';
 import {
   areSiblings,
@@ -12,7 +13,6 @@ import {
   isSetApart,
   partedByCodes,
   roleMissing,
-  rolesIn,
   type Kin,
   type ListSays,
 } from './kinEvidence';
@@ -31,16 +31,21 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
   const isFree = ({ cluster }: Kin) => !settled.has(cluster) && joining.find(cluster) === cluster;
   const settle = (kin: Kin, role: Role) => {
     makeSpans(kin, role);
+    says.facts.forget(kin.cluster);
     settled.add(kin.cluster);
     joining.doubt(kin.cluster, unknownWords(kin));
     if (role === 'colour') says.colours.add(kin.filler.join(''));
+  };
+  const join = (into: Cluster, from: Cluster) => {
+    joining.join(into, from);
+    says.facts.forget(joining.find(into));
   };
   const fit = (kins: readonly Kin[], bases: readonly Cluster[]) => {
     for (const kin of kins) {
       const base = bases.find((one) => fitsInto(one, kin, says));
       if (!base || joining.find(base) === joining.find(kin.cluster)) continue;
-      settle(kin, roleMissing(base, kin.cluster) ?? 'colour');
-      joining.join(base, kin.cluster);
+      settle(kin, roleMissing(base, kin.cluster, says) ?? 'colour');
+      join(base, kin.cluster);
     }
   };
   const settleGroup = (group: readonly Kin[]) => {
@@ -53,9 +58,9 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
     const sure = left.filter((kin) => !kin.isDoubtful || isLearned(kin, says));
     for (const family of siblings(sure, says, joining.find)) {
       const [{ cluster: base }] = family as [Kin];
-      const role: Role = rolesIn(base).has('colour') ? 'other' : 'colour';
+      const role: Role = says.facts.of(base).roles.has('colour') ? 'other' : 'colour';
       for (const kin of family) settle(kin, role);
-      for (const { cluster } of family) joining.join(base, cluster);
+      for (const { cluster } of family) join(base, cluster);
       fit(
         left.filter((kin) => kin.isDoubtful && !settled.has(kin.cluster)),
         [joining.find(base)],
@@ -129,7 +134,8 @@ function siblings(more: readonly Kin[], says: ListSays, find: (cluster: Cluster)
   const byRoles = new Map<string, Kin[]>();
   for (const [at, kins] of atPlace)
     if (kins.length > 1)
-      for (const kin of kins) push(byRoles, `${at} ${[...rolesIn(kin.cluster).keys()].sort().join(',')}`, kin);
+      for (const kin of kins)
+        push(byRoles, `${at} ${[...says.facts.of(kin.cluster).roles.keys()].sort().join(',')}`, kin);
   return [...byRoles.values()].flatMap((kins) => {
     const distinct = [...new Map(kins.map((kin) => [find(kin.cluster), kin])).values()];
     if (distinct.length < 2) return [];

@@ -3,7 +3,9 @@ import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { isGoods } from '../options/goodsWords';
 import { codeKey } from './codeKey';
-import { push, type Cluster } from './clusters';
+import type { Cluster } from './clusters';
+import { push } from './filing';
+import type { openFacts } from './clusterFacts';
 import { isCodeOf, type CodeHeads } from './codeHeads';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
@@ -19,8 +21,11 @@ export interface Kin {
   isDoubtful: boolean;
 }
 
-/** What the whole list says: the heads of its SKUs and style codes, and where its names have their options. */
+type Facts = ReturnType<typeof openFacts>;
+
+/** What the whole list says: of each cluster, of the heads of its SKUs and style codes, and where its names have their options. */
 export interface ListSays {
+  facts: Facts;
   heads: CodeHeads;
   /** What style codes have in common that have the colour in them. */
   styleHeads: CodeHeads;
@@ -32,25 +37,10 @@ export interface ListSays {
 /** Whether the word is a colour elsewhere in the list. */
 export const isLearned = ({ filler }: Kin, { colours }: ListSays): boolean => colours.has(filler.join(''));
 
-export const rolesIn = (cluster: Cluster): Map<string, Set<string>> => {
-  const roles = new Map<string, Set<string>>();
-  for (const item of cluster.items) {
-    for (const { role, text, key } of item.given) put(roles, role, key ?? compact(text));
-    for (const span of item.spans) put(roles, span.roles[0]!, span.key);
-    for (const { value } of item.across) put(roles, value.role, value.key ?? compact(value.text));
-  }
-  return roles;
-};
-function put(map: Map<string, Set<string>>, key: string, one: string): void {
-  const set = map.get(key);
-  if (set) set.add(one);
-  else map.set(key, new Set([one]));
-}
-
 /** The one role that a cluster has and another lacks. */
-export function roleMissing(base: Cluster, other: Cluster): Role | null {
-  const has = rolesIn(other);
-  const missing = [...rolesIn(base).keys()].filter((role) => !has.has(role));
+export function roleMissing(base: Cluster, other: Cluster, { facts }: ListSays): Role | null {
+  const has = facts.of(other).roles;
+  const missing = [...facts.of(base).roles.keys()].filter((role) => !has.has(role));
   return missing.length === 1 ? (missing[0] as Role) : null;
 }
 
@@ -58,31 +48,32 @@ export function roleMissing(base: Cluster, other: Cluster): Role | null {
 export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (base === kin.cluster) return false;
   const evidence = codesSay([base, kin.cluster], says, [kin]);
-  if (evidence === 'against' || !pricesAgree(base, kin.cluster)) return false;
-  const roles = rolesIn(kin.cluster);
-  const baseRoles = rolesIn(base);
+  if (evidence === 'against' || !pricesAgree(base, kin.cluster, says)) return false;
+  const { roles } = says.facts.of(kin.cluster);
+  const { roles: baseRoles } = says.facts.of(base);
   const extended = extendsColour(kin);
   if (extended && sameSet(roles, baseRoles)) return evidence === 'for' || !clashes(base, kin.cluster);
   if (evidence !== 'for' && areOtherSizes(baseRoles.get('size'), roles.get('size'))) return false;
-  const missing = roleMissing(base, kin.cluster);
+  const missing = roleMissing(base, kin.cluster, says);
   if (!missing || [...roles.keys()].some((role) => !baseRoles.has(role))) return false;
   if (!['colour', 'pattern', 'material', 'other', 'model'].includes(missing)) return false;
   // "Bamboo socks" alone have no choice of material that "Ski socks" could be another of.
   if (missing !== 'colour' && baseRoles.get(missing)!.size < 2) return false;
   if (evidence === 'for') return true;
   if (missing === 'colour' && isLearned(kin, says)) return true;
-  if (kin.isDoubtful) return missing === 'colour' && isWovenInto(base, kin, says) && isSamePrice(base, kin.cluster);
+  if (kin.isDoubtful)
+    return missing === 'colour' && isWovenInto(base, kin, says) && isSamePrice(base, kin.cluster, says);
   // One row alone that has no option at all is more likely something else.
   const isBare = roles.size === 0;
-  if (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin))) return true;
-  return missing === 'colour' && standsAsUsual(kin, says) && isSamePrice(base, kin.cluster);
+  if (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin, says))) return true;
+  return missing === 'colour' && standsAsUsual(kin, says) && isSamePrice(base, kin.cluster, says);
 }
 
 /** Goods of which one runs from 37 to 41 and the other from XS to XL are two, though their names be alike. */
 const areOtherSizes = (some: ReadonlySet<string> = new Set(), others: ReadonlySet<string> = new Set()) =>
   some.size > 1 && others.size > 1 && ![...some].some((one) => others.has(one));
 
-const sameSet = (a: Map<string, unknown>, b: Map<string, unknown>) =>
+const sameSet = (a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unknown>) =>
   a.size === b.size && [...a.keys()].every((key) => b.has(key));
 
 /** "Gannet grey": the word stands before a colour, in all rows, and before that colour alone. */
@@ -131,12 +122,12 @@ export function isSetApart({ cluster, filler, at }: Kin): boolean {
 }
 
 /** After the goods, at the very price of the others. */
-const isPricedAlike = (base: Cluster, { cluster, at }: Kin): boolean =>
-  isSamePrice(base, cluster) && cluster.words.slice(0, at).some(isGoods);
+const isPricedAlike = (base: Cluster, { cluster, at }: Kin, says: ListSays): boolean =>
+  isSamePrice(base, cluster, says) && cluster.words.slice(0, at).some(isGoods);
 
-function isSamePrice(a: Cluster, b: Cluster): boolean {
-  const price = middlePrice(a);
-  return price !== null && price === middlePrice(b);
+function isSamePrice(a: Cluster, b: Cluster, { facts }: ListSays): boolean {
+  const { price } = facts.of(a);
+  return price !== null && price === facts.of(b).price;
 }
 
 /** Whether the same crossing would stand twice. */
@@ -155,24 +146,22 @@ const crossingOf = (item: Item) =>
 type Evidence = 'for' | 'against' | 'none';
 
 /** What style codes and SKUs say of clusters being one. */
-export function codesSay(
-  clusters: readonly Cluster[],
-  { heads, styleHeads }: ListSays,
-  kins: readonly Kin[],
-): Evidence {
-  const styles = new Set(clusters.flatMap(({ items }) => items.map((item) => codeKey(item.style))));
+export function codesSay(clusters: readonly Cluster[], { facts }: ListSays, kins: readonly Kin[]): Evidence {
+  const say = (kind: 'styles' | 'styleHeads' | 'skuHeads') =>
+    new Set(clusters.flatMap((cluster) => [...facts.of(cluster)[kind]]));
+  const styles = say('styles');
   if (!styles.has('')) {
     if (styles.size === 1) return 'for';
-    const bare = new Set(clusters.flatMap(({ items }) => items.map((item) => styleHeads.headOf(item))));
+    const bare = say('styleHeads');
     if (bare.size === 1 && !bare.has('')) return 'for';
     if (!kins.some(({ filler, cluster }) => cluster.items.some((item) => endsInCode(item.style, filler))))
       return 'against';
   }
-  const found = new Set(clusters.flatMap(({ items }) => items.map((item) => heads.headOf(item))));
+  const found = say('skuHeads');
   if (found.has('')) return 'none';
   if (found.size === 1) return 'for';
   const areCodes = kins.every(({ filler, cluster }) =>
-    cluster.items.every((item) => endsInCode(heads.headOf(item), filler)),
+    [...facts.of(cluster).skuHeads].every((head) => endsInCode(head, filler)),
   );
   return areCodes ? 'for' : 'against';
 }
@@ -184,13 +173,9 @@ const endsInCode = (code: string, filler: readonly string[]): boolean => {
 
 /** Prices of one family are of a size. */
 const FARTHEST = 1.9;
-function pricesAgree(a: Cluster, b: Cluster): boolean {
-  const [one, other] = [middlePrice(a), middlePrice(b)];
+function pricesAgree(a: Cluster, b: Cluster, { facts }: ListSays): boolean {
+  const [one, other] = [facts.of(a).price, facts.of(b).price];
   return one === null || other === null || Math.max(one, other) / Math.min(one, other) <= FARTHEST;
-}
-function middlePrice({ items }: Cluster): number | null {
-  const prices = items.flatMap(({ price }) => (price && price > 0 ? [price] : [])).sort((x, y) => x - y);
-  return prices[Math.floor(prices.length / 2)] ?? null;
 }
 
 /** Siblings by the head of their SKUs, where SKUs say something. */
@@ -214,25 +199,28 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   const [first] = clusters as [Cluster];
   const evidence = codesSay(clusters, says, kins);
   if (evidence === 'against') return false;
-  if (!clusters.every((cluster) => pricesAgree(first, cluster))) return false;
+  if (!clusters.every((cluster) => pricesAgree(first, cluster, says))) return false;
   if (evidence === 'for' || kins.every((kin) => isLearned(kin, says))) return true;
   const sets = clusters.map((cluster) => new Set(cluster.items.map(crossingOf)));
   const isWoven = clusters.every(({ items }) => items.length > 1) && sets.every((set) => overlap(set, sets[0]!) >= 0.5);
   // Where colours are known the word is likelier a maker, or another make, unless it stands apart and crosses them.
-  if (rolesIn(first).has('colour')) return isWoven && kins.every((kin) => isTail(kin) && isSetApart(kin));
+  if (says.facts.of(first).roles.has('colour')) return isWoven && kins.every((kin) => isTail(kin) && isSetApart(kin));
   if (kins.every(isSetApart)) return true;
   // Else a word may be a maker's, or what the make is called: only the other names of the list tell.
   const isUsual = kins.every((kin) => standsAsUsual(kin, says));
   if (isUsual && isWoven && kins.every(isTail)) return true;
   return (
-    isUsual && (isWoven || sets.every((set) => set.size === 1)) && clusters.every((one) => isSamePrice(first, one))
+    isUsual &&
+    (isWoven || sets.every((set) => set.size === 1)) &&
+    clusters.every((one) => isSamePrice(first, one, says))
   );
 }
 
 /** Behind the goods or where colours stand, in the very sizes that the others have. */
 function isWovenInto(base: Cluster, kin: Kin, says: ListSays): boolean {
-  const sizes = rolesIn(base).get('size') ?? new Set<string>();
-  const own = rolesIn(kin.cluster).get('size') ?? new Set<string>();
+  const sizesOf = (cluster: Cluster) => says.facts.of(cluster).roles.get('size') ?? new Set<string>();
+  const sizes = sizesOf(base);
+  const own = sizesOf(kin.cluster);
   return own.size > 1 && (isTail(kin) || standsAsUsual(kin, says)) && overlap(own, sizes) === 1;
 }
 

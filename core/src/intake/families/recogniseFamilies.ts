@@ -3,7 +3,9 @@ import type { Registry } from '../../registry/openRegistry';
 import type { OptionReader } from '../options/readOptions';
 import { buildFamilies } from './buildFamilies';
 import { joinByStyle } from './byStyle';
-import { clusterRows, push, type Cluster } from './clusters';
+import { clusterRows, type Cluster } from './clusters';
+import { push } from './filing';
+import { openFacts } from './clusterFacts';
 import { openCodeHeads } from './codeHeads';
 import { joinKin } from './kin';
 import { settleListed } from './listedValues';
@@ -32,15 +34,17 @@ export function recogniseFamilies(
   settleListed(items, options);
   readNames(items, options);
   tell(PARTS.names);
-  const read = openValues(registry, options);
+  const values = openValues(registry, options);
   const given = givenIn(items);
-  for (const one of given) one.key = read(one.role, one.text).key;
-  const byStem = joinByStyle(clusterRows(items), read);
+  for (const one of given) one.key = values.read(one.role, one.text).key;
+  const byStem = joinByStyle(clusterRows(items), values.read);
   const groups = byStem.map((cluster) => cluster.items);
   const heads = openCodeHeads(groups, ({ ownCode }) => ownCode);
   const styleHeads = openCodeHeads(groups, ({ style }) => style);
   const { isUsualPlace } = usualPlaces(byStem);
-  const { clusters, doubts } = joinKin(byStem, { heads, styleHeads, isUsualPlace, colours: coloursAmong(given) });
+  const facts = openFacts(heads, styleHeads);
+  const says = { facts, heads, styleHeads, isUsualPlace, colours: coloursAmong(given) };
+  const { clusters, doubts } = joinKin(byStem, says);
   const { isUsual } = usualPlaces(clusters);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);
@@ -48,7 +52,7 @@ export function recogniseFamilies(
   for (const [at, cluster] of inOrder.entries()) {
     if (at % TELL_EVERY === 0) tell(PARTS.held + (at / inOrder.length) * (1 - PARTS.held));
     settleGiven(cluster.items, options);
-    const around = { read, options, spare, isUsual, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) };
+    const around = { values, options, spare, isUsual, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) };
     buildFamilies(cluster, around, recognised);
   }
   // A parent that nobody refers to is goods sold singly.

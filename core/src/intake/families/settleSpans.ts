@@ -6,6 +6,7 @@ import { hasLegs, isGoods } from '../options/goodsWords';
 import type { OptionRead } from '../options/readOptions';
 import { stemWords } from './nameStems';
 import { cutSpan } from './cutSpan';
+import { put } from './filing';
 import { takeLettersForSizes, takeMediumForSize } from './letterSizes';
 import type { Item } from './shape';
 import { putBackNumbers, putBackWordSizes } from './weakSizes';
@@ -130,8 +131,8 @@ function parseCompounds(items: readonly Item[]): void {
       const [first] = words;
       const last = words.at(-1)!;
       if (colourWord(first!) === 'thing' && !isBeforeColour(first!) && colourWord(words[1]!))
-        add(rests.first, first!, words.slice(1).join(''));
-      if (colourWord(last) === 'thing' && colourWord(words.at(-2)!)) add(rests.last, last, words.slice(0, -1).join(''));
+        put(rests.first, first!, words.slice(1).join(''));
+      if (colourWord(last) === 'thing' && colourWord(words.at(-2)!)) put(rests.last, last, words.slice(0, -1).join(''));
     }
   const isName = (map: Map<string, Set<string>>, word: string) => (map.get(word)?.size ?? 0) > 1;
   if (rests.first.size + rests.last.size === 0) return;
@@ -145,12 +146,6 @@ function parseCompounds(items: readonly Item[]): void {
       return span;
     });
 }
-function add(map: Map<string, Set<string>>, key: string, one: string): void {
-  const set = map.get(key);
-  if (set) set.add(one);
-  else map.set(key, new Set([one]));
-}
-
 /** Roles of which some name has more than one option. */
 function rolesTwice(items: readonly Item[]): Set<Role> {
   const twice = new Set<Role>();

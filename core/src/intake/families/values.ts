@@ -6,6 +6,7 @@ import type { Registry } from '../../registry/openRegistry';
 import { areSizes, sortSizes } from '../../size/sortSizes';
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
+import { remembered } from './remembered';
 
 /** A value as a row has it. */
 export interface Said {
@@ -15,14 +16,24 @@ export interface Said {
   label: string | undefined;
 }
 
-/** Reads what a row gives for a role; remembered, since lists say the same a thousand times. */
-export function openValues(registry: Registry, options: OptionReader): (role: Role, text: string) => Said {
-  const known = new Map<string, Said>();
-  return (role, text) => {
-    const id = `${role}|${text}`;
-    let said = known.get(id);
-    if (!said) known.set(id, (said = read(registry, options, role, text)));
-    return said;
+export interface Values {
+  /** What a row gives for a role. */
+  read: (role: Role, text: string) => Said;
+  /** The labels of values, by key, in the order of the axis. */
+  labelsOf: (role: Role, said: readonly Said[]) => Map<string, string>;
+}
+
+/** Reads values; what was read is remembered, since lists say the same a thousand times. */
+export function openValues(registry: Registry, options: OptionReader): Values {
+  const readersBy = remembered((role: Role) => remembered((text: string) => read(registry, options, role, text)));
+  // Families come in the same sizes.
+  const sorted = remembered((labels: string) => (areSizes(labels.split('\n')) ? sortSizes(labels.split('\n')) : null));
+  return {
+    read: (role, text) => readersBy(role)(text),
+    labelsOf(role, said) {
+      const labels = labelsIn(role, said);
+      return COMES_FIRST.has(role) ? labels : inOrder(labels, sorted);
+    },
   };
 }
 
@@ -44,8 +55,8 @@ const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack']);
 /** "Size 54" in a column of sizes is 54. */
 const ANNOUNCED = /^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s*[:.]?\s+(?=\S)/i;
 
-/** The labels of values, by key, in the order of the axis. */
-export function labelsOf(role: Role, said: readonly Said[]): Map<string, string> {
+/** The labels of values, by key, as they first come. */
+function labelsIn(role: Role, said: readonly Said[]): Map<string, string> {
   const spellings = new Map<string, Map<string, number>>();
   const tradeLabels = new Map<string, string>();
   for (const [{ key, text, label }, times] of tally(said)) {
@@ -65,7 +76,7 @@ export function labelsOf(role: Role, said: readonly Said[]): Map<string, string>
     used.add(foldLabel(label));
     labels.set(key, label);
   }
-  return inOrder(role, labels);
+  return labels;
 }
 
 /** How often each is said; rows that say the same share it. */
@@ -82,11 +93,16 @@ function best(counts: ReadonlyMap<string, number>): string {
   return [...counts].sort(([a, one], [b, other]) => other - one || rank(b) - rank(a) || a.localeCompare(b))[0]![0];
 }
 
+/** Whose values stay as they first come. */
+const COMES_FIRST = new Set<Role>(['colour', 'pattern', 'material']);
+
 /** Sizes by size; all else as it first comes. */
-function inOrder(role: Role, labels: Map<string, string>): Map<string, string> {
-  if (role === 'colour' || role === 'pattern' || role === 'material') return labels;
-  const all = [...labels.values()];
-  if (!areSizes(all)) return labels;
+function inOrder(
+  labels: Map<string, string>,
+  sorted: (labels: string) => readonly string[] | null,
+): Map<string, string> {
+  const sizes = sorted([...labels.values()].join('\n'));
+  if (!sizes) return labels;
   const keyOf = new Map([...labels].map(([key, label]) => [label, key]));
-  return new Map(sortSizes(all).map((label) => [keyOf.get(label)!, label]));
+  return new Map(sizes.map((label) => [keyOf.get(label)!, label]));
 }
