@@ -67,16 +67,23 @@ function single(items: readonly Item[], { parents }: Pick<Around, 'parents'>, si
 function partedBySignature(strands: readonly Strand[], axes: readonly WovenAxis[], isGiven: boolean): Strand[][] {
   const parts = new Map<string, Strand[]>();
   for (const strand of strands) {
-    const has = axes.filter(({ key }) => strand.at.has(key)).map(({ key }) => key);
-    const isApart =
-      !isGiven || (has.length === 0 && axes.length > 0 && (isBeside(strand.item) || isEmptyOf(strand.item)));
-    push(parts, isApart ? has.join('|') : 'together', strand);
+    const signature = signatureOf(strand, axes);
+    const hasNone = () => axes.length > 0 && !signature.includes('1');
+    const isApart = !isGiven || (hasNone() && (isBeside(strand.item) || isEmptyOf(strand.item)));
+    push(parts, isApart ? signature : 'together', strand);
   }
   if (isGiven && parts.size > 1) {
     const together = [...parts].filter(([key]) => key === 'together').flatMap(([, some]) => some);
     if (together.length === 0) return [...parts.values()];
   }
   return [...parts.values()];
+}
+
+/** A figure for each axis: whether a strand has a value on it. */
+function signatureOf({ at }: Strand, axes: readonly WovenAxis[]): string {
+  let signature = '';
+  for (const { key } of axes) signature += at.has(key) ? '1' : '0';
+  return signature;
 }
 
 const isEmptyOf = ({ given, spans, across }: Item) => given.length + spans.length + across.length === 0;
@@ -156,14 +163,14 @@ function familyOf(
     axes.forEach(({ key }, at) => (place[names[at]!] = labels[at]!.get((strand.at.get(key) ?? NONE).key)!));
     return place;
   };
-  const rows = [...new Set(children.flatMap((child) => child.rows))].sort((a, b) => a - b);
+  const firstRow = children.reduce((least, { rows }) => Math.min(least, ...rows), Infinity);
   const first = strands[0]!.item;
   const name =
     around.parents.find((parent) => parent.name !== '')?.name ??
     nameOf(strands, axes) ??
     (first.style || first.belongs);
   return {
-    key: `row${rows[0]}`,
+    key: `row${firstRow}`,
     name,
     brand: first.brand,
     style: styleOf(cluster.items, strands),

@@ -19,11 +19,12 @@ const partsOf = (sku: string): string[] =>
  * @param codeOf the code that is looked at
  */
 export function openCodeHeads(groups: readonly (readonly Item[])[], codeOf: (item: Item) => string): CodeHeads {
+  const partsIn = remembered(partsOf);
   // Number of parts → number that is shared → rows that say so.
   const depths = new Map<number, Map<number, number>>();
   for (const group of groups) {
     if (group.length < 3) continue;
-    const codes = group.map((item) => partsOf(codeOf(item)));
+    const codes = group.map((item) => partsIn(codeOf(item)));
     const depth = sharedDepth(codes);
     if (depth === 0 || codes.some((parts) => parts.length <= depth)) continue;
     for (const { length } of codes) {
@@ -33,7 +34,7 @@ export function openCodeHeads(groups: readonly (readonly Item[])[], codeOf: (ite
   }
   const best = new Map([...depths].map(([length, counts]) => [length, bestDepth(counts)]));
   const headIn = remembered((code: string) => {
-    const parts = partsOf(code);
+    const parts = partsIn(code);
     return parts.slice(0, best.get(parts.length) ?? 0).join('-');
   });
   const headOf = (item: Item): string => headIn(codeOf(item));

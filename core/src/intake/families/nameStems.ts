@@ -27,7 +27,7 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
   for (const item of items) {
     settleSaid(item, repeated, said);
     // A list with a column of colours has them there: what reads like one in a name is a word of it.
-    if (!areInstead || givesSome(item))
+    if (columns.size > 0 && (!areInstead || givesSome(item)))
       item.spans = item.spans.filter(
         ({ roles, isWeak }) => !columns.has(roles[0]!) || (repeated.has(roles[0]!) && !isWeak),
       );
@@ -95,6 +95,7 @@ function settleSaid(item: Item, repeated: ReadonlySet<string>, said: Said): void
         item.spans = item.spans.filter((one) => one.to <= place.from || one.from >= place.to);
       }
     }
+    if (item.spans.length === 0) continue;
     item.spans = item.spans.filter(
       (one) => !one.roles.includes(role) || (one.roles.length > 1 && one.roles[0] !== role),
     );
@@ -136,7 +137,10 @@ function stemOfItem(item: Pick<Item, 'tokens' | 'spans' | 'said' | 'stem'>): Non
 function readStem(name: Pick<Item, 'tokens' | 'spans' | 'said'>): StemWord[] {
   const taken = takenIn(name);
   const words: StemWord[] = [];
-  for (const [at, { kind, text }] of name.tokens.entries()) if (!taken[at] && kind !== 'sign') words.push({ text, at });
+  for (let at = 0; at < taken.length; at++) {
+    const { kind, text } = name.tokens[at]!;
+    if (!taken[at] && kind !== 'sign') words.push({ text, at });
+  }
   return words;
 }
 
@@ -146,8 +150,8 @@ function takenIn({ tokens, spans, said }: Pick<Item, 'tokens' | 'spans' | 'said'
   for (const { from, to } of spans) taken.fill(true, from, to);
   for (const { from, to } of said) taken.fill(true, from, to);
   // A link leads to what stands behind it, so what is marked here is not looked at again.
-  for (const [at, { text }] of tokens.entries())
-    if (!taken[at] && LINKS.has(text) && leadsToTaken(tokens, taken, at)) taken[at] = true;
+  for (let at = 0; at < taken.length; at++)
+    if (!taken[at] && LINKS.has(tokens[at]!.text) && leadsToTaken(tokens, taken, at)) taken[at] = true;
   return taken;
 }
 

@@ -100,6 +100,7 @@ function openParents(parents: RowItems['parents']) {
   for (const parent of parents) for (const tie of tiesOfParent(parent)) push(byTie, tie, parent);
   const taken = new Set<RowItems['parents'][number]>();
   const parentsOf = ({ items }: Cluster) => {
+    if (parents.length === 0) return [];
     const found = new Set<RowItems['parents'][number]>();
     for (const item of items)
       for (const tie of tiesOfRow(item.before ?? item)) for (const parent of byTie.get(tie) ?? []) found.add(parent);

@@ -69,43 +69,40 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       result.deletions.push({ row, sku: text(cells, at.sku), gtin: text(cells, at.gtin) });
       continue;
     }
-    const item = {
-      name: text(cells, at.name),
-      brand: text(cells, at.brand),
+    const name = text(cells, at.name);
+    const brand = text(cells, at.brand);
+    const item: Item = {
+      row,
+      cells,
+      name,
+      brand,
+      brandKey: brandKeyOf(brand),
       style: text(cells, at.style),
-      ownCode: text(cells, at.sku),
       belongs: text(cells, at.parent),
+      block,
+      ownCode: text(cells, at.sku),
       price: priceIn(text(cells, at.price)),
+      given: givenOf.options(cells),
+      across: givenOf.across(cells),
+      tokens: tokensIn(name),
+      spans: [],
+      read: [],
+      said: [],
     };
     const kind = at.kind ? kindOf(text(cells, at.kind)) : null;
     const refs =
       referred.size === 0
         ? []
-        : [item.ownCode, item.style, item.name].filter((ref) => ref !== '' && referred.has(codeKey(ref)));
+        : [item.ownCode, item.style, name].filter((ref) => ref !== '' && referred.has(codeKey(ref)));
     const pointsElsewhere = item.belongs !== '' && codeKey(item.belongs) !== codeKey(item.ownCode);
     // A group's key in the column of parents points nowhere.
     const isCalledParent = kind === 'parent' && !(pointsElsewhere && ownCodes.has(codeKey(item.belongs)));
     const isParent = isHead || isCalledParent || (!pointsElsewhere && refs.length > 0);
-    const given = givenOf.options(cells);
-    const across = givenOf.across(cells);
-    if (isParent && across.length === 0 && (given.length === 0 || kind === 'parent' || refs.length > 0)) {
-      const own = kind === 'parent' ? [item.ownCode, item.style, item.belongs, item.name].filter(Boolean) : refs;
-      result.parents.push({ row, name: item.name, refs: own.map(codeKey), block });
-      continue;
-    }
-    result.items.push({
-      row,
-      cells,
-      ...item,
-      brandKey: brandKeyOf(item.brand),
-      block,
-      given,
-      across,
-      tokens: tokensIn(item.name),
-      spans: [],
-      read: [],
-      said: [],
-    });
+    const saysNone = item.given.length === 0 || kind === 'parent' || refs.length > 0;
+    if (isParent && item.across.length === 0 && saysNone) {
+      const own = kind === 'parent' ? [item.ownCode, item.style, item.belongs, name].filter(Boolean) : refs;
+      result.parents.push({ row, name, refs: own.map(codeKey), block });
+    } else result.items.push(item);
   }
   keepHeadedApart(result.items, filled.sections, table);
   return result;

@@ -150,8 +150,10 @@ function parseCompounds(items: readonly Item[]): void {
 function rolesTwice(items: readonly Item[]): Set<Role> {
   const twice = new Set<Role>();
   for (const { spans } of items)
-    for (const [at, { roles }] of spans.entries())
-      if (ONE_OF.has(roles[0]!) && spans.findIndex((span) => span.roles[0] === roles[0]) < at) twice.add(roles[0]!);
+    for (let at = 1; at < spans.length; at++) {
+      const role = firstRole(spans[at]!);
+      if (ONE_OF.has(role) && spans.findIndex((span) => firstRole(span) === role) < at) twice.add(role);
+    }
   return twice;
 }
 const ONE_OF = new Set<Role>(['colour', 'material', 'pattern', 'size']);

@@ -28,13 +28,13 @@ export function usualPlaces(clusters: readonly Cluster[]): {
   const count = <K>(counts: Map<K, number>, key: K) => counts.set(key, (counts.get(key) ?? 0) + 1);
   for (const { items } of clusters)
     for (const role of ROLES_ASKED_FOR) {
-      const spans = items.map((item) => spanOf(item, role));
-      if (items.length < 2 || spans.includes(undefined)) continue;
+      const first = spanOf(items[0]!, role);
+      if (items.length < 2 || !first || !items.every((item) => spanOf(item, role))) continue;
       count(all, role);
-      const isDiffering = new Set(spans.map((span) => span!.key)).size > 1;
-      const place = `${role} ${placeOf(items[0]!, spans[0]!)}`;
+      const isDiffering = items.some((item) => spanOf(item, role)!.key !== first.key);
+      const place = `${role} ${placeOf(items[0]!, first)}`;
       if (isDiffering) count(differing, place);
-      if (isDiffering || !spans[0]!.isWeak) count(sure, place);
+      if (isDiffering || !first.isWeak) count(sure, place);
     }
   const isMost = (counts: ReadonlyMap<string, number>, role: Role, place: Place | undefined) => {
     const families = counts.get(`${role} ${place}`) ?? 0;
