@@ -167,8 +167,8 @@ export function codesSay(clusters: readonly Cluster[], { facts }: ListSays, kins
 }
 
 const endsInCode = (code: string, filler: readonly string[]): boolean => {
-  const last = code.split(/[^\p{L}\p{N}]+/u).at(-1) ?? '';
-  return last.length > 1 && isCodeOf(last, filler.join(' '));
+  const last = /[\p{L}\p{N}]{2,}$/u.exec(code)?.[0];
+  return last !== undefined && isCodeOf(last, filler.join(' '));
 };
 
 /** Prices of one family are of a size. */

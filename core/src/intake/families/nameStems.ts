@@ -164,6 +164,9 @@ function leadsToTaken(tokens: readonly Token[], taken: readonly boolean[], at: n
   return false;
 }
 
+/** What may be left over where options were taken out. */
+const SIGNS = /[()[\],/|;:·•–—-]/;
+
 /** The name of goods without their options, as it is written. */
 export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'tokens' | 'spans' | 'said'>): string {
   const taken = takenIn({ tokens, spans, said });
@@ -174,6 +177,7 @@ export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'to
     else if (end < token.from) text += ' ';
     end = token.to;
   });
+  if (!SIGNS.test(text)) return text.replace(/\s+/g, ' ').trim();
   return text
     .replace(/\([\s,/|;:.-]*\)|\[[\s,/|;:.-]*\]/g, ' ')
     .replace(/\s+/g, ' ')

@@ -13,7 +13,7 @@ import { putBackNumbers, putBackWordSizes } from './weakSizes';
 
 /** Puts back into the names what is no option there. Gives whether anything was. */
 export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<number>): boolean {
-  if (items.every(({ spans }) => spans.length === 0)) return false;
+  if (items.every(areSure)) return false;
   const before = items.reduce((sum, item) => sum + taken(item), 0);
   settleRoles(items);
   takeMediumForSize(items);
@@ -27,6 +27,14 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   putBackWhatGoodsAre(items);
   return items.reduce((sum, item) => sum + taken(item), 0) !== before;
 }
+/** Whether all options of a name are single words that can be nothing else, one of each kind: there is nothing to settle. */
+const areSure = ({ spans }: Item): boolean =>
+  spans.every(({ roles, isWeak, from, to }, at) => {
+    const [role] = roles;
+    if (isWeak || roles.length > 1 || to - from > 1 || role === 'material' || role === 'pattern') return false;
+    return spans.findIndex((span) => firstRole(span) === role) === at;
+  });
+
 const taken = ({ spans }: Item) => spans.reduce((sum, one) => sum + one.to - one.from, 0);
 
 /** "Linen" beside a colour is a material, beside other materials too, and before the goods where nothing is a colour; else it is what the word is first. */
