@@ -1,6 +1,13 @@
 /** Lists of any kind that become families: read, settled, taken in. */
 import { z } from 'zod';
-import { LIST_VERDICTS, ListMappingSchema, ListSettlementSchema, MeaningSchema, RoleSchema } from '@loom-kin/core';
+import {
+  LIST_VERDICTS,
+  ListMappingSchema,
+  ListSettlementSchema,
+  MeaningSchema,
+  MENDED_CODES,
+  RoleSchema,
+} from '@loom-kin/core';
 import { define, Id, withId } from './endpoint';
 import { JobSchema } from './jobs';
 
@@ -71,7 +78,15 @@ export const ListViewSchema = z.object({
   families: z.number(),
   counts: Counts,
   skipped: z.array(z.object({ row: z.number(), why: z.string() })),
-  mended: z.array(z.object({ row: z.number(), column: z.string(), from: z.string(), to: z.string() })),
+  mended: z.array(
+    z.object({
+      row: z.number(),
+      column: z.string(),
+      code: z.enum(MENDED_CODES).default('gtin.lost-zero'),
+      from: z.string(),
+      to: z.string(),
+    }),
+  ),
   problems: z.array(z.object({ row: z.number(), column: z.string().optional(), code: z.string(), text: z.string() })),
   problemCount: z.number(),
   /** So many pictures are named by address, and the intake that fetches them once the list is in. */

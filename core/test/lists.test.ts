@@ -170,7 +170,9 @@ describe('cells of a list', () => {
       Mug;L;4006381333931;9,90
       Mug;XL;4006381333931;dear`;
     const reading = read(list);
-    expect(reading.mended).toEqual([{ row: 2, column: 'EAN', from: '36000291452', to: '036000291452' }]);
+    expect(reading.mended).toEqual([
+      { code: 'gtin.lost-zero', row: 2, column: 'EAN', from: '36000291452', to: '036000291452' },
+    ]);
     expect(reading.problems.map(({ row, column, code }) => [row, column, code])).toEqual([
       [3, 'EAN', 'gtin.check-digit'],
       [5, 'EAN', 'gtin.twice'],

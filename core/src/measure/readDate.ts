@@ -53,9 +53,14 @@ function withMonthName(text: string, languages: readonly string[]): DateReading 
 
 const foldMonth = (name: string) => name.toLowerCase().replaceAll('.', '');
 
-/** The month, 1 to 12, that a name means: written out, shortened as `Intl` does, or its first three letters. */
-function monthCalled(name: string, languages: readonly string[]): number | null {
+/**
+ * The month, 1 to 12, that a name means: written out, shortened as `Intl` does, or its first three letters; null for any other word.
+ * @param languages BCP 47 tags: names of months are known in these, and in English
+ */
+export function monthCalled(name: string, languages: readonly string[]): number | null {
   const wanted = foldMonth(name);
+  // German spreadsheets shorten "März" in their own way.
+  if (wanted === 'mrz' && languages.includes('de')) return 3;
   for (const language of [...languages, 'en']) {
     for (const style of ['long', 'short'] as const) {
       const format = new Intl.DateTimeFormat(language, { month: style, day: 'numeric', timeZone: 'UTC' });

@@ -1,5 +1,5 @@
 /** What is said of a list: why rows belong together, what is in doubt, what could not be read. */
-import type { Bond, Doubt, ListFamily, ListProblem } from '../intake/families/shape';
+import type { Bond, Doubt, ListFamily, ListProblem, Mended } from '../intake/families/shape';
 import { listed } from './counts';
 
 const BONDS: { [B in Bond['by']]: (bond: Extract<Bond, { by: B }>) => string } = {
@@ -46,6 +46,11 @@ const PROBLEMS: Record<string, (problem: ListProblem) => string> = {
     `It stands where row ${text} stands, and says something else. The figures of row ${text} hold.`,
   'sku.twice': numberTwice,
   'gtin.twice': numberTwice,
+  'size.date': ({ text }) => {
+    const [day, ...sizes] = text.split('\n');
+    const which = sizes.length > 0 ? `it was ${sizes.join(' or ')}` : 'which size it was cannot be told';
+    return `"${day}" is a day: a spreadsheet made it of a size, and ${which}. Write the size, in a column that is formatted as text.`;
+  },
   'row.several': ({ text }) => {
     const [count, ...said] = text.split(' ');
     return `"${said.join(' ')}" stands in a row of ${count} children and is none of theirs alone: it is left out.`;
@@ -54,5 +59,12 @@ const PROBLEMS: Record<string, (problem: ListProblem) => string> = {
 function numberTwice({ text, column }: ListProblem): string {
   return `${column} is the same as in row ${text}. Each number belongs to one child: give this row its own.`;
 }
+const MENDED: Record<Mended['code'], (mended: Mended) => string> = {
+  'gtin.lost-zero': ({ from, to }) => `${from} had lost a zero; its check digit proves ${to}.`,
+  'size.date': ({ from, to }) => `a spreadsheet had made the day "${from}" of the size ${to}.`,
+};
+/** What a cell was mended from, and why it could be. */
+export const mendedText = (mended: Mended): string => MENDED[mended.code](mended);
+
 /** What a problem of a list says; those of cells bring their sentence along. */
 export const listProblemText = (problem: ListProblem): string => PROBLEMS[problem.code]?.(problem) ?? problem.text;

@@ -1,5 +1,6 @@
 /** What becomes of a list, as plain data for other programs. The JSON Schema in docs/formats comes from here. */
 import { z } from 'zod';
+import { MENDED_CODES } from './shape';
 import { RoleSchema } from '../../family/shape';
 import { doubtText, listProblemText, whyText } from '../../words/lists';
 import { MeaningSchema } from '../table/shape';
@@ -47,8 +48,10 @@ export const ListReportSchema = z.object({
   singles: z.array(z.object({ rows: z.array(Row), name: z.string(), brand: z.string().optional(), ...Figures })),
   problems: z.array(z.object({ row: Row, column: z.string().optional(), code: z.string(), text: z.string() })),
   mended: z
-    .array(z.object({ row: Row, column: z.string(), from: z.string(), to: z.string() }))
-    .describe('Numbers that a spreadsheet had hurt and that can be read one way only.'),
+    .array(z.object({ row: Row, column: z.string(), code: z.enum(MENDED_CODES), from: z.string(), to: z.string() }))
+    .describe(
+      'Cells that a spreadsheet had hurt and that can be read one way only: numbers without their zero, sizes that became days.',
+    ),
 });
 export type ListReport = z.infer<typeof ListReportSchema>;
 

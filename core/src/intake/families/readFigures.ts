@@ -7,7 +7,7 @@ import { howWritten } from '../table/howWritten';
 import type { ListColumn, ListMapping, Table } from '../table/shape';
 import { columnOfField } from './columnsThat';
 import { remembered } from './remembered';
-import type { ListChild, ListFamily, ListProblem, Recognised } from './shape';
+import type { ListChild, ListFamily, ListProblem, Mended, Recognised } from './shape';
 
 export interface ChildFigures {
   sku?: string;
@@ -15,13 +15,6 @@ export interface ChildFigures {
   /** Decimal, in major units. */
   price?: string;
   stock?: number;
-}
-
-export interface Mended {
-  row: number;
-  column: string;
-  from: string;
-  to: string;
 }
 
 interface Read {
@@ -96,7 +89,7 @@ export function readFigures(
     let figure = readText(text);
     if (!figure.ok && figure.code === 'gtin.lost-zero') {
       const { right } = (figure as Unreadable<'gtin.lost-zero'>).params;
-      read.mended.push({ row, column: header, from: text, to: right });
+      read.mended.push({ code: figure.code, row, column: header, from: text, to: right });
       figure = { ok: true, figure: right };
     }
     if (!figure.ok) {

@@ -4,8 +4,9 @@ import { openOptionReader } from '../options/readOptions';
 import { findTable, type SkipReason, type TableFound } from '../table/findTable';
 import { openHeaders, type HeaderMeaning } from '../table/headerWords';
 import { NO_MAPPING, type ListColumn, type ListMapping, type Table } from '../table/shape';
+import { findSizeDates, withSizes, type SizeDate } from '../table/sizeDates';
 import { understandColumns } from '../table/understandColumns';
-import { readFigures, type ChildFigures, type Mended } from './readFigures';
+import { readFigures, type ChildFigures } from './readFigures';
 import { recogniseFamilies } from './recogniseFamilies';
 import { rowItems, type Deletion } from './rowItems';
 import {
@@ -16,7 +17,7 @@ import {
   settleSingle,
   type ListSettlement,
 } from './settlement';
-import type { ListFamily, ListProblem, ListSingle } from './shape';
+import type { ListFamily, ListProblem, ListSingle, Mended } from './shape';
 
 export interface ListReading {
   /** The table as it is understood: rows as given, with more columns where sizes across change on the way down. */
@@ -34,7 +35,7 @@ export interface ListReading {
   /** Rows whose child is to go. */
   deletions: Deletion[];
   problems: ListProblem[];
-  /** Numbers that a spreadsheet had hurt and that could be mended one way only. */
+  /** Cells that a spreadsheet had hurt and that could be mended one way only. */
   mended: Mended[];
 }
 
@@ -54,8 +55,9 @@ export function readList(
 ): ListReading {
   const words = { meaningOf: headersOf(registry, mapping), options: openOptionReader(registry) };
   const found = findTable(given, words, mapping.headerRow);
-  const { table } = found;
-  const columns = understandColumns(registry, table, found, words, mapping);
+  const columns = understandColumns(registry, found.table, found, words, mapping);
+  const dates = findSizeDates(found.table, found.body, columns);
+  const table = withSizes(found.table, dates);
   const problems = [...columnProblems(table, found, columns), ...openMarks(table, found.body, columns)];
   const rows = rowItems(table, found, columns, words);
   tell(PARTS.rows);
@@ -84,10 +86,23 @@ export function readList(
     figures: read.figures,
     singleFigures: read.singleFigures,
     deletions: rows.deletions,
-    problems: [...problems, ...recognised.problems, ...read.problems].sort((a, b) => a.row - b.row),
-    mended: read.mended,
+    problems: [...problems, ...askedDates(dates), ...recognised.problems, ...read.problems].sort(
+      (a, b) => a.row - b.row,
+    ),
+    mended: [...mendedDates(dates), ...read.mended],
   };
 }
+
+const mendedDates = (dates: readonly SizeDate[]): Mended[] =>
+  dates.flatMap(({ at, column: { header }, text, readings: [to, ...others] }) =>
+    to !== undefined && others.length === 0 ? [{ code: 'size.date', row: at + 1, column: header, from: text, to }] : [],
+  );
+const askedDates = (dates: readonly SizeDate[]): ListProblem[] =>
+  dates.flatMap(({ at, column: { header }, text, readings }) =>
+    readings.length === 1
+      ? []
+      : [{ row: at + 1, column: header, code: 'size.date', text: [text, ...readings].join('\n') }],
+  );
 
 /** Headers mean what the seller said, else what they say. */
 function headersOf(registry: Registry, { columns }: ListMapping): (header: string) => HeaderMeaning | null {

@@ -127,6 +127,16 @@ export interface ListProblem {
   text: string;
 }
 
+export const MENDED_CODES = ['gtin.lost-zero', 'size.date'] as const;
+/** A cell that a spreadsheet had hurt: a number without its zero, a size that became a day. */
+export interface Mended {
+  code: (typeof MENDED_CODES)[number];
+  row: number;
+  column: string;
+  from: string;
+  to: string;
+}
+
 export interface Recognised {
   families: ListFamily[];
   singles: ListSingle[];

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElCheckbox, ElOption, ElProgress, ElSelect } from 'element-plus';
-import { LIST_VERDICTS } from '@loom-kin/core';
+import { LIST_VERDICTS, mendedText } from '@loom-kin/core';
 import { api, call, requestKey, say, tell } from '../../api';
 import { useJobs } from '../../stores/jobs';
 import ListColumns from './ListColumns.vue';
@@ -158,7 +158,7 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
             >: {{ one.text }}
           </li>
           <li v-for="(one, at) in list.mended" :key="`m${at}`">
-            Row {{ one.row }}, {{ one.column }}: {{ one.from }} had lost a zero; its check digit proves {{ one.to }}.
+            Row {{ one.row }}, {{ one.column }}: {{ mendedText(one) }}
           </li>
           <li v-for="(one, at) in list.skipped" :key="`s${at}`" class="soft">
             Row {{ one.row }} {{ SKIPPED[one.why] ?? one.why }}.
