@@ -2,9 +2,12 @@
 import { runCommand } from '../../change/run';
 import { childLabels } from '../../family/weave';
 import type { Child, Family } from '../../family/shape';
+import { isIdentifier } from '../../identifiers/sameness';
 import { Refusal } from '../../refusal';
+import type { Field } from '../../registry/field';
 import type { ListChild, ListFamily } from '../families/shape';
 import { readSheet, type SheetReading } from '../readSheet';
+import type { AcrossKey } from '../table/shape';
 import { takeReading } from '../takeReading';
 import { familyChanges, sheetHeader, type FigureColumn } from './figureColumns';
 import { matchAxes, ownerOfRow, withMoreAxes, type AxisMatch } from './heldAxes';
@@ -67,36 +70,40 @@ function openLabels(
 const OF_ONE_CHILD = new Set(['sku', 'gtin', 'stock']);
 
 function readChildren(
-  { registry, table, mended, around, stock }: BecomeInput,
+  { registry, table, across, mended, around, stock }: BecomeInput,
   held: Family,
   family: ListFamily,
   columns: readonly FigureColumn[],
   labelsOf: (child: ListChild) => string[],
 ): SheetReading {
   const ofChild = columns.filter(({ field }) => field.levels.includes('child'));
-  const isAcross = family.children.some(({ stockColumn }) => stockColumn !== undefined);
+  // Fields that stand below values that go across, each with one of its columns.
+  const own = new Map(
+    family.children.flatMap(({ ownColumns = {} }) =>
+      Object.values(ownColumns).map((at) => [across.get(at)!.field.key, across.get(at)!] as const),
+    ),
+  );
   // A code of a row of several children is none of theirs.
-  const used = ofChild.filter(({ field }) => !isAcross || !OF_ONE_CHILD.has(field.key));
-  const headers = [
-    ...held.axes.map(({ label }) => `Option: ${label}`),
-    ...used.map(sheetHeader),
-    ...(isAcross ? ['Stock (pieces)'] : []),
-  ];
+  const used = ofChild.filter(({ field: { key } }) => own.size === 0 || !(OF_ONE_CHILD.has(key) || own.has(key)));
+  const headers = [...held.axes.map(({ label }) => `Option: ${label}`), ...[...used, ...own.values()].map(sheetHeader)];
   const rows = family.children.map((child) => {
     const row = child.rows[0]!;
     const cells = table[row - 1]!;
-    const figures = used.map(({ at, field }) => {
-      if (child.sharesRow && OF_ONE_CHILD.has(field.key)) return '';
-      const text = mended.get(row)?.get(at) ?? cells[at] ?? '';
-      return field.type === 'stock' && !/\d/.test(text) ? '' : text;
-    });
-    const pieces = isAcross ? [/\d/.test(cells[child.stockColumn!] ?? '') ? cells[child.stockColumn!]! : ''] : [];
-    return [...labelsOf(child), ...figures, ...pieces];
+    const textIn = (at: number | undefined, { type }: Field) => {
+      const text = at === undefined ? '' : (mended.get(row)?.get(at) ?? cells[at] ?? '');
+      return type === 'stock' && !/\d/.test(text) ? '' : text;
+    };
+    const figures = used.map(({ at, field }) =>
+      child.sharesRow && OF_ONE_CHILD.has(field.key) ? '' : textIn(at, field),
+    );
+    const below = [...own.values()].map(({ field }) =>
+      child.sharesRow && isIdentifier(field.key) ? '' : textIn(child.ownColumns?.[field.key as AcrossKey], field),
+    );
+    return [...labelsOf(child), ...figures, ...below];
   });
   // What is told of a cell names the column as the list does.
-  const stockHeader = isAcross ? 'Stock' : '';
-  const own = [...held.axes.map(({ label }) => label), ...used.map(({ header }) => header), stockHeader];
-  const named = new Map(headers.map((header, at) => [header, own[at]!]));
+  const asListed = [...held.axes.map(({ label }) => label), ...[...used, ...own.values()].map(({ header }) => header)];
+  const named = new Map(headers.map((header, at) => [header, asListed[at]!]));
   const rename = <T extends { column: string }>(told: T): T => ({
     ...told,
     column: named.get(told.column) ?? told.column,

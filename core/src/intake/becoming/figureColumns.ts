@@ -32,6 +32,23 @@ export function figureColumns(
   });
 }
 
+/** The same of what stands below values that go across, by the place of the column. */
+export function acrossColumns(
+  registry: Registry,
+  table: Table,
+  columns: readonly ListColumn[],
+  mapping: ListMapping,
+): Map<number, FigureColumn> {
+  const written = howWritten(table, columns, mapping);
+  return new Map(
+    columns.flatMap(({ at, meaning }) => {
+      if (meaning.is !== 'across') return [];
+      const field = registry.field(meaning.key ?? 'stock')!;
+      return [[at, { at, header: field.label, field, source: written(at) }] as const];
+    }),
+  );
+}
+
 /** The unit that a header names: "Weight (kg)", "Gewicht in g". */
 function unitIn(header: string, { type }: Field): string | undefined {
   const units = type === 'weight' ? 'kg|g|oz|lb' : type === 'length' ? 'mm|cm|m|in|ft' : null;

@@ -11,15 +11,16 @@ export interface Named {
   kind: IdentifierKind;
   /** The form it is compared in. */
   identity: string;
-  /** As the list has it. */
+  /** As the list has it, and the place of its column. */
   text: string;
+  at: number;
 }
 
 export interface ListNumbers {
   /** The numbers of a child, those that can be read. One of a row of several children is none of theirs. */
   ofChild(child: ListChild): readonly Named[];
   /** Why a number cannot be given to the child of a row: a row before it has it. Null where none does. */
-  takenBefore(row: number, kind: IdentifierKind, figure: string): Unreadable | null;
+  takenBefore(row: number, at: number, kind: IdentifierKind, figure: string): Unreadable | null;
   /** The same of all numbers that the row of a child names. */
   problemOf(child: ListChild): CellProblem | null;
 }
@@ -28,21 +29,24 @@ export interface ListNumbers {
 export function openNumbers(
   table: Table,
   columns: readonly FigureColumn[],
+  across: Iterable<FigureColumn>,
   mended: ReadonlyMap<number, ReadonlyMap<number, string>>,
   families: readonly ListFamily[],
 ): ListNumbers {
-  const places = columns.flatMap(({ at, field, header }) =>
-    isIdentifier(field.key) ? [{ at, header, kind: field.key }] : [],
-  );
+  const numbered = ({ at, field, header }: FigureColumn) =>
+    isIdentifier(field.key) ? [{ at, header, kind: field.key }] : [];
+  const ofRows = columns.flatMap(numbered);
   const known = new Map<ListChild, readonly Named[]>();
-  const owners = new Map<string, { row: number; family: string }>();
+  const byPlace = new Map([...ofRows, ...[...across].flatMap(numbered)].map((place) => [place.at, place]));
+  const owners = new Map<string, { row: number; at: number; family: string }>();
 
-  function read({ rows: [row], sharesRow, stockColumn }: ListChild): Named[] {
-    if (sharesRow || stockColumn !== undefined) return [];
-    return places.flatMap(({ at, kind }) => {
+  function read({ rows: [row], sharesRow, ownColumns }: ListChild): Named[] {
+    if (sharesRow) return [];
+    const own = ownColumns ? Object.values(ownColumns).flatMap((at) => byPlace.get(at) ?? []) : ofRows;
+    return own.flatMap(({ at, kind }) => {
       const text = (mended.get(row!)?.get(at) ?? table[row! - 1]![at] ?? '').trim();
       const identity = readIdentity(kind, text);
-      return identity === null ? [] : [{ kind, identity, text }];
+      return identity === null ? [] : [{ kind, identity, text, at }];
     });
   }
 
@@ -51,26 +55,28 @@ export function openNumbers(
       const [row] = child.rows as [number];
       const numbers = read(child);
       known.set(child, numbers);
-      for (const { kind, identity } of numbers) {
+      for (const { kind, identity, at } of numbers) {
         const key = `${kind}|${identity}`;
-        if (row < (owners.get(key)?.row ?? Infinity)) owners.set(key, { row, family: name });
+        if (row < (owners.get(key)?.row ?? Infinity)) owners.set(key, { row, at, family: name });
       }
     }
 
-  function problemAt(row: number, { kind, identity, text }: Named): Unreadable | null {
+  function problemAt(row: number, { kind, identity, text, at }: Named): Unreadable | null {
     const owner = owners.get(`${kind}|${identity}`);
-    if (!owner || owner.row >= row) return null;
-    return unreadable('list.number-twice', { kind: kind.toUpperCase(), number: text, ...owner });
+    if (!owner || owner.row > row || (owner.row === row && owner.at === at)) return null;
+    const { row: first, family } = owner;
+    return unreadable('list.number-twice', { kind: kind.toUpperCase(), number: text, row: first, family });
   }
   const ofChild = (child: ListChild): readonly Named[] => known.get(child) ?? read(child);
 
   return {
     ofChild,
-    takenBefore: (row, kind, figure) => problemAt(row, { kind, identity: identityOf(kind, figure), text: figure }),
+    takenBefore: (row, at, kind, figure) =>
+      problemAt(row, { kind, identity: identityOf(kind, figure), text: figure, at }),
     problemOf(child) {
       for (const number of ofChild(child)) {
         const problem = problemAt(child.rows[0]!, number);
-        const { header } = places.find((place) => place.kind === number.kind)!;
+        const { header } = byPlace.get(number.at)!;
         if (problem) return { column: header, message: unreadableText(problem) };
       }
       return null;

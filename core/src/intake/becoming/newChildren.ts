@@ -33,7 +33,15 @@ export interface NewChildren {
 
 const CHILD = { level: 'child', childId: '' } as const;
 
-export function openNewChildren({ registry, table, columns, mended, numbers, around }: BecomeInput): NewChildren {
+export function openNewChildren({
+  registry,
+  table,
+  columns,
+  across,
+  mended,
+  numbers,
+  around,
+}: BecomeInput): NewChildren {
   const ofCategory = new Map<unknown, readonly FigureColumn[]>();
   const known = new Map<string, CellRead>();
   const stock = registry.field('stock')!;
@@ -51,14 +59,14 @@ export function openNewChildren({ registry, table, columns, mended, numbers, aro
 
   /** The columns that speak of a child: what is one child's alone is none of several that a row makes. */
   function columnsFor(
-    { sharesRow, stockColumn }: ListChild,
+    { sharesRow, ownColumns = {} }: ListChild,
     ofChild: readonly FigureColumn[],
   ): readonly FigureColumn[] {
-    if (!sharesRow && stockColumn === undefined) return ofChild;
-    const common = ofChild.filter(({ field }) => !isIdentifier(field.key) && field !== stock);
-    return stockColumn === undefined
-      ? common
-      : [...common, { at: stockColumn, header: 'Stock', field: stock, source: {} }];
+    const own = Object.values(ownColumns).map((at) => across.get(at)!);
+    if (!sharesRow && own.length === 0) return ofChild;
+    const isOwn = (one: FigureColumn) => own.some(({ field }) => field === one.field);
+    const common = ofChild.filter((one) => !isIdentifier(one.field.key) && one.field !== stock && !isOwn(one));
+    return [...common, ...own.filter(({ field }) => !sharesRow || !isIdentifier(field.key))];
   }
 
   function textOf(row: number, { at, field }: FigureColumn): string {
@@ -86,7 +94,7 @@ export function openNewChildren({ registry, table, columns, mended, numbers, aro
     const read = readCell(column, text);
     if (!read?.ok) return read;
     const number = String(read.figure);
-    return numbers.takenBefore(row, kind, number) ?? around.takenElsewhere(kind, number) ?? read;
+    return numbers.takenBefore(row, column.at, kind, number) ?? around.takenElsewhere(kind, number) ?? read;
   }
 
   return {

@@ -12,6 +12,8 @@ export interface BecomeInput {
   registry: Registry;
   table: Table;
   columns: readonly FigureColumn[];
+  /** Columns of what stands below values that go across, by place. */
+  across: ReadonlyMap<number, FigureColumn>;
   pictureColumns: readonly number[];
   /** Numbers as they were mended: row → column → text. */
   mended: ReadonlyMap<number, ReadonlyMap<number, string>>;

@@ -178,7 +178,7 @@ function familyOf(
     children: children.map(({ strand, rows: own }): ListChild => ({
       rows: own,
       at: placeOf(strand),
-      ...(strand.across ? { stockColumn: strand.across.column } : {}),
+      ...(strand.across ? { ownColumns: strand.across.columns } : {}),
       ...(isListing(strand) ? { sharesRow: true as const } : {}),
     })),
     parentRows: around.parents.map(({ row }) => row),

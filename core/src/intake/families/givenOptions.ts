@@ -6,7 +6,7 @@ import { asOneColour } from '../options/asOneColour';
 import { besideColour } from '../options/besideColour';
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
-import { namedOptions, numberLook } from '../table/cells';
+import { namedOptions } from '../table/cells';
 import { isGenericOption, type HeaderMeaning } from '../table/headerWords';
 import type { ListColumn, Meaning } from '../table/shape';
 import { LINKS } from '../options/links';
@@ -76,9 +76,7 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
     return (cells) => byName((names && cells[names.at]) || `Option ${meaning.number}`)(cells);
   };
   const readers = columns.filter(({ meaning }) => OPTIONS.has(meaning.is)).map(readerOf);
-  const goingAcross = columns.flatMap(({ at, meaning }) =>
-    meaning.is === 'across' ? [{ at, value: plainly(meaning.role, meaning.value) }] : [],
-  );
+  const goingAcross = acrossIn(columns);
   return {
     /** The options of a row, one of each axis. What many rows say is the same object in all of them. */
     options(cells: readonly string[]): GivenOption[] {
@@ -87,15 +85,34 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
         for (const one of read(cells)) if (!given.some(({ axis }) => axis === one.axis)) given.push(one);
       return given;
     },
-    across(cells: readonly string[]): Across[] {
-      return goingAcross.flatMap(({ at, value }): Across[] => {
-        const text = (cells[at] ?? '').trim();
-        if (text === '' || /^(?:-|–|n\/a|no|nein|non)$/i.test(text)) return [];
-        return [{ value, pieces: numberLook(text) ? text : '', column: at }];
-      });
-    },
+    /** The values of a row under which something stands. */
+    across: (cells: readonly string[]): Across[] =>
+      goingAcross.flatMap(({ across, telling }) =>
+        telling.some((at) => !isNone((cells[at] ?? '').trim())) ? [across] : [],
+      ),
   };
 }
+
+/** Values that go across, each with all columns that are for it, and with those that tell whether a row has it: a price does where nothing else is said. */
+function acrossIn(columns: readonly ListColumn[]): { across: Across; telling: number[] }[] {
+  const byValue = new Map<string, Across>();
+  for (const { at, meaning } of columns) {
+    if (meaning.is !== 'across') continue;
+    const { role, value, key = 'stock' } = meaning;
+    const id = `${role} ${compact(value)}`;
+    const across = byValue.get(id) ?? { value: plainly(role, value), columns: {} };
+    across.columns[key] ??= at;
+    byValue.set(id, across);
+  }
+  return [...byValue.values()].map((across) => {
+    const { price, ...others } = across.columns;
+    const telling = Object.values(others);
+    return { across, telling: telling.length > 0 ? telling : [price!] };
+  });
+}
+
+/** What says under a value that there is none of it. */
+const isNone = (text: string): boolean => text === '' || /^(?:-|–|n\/a|no|nein|non)$/i.test(text);
 
 /** What says in a column of options that there is none. */
 const isNothing = (text: string): boolean => text === '' || text === '-' || text === '–' || /^n\/a$/i.test(text);

@@ -33,6 +33,15 @@ interface FigureColumn {
   read: (text: string) => ReadFigure;
 }
 
+/** Where a number stands first. */
+interface Owner {
+  row: number;
+  column: string;
+}
+
+/** Whether a figure is one child's: numbers and pieces of a row of several children are none of theirs, prices are that of each. */
+const isOfOne = (key: Key, isOwn: boolean, isOfSeveral: boolean): boolean => isOwn || key === 'price' || !isOfSeveral;
+
 function openFigure(registry: Registry, key: Key, source: Source): FigureColumn['read'] {
   const field = registry.field(key)!;
   const read = (text: string) => readFigure(registry, field, text, source);
@@ -56,20 +65,22 @@ export function readFigures(
       return column ? [[key, { column, read: openFigure(registry, key, written(column.at)) }] as const] : [];
     }),
   );
-  const readPieces = openFigure(registry, 'stock', {});
-  const owners = { sku: new Map<string, number>(), gtin: new Map<string, number>() };
+  const across = new Map(
+    columns.flatMap((column) => {
+      const { at, meaning } = column;
+      if (meaning.is !== 'across') return [];
+      return [[at, { column, read: openFigure(registry, meaning.key ?? 'stock', written(at)) }] as const];
+    }),
+  );
+  const owners = { sku: new Map<string, Owner>(), gtin: new Map<string, Owner>() };
 
-  function figuresOf({ rows, stockColumn, sharesRow }: Omit<ListChild, 'at'>): ChildFigures {
+  function figuresOf({ rows, ownColumns, sharesRow }: Omit<ListChild, 'at'>): ChildFigures {
     const figures: ChildFigures = {};
     const cells = table[rows[0]! - 1]!;
     for (const key of KEYS) {
-      const known =
-        key === 'stock' && stockColumn !== undefined
-          ? { column: columns[stockColumn]!, read: readPieces }
-          : sources.get(key);
-      // A code of a row of several children is none of theirs, and neither are its pieces where they stand there once.
-      const isOfRow = key === 'stock' ? sharesRow && stockColumn === undefined : key !== 'price';
-      if (!known || (isOfRow && (sharesRow || stockColumn !== undefined))) continue;
+      const own = ownColumns?.[key];
+      const known = own === undefined ? sources.get(key) : across.get(own);
+      if (!known || !isOfOne(key, own !== undefined, sharesRow || ownColumns !== undefined)) continue;
       const text = (cells[known.column.at] ?? '').trim();
       const figure = text === '' ? null : readCell(rows[0]!, key, known, text);
       if (figure === null) continue;
@@ -100,11 +111,11 @@ export function readFigures(
     if ((key === 'sku' || key === 'gtin') && typeof value === 'string') {
       const id = identityOf(key, value);
       const before = owners[key].get(id);
-      if (before !== undefined && before !== row) {
-        read.problems.push({ row, column: header, code: `${key}.twice`, text: String(before) });
+      if (before && (before.row !== row || before.column !== header)) {
+        read.problems.push({ row, column: header, code: `${key}.twice`, text: String(before.row) });
         return null;
       }
-      owners[key].set(id, row);
+      owners[key].set(id, { row, column: header });
     }
     return value;
   }

@@ -2,7 +2,7 @@
 import type { Role } from '../../family/shape';
 import type { OptionRead } from '../options/readOptions';
 import type { Token } from '../options/tokens';
-import type { ListColumn } from '../table/shape';
+import type { AcrossKey, ListColumn } from '../table/shape';
 
 /** An option that a row names by itself: in a column, in a cell of several, or as the head of a column. */
 export interface GivenOption {
@@ -20,12 +20,13 @@ export interface GivenOption {
   listed?: readonly string[];
 }
 
-/** Pieces that stand under a value across. */
+/** The columns in which figures of one child stand, where they go across. */
+export type OwnColumns = Partial<Record<AcrossKey, number>>;
+
+/** What stands under a value across. */
 export interface Across {
   value: GivenOption;
-  /** As written; empty where only a mark says that it is there. */
-  pieces: string;
-  column: number;
+  columns: OwnColumns;
 }
 
 /** A row of goods as it is grouped. */
@@ -86,8 +87,8 @@ export interface ListChild {
   rows: number[];
   /** Axis label → value label. */
   at: Record<string, string>;
-  /** Column that holds its pieces, where sizes go across. */
-  stockColumn?: number;
+  /** Columns that are its own, where values go across: what the row has else is none of one child. */
+  ownColumns?: OwnColumns;
   /** It is one of several that its row makes: what is one child's alone, such as a number, is not its own. */
   sharesRow?: true;
 }

@@ -1,6 +1,7 @@
 /** Where the table of a list is: title lines above it, its header of one or two lines, totals and notes below. */
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
+import { headSaying, plainHead } from './acrossHeads';
 import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
 import { foldHeader, type HeaderMeaning } from './headerWords';
 import { widthOf, type Table } from './shape';
@@ -86,7 +87,8 @@ function headerByContrast(table: Table): number | null {
 }
 
 /** How much a row reads like a header: a point for each cell that is a known one, less for numbers and long texts. */
-function headerScore(row: readonly string[], { meaningOf, options }: Words): number {
+function headerScore(row: readonly string[], words: Words): number {
+  const { meaningOf, options } = words;
   let score = 0;
   let filled = 0;
   const seen = new Set<string>();
@@ -97,6 +99,7 @@ function headerScore(row: readonly string[], { meaningOf, options }: Words): num
     const meant = text.length <= 40 ? meaningOf(text) : null;
     const said = meant ? JSON.stringify(meant.meaning) : text;
     if (meant && !seen.has(said)) score += meant.certainty;
+    else if (text.length <= 40 && headSaying(text, words)) score += 0.5;
     else if (digitsOf(text) || numberLook(text) === 'decimal' || numberLook(text) === 'money') score -= 1.5;
     else if (!meant && numberLook(text) !== 'whole' && options.whole(tokensOf(text))?.roles[0] === 'size') score += 0.5;
     else if (text.length > 40) score -= 0.5;
@@ -113,14 +116,16 @@ function headerLines(table: Table, at: number, words: Words): number[] {
   return [at];
 }
 
-/** A row of few captions above the header: known words, over columns that go on below. */
-function isCaptions(table: Table, above: number, at: number, { meaningOf }: Words): boolean {
+/** A row of few captions above the header: known words or sizes, over columns that go on below. */
+function isCaptions(table: Table, above: number, at: number, { meaningOf, options }: Words): boolean {
   const row = table[above];
   if (!row) return false;
   const filled = row.flatMap((cell, place) => (isBlank(cell) ? [] : [place]));
-  const known = filled.filter((place) => row[place]!.trim().length <= 40 && meaningOf(row[place]!.trim()));
+  const isValue = (place: number) => plainHead(row[place]!.trim(), options) !== null;
+  const isWord = (place: number) => meaningOf(row[place]!.trim()) !== null || isValue(place);
+  const known = filled.filter((place) => row[place]!.trim().length <= 40 && isWord(place));
   const isTitle = filled.length === 1 && filled[0] === 0;
-  if (known.length === 0 || isTitle || filled.some((place) => numberLook(row[place]!))) return false;
+  if (known.length === 0 || isTitle || filled.some((place) => numberLook(row[place]!) && !isValue(place))) return false;
   // A row of goods would have something under most of its cells.
   const header = table[at]!.filter((cell) => !isBlank(cell)).length;
   return (
@@ -138,14 +143,16 @@ function isSecondLine(table: Table, at: number, { meaningOf, options }: Words): 
   if (filled.length < 2 || filled.includes(0)) return false;
   const isData = (cell: string) => digitsOf(cell) !== null || ['decimal', 'money'].includes(numberLook(cell) ?? '');
   if (filled.some((place) => isData(row[place]!))) return false;
-  const sizes = filled.filter((place) => options.whole(tokensOf(row[place]!))?.roles[0] === 'size');
+  const sizes = filled.filter((place) => plainHead(row[place]!, options));
   const known = filled.filter((place) => meaningOf(row[place]!) !== null);
   if (sizes.length + known.length < filled.length * 0.6) return false;
   // Captions go over what stands below: the cell above is empty, or says the same as its neighbour.
   const under = filled.filter(
     (place) => isBlank(head[place]) || head[place] === head[place - 1] || head[place] === head[place + 1],
   );
-  return under.length >= filled.length - 2 && under.length > 0;
+  // Or each stands below a size: "EAN" and "Quantity" again and again.
+  const isAgain = new Set(known.map((place) => row[place])).size < known.length;
+  return isAgain || (under.length >= Math.min(filled.length - 2, filled.length / 2) && under.length > 0);
 }
 
 /** Headers of two lines in one: a caption goes on to the right over what it has below it. */
@@ -156,13 +163,15 @@ function joined(table: Table, rows: readonly number[], width: number): Pick<Tabl
   const last = rows.at(-1)!;
   const below = places.map((place) => cell(last, place));
   if (rows.length === 1) return { headers: below, below };
+  // What stands again and again below captions needs them: "Quantity" of S, of M and of L.
+  const isAgain = (under: string) => under !== '' && below.indexOf(under) !== below.lastIndexOf(under);
   let caption = '';
   const headers = places.map((place) => {
     const above = cell(rows[0]!, place);
     const under = below[place]!;
     if (above !== '') caption = above;
     else if (under === '') caption = '';
-    const top = above !== '' || isShort(under) ? (above !== '' ? above : caption) : '';
+    const top = above !== '' || isShort(under) || isAgain(under) ? (above !== '' ? above : caption) : '';
     return top === '' || foldHeader(top) === foldHeader(under) ? under || top : under === '' ? top : `${top} ${under}`;
   });
   return { headers, below };

@@ -15,7 +15,9 @@ export function howWritten(
   const some = table.slice(0, ROWS_LOOKED_AT);
   const own = new Map(
     columns.flatMap(({ at, meaning }) =>
-      meaning.is === 'field' ? [[at, habitsOf(some.map((row) => row[at] ?? ''))] as const] : [],
+      meaning.is === 'field' || meaning.is === 'across'
+        ? [[at, habitsOf(some.map((row) => row[at] ?? ''))] as const]
+        : [],
     ),
   );
   const marks = new Set([...own.values()].flatMap((one) => one.decimal ?? []));

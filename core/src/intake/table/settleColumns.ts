@@ -212,7 +212,8 @@ function settleLeftOver(columns: ListColumn[], contents: readonly Contents[]): v
 
 /** Beside sizes that go across, a column of pieces is their sum. */
 function settleTotals(columns: ListColumn[]): void {
-  if (!columns.some(({ meaning }) => meaning.is === 'across')) return;
+  const hasPieces = columns.some(({ meaning }) => meaning.is === 'across' && (meaning.key ?? 'stock') === 'stock');
+  if (!hasPieces) return;
   for (const column of columns)
     if (column.meaning.is === 'field' && column.meaning.key === 'stock' && !isSaid(column.reason))
       column.meaning = IGNORED;

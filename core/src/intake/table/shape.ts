@@ -9,6 +9,10 @@ export type Table = readonly (readonly string[])[];
 export const widthOf = (table: Table): number =>
   table.slice(0, 2000).reduce((most, row) => Math.max(most, row.length), 0);
 
+/** What may stand below values that go across, by the registry's key. */
+export const ACROSS_KEYS = ['stock', 'price', 'gtin', 'sku'] as const;
+export type AcrossKey = (typeof ACROSS_KEYS)[number];
+
 export const MeaningSchema = z.discriminatedUnion('is', [
   /** A figure of the family or the child, by the registry's key. */
   z.object({ is: z.literal('field'), key: z.string().min(1).max(40) }),
@@ -19,8 +23,13 @@ export const MeaningSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('optionValue'), number: z.number().int().min(1).max(9) }),
   /** Several options in one cell: "Colour: Navy; Size: XL". */
   z.object({ is: z.literal('options') }),
-  /** A value whose pieces stand in the cells. */
-  z.object({ is: z.literal('across'), role: RoleSchema, value: z.string().trim().min(1).max(80) }),
+  /** A value of an axis; in the cells stand its pieces, or what `key` says. */
+  z.object({
+    is: z.literal('across'),
+    role: RoleSchema,
+    value: z.string().trim().min(1).max(80),
+    key: z.enum(ACROSS_KEYS).optional(),
+  }),
   /** What families are held together by: a code that all rows of one share. */
   z.object({ is: z.literal('group') }),
   /** The SKU or number of the parent's row. */

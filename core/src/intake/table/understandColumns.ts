@@ -2,14 +2,14 @@
 import type { Registry } from '../../registry/openRegistry';
 import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionReader } from '../options/readOptions';
-import { tokensOf } from '../options/tokens';
-import { isBlank, numberLook } from './cells';
+import { valueIn } from './acrossHeads';
 import { contentsOf, type Contents } from './contents';
 import { HEADINGS, headingNames } from './headingNames';
 import { settleColumns } from './settleColumns';
 import type { TableFound } from './findTable';
 import type { HeaderMeaning } from './headerWords';
 import type { ListColumn, ListMapping, Meaning, Table } from './shape';
+import { valuesAcross } from './valuesAcross';
 
 interface Words {
   meaningOf: (header: string) => HeaderMeaning | null;
@@ -41,9 +41,11 @@ export function understandColumns(
 ): ListColumn[] {
   const names = columnNames(found.headers);
   const contents = found.headers.map((_, at) => contentsOf(table, found.body, at, words));
-  const across = sizesAcross(table, found, contents, words);
+  const across = valuesAcross(table, found, contents, words);
   const guesses = found.headers.map((header, at): Guess => {
-    const chosen = mapping.columns[names[at]!];
+    const said = mapping.columns[names[at]!];
+    // The seller says what a column is; which value it is for stands in its header.
+    const chosen = said?.is === 'across' && said.value === header ? { ...said, value: valueIn(header, words) } : said;
     if (chosen) return { meaning: chosen, confidence: 1, reason: mapping.remembered ? 'remembered' : 'chosen' };
     const value = across.get(at);
     if (value) return { meaning: value, confidence: 0.95, reason: 'both' };
@@ -125,60 +127,4 @@ function guessByContents(contents: Contents): Guess | null {
   if (contents.role && contents.role.share > 0.6 && contents.number < 0.5 && contents.averageWords < 4)
     return by({ is: 'option', role: contents.role.role, label: ROLE_LABELS[contents.role.role] }, 0.75);
   return null;
-}
-
-/** Columns side by side whose headers are values of one role and whose cells are pieces, marks or nothing. */
-function sizesAcross(
-  table: Table,
-  found: TableFound,
-  contents: readonly Contents[],
-  { options }: Words,
-): Map<number, Meaning> {
-  const across = new Map<number, Meaning>();
-  let run: { at: number; role: 'size' | 'colour' | 'length' | 'volume' | 'pack'; value: string; isWeak: boolean }[] =
-    [];
-  const close = () => {
-    const isSure = run.length >= 3 || (run.length === 2 && run.every((one) => !one.isWeak));
-    if (
-      isSure &&
-      isCounted(
-        table,
-        found,
-        run.map((one) => one.at),
-      )
-    )
-      for (const { at, role, value } of run) across.set(at, { is: 'across', role, value });
-    run = [];
-  };
-  found.below.forEach((header, at) => {
-    // "Size 38", "Gr. 38", and "38 pieces" mean the value alone.
-    const read = header === '' ? null : options.whole(tokensOf(header));
-    const role = read?.roles[0];
-    const fits = role && role !== 'material' && role !== 'pattern' && role !== 'model' && role !== 'other';
-    if (!fits || contents[at]!.letters > 0.2 || contents[at]!.money > 0.2) return close();
-    if (run.length > 0 && run[0]!.role !== role) close();
-    run.push({
-      at,
-      role,
-      value: header.replace(/^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s+/i, ''),
-      isWeak: read.isWeak && at < found.sizesFrom,
-    });
-  });
-  close();
-  return across;
-}
-
-/** Whether cells are pieces, marks or nothing, as under sizes. */
-function isCounted(table: Table, found: TableFound, places: readonly number[]): boolean {
-  const rows = found.body.slice(0, 200);
-  let filled = 0;
-  let counted = 0;
-  for (const row of rows)
-    for (const place of places) {
-      const cell = table[row]![place];
-      if (isBlank(cell)) continue;
-      filled += 1;
-      if (numberLook(cell!) === 'whole' || /^\s*(?:[xX✓✔•-]|yes|ja|oui|sí|si|n\/a)\s*$/.test(cell!)) counted += 1;
-    }
-  return filled > 0 && counted / filled > 0.9;
 }

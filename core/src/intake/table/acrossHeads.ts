@@ -1,0 +1,65 @@
+/** Headers that are values of an axis: "S", "Size 38", and with a word for what stands below "EAN S", "250 ml – Price". */
+import type { Role } from '../../family/shape';
+import type { OptionReader } from '../options/readOptions';
+import { tokensOf } from '../options/tokens';
+import type { HeaderMeaning } from './headerWords';
+import { ACROSS_KEYS, type AcrossKey } from './shape';
+
+interface Words {
+  meaningOf: (header: string) => HeaderMeaning | null;
+  options: OptionReader;
+}
+
+/** A header that is the value of an axis, with or without a word for what stands below. */
+export interface AcrossHead {
+  role: Role;
+  value: string;
+  isWeak: boolean;
+  key: AcrossKey | null;
+}
+
+/** Roles whose values are written as heads of columns. */
+const ROLES_ACROSS = new Set<Role>(['size', 'colour', 'length', 'volume', 'pack']);
+
+/** The value that a header says, beside whatever else it says; as it stands where it says none. */
+export const valueIn = (header: string, words: Words): string =>
+  (headSaying(header, words) ?? plainHead(header, words.options))?.value ?? header;
+
+/** "Size 38", "Gr. 38", and "38 pieces" mean the value alone. */
+export function plainHead(header: string, options: OptionReader): AcrossHead | null {
+  const read = header === '' ? null : options.whole(tokensOf(header));
+  const role = read?.roles[0];
+  if (!read || !role || !ROLES_ACROSS.has(role)) return null;
+  const value = header.replace(/^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s+/i, '');
+  return { role, value, isWeak: read.isWeak, key: null };
+}
+
+/** "EAN S", "250 ml – Price": a word for what stands below, before the value or behind it. */
+export function headSaying(header: string, { meaningOf, options }: Words): AcrossHead | null {
+  const tokens = tokensOf(header);
+  if (tokens.length < 2 || tokens.length > LONGEST) return null;
+  for (const cut of tokens.slice(1).map(({ from }) => from)) {
+    const [before, behind] = [header.slice(0, cut), header.slice(cut)].map((part) => part.replace(AROUND, '')) as [
+      string,
+      string,
+    ];
+    for (const [word, value] of [
+      [before, behind],
+      [behind, before],
+    ] as const) {
+      const key = keyOf(meaningOf(word));
+      const head = key && plainHead(value, options);
+      if (head) return { ...head, key };
+    }
+  }
+  return null;
+}
+/** Words and signs of such a header at most. */
+const LONGEST = 8;
+/** Signs between the two. */
+const AROUND = /^[\s:|/()[\]_–-]+|[\s:|/()[\]_–-]+$/g;
+
+function keyOf(said: HeaderMeaning | null): AcrossKey | null {
+  const key = said?.certainty === 1 && said.meaning.is === 'field' ? said.meaning.key : null;
+  return ACROSS_KEYS.find((one) => one === key) ?? null;
+}
