@@ -45,7 +45,8 @@ export function understandColumns(
   const guesses = found.headers.map((header, at): Guess => {
     const said = mapping.columns[names[at]!];
     // The seller says what a column is; which value it is for stands in its header.
-    const chosen = said?.is === 'across' && said.value === header ? { ...said, value: valueIn(header, words) } : said;
+    const isByHeader = said?.is === 'across' && (said.value === header || said.value === names[at]);
+    const chosen = isByHeader ? { ...said, value: valueIn(header, words) } : said;
     if (chosen) return { meaning: chosen, confidence: 1, reason: mapping.remembered ? 'remembered' : 'chosen' };
     const value = across.get(at);
     if (value) return { meaning: value, confidence: 0.95, reason: 'both' };

@@ -4,7 +4,7 @@ import { computed } from 'vue';
 import { ElOption, ElOptionGroup, ElSelect } from 'element-plus';
 import type { Meaning } from '@loom-kin/core';
 import { useSetup } from '../../stores/setup';
-import { keyOf, meaningChoices, meaningText, REASONS } from './meanings';
+import { isOffered, keyOf, meaningChoices, meaningText, REASONS } from './meanings';
 import type { ListPage } from './useList';
 
 const props = defineProps<{ page: ListPage; fixed: boolean }>();
@@ -91,7 +91,7 @@ const sure = (confidence: number) => (confidence >= 0.85 ? 'sure' : confidence >
               @update:model-value="choose(column.header, $event)"
             >
               <ElOption
-                v-if="column.meaning.is === 'optionName' || column.meaning.is === 'optionValue'"
+                v-if="!isOffered(column.meaning)"
                 :value="keyOf(column.meaning)"
                 :label="meaningText(column.meaning)"
               />

@@ -1,5 +1,13 @@
 /** What a column of a list can mean, as it is chosen and said. */
-import { ROLE_LABELS, ROLES, type Meaning, type Registry, type Role } from '@loom-kin/core';
+import {
+  ACROSS_KEYS,
+  ROLE_LABELS,
+  ROLES,
+  type AcrossKey,
+  type Meaning,
+  type Registry,
+  type Role,
+} from '@loom-kin/core';
 
 export interface MeaningChoice {
   /** The meaning as JSON: choices are told apart by it. */
@@ -13,12 +21,14 @@ const choice = (label: string, meaning: Meaning): MeaningChoice => ({ value: key
 /** Which choice a meaning is: an axis is the same whatever it is called. */
 export function keyOf(meaning: Meaning): string {
   if (meaning.is === 'option') return `option ${meaning.role}`;
-  if (meaning.is === 'across') return `across ${meaning.role}`;
+  if (meaning.is === 'across') return `across ${meaning.role} ${meaning.key ?? 'stock'}`;
   return JSON.stringify(meaning);
 }
 
-/** Roles whose values go across the columns of lists. */
+/** Roles whose values go across the columns of lists, and what stands below them. */
 const ACROSS: readonly Role[] = ['size', 'colour'];
+const BELOW: Record<AcrossKey, string> = { stock: 'Pieces', price: 'Prices', gtin: 'GTINs', sku: 'SKUs' };
+const acrossText = (role: Role, key: AcrossKey): string => `${BELOW[key]} of this ${ROLE_LABELS[role].toLowerCase()}`;
 
 /** All choices, in groups. */
 export function meaningChoices(registry: Registry, header: string): { label: string; choices: MeaningChoice[] }[] {
@@ -43,14 +53,18 @@ export function meaningChoices(registry: Registry, header: string): { label: str
         choice("The parent's number", { is: 'parent' }),
         choice('Parent or child', { is: 'kind' }),
         choice('A key that a family has', { is: 'group' }),
-        ...ACROSS.map((role) =>
-          choice(`Pieces of this ${ROLE_LABELS[role].toLowerCase()}`, {
-            is: 'across',
-            role,
-            value: header.slice(0, 80) || '?',
+      ],
+    },
+    {
+      label: 'What stands below a value',
+      choices: ACROSS.flatMap((role) =>
+        ACROSS_KEYS.map((key) =>
+          choice(acrossText(role, key), {
+            ...{ is: 'across', role, value: header.slice(0, 80) || '?' },
+            ...(key === 'stock' ? {} : { key }),
           }),
         ),
-      ],
+      ),
     },
     { label: 'Figures and texts', choices: fields.map(({ key, label }) => choice(label, { is: 'field', key })) },
     {
@@ -64,11 +78,15 @@ export function meaningChoices(registry: Registry, header: string): { label: str
   ];
 }
 
+/** Whether a meaning is among the choices; what is found in some lists only is said, and not offered everywhere. */
+export const isOffered = (meaning: Meaning): boolean =>
+  meaning.is === 'across' ? ACROSS.includes(meaning.role) : meaning.is !== 'optionName' && meaning.is !== 'optionValue';
+
 /** What a meaning is called where it is not among the choices. */
 export function meaningText(meaning: Meaning): string {
   if (meaning.is === 'optionName') return `Name of option ${meaning.number}`;
   if (meaning.is === 'optionValue') return `Value of option ${meaning.number}`;
-  return meaning.is;
+  return meaning.is === 'across' ? acrossText(meaning.role, meaning.key ?? 'stock') : meaning.is;
 }
 
 /** Why a column is taken for what it is. */
