@@ -2,6 +2,7 @@
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { isGoods } from '../options/goodsWords';
+import type { Token } from '../options/tokens';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
 import { push } from './filing';
@@ -49,6 +50,7 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (base === kin.cluster) return false;
   const evidence = codesSay([base, kin.cluster], says, [kin]);
   if (evidence === 'against' || !pricesAgree(base, kin.cluster, says)) return false;
+  if (evidence !== 'for' && isQuoted(kin)) return false;
   const { roles } = says.facts.of(kin.cluster);
   const { roles: baseRoles } = says.facts.of(base);
   const extended = extendsColour(kin);
@@ -120,6 +122,14 @@ export function isSetApart({ cluster, filler, at }: Kin): boolean {
     return before?.kind === 'sign' && !(before.text === '-' && before.glued && item.tokens[first.at]!.glued);
   });
 }
+
+/** What stands between quotation marks is what goods are called. */
+const isQuoted = ({ cluster, filler, at }: Kin): boolean =>
+  cluster.items.every((item) => {
+    const [first, last] = [stemWords(item)[at], stemWords(item)[at + filler.length - 1]];
+    return first && last && isQuote(item.tokens[first.at - 1]) && isQuote(item.tokens[last.at + 1]);
+  });
+const isQuote = (token: Token | undefined): boolean => token?.kind === 'sign' && '"“”„«»'.includes(token.text);
 
 /** After the goods, at the very price of the others. */
 const isPricedAlike = (base: Cluster, { cluster, at }: Kin, says: ListSays): boolean =>
@@ -201,6 +211,7 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   if (evidence === 'against') return false;
   if (!clusters.every((cluster) => pricesAgree(first, cluster, says))) return false;
   if (evidence === 'for' || kins.every((kin) => isLearned(kin, says))) return true;
+  if (kins.every(isQuoted)) return false;
   const sets = clusters.map((cluster) => new Set(cluster.items.map(crossingOf)));
   const isWoven = clusters.every(({ items }) => items.length > 1) && sets.every((set) => overlap(set, sets[0]!) >= 0.5);
   // Where colours are known the word is likelier a maker, or another make, unless it stands apart and crosses them.

@@ -165,7 +165,7 @@ function leadsToTaken(tokens: readonly Token[], taken: readonly boolean[], at: n
 }
 
 /** What may be left over where options were taken out. */
-const SIGNS = /[()[\],/|;:·•–—-]/;
+const SIGNS = /[()[\],/|;:·•–—"“”„«»-]/;
 
 /** The name of goods without their options, as it is written. */
 export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'tokens' | 'spans' | 'said'>): string {
@@ -179,8 +179,9 @@ export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'to
   });
   if (!SIGNS.test(text)) return text.replace(/\s+/g, ' ').trim();
   return text
-    .replace(/\([\s,/|;:.-]*\)|\[[\s,/|;:.-]*\]/g, ' ')
+    .replace(/\([\s,/|;:.-]*\)|\[[\s,/|;:.-]*\]|["“”„«»]\s*["“”„«»]/g, ' ')
     .replace(/\s+/g, ' ')
+    .replace(/(?:\s*[,/|;:])+\s*(?=[)\]])|(?<=[([])(?:\s*[,/|;:])+\s*/g, '')
     .replace(/(?:\s*[-–—,/|;:(·•]\s*)+$/u, '')
     .replace(/^(?:\s*[-–—,/|;:)·•]\s*)+/u, '')
     .replace(/\s+([,;:])/g, '$1')

@@ -8,8 +8,9 @@ import { stemWords } from './nameStems';
 import { cutSpan } from './cutSpan';
 import { put } from './filing';
 import { takeLettersForSizes, takeMediumForSize } from './letterSizes';
+import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
-import { putBackNumbers, putBackWordSizes } from './weakSizes';
+import { putBackNumbers, putBackWordSizes, takeShades } from './weakSizes';
 
 /** Puts back into the names what is no option there. Gives whether anything was. */
 export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<number>): boolean {
@@ -18,12 +19,13 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   settleRoles(items);
   takeMediumForSize(items);
   takeLettersForSizes(items);
+  takeShades(items);
   putBackNumbers(items, sizeNumbers);
   putBackWordSizes(items);
   parseCompounds(items);
   putBackThings(items);
   takePatternsForColours(items);
-  for (const role of rolesTwice(items)) keepOneOfRole(items, role);
+  settleTwice(items);
   putBackWhatGoodsAre(items);
   return items.reduce((sum, item) => sum + taken(item), 0) !== before;
 }
@@ -131,7 +133,11 @@ function parseCompounds(items: readonly Item[]): void {
   const rests = { first: new Map<string, Set<string>>(), last: new Map<string, Set<string>>() };
   const parts = (item: Item, span: OptionRead) =>
     item.tokens.slice(span.from, span.to).filter((token) => token.kind === 'word');
-  const isCompound = (item: Item, span: OptionRead) => span.roles[0] === 'colour' && parts(item, span).length > 1;
+  // "Natural/Black" is one colour of two.
+  const isPair = (item: Item, { from, to }: OptionRead) =>
+    item.tokens.slice(from, to).some(({ text }) => text === '/' || text === '&' || text === '+');
+  const isCompound = (item: Item, span: OptionRead) =>
+    span.roles[0] === 'colour' && parts(item, span).length > 1 && !isPair(item, span);
   for (const item of items)
     for (const span of item.spans) {
       if (!isCompound(item, span)) continue;
@@ -154,37 +160,6 @@ function parseCompounds(items: readonly Item[]): void {
       return span;
     });
 }
-/** Roles of which some name has more than one option. */
-function rolesTwice(items: readonly Item[]): Set<Role> {
-  const twice = new Set<Role>();
-  for (const { spans } of items)
-    for (let at = 1; at < spans.length; at++) {
-      const role = firstRole(spans[at]!);
-      if (ONE_OF.has(role) && spans.findIndex((span) => firstRole(span) === role) < at) twice.add(role);
-    }
-  return twice;
-}
-const ONE_OF = new Set<Role>(['colour', 'material', 'pattern', 'size']);
-
-/** A name has one option of a role: the one that differs most over the family, the last where they differ alike. */
-function keepOneOfRole(items: readonly Item[], role: Role): void {
-  const ofRole = (item: Item) => item.spans.filter((span) => span.roles[0] === role);
-  const several = items.filter((item) => ofRole(item).length > 1);
-  const firsts = new Set(several.map((item) => ofRole(item)[0]!.key));
-  const lasts = new Set(several.map((item) => ofRole(item).at(-1)!.key));
-  for (const item of several) {
-    const spans = ofRole(item);
-    const sure = spans.filter((span) => !span.isWeak);
-    const kept =
-      sure.length === 1 && spans.length > 1 && role === 'colour' && firsts.size === lasts.size
-        ? sure[0]!
-        : firsts.size > lasts.size
-          ? spans[0]!
-          : spans.at(-1)!;
-    item.spans = item.spans.filter((span) => span === kept || span.roles[0] !== role);
-  }
-}
-
 /** Materials, patterns and words that are things besides say what goods are where they stand before them, away from the other options. */
 function putBackWhatGoodsAre(items: readonly Item[]): void {
   for (const role of ['material', 'pattern', 'colour'] as const) {

@@ -5,6 +5,7 @@
 import type { Role } from '../../family/shape';
 import type { OptionRead } from '../options/readOptions';
 import type { Cluster } from './clusters';
+import { put } from './filing';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
 
@@ -24,6 +25,7 @@ export function usualPlaces(clusters: readonly Cluster[]): {
 } {
   const differing = new Map<string, number>();
   const sure = new Map<string, number>();
+  const values = new Map<string, Set<string>>();
   const all = new Map<Role, number>();
   const count = <K>(counts: Map<K, number>, key: K) => counts.set(key, (counts.get(key) ?? 0) + 1);
   for (const { items } of clusters)
@@ -33,7 +35,10 @@ export function usualPlaces(clusters: readonly Cluster[]): {
       count(all, role);
       const isDiffering = items.some((item) => spanOf(item, role)!.key !== first.key);
       const place = `${role} ${placeOf(items[0]!, first)}`;
-      if (isDiffering) count(differing, place);
+      if (isDiffering) {
+        count(differing, place);
+        for (const item of items) put(values, place, spanOf(item, role)!.key);
+      }
       if (isDiffering || !first.isWeak) count(sure, place);
     }
   const isMost = (counts: ReadonlyMap<string, number>, role: Role, place: Place | undefined) => {
@@ -41,10 +46,12 @@ export function usualPlaces(clusters: readonly Cluster[]): {
     return families >= FAMILIES && families * 2 >= (all.get(role) ?? 0);
   };
   const isUsual: IsUsual = (items, role) => {
-    const spans = items.map((item) => spanOf(item, role));
-    if (spans.includes(undefined)) return false;
-    const [place, ...others] = items.map((item, at) => placeOf(item, spans[at]!));
-    return others.every((other) => other === place) && isMost(differing, role, place);
+    const first = spanOf(items[0]!, role);
+    if (!first || !items.every((item) => spanOf(item, role))) return false;
+    const place = placeOf(items[0]!, first);
+    if (items.some((item) => placeOf(item, spanOf(item, role)!) !== place)) return false;
+    // One family is enough that has this very value there among others.
+    return values.get(`${role} ${place}`)?.has(first.key) === true || isMost(differing, role, place);
   };
   return { isUsual, isUsualPlace: (role, place) => isMost(sure, role, place) };
 }

@@ -17,7 +17,7 @@ function numbersIn(items: readonly Item[]): { numbers: Set<number>; hasOther: bo
   for (const { spans } of items)
     for (const span of spans) {
       if (isBareNumber(span)) numbers.add(Number(span.key));
-      else if (span.roles[0] === 'size') hasOther = true;
+      else if (span.roles[0] === 'size' && !span.isWeak) hasOther = true;
     }
   return { numbers, hasOther };
 }
@@ -31,6 +31,29 @@ export function sizeNumbersOf(groups: readonly (readonly Item[])[]): Set<number>
     }),
   );
 }
+
+/** "01 Porcelain", "114 Denim": a number before a colour that goes with no other is the number of that colour, where it is no size. */
+export function takeShades(items: readonly Item[]): void {
+  const shadeIn = ({ spans }: Item) => {
+    const at = spans.findIndex((span, place) => isBareNumber(span) && isColourAt(spans[place + 1], span.to));
+    return at < 0 ? null : { number: spans[at]!, colour: spans[at + 1]! };
+  };
+  const shades = items.flatMap((item) => shadeIn(item) ?? []);
+  const numbers = new Set(shades.map(({ number }) => number.key));
+  const colours = new Set(shades.map(({ colour }) => colour.key));
+  const pairs = new Set(shades.map(({ number, colour }) => `${number.key} ${colour.key}`));
+  if (numbers.size < 2 || pairs.size !== numbers.size || pairs.size !== colours.size) return;
+  if (areSizeNumbers([...numbers].map(Number)) && ![...numbers].some((one) => one.startsWith('0'))) return;
+  for (const item of items) {
+    const shade = shadeIn(item);
+    if (!shade) continue;
+    const { number, colour } = shade;
+    const whole = { ...colour, from: number.from, key: number.key + colour.key, label: undefined, isWeak: false };
+    item.spans = item.spans.flatMap((span) => (span === number ? [] : span === colour ? [whole] : [span]));
+  }
+}
+const isColourAt = (span: OptionRead | undefined, at: number): boolean =>
+  span?.roles[0] === 'colour' && span.from === at;
 
 /** Bare numbers are sizes where several of one kind stand in a family, and nothing else is its size. */
 export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<number>): void {
@@ -69,7 +92,8 @@ export function putBackWordSizes(items: readonly Item[]): void {
   const stand = () => items.every((item) => item.spans.filter(isSizeWord).every((span) => isBehind(item, span)));
   const hasOther = items.some(({ spans }) => spans.some((span) => span.roles[0] === 'size' && !span.isWeak));
   const isRoyal = [...words].some((word) => /king|queen/.test(word));
-  if (!hasOther && (isBedLinen() || (words.size > 1 && (isRoyal || stand())))) return;
+  // Linen of several sizes may say its warmth besides, and a size in numbers.
+  if (isBedLinen() || (!hasOther && words.size > 1 && (isRoyal || stand()))) return;
   for (const item of items) item.spans = item.spans.filter((span) => !isSizeWord(span));
 }
 

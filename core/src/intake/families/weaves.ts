@@ -45,9 +45,11 @@ export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
     }
     for (const span of item.spans) {
       const role = roleOf(span);
-      if (at.has(role)) continue;
-      if (!axes.has(role)) axes.set(role, { key: role, role, label: ROLE_LABELS[role], isGiven: false });
-      at.set(role, { key: span.key, text: textOf(item, span), label: span.label });
+      const key = span.isSecond ? `second ${role}` : role;
+      if (at.has(key)) continue;
+      const axis = span.isSecond ? SECOND : { role, label: ROLE_LABELS[role] };
+      if (!axes.has(key)) axes.set(key, { key, ...axis, isGiven: false });
+      at.set(key, { key: span.key, text: textOf(item, span), label: span.label });
     }
     const places = crossingsListed(item, at, read);
     if (item.across.length === 0) return places.map((place) => ({ item, across: null, at: place }));
@@ -60,6 +62,9 @@ export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
   for (const kinds of KINDRED) joinKindred(kinds, axes, strands);
   return { axes: inOrder([...axes.values()]), strands };
 }
+
+/** What the second measure of a kind is called: "4 mm" beside "80 cm", "20 den" beside "M". */
+const SECOND = { role: 'other', label: 'Measure' } as const;
 
 /** Kinds of option that may be one choice of a family, the first what it is called. */
 const KINDRED: readonly (readonly Role[])[] = [

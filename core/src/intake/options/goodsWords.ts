@@ -21,16 +21,19 @@ const GOODS = words(`
   stool chair table bench shelf hook peg leash lead collar harness bed toy ball ring necklace bracelet earring pendant brooch watch
   case phone charger cable stand holder notebook diary pen pencil card print poster sticker soap balm cream lotion shampoo perfume oil
   wax polish brush comb umbrella tent tarp rope line buoy knife spoon fork yarn wool fabric thread button kit set helmet goggles
+  suitcase bedding skort henley baselayer softshell babygrow leotard unitard bermudas capris cummerbund bowtie
   bedspread swimsuit bikini trunks wetsuit rashguard poncho cape legwarmer gaiter sling carrier bib swaddle sleepsuit puddlesuit playsuit
   culottes pillowcase bodywarmer jogger sweatpants trench windbreaker kimono cami camisole tank bandeau corset thong slip nightie negligee kaftan sarong
   flipflop espadrille mule pump heel brogue moccasin insole visor headband scrunchie hairband cufflink keyring lanyard jodhpur breeches salopette overshirt
   placemat doormat bolster mattress pouffe ottoman sofa armchair sideboard desk drawer wardrobe nightstand planter bin hanger lunchbox thermos cooler hammock headlamp
   torch pole paddle kayak saddle bridle halter crate feeder scratcher puzzle doll kite racket dumbbell kettlebell keyboard headphone earphone speaker adapter
   jacke mantel hemd bluse hose jeans rock kleid pullover strickjacke mütze hut schal handschuh socke strumpf schuh stiefel tasche rucksack
-  decke kissen handtuch tasse becher teller schale schüssel weste anzug shirt leine halsband
+  decke kissen handtuch tasse becher teller schale schüssel weste anzug shirt leine halsband gürtel schuhe socken handschuhe sandalen
+  sandale jacken hosen hemden mützen stiefelette sakko strumpfhose unterhemd schlafanzug bademantel badeanzug regenjacke bettwäsche vorhang teppich
   veste manteau chemise pantalon jupe robe pull bonnet chapeau écharpe gant chaussette chaussure botte sac couverture coussin serviette tasse
   chaqueta abrigo camisa pantalón falda vestido jersey gorro sombrero bufanda guante calcetín zapato bota bolso manta taza
   giacca cappotto camicia pantaloni gonna vestito maglione cappello sciarpa guanto calza scarpa stivale borsa coperta tazza
+  abito maglia maglietta guanti calze scarpe stivali cintura ceinture pyjama marinière cinturón calcetines camiseta sudadera riem rok laarzen
   jas broek jurk trui muts sjaal handschoen sok schoen laars tas deken mok
 `);
 

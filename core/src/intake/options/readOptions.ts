@@ -19,6 +19,8 @@ export interface OptionRead {
   key: string;
   /** How it is written where there are several ways. */
   label?: string | undefined;
+  /** The second choice of its kind that names have: "4 mm" of "4 mm, 80 cm". */
+  isSecond?: boolean;
   /** Bare numbers, and colours that name a thing besides: options only beside others like them. */
   isWeak: boolean;
 }
@@ -164,7 +166,8 @@ function readNumbered(lexicon: Lexicon, tokens: readonly Token[], at: number): O
 function mayBegin({ phrases, known }: Lexicon, word: string): boolean {
   let may = known.get(word);
   if (may === undefined) {
-    may = phrases.has(word) || colourWord(word) !== null || isBeforeColour(word) || mayBeginSize(word);
+    may =
+      phrases.has(word) || word === 'ral' || colourWord(word) !== null || isBeforeColour(word) || mayBeginSize(word);
     if (known.size < LONGEST_KEPT) known.set(word, may);
   }
   return may;
@@ -266,6 +269,10 @@ function endOf(words: readonly string[], tokens: readonly Token[], at: number): 
 
 /** "Navy", "Dark forest green", "bleu foncé", "Rose gold": words for colours with those that change them. */
 function colourAt(tokens: readonly Token[], at: number): OptionRead | null {
+  const number = tokens[at + 1]?.text ?? '';
+  // A colour by its number in the register RAL Classic.
+  if (tokens[at]!.text === 'ral' && /^\d{4}$/.test(number))
+    return { from: at, to: at + 2, roles: ['colour'], key: `ral${number}`, isWeak: false };
   let next = at;
   let end = at;
   let isPlain = false;
@@ -279,7 +286,7 @@ function colourAt(tokens: readonly Token[], at: number): OptionRead | null {
     }
     const word = token.kind === 'word' ? colourWord(token.text) : null;
     // "Mustard linen": the second word is what it is made of.
-    if (word === 'thing' && end > at && MADE_OF.has(token.text)) break;
+    if (word === 'thing' && end === next && end > at && MADE_OF.has(token.text)) break;
     if (word) {
       end = next + 1;
       isPlain ||= word === 'plain';

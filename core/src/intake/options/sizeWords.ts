@@ -5,7 +5,7 @@ const set = (text: string): Set<string> => new Set(text.trim().split(/\s+/).map(
 
 /** "Size M", "Gr. 42", "taille 38": what follows is the size. */
 export const BEFORE_SIZES = set(
-  'size sizes sz gr größe grosse groesse taille talla taglia maat storlek rozmiar tamanho str storrelse pointure waist',
+  'size sizes sz gr größe grosse groesse taille talla taglia tg maat storlek rozmiar tamanho str storrelse pointure waist',
 );
 /** "EU 42", "UK 8": the system that the number after it is of. */
 export const SIZE_SYSTEMS = set('eu eur uk us usa it fr de jp jpn br');
@@ -72,6 +72,8 @@ export const UNITS: Record<string, readonly ['length' | 'volume' | 'size' | 'pac
   ...counted('size', 'TB', 'tb'),
   ...counted('size', 'ply', 'ply'),
   ...counted('size', 'den', 'den denier'),
+  ...counted('size', 'tog', 'tog'),
+  ...counted('size', 'seater', 'seater seaters sitzer zits places plazas posti'),
   ...counted('size', 'step', 'step steps'),
   ...counted('size', 'piece', 'teilig tlg'),
   ...counted('pack', 'tablets', 'tablet tablets tabletten capsule capsules kapseln bags teabags sachets pods'),
