@@ -133,20 +133,19 @@ function parseCompounds(items: readonly Item[]): void {
   const rests = { first: new Map<string, Set<string>>(), last: new Map<string, Set<string>>() };
   const parts = (item: Item, span: OptionRead) =>
     item.tokens.slice(span.from, span.to).filter((token) => token.kind === 'word');
+  const isCompound = (item: Item, span: OptionRead) => span.roles[0] === 'colour' && parts(item, span).length > 1;
   // "Natural/Black" is one colour of two.
-  const isPair = (item: Item, { from, to }: OptionRead) =>
-    item.tokens.slice(from, to).some(({ text }) => text === '/' || text === '&' || text === '+');
-  const isCompound = (item: Item, span: OptionRead) =>
-    span.roles[0] === 'colour' && parts(item, span).length > 1 && !isPair(item, span);
+  const isHalf = ({ tokens }: Item, at: number) => tokens[at]!.kind === 'sign' && tokens[at]!.text !== '-';
   for (const item of items)
     for (const span of item.spans) {
       if (!isCompound(item, span)) continue;
       const words = parts(item, span).map((token) => token.text);
       const [first] = words;
       const last = words.at(-1)!;
-      if (colourWord(first!) === 'thing' && !isBeforeColour(first!) && colourWord(words[1]!))
-        put(rests.first, first!, words.slice(1).join(''));
-      if (colourWord(last) === 'thing' && colourWord(words.at(-2)!)) put(rests.last, last, words.slice(0, -1).join(''));
+      const mayLead = colourWord(first!) === 'thing' && !isBeforeColour(first!) && colourWord(words[1]!);
+      if (mayLead && !isHalf(item, span.from + 1)) put(rests.first, first!, words.slice(1).join(''));
+      const mayFollow = colourWord(last) === 'thing' && colourWord(words.at(-2)!);
+      if (mayFollow && !isHalf(item, span.to - 2)) put(rests.last, last, words.slice(0, -1).join(''));
     }
   const isName = (map: Map<string, Set<string>>, word: string) => (map.get(word)?.size ?? 0) > 1;
   if (rests.first.size + rests.last.size === 0) return;
