@@ -74,7 +74,7 @@ export function contentsOf(table: Table, rows: readonly number[], at: number, { 
     roleName: count(
       (cell) => cell.length < 30 && meaningOf(cell)?.meaning.is === 'option' && meaningOf(cell)!.certainty === 1,
     ),
-    code: count((cell) => /^[\p{L}\d][\p{L}\d._/-]*$/u.test(cell) && /\d|[-_/]|^[A-Z]+$/.test(cell)),
+    code: count((cell) => /^[\p{L}\d][\p{L}\d._/-]*$/u.test(cell) && /\d|[_/]|^[A-Z-]+$|-.*-/.test(cell)),
     letters: count((cell) => /\p{L}{2}/u.test(cell)),
     averageLength: average(cells.map((cell) => cell.length)),
     averageWords: average(cells.map((cell) => cell.split(/\s+/).length)),
@@ -101,9 +101,8 @@ function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Con
     } else {
       const found = asOneColour(options.read(tokens));
       const roles = new Set(found.flatMap((one) => one.roles.slice(0, 1)));
-      const taken = found.reduce((sum, one) => sum + one.to - one.from, 0);
-      const signs = tokens.filter((token) => token.kind === 'sign').length;
-      if (taken + signs < tokens.length) continue;
+      const isTaken = (at: number) => found.some(({ from, to }) => at >= from && at < to);
+      if (tokens.some(({ kind }, at) => kind !== 'sign' && !isTaken(at))) continue;
       const [role] = roles;
       if (kindsOf(roles) > 1) several += 1;
       // "38, 39, 40": a list of sizes is one kind of option, too.
