@@ -157,3 +157,58 @@ describe('figures of each size across', () => {
     );
   });
 });
+
+describe('a small table for each family', () => {
+  const children = (text: string): string[] =>
+    listReport(readList(registry, tableOf(text))).families.map(
+      ({ name, children: own }) =>
+        `${name}: ${own.map(({ at, stock }) => `${Object.values(at).join(' ')} ${stock}`).join(', ')}`,
+    );
+  const WANTED = ['Harbour tee: Navy S 3, Navy M 4, Rust S 2, Rust M 0', 'Tide smock: Navy M 1, Old Barn L 2'];
+
+  it('is read whether its name stands beside the sizes or above them', () => {
+    expect(
+      children(`Harbour tee;S;M
+        Navy;3;4
+        Rust;2;0
+        ;;
+        Tide smock;M;L
+        Navy;1;
+        Old Barn;;2`),
+    ).toEqual(WANTED);
+    expect(
+      children(`Order 12;;
+        Harbour tee;;
+        Colour;S;M
+        Navy;3;4
+        Rust;2;0
+        Tide smock;;
+        Colour;M;L
+        Navy;1;
+        Old Barn;;2`),
+    ).toEqual(WANTED);
+  });
+
+  it('may have its colours across, other columns besides, and prices for pieces', () => {
+    expect(
+      told(
+        tableOf(`Harbour tee;SKU;Navy;Rust
+          S;HT-S;19.00;21.00
+          M;HT-M;19.00;21.00
+          Tide smock;SKU;Navy;Ecru
+          S;TS-S;59.00;59.00`),
+      ),
+    ).toEqual([
+      ...['S Navy - - 19.00 -', 'S Rust - - 21.00 -', 'M Navy - - 19.00 -', 'M Rust - - 21.00 -'],
+      ...['S Navy - - 59.00 -', 'S Ecru - - 59.00 -'],
+    ]);
+  });
+
+  it('is none where one header stands above all rows', () => {
+    expect(
+      children(`Name;S;M
+        Harbour tee Navy;3;4
+        Harbour tee Rust;2;0`),
+    ).toEqual(['Harbour tee: S Navy 3, M Navy 4, S Rust 2, M Rust 0']);
+  });
+});

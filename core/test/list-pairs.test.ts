@@ -138,3 +138,18 @@ describe('colours in names', () => {
     ).toEqual(['Fleece Full-Zip | Colour: Pink | Size: 10, 12', 'Fleece Half-Zip | Colour: Blue, Pink | Size: 10, 12']);
   });
 });
+
+describe('ranges of numbers', () => {
+  const sizesOf = (header: string, ...ranges: string[]) =>
+    readList(registry, [
+      ['Name', header, 'Price'],
+      ...ranges.map((range, at) => [`Boot ${'ABC'[at]}xel`, range, '89']),
+    ]).families.map(({ axes }) => axes[0]!.values.join(' '));
+
+  it('are all sizes between under a header of several, where some end is odd', () => {
+    expect(sizesOf('Size run', '36-41', '36-40')).toEqual(['36 37 38 39 40 41', '36 37 38 39 40']);
+  });
+  it('stay one size under a header of one, and where nothing says how they go on', () => {
+    expect([sizesOf('Size', '36-41', '37-42'), sizesOf('Sizes', '36-46', '38-48')]).toEqual([[], []]);
+  });
+});

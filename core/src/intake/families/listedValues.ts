@@ -20,7 +20,7 @@ export function settleListed(items: readonly Item[], options: OptionReader): voi
   const mayList = remembered(({ text }: GivenOption) => BETWEEN.test(text));
   const some = items.filter(({ given }) => given.some(mayList));
   if (some.length === 0) return;
-  const lists = openLists(options);
+  const lists = openLists(options, axesByOne(items));
   const times = timesOf(items);
   const listing = axesThatList(items, times.size, lists);
   for (const item of some) {
@@ -62,7 +62,7 @@ const COLOURS_OF_ONE = 3;
 
 /** Headers of several, folded. */
 const SEVERAL = new Set(
-  `colours colors colourways colorways shades sizes lengths widths fits prints designs scents fragrances flavours flavors packs volumes models finishes
+  `run runs lauf grossenlauf groessenlauf spiegel colours colors colourways colorways shades sizes lengths widths fits prints designs scents fragrances flavours flavors packs volumes models finishes
   farben grossen groessen langen dufte couleurs tailles pointures longueurs motifs parfums colores tallas largos colori taglie misure lunghezze kleuren maten lengtes
   cores tamanhos kolory rozmiary available lieferbar verfugbar disponibles disponibili disponible beschikbaar range`.split(
     /\s+/,
@@ -100,11 +100,12 @@ interface Lists {
 }
 
 /** Reads lists of values; what was read is remembered, since rows say the same a thousand times. */
-function openLists(options: OptionReader): Lists {
+function openLists(options: OptionReader, byOne: ReadonlySet<string>): Lists {
   const several = remembered(saysSeveral);
-  const likely = remembered(({ role, label, text }: GivenOption) => {
+  const likely = remembered(({ axis, role, label, text }: GivenOption) => {
     if (role === 'material' || isGenericOption(label)) return null;
-    return role === 'size' ? lettersBetween(text, options) : valuesIn(role, several(label), text, options);
+    if (role !== 'size') return valuesIn(role, several(label), text, options);
+    return lettersBetween(text, options) ?? (several(label) && byOne.has(axis) ? numbersBetween(text) : null);
   });
   const sure = remembered((one: GivenOption) => {
     const sizes = MEASURED.has(one.role) ? sizesIn(one.role, one.text, options) : null;
@@ -145,6 +146,27 @@ function valuesIn(role: Role, isSeveral: boolean, text: string, options: OptionR
 }
 /** Signs of a value at most. */
 const LONGEST = 40;
+
+/** Axes of sizes that are counted by one: some range of theirs begins or ends at an odd number. By how much "36–46" goes on cannot be told. */
+function axesByOne(items: readonly Item[]): Set<string> {
+  const axes = new Set<string>();
+  for (const { given } of items)
+    for (const { axis, role, text } of given) {
+      const ends = role === 'size' ? RANGE.exec(text) : null;
+      if (ends && (Number(ends[1]) % 2 === 1 || Number(ends[2]) % 2 === 1)) axes.add(axis);
+    }
+  return axes;
+}
+const RANGE = /^\s*(\d{2})\s*[-–—]\s*(\d{2})\s*$/;
+/** Numbers that are nearer than this are the ends of one size, and farther ones are no sizes of one thing. */
+const RUN = { least: 3, most: 30 };
+
+/** "36–41" under a header of several is 36, 37 and so on. */
+function numbersBetween(text: string): readonly string[] | null {
+  const [from, to] = RANGE.exec(text)?.slice(1).map(Number) ?? [];
+  if (from === undefined || to === undefined || to - from < RUN.least || to - from > RUN.most) return null;
+  return Array.from({ length: to - from + 1 }, (_, at) => String(from + at));
+}
 
 /** "S–XL" is S, M, L and XL; "S/M" or "S-M" is one size. */
 function lettersBetween(text: string, options: OptionReader): readonly string[] | null {

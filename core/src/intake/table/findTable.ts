@@ -3,9 +3,10 @@ import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { headSaying, plainHead } from './acrossHeads';
 import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
+import { familyTables } from './familyTables';
 import { foldHeader, type HeaderMeaning } from './headerWords';
 import { widthOf, type Table } from './shape';
-import { spreadSizes } from './sizeSections';
+import { spreadSizes, type Spread } from './sizeSections';
 
 export type SkipReason = 'title' | 'total' | 'note' | 'header' | 'section';
 
@@ -35,12 +36,30 @@ interface Words {
 
 /** Finds the table. `headerRow` (from 1) says where its header is, if the seller did. */
 export function findTable(given: Table, words: Words, headerRow?: number): TableFound {
+  const small = headerRow === undefined ? familyTables(given, words) : null;
+  if (small) return { ...rowsOf(small.table, [], null), ...small, below: small.headers, headerRows: [], sizesFrom: 0 };
   const header = headerRow === undefined ? findHeader(given, words) : headerRow - 1;
   const headerRows = header === null ? [] : headerLines(given, header, words);
   const spread = headerRows.length === 0 ? null : spreadSizes(given, headerRows.at(-1)!, words.options);
   const table = spread?.table ?? given;
   const width = widthOf(table);
   const { headers, below } = joined(table, headerRows, width);
+  return {
+    ...rowsOf(table, headerRows, spread),
+    table,
+    headerRows,
+    headers,
+    below,
+    sizesFrom: spread?.from ?? Infinity,
+  };
+}
+
+/** Which rows are goods, and which are something else. */
+function rowsOf(
+  table: Table,
+  headerRows: readonly number[],
+  spread: Spread | null,
+): Pick<TableFound, 'body' | 'skipped'> {
   const skipped: TableFound['skipped'] = [];
   const body: number[] = [];
   const first = headerRows.length > 0 ? headerRows.at(-1)! + 1 : 0;
@@ -52,7 +71,7 @@ export function findTable(given: Table, words: Words, headerRow?: number): Table
     if (why) skipped.push({ at, why });
     else body.push(at);
   }
-  return { table, headerRows, headers, below, body, skipped, sizesFrom: spread?.from ?? Infinity };
+  return { body, skipped };
 }
 
 const isEmpty = (row: readonly string[]) => row.every((cell) => cell.trim() === '');
