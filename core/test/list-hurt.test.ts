@@ -36,6 +36,18 @@ describe('sizes that became days', () => {
     );
   });
 
+  it('are what the other sizes of the same goods say', () => {
+    const rows = [
+      ...['8-10', '12-Oct', '12-14'].map((size) => ['Kids tee', size]),
+      ...['6', '6. Mai'].map((size) => ['Shoe', size]),
+    ];
+    const reading = readList(registry, [['Name', 'Size'], ...rows]);
+    expect(reading.families.map(({ axes }) => axes[0]!.values)).toEqual([
+      ['8-10', '10-12', '12-14'],
+      ['6', '6.5'],
+    ]);
+  });
+
   it('are told where nothing says what they were', () => {
     expect(told(ofSizes(['S', 'M', '7. Jul']))).toEqual(['4 size.date']);
   });

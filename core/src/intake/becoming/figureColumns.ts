@@ -41,10 +41,12 @@ export function acrossColumns(
 ): Map<number, FigureColumn> {
   const written = howWritten(table, columns, mapping);
   return new Map(
-    columns.flatMap(({ at, meaning }) => {
+    columns.flatMap(({ at, header, meaning }) => {
       if (meaning.is !== 'across') return [];
       const field = registry.field(meaning.key ?? 'stock')!;
-      return [[at, { at, header: field.label, field, source: written(at) }] as const];
+      // "S" alone says nothing of what stands below it.
+      const said = meaning.key === undefined || header === meaning.value ? field.label : header;
+      return [[at, { at, header: said, field, source: written(at) }] as const];
     }),
   );
 }

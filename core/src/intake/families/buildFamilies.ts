@@ -2,7 +2,7 @@
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
 import { clusterOf } from './clusters';
-import { push } from './filing';
+import { push } from '../filing';
 import { isBeside } from './kin';
 import { choicesOfGoods } from './choicesOfGoods';
 import { cleanName, stemKey, stemWords } from './nameStems';

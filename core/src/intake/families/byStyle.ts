@@ -2,7 +2,7 @@
 import { stemOf } from '../../pictures/match/catalogue';
 import { codeKey } from './codeKey';
 import { clusterOf, type Cluster } from './clusters';
-import { push } from './filing';
+import { push } from '../filing';
 import { isBeside } from './kin';
 import type { Item } from './shape';
 import { crossingOf, weaveRows, type ReadValue } from './weaves';

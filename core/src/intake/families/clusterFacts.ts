@@ -3,7 +3,7 @@ import { compact } from '../../pictures/match/fileWords';
 import type { CodeHeads } from './codeHeads';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
-import { put } from './filing';
+import { put } from '../filing';
 import type { Item } from './shape';
 
 export interface ClusterFacts {

@@ -1,6 +1,6 @@
 /** Rows whose names have the same stem, after what looked like an option and is a word of the name has gone back into it. */
 import { codeKey } from './codeKey';
-import { push } from './filing';
+import { push } from '../filing';
 import { isBySeller } from './settlement';
 import { stemKey, stemWords } from './nameStems';
 import { settleSpans } from './settleSpans';

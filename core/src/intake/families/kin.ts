@@ -3,7 +3,7 @@ import type { Role } from '../../family/shape';
 import { colourWord, isBeforeColour } from '../options/colourWords';
 import { changesGoods, isBesideGoods, isForWearer, isGoods, isOtherGoods } from '../options/goodsWords';
 import type { Cluster } from './clusters';
-import { push } from './filing';
+import { push } from '../filing';
 import { openJoining, type Joined } from './joining';
 import {
   areSiblings,

@@ -5,7 +5,7 @@ import { isGoods } from '../options/goodsWords';
 import type { Token } from '../options/tokens';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
-import { push } from './filing';
+import { push } from '../filing';
 import type { openFacts } from './clusterFacts';
 import { isCodeOf, type CodeHeads } from './codeHeads';
 import { stemWords } from './nameStems';

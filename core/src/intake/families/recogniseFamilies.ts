@@ -4,7 +4,7 @@ import type { OptionReader } from '../options/readOptions';
 import { buildFamilies } from './buildFamilies';
 import { joinByStyle } from './byStyle';
 import { clusterRows, type Cluster } from './clusters';
-import { push } from './filing';
+import { push } from '../filing';
 import { openFacts } from './clusterFacts';
 import { openCodeHeads } from './codeHeads';
 import { joinKin } from './kin';

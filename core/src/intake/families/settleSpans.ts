@@ -6,7 +6,7 @@ import { hasLegs, isGoods } from '../options/goodsWords';
 import type { OptionRead } from '../options/readOptions';
 import { stemWords } from './nameStems';
 import { cutSpan } from './cutSpan';
-import { put } from './filing';
+import { put } from '../filing';
 import { takeLettersForSizes, takeMediumForSize } from './letterSizes';
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';

@@ -5,7 +5,7 @@
 import type { Role } from '../../family/shape';
 import type { OptionRead } from '../options/readOptions';
 import type { Cluster } from './clusters';
-import { put } from './filing';
+import { put } from '../filing';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
 

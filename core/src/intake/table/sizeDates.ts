@@ -1,6 +1,6 @@
 /** Sizes that a spreadsheet took for days: "10-12" stands there as "12-Oct", "6.5" as "6. Mai". Common practice. */
 import { monthCalled } from '../../measure/readDate';
-import { isBlank } from './cells';
+import { put } from '../filing';
 import type { ListColumn, Table } from './shape';
 
 export interface SizeDate {
@@ -25,17 +25,21 @@ const NUMBER = /^\d{1,2}(?:([.,])5)?$/;
  * @param body places of the rows of goods
  */
 export function findSizeDates(table: Table, body: readonly number[], columns: readonly ListColumn[]): SizeDate[] {
+  const nameAt = columns.find(({ meaning }) => meaning.is === 'field' && meaning.key === 'name')?.at ?? -1;
   return columns.filter(mayBeSizes).flatMap((column) => {
-    const cells = body.flatMap((at) =>
-      isBlank(table[at]![column.at]) ? [] : [{ at, text: table[at]![column.at]!.trim() }],
-    );
-    const days = new Map(
-      [...new Set(cells.map(({ text }) => text))].map((text) => [text, numbersOfDay(text)] as const),
-    );
-    const others = [...days].filter(([, day]) => day === null).map(([text]) => text);
-    return cells.flatMap(({ at, text }) => {
-      const day = days.get(text);
-      return day ? [{ at, column, text, readings: readingsOf(day, others) }] : [];
+    const textAt = (at: number) => (table[at]![column.at] ?? '').trim();
+    const days = new Map<string, Day | null>();
+    for (const at of body) if (!days.has(textAt(at))) days.set(textAt(at), numbersOfDay(textAt(at)));
+    const found = body.filter((at) => days.get(textAt(at)));
+    if (found.length === 0) return [];
+    const all = [...days].flatMap(([text, day]) => (day || text === '' ? [] : [text]));
+    const byName = new Map<string, Set<string>>();
+    for (const at of body) if (!days.get(textAt(at))) put(byName, table[at]![nameAt] ?? '', textAt(at));
+    return found.map((at) => {
+      const day = days.get(textAt(at))!;
+      // What else the goods come in tells best, then what all others do.
+      const own = readingsOf(day, [...(byName.get(table[at]![nameAt] ?? '') ?? [])]);
+      return { at, column, text: textAt(at), readings: own.length === 1 ? own : readingsOf(day, all) };
     });
   });
 }
