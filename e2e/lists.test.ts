@@ -59,6 +59,15 @@ Deck Smock;Ochre;S;DKS-1;4006381333932;99,00;1
 Deck Smock;Ochre;M;DKS-2;;99,00;1
 Total;;;;;;21`;
 
+/** An order form: sizes above numbers and pieces, prices of the sizes behind them. */
+const FORM = [
+  'Order form;;;;;;;',
+  'Article;Colour;S;;M;;Price S;Price M',
+  ';;EAN;Quantity;EAN;Quantity;;',
+  'Fell Anorak;Navy;9506000141008;3;9506000141015;4;129.00;139.00',
+  'Fell Anorak;Moss;9506000141022;1;9506000141039;0;129.00;139.00',
+].join('\n');
+
 /** A number stands in two of its families; a cell has a mark that parts lines. */
 const TWICE = [
   'Name;Colour;SKU;Price;Description',
@@ -137,6 +146,39 @@ describe('A list', () => {
     const again = await bring(HOUSE);
     expect(again.counts).toMatchObject({ same: 7, newFamily: 0, changed: 0 });
   });
+  it('with figures of each size across gives each child its own, and changes those that are corrected', async () => {
+    const view = await bring(FORM);
+    expect(
+      view.columns.map(({ header, meaning }) => `${header}: ${meaning.is === 'across' ? meaning.value : '-'}`),
+    ).toEqual([
+      ...[
+        'Article: -',
+        'Colour: -',
+        'S EAN: S',
+        'S Quantity: S',
+        'M EAN: M',
+        'M Quantity: M',
+        'Price S: S',
+        'Price M: M',
+      ],
+    ]);
+    await take(view.id);
+    const childrenOf = async () => {
+      const { family, stock } = await familyCalled('Fell Anorak');
+      return Object.values(family.children).map(({ id, fields }) => [fields.gtin, fields.price, stock[id] ?? 0]);
+    };
+    expect(await childrenOf()).toEqual([
+      ['9506000141008', '129.00', 3],
+      ['9506000141015', '139.00', 4],
+      ['9506000141022', '129.00', 1],
+      ['9506000141039', '139.00', 0],
+    ]);
+    const next = await bring(FORM.replace(';4;', ';7;').replace('139.00', '149.00'));
+    expect(next.counts).toMatchObject({ changed: 1, same: 2, newFamily: 0, refused: 0 });
+    await take(next.id);
+    expect((await childrenOf())[1]).toEqual(['9506000141015', '149.00', 7]);
+  });
+
   it('with a number in two of its families goes in but for the second row, whatever marks its cells have', async () => {
     const view = await bring(TWICE);
     expect(view.counts).toMatchObject({ newFamily: 5, refused: 1 });

@@ -27,6 +27,13 @@ describe('values that go across', () => {
     ]);
   });
 
+  it('are packs by their number of pieces', () => {
+    const list = `Name;Scent;6 pieces;12 pieces;24 pieces
+      Tealight;Fig;4.90;8.90;15.90
+      Tealight;Moss;4.90;8.90;15.90`;
+    expect(told(tableOf(list)).slice(0, 2)).toEqual(['Fig 6 pieces - - 4.90 -', 'Fig 12 pieces - - 8.90 -']);
+  });
+
   it('stand again with prices behind their pieces: a price alone makes no child', () => {
     const list = `Name;Colour;S;M;L;S;M;L
       Tee;Navy;3;4;5;19.90;19.90;21.90

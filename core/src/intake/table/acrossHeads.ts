@@ -2,13 +2,8 @@
 import type { Role } from '../../family/shape';
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
-import type { HeaderMeaning } from './headerWords';
+import type { HeaderMeaning, ListWords } from './headerWords';
 import { ACROSS_KEYS, type AcrossKey } from './shape';
-
-interface Words {
-  meaningOf: (header: string) => HeaderMeaning | null;
-  options: OptionReader;
-}
 
 /** A header that is the value of an axis, with or without a word for what stands below. */
 export interface AcrossHead {
@@ -22,8 +17,8 @@ export interface AcrossHead {
 const ROLES_ACROSS = new Set<Role>(['size', 'colour', 'length', 'volume', 'pack']);
 
 /** The value that a header says, beside whatever else it says; as it stands where it says none. */
-export const valueIn = (header: string, words: Words): string =>
-  (headSaying(header, words) ?? plainHead(header, words.options))?.value ?? header;
+export const valueIn = (header: string, words: ListWords): string =>
+  (plainHead(header, words.options) ?? headSaying(header, words))?.value ?? header;
 
 /** "Size 38", "Gr. 38", and "38 pieces" mean the value alone. */
 export function plainHead(header: string, options: OptionReader): AcrossHead | null {
@@ -35,7 +30,7 @@ export function plainHead(header: string, options: OptionReader): AcrossHead | n
 }
 
 /** "EAN S", "250 ml – Price": a word for what stands below, before the value or behind it. */
-export function headSaying(header: string, { meaningOf, options }: Words): AcrossHead | null {
+export function headSaying(header: string, { meaningOf, options }: ListWords): AcrossHead | null {
   const tokens = tokensOf(header);
   if (tokens.length < 2 || tokens.length > LONGEST) return null;
   for (const cut of tokens.slice(1).map(({ from }) => from)) {
@@ -54,7 +49,7 @@ export function headSaying(header: string, { meaningOf, options }: Words): Acros
   }
   return null;
 }
-/** Words and signs of such a header at most. */
+/** ListWords and signs of such a header at most. */
 const LONGEST = 8;
 /** Signs between the two. */
 const AROUND = /^[\s:|/()[\]_–-]+|[\s:|/()[\]_–-]+$/g;

@@ -5,7 +5,7 @@ import { asOneColour } from '../options/asOneColour';
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { isBlank, kindOf, looksLikeAddress, looksLikeGtin, looksLikePicture, namedOptions, numberLook } from './cells';
-import type { HeaderMeaning } from './headerWords';
+import type { ListWords } from './headerWords';
 import type { Table } from './shape';
 
 /** Shares are of the cells that are filled, from 0 to 1. */
@@ -41,13 +41,13 @@ export interface Contents {
 /** So many cells are looked at, spread over the list. */
 const SAMPLE = 400;
 
-interface Words {
-  meaningOf: (header: string) => HeaderMeaning | null;
-  options: OptionReader;
-}
-
 /** Looks at a column; `rows` are the places of the rows of goods. */
-export function contentsOf(table: Table, rows: readonly number[], at: number, { meaningOf, options }: Words): Contents {
+export function contentsOf(
+  table: Table,
+  rows: readonly number[],
+  at: number,
+  { meaningOf, options }: ListWords,
+): Contents {
   const step = Math.max(1, Math.floor(rows.length / SAMPLE));
   const cells: string[] = [];
   let looked = 0;

@@ -1,10 +1,9 @@
 /** Lists that have a small table for each family: its name beside its sizes in a line, its colours with their pieces in the lines below. */
 import type { Role } from '../../family/shape';
-import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { plainHead } from './acrossHeads';
 import { isBlank, numberLook } from './cells';
-import type { HeaderMeaning } from './headerWords';
+import type { ListWords } from './headerWords';
 import { widthOf, type Table } from './shape';
 
 export interface FamilyTables {
@@ -12,11 +11,6 @@ export interface FamilyTables {
   table: Table;
   /** Headers for all of its columns; '' for those that say by their cells what they are. */
   headers: string[];
-}
-
-interface Words {
-  meaningOf: (header: string) => HeaderMeaning | null;
-  options: OptionReader;
 }
 
 /** A line that begins a small table: its place, and by place the values in it, and the other headers. */
@@ -35,7 +29,7 @@ const FEWEST = 2;
 const LOOKED_AT = 60;
 
 /** One table of all the small ones; null where the list is none of these. */
-export function familyTables(table: Table, words: Words): FamilyTables | null {
+export function familyTables(table: Table, words: ListWords): FamilyTables | null {
   const isLikely = table.slice(0, LOOKED_AT).some((_, at) => titleIn(table, at, words));
   const titles = isLikely ? table.flatMap((_, at) => titleIn(table, at, words) ?? []) : [];
   if (titles.length < FEWEST || !areAllBelow(table, titles)) return null;
@@ -68,7 +62,7 @@ const hasWord =
     words.has(place);
 
 /** A name, or what its rows have in front below a line with the name, and beside it two values or more of one kind, with headers at most. */
-function titleIn(table: Table, at: number, { meaningOf, options }: Words): Title | null {
+function titleIn(table: Table, at: number, { meaningOf, options }: ListWords): Title | null {
   const row = table[at]!;
   const first = (row[0] ?? '').trim();
   const said = first === '' ? null : meaningOf(first);

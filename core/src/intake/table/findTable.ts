@@ -1,10 +1,9 @@
 /** Where the table of a list is: title lines above it, its header of one or two lines, totals and notes below. */
-import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
 import { headSaying, plainHead } from './acrossHeads';
 import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
 import { familyTables } from './familyTables';
-import { foldHeader, type HeaderMeaning } from './headerWords';
+import { foldHeader, type ListWords } from './headerWords';
 import { widthOf, type Table } from './shape';
 import { spreadSizes, type Spread } from './sizeSections';
 
@@ -29,13 +28,8 @@ export interface TableFound {
 /** So far down a header is looked for. */
 const LOOKED_AT = 60;
 
-interface Words {
-  meaningOf: (header: string) => HeaderMeaning | null;
-  options: OptionReader;
-}
-
 /** Finds the table. `headerRow` (from 1) says where its header is, if the seller did. */
-export function findTable(given: Table, words: Words, headerRow?: number): TableFound {
+export function findTable(given: Table, words: ListWords, headerRow?: number): TableFound {
   const small = headerRow === undefined ? familyTables(given, words) : null;
   if (small) return { ...rowsOf(small.table, [], null), ...small, below: small.headers, headerRows: [], sizesFrom: 0 };
   const header = headerRow === undefined ? findHeader(given, words) : headerRow - 1;
@@ -77,7 +71,7 @@ function rowsOf(
 const isEmpty = (row: readonly string[]) => row.every((cell) => cell.trim() === '');
 
 /** The row that reads most like a header; null where none does. */
-function findHeader(table: Table, words: Words): number | null {
+function findHeader(table: Table, words: ListWords): number | null {
   const rows = table
     .slice(0, LOOKED_AT)
     .map((row, at) => ({ at, score: headerScore(row, words), filled: row.filter((cell) => !isBlank(cell)).length }));
@@ -106,7 +100,7 @@ function headerByContrast(table: Table): number | null {
 }
 
 /** How much a row reads like a header: a point for each cell that is a known one, less for numbers and long texts. */
-function headerScore(row: readonly string[], words: Words): number {
+function headerScore(row: readonly string[], words: ListWords): number {
   const { meaningOf, options } = words;
   let score = 0;
   let filled = 0;
@@ -129,14 +123,14 @@ function headerScore(row: readonly string[], words: Words): number {
 }
 
 /** One line or two: captions stand above ("Size" over S, M, L), or more words below. */
-function headerLines(table: Table, at: number, words: Words): number[] {
+function headerLines(table: Table, at: number, words: ListWords): number[] {
   if (isCaptions(table, at - 1, at, words)) return [at - 1, at];
   if (isSecondLine(table, at, words)) return [at, at + 1];
   return [at];
 }
 
 /** A row of few captions above the header: known words or sizes, over columns that go on below. */
-function isCaptions(table: Table, above: number, at: number, { meaningOf, options }: Words): boolean {
+function isCaptions(table: Table, above: number, at: number, { meaningOf, options }: ListWords): boolean {
   const row = table[above];
   if (!row) return false;
   const filled = row.flatMap((cell, place) => (isBlank(cell) ? [] : [place]));
@@ -154,7 +148,7 @@ function isCaptions(table: Table, above: number, at: number, { meaningOf, option
 }
 
 /** A row of sizes or units right below, nothing under the name of the goods. */
-function isSecondLine(table: Table, at: number, { meaningOf, options }: Words): boolean {
+function isSecondLine(table: Table, at: number, { meaningOf, options }: ListWords): boolean {
   const head = table[at]!;
   const row = table[at + 1];
   if (!row) return false;

@@ -4,6 +4,7 @@ import { foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
 import { ROLE_LABELS } from '../../registry/roles';
 import { headerOf } from '../../registry/field';
+import type { OptionReader } from '../options/readOptions';
 import type { Meaning } from './shape';
 
 /** Key of a field → headers. */
@@ -108,6 +109,12 @@ export interface HeaderMeaning {
   meaning: Meaning;
   /** 1 for a header that is known as a whole, less where only a part of it is. */
   certainty: number;
+}
+
+/** What a list is read with: what headers mean, and what is an option. */
+export interface ListWords {
+  meaningOf: (header: string) => HeaderMeaning | null;
+  options: OptionReader;
 }
 
 /** Says what a header means; null where it says nothing that is known. */

@@ -1,20 +1,14 @@
 /** What each column of a list means: by its header and by what stands in it, with how sure that is. */
 import type { Registry } from '../../registry/openRegistry';
 import { ROLE_LABELS } from '../../registry/roles';
-import type { OptionReader } from '../options/readOptions';
 import { valueIn } from './acrossHeads';
 import { contentsOf, type Contents } from './contents';
 import { HEADINGS, headingNames } from './headingNames';
 import { settleColumns } from './settleColumns';
 import type { TableFound } from './findTable';
-import type { HeaderMeaning } from './headerWords';
+import type { HeaderMeaning, ListWords } from './headerWords';
 import type { ListColumn, ListMapping, Meaning, Table } from './shape';
 import { valuesAcross } from './valuesAcross';
-
-interface Words {
-  meaningOf: (header: string) => HeaderMeaning | null;
-  options: OptionReader;
-}
 
 type Guess = Pick<ListColumn, 'meaning' | 'confidence' | 'reason'>;
 const IGNORED: Meaning = { is: 'ignored' };
@@ -36,7 +30,7 @@ export function understandColumns(
   registry: Registry,
   table: Table,
   found: TableFound,
-  words: Words,
+  words: ListWords,
   mapping: ListMapping,
 ): ListColumn[] {
   const names = columnNames(found.headers);

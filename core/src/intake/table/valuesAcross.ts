@@ -1,16 +1,10 @@
 /** Values that go across: columns called S, M, L with pieces or prices below them, or "EAN S", "EAN M" with a number for each. */
-import type { OptionReader } from '../options/readOptions';
 import { headSaying, plainHead, type AcrossHead } from './acrossHeads';
 import { isBlank, looksLikeGtin, numberLook } from './cells';
 import type { Contents } from './contents';
 import type { TableFound } from './findTable';
-import type { HeaderMeaning } from './headerWords';
+import type { ListWords } from './headerWords';
 import { ACROSS_KEYS, type AcrossKey, type Meaning, type Table } from './shape';
-
-interface Words {
-  meaningOf: (header: string) => HeaderMeaning | null;
-  options: OptionReader;
-}
 
 type Across = Extract<Meaning, { is: 'across' }>;
 type Head = AcrossHead & { at: number };
@@ -20,10 +14,13 @@ export function valuesAcross(
   table: Table,
   found: TableFound,
   contents: readonly Contents[],
-  words: Words,
+  words: ListWords,
 ): Map<number, Across> {
   const heads = found.below.map((below, at) => {
-    const head = headSaying(found.headers[at]!, words) ?? plainHead(below, words.options);
+    const header = found.headers[at]!;
+    // "38 pieces" is a value as a whole.
+    const whole = header === below ? plainHead(below, words.options) : null;
+    const head = whole ?? headSaying(header, words) ?? plainHead(below, words.options);
     return head ? { ...head, at, isWeak: head.isWeak && at < found.sizesFrom } : null;
   });
   const across = new Map<number, Across>();
