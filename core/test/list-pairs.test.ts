@@ -75,6 +75,19 @@ describe('a number before a colour', () => {
     ).toEqual(['Merino Fine | Colour: 101 Natural, 114 Denim, 127 Moss']);
   });
 
+  it('is that of the goods where it is called so, and where there are but two', () => {
+    expect(
+      told(`Jeans Fell 501 blue
+        Jeans Fell 512 black
+        Bench model 101 oak
+        Bench model 102 ash
+        Bench model 103 pine`),
+    ).toEqual([
+      ...['Jeans Fell 501 blue', 'Jeans Fell 512 black'],
+      ...['Bench model 101 oak', 'Bench model 102 ash', 'Bench model 103 pine'],
+    ]);
+  });
+
   it('is a size where it may be one', () => {
     expect(
       told(`Boots Fell 37 navy

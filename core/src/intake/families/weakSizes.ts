@@ -34,16 +34,21 @@ export function sizeNumbersOf(groups: readonly (readonly Item[])[]): Set<number>
 
 /** "01 Porcelain", "114 Denim": a number before a colour that goes with no other is the number of that colour, where it is no size. */
 export function takeShades(items: readonly Item[]): void {
-  const shadeIn = ({ spans }: Item) => {
+  const shadeIn = ({ spans, tokens }: Item) => {
     const at = spans.findIndex((span, place) => isBareNumber(span) && isColourAt(spans[place + 1], span.to));
-    return at < 0 ? null : { number: spans[at]!, colour: spans[at + 1]! };
+    // "Model 501 blue" is another make than 502 in black.
+    if (at < 0 || NUMBERED.has(tokens[spans[at]!.from - 1]?.text ?? '')) return null;
+    return { number: spans[at]!, colour: spans[at + 1]! };
   };
   const shades = items.flatMap((item) => shadeIn(item) ?? []);
   const numbers = new Set(shades.map(({ number }) => number.key));
   const colours = new Set(shades.map(({ colour }) => colour.key));
   const pairs = new Set(shades.map(({ number, colour }) => `${number.key} ${colour.key}`));
   if (numbers.size < 2 || pairs.size !== numbers.size || pairs.size !== colours.size) return;
-  if (areSizeNumbers([...numbers].map(Number)) && ![...numbers].some((one) => one.startsWith('0'))) return;
+  const areWritten = [...numbers].some((one) => one.startsWith('0'));
+  // Two makes of one colour each would be at two prices.
+  const areAlike = numbers.size > 2 && items.every(({ price }) => price === items[0]!.price);
+  if (!areWritten && (!areAlike || areSizeNumbers([...numbers].map(Number)))) return;
   for (const item of items) {
     const shade = shadeIn(item);
     if (!shade) continue;
