@@ -1,6 +1,7 @@
 /** Cells that a spreadsheet had hurt on the way: sizes that became days. Common practice; `dates` of the other cells are as spreadsheets write them. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, listReport, mendedText, openRegistry, readList } from '../src/index';
+import { emptyRegistry, listReport, mendedText, openRegistry, planList, readList } from '../src/index';
+import { EMPTY_SHELVES } from './shelves';
 
 const registry = openRegistry(emptyRegistry());
 /** Goods in these sizes, a row each. */
@@ -31,6 +32,9 @@ describe('sizes that became days', () => {
   it('are told with both readings where a range and a half size are possible', () => {
     const reading = ofSizes(['4-5', '6', '6. Mai']);
     expect(told(reading)).toEqual(['4 size.date']);
+    expect(reading.families[0]!.doubts).toEqual([{ row: 4, code: 'sizeIsDay', text: '6. Mai' }]);
+    const rows = planList(registry, reading, { columns: {} }, EMPTY_SHELVES).flatMap((plan) => plan.rows);
+    expect(rows.map(({ verdict }) => verdict)).toEqual(['newFamily', 'newFamily', 'doubtful']);
     expect(listReport(reading).problems[0]!.text).toBe(
       '"6. Mai" is a day: a spreadsheet made it of a size, and it was 5-6 or 6.5. Write the size, in a column that is formatted as text.',
     );

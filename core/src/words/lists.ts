@@ -25,6 +25,7 @@ const hasSeveral = ({ values }: ListFamily['axes'][number]): boolean => values.l
 
 const DOUBTS: Record<Doubt['code'], (text: string) => string> = {
   unknownWord: (text) => `"${text}" is taken for an option, since it stands where others have one.`,
+  sizeIsDay: (text) => `Its size reads "${text}": a spreadsheet made a day of it, and which size it was is not sure.`,
   looksAlike: (text) => `Its name is the same, but it has not the same options (${text}): it is kept apart.`,
 };
 export const doubtText = ({ code, text }: Doubt): string => DOUBTS[code](text);

@@ -80,11 +80,11 @@ function acrossIn(columns: readonly ListColumn[]): { across: Across; telling: nu
   });
 }
 
-/** What says under a value that there is none of it. */
-const isNone = (text: string): boolean => text === '' || /^(?:-|–|n\/a|no|nein|non)$/i.test(text);
-
 /** What says in a column of options that there is none. */
-const isNothing = (text: string): boolean => text === '' || text === '-' || text === '–' || /^n\/a$/i.test(text);
+const isNothing = (text: string): boolean => text === '' || /^(?:-|–|n\/a)$/i.test(text);
+
+/** What says under a value that there is none of it. */
+const isNone = (text: string): boolean => isNothing(text) || /^(?:no|nein|non)$/i.test(text);
 
 /** Columns that say options. */
 const OPTIONS = new Set<Meaning['is']>(['option', 'options', 'optionValue']);

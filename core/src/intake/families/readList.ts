@@ -17,7 +17,7 @@ import {
   settleSingle,
   type ListSettlement,
 } from './settlement';
-import type { ListFamily, ListProblem, ListSingle, Mended } from './shape';
+import type { Doubt, ListFamily, ListProblem, ListSingle, Mended } from './shape';
 
 export interface ListReading {
   /** The table as it is understood: rows as given, with more columns where sizes across change on the way down. */
@@ -70,7 +70,8 @@ export function readList(
   const recognised = recogniseFamilies(registry, words.options, settled, spare, (part) =>
     tell(PARTS.rows + part * (PARTS.families - PARTS.rows)),
   );
-  recognised.families = recognised.families.map((family) => settleFamily(family, settlement));
+  const asked = new Map(dates.flatMap(({ at, text, readings }) => (readings.length === 1 ? [] : [[at + 1, text]])));
+  recognised.families = recognised.families.map((family) => settleFamily(doubtSizes(family, asked), settlement));
   recognised.singles = recognised.singles.map((single) => settleSingle(single, settlement));
   const read = readFigures(registry, table, columns, recognised, mapping);
   const sections = new Set(rows.sections);
@@ -103,6 +104,14 @@ const askedDates = (dates: readonly SizeDate[]): ListProblem[] =>
       ? []
       : [{ row: at + 1, column: header, code: 'size.date', text: [text, ...readings].join('\n') }],
   );
+
+/** A row whose size is a day that may have been several is in doubt. */
+function doubtSizes(family: ListFamily, asked: ReadonlyMap<number, string>): ListFamily {
+  const rows = asked.size === 0 ? [] : family.children.flatMap((child) => child.rows).filter((row) => asked.has(row));
+  if (rows.length === 0) return family;
+  const doubts = rows.map((row): Doubt => ({ row, code: 'sizeIsDay', text: asked.get(row)! }));
+  return { ...family, doubts: [...family.doubts, ...doubts] };
+}
 
 /** Headers mean what the seller said, else what they say. */
 function headersOf(registry: Registry, { columns }: ListMapping): (header: string) => HeaderMeaning | null {

@@ -110,7 +110,7 @@ export interface ListFamily {
 
 export interface Doubt {
   row: number;
-  code: 'unknownWord' | 'looksAlike';
+  code: 'unknownWord' | 'looksAlike' | 'sizeIsDay';
   /** The word, the value, or the family it might belong to. */
   text: string;
 }

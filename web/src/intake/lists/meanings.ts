@@ -10,7 +10,7 @@ import {
 } from '@loom-kin/core';
 
 export interface MeaningChoice {
-  /** The meaning as JSON: choices are told apart by it. */
+  /** Choices are told apart by it. */
   value: string;
   label: string;
   meaning: Meaning;
