@@ -7,12 +7,21 @@ import { isBeside } from './kin';
 import { choicesOfGoods } from './choicesOfGoods';
 import { cleanName, stemKey, stemWords } from './nameStems';
 import type { Bond, Doubt, Item, ListAxis, ListChild, ListFamily, ListProblem, ListSingle, Recognised } from './shape';
-import type { OptionReader } from '../options/readOptions';
+import type { OptionRead, OptionReader } from '../options/readOptions';
 import type { IsUsual } from './usualPlaces';
 import type { Said, Values } from './values';
 import { axesOfCodes } from './codeAxes';
 import { sharedHead } from './codeHeads';
-import { areApart, axesThatDiffer, axisMore, crossingOf, weaveRows, type Strand, type WovenAxis } from './weaves';
+import {
+  areApart,
+  axesThatDiffer,
+  axisMore,
+  crossingOf,
+  namedAxis,
+  weaveRows,
+  type Strand,
+  type WovenAxis,
+} from './weaves';
 
 export interface Around {
   values: Values;
@@ -219,7 +228,7 @@ const NAMES_LOOKED_AT = 7;
 
 /** The name that most rows have without their options. */
 function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string | null {
-  const roles = new Set(axes.map(({ key }) => key));
+  const keys = new Set(axes.map(({ key }) => key));
   const fromWords = axes.some(({ key }) => key.startsWith('words '));
   const items = itemsOf(strands).slice(0, NAMES_LOOKED_AT);
   if (fromWords) return commonWords(items);
@@ -227,7 +236,7 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
   const said = new Map<string, string>();
   for (const item of items) {
     // What fits everybody is no word of the name, though it is no option either.
-    const spans = item.spans.filter(({ roles: own, key }) => key === 'one' || own.some((role) => roles.has(role)));
+    const spans = item.spans.filter((span) => span.key === 'one' || isOnSome(span, keys));
     const isWhole = spans.length + item.said.length === 0;
     const { name: written, tokens, said: repeated } = item;
     const name =
@@ -239,6 +248,11 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
     counts.set(name, times);
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
+}
+
+function isOnSome(span: OptionRead, keys: ReadonlySet<string>): boolean {
+  const named = namedAxis(span);
+  return named === null ? span.roles.some((role) => keys.has(role)) : keys.has(named);
 }
 
 function commonWords(items: readonly Item[]): string {

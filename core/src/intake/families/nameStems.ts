@@ -5,6 +5,7 @@ import type { OptionRead, OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
 import { widenApart } from './apartColours';
 import { cutCodes } from './nameCodes';
+import { withChoices } from './tradeChoices';
 import type { Item, StemWord } from './shape';
 
 /** Reads the options in every name, and where it repeats those that the row gives. */
@@ -13,7 +14,8 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
   const byName = new Map<string, OptionRead[]>();
   for (const item of items) {
     let spans = byName.get(item.name);
-    if (!spans) byName.set(item.name, (spans = widenApart(options.read(item.tokens), item.tokens)));
+    if (!spans)
+      byName.set(item.name, (spans = withChoices(widenApart(options.read(item.tokens), item.tokens), item.tokens)));
     item.read = spans;
     item.spans =
       item.said.length === 0

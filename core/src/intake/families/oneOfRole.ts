@@ -10,6 +10,9 @@ const ONE_OF = new Set<Role>(['colour', 'material', 'pattern', 'size', 'length',
 /** Kinds that are measured: "4 mm 80 cm" has two lengths, "XS (25–30 cm)" one size that is said twice. */
 const MEASURED = new Set<Role>(['size', 'length', 'volume']);
 
+/** What the second measure of a kind is called: "4 mm" beside "80 cm", "20 den" beside "M". */
+const SECOND = 'Measure';
+
 /** Settles the options of names that have two of a kind. */
 export function settleTwice(items: readonly Item[]): void {
   for (const role of rolesTwice(items)) {
@@ -45,7 +48,7 @@ function settleMeasures(items: readonly Item[], role: Role): boolean {
     const [first, last] = both[at]!;
     if (isOne) return sayOnce(item, first, last);
     const second = isMeasure(last) && !isMeasure(first) ? last : first;
-    item.spans = item.spans.map((span) => (span === second ? { ...span, isSecond: true } : span));
+    item.spans = item.spans.map((span) => (span === second ? { ...span, axis: SECOND } : span));
   });
   return true;
 }

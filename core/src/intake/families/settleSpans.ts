@@ -10,12 +10,14 @@ import { put } from '../filing';
 import { takeLettersForSizes, takeMediumForSize } from './letterSizes';
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
+import { settleChoices } from './tradeChoices';
 import { putBackNumbers, putBackWordSizes, takeShades } from './weakSizes';
 
 /** Puts back into the names what is no option there. Gives whether anything was. */
 export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<number>): boolean {
   if (items.every(areSure)) return false;
   const before = items.reduce((sum, item) => sum + taken(item), 0);
+  settleChoices(items);
   settleRoles(items);
   takeMediumForSize(items);
   takeLettersForSizes(items);

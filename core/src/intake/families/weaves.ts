@@ -45,9 +45,10 @@ export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
     }
     for (const span of item.spans) {
       const role = roleOf(span);
-      const key = span.isSecond ? `second ${role}` : role;
+      const key = namedAxis(span) ?? role;
       if (at.has(key)) continue;
-      const axis = span.isSecond ? SECOND : { role, label: ROLE_LABELS[role] };
+      const axis =
+        span.axis === undefined ? { role, label: ROLE_LABELS[role] } : { role: 'other' as const, label: span.axis };
       if (!axes.has(key)) axes.set(key, { key, ...axis, isGiven: false });
       at.set(key, { key: span.key, text: textOf(item, span), label: span.label });
     }
@@ -63,8 +64,8 @@ export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
   return { axes: inOrder([...axes.values()]), strands };
 }
 
-/** What the second measure of a kind is called: "4 mm" beside "80 cm", "20 den" beside "M". */
-const SECOND = { role: 'other', label: 'Measure' } as const;
+/** The key of the axis that a span is on, where that is not the one of its role. */
+export const namedAxis = ({ axis }: OptionRead): string | null => (axis === undefined ? null : `named ${axis}`);
 
 /** Kinds of option that may be one choice of a family, the first what it is called. */
 const KINDRED: readonly (readonly Role[])[] = [

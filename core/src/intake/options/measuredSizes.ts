@@ -64,9 +64,12 @@ function readOneMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null
   const isOunces = tokens[at]?.text === 'fl' && tokens[at + 1]?.text === 'oz';
   const unit = UNITS[isOunces ? 'floz' : (tokens[at]?.text ?? '')];
   if (!unit || (isJoined && tokens[at]!.text.length < 3)) return null;
+  // "Tent 2P" beside 3P sleeps two; a machine 120P is called so.
+  const isLetter = tokens[at]!.text === 'p';
+  if (isLetter && !tokens[at]!.glued) return null;
   const [role, written] = unit;
   const [smallest, factor] = FACTORS[written] ?? [written.toLowerCase(), 1];
   const measured = chain.numbers.map((number) => Math.round(Number(number) * factor * 1000) / 1000);
   const key = `${measured.join(chain.signs[0] === '-' || chain.signs[0] === '–' ? '-' : '×')}${smallest}`;
-  return { to: at + (isOunces ? 2 : 1), role: chain.numbers.length > 1 ? 'size' : role, key, isWeak: false };
+  return { to: at + (isOunces ? 2 : 1), role: chain.numbers.length > 1 ? 'size' : role, key, isWeak: isLetter };
 }

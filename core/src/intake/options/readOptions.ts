@@ -19,8 +19,10 @@ export interface OptionRead {
   key: string;
   /** How it is written where there are several ways. */
   label?: string | undefined;
-  /** The second choice of its kind that names have: "4 mm" of "4 mm, 80 cm". */
-  isSecond?: boolean;
+  /** Each choice of a trade that it may be a value of, with the key it has there. */
+  choices?: ReadonlyMap<string, string>;
+  /** The axis it is on, where that is not the one of its role: "Firmness", "Measure". */
+  axis?: string;
   /** Bare numbers, and colours that name a thing besides: options only beside others like them. */
   isWeak: boolean;
 }

@@ -64,6 +64,7 @@ export const UNITS: Record<string, readonly ['length' | 'volume' | 'size' | 'pac
   lb: ['size', 'lb'],
   lbs: ['size', 'lb'],
   ...counted('size', 'person', 'person persons people man personen personnes personas persone'),
+  ...counted('size', 'P', 'p'),
   ...counted('size', 'lm', 'lm lumen lumens'),
   ...counted('size', 'W', 'w watt watts'),
   ...counted('size', 'mAh', 'mah'),

@@ -1,0 +1,127 @@
+/** Choices of single trades in names: how coffee is ground, how firm a pillow is, for which hand. Made up; common practice. */
+import { describe, expect, it } from 'vitest';
+import { emptyRegistry, openRegistry, readList } from '../src/index';
+
+const registry = openRegistry(emptyRegistry());
+
+/** Families of a list with their axes, then goods sold singly. */
+const told = (names: string): string[] =>
+  toldOf([
+    ['Name'],
+    ...names
+      .trim()
+      .split('\n')
+      .map((name) => [name.trim()]),
+  ]);
+const toldOf = (table: string[][]): string[] => {
+  const { families, singles } = readList(registry, table);
+  return [
+    ...families.map(
+      ({ name, axes }) => `${name} | ${axes.map(({ label, values }) => `${label}: ${values.join(', ')}`).join(' | ')}`,
+    ),
+    ...singles.map(({ name }) => name),
+  ];
+};
+
+describe('words that are a choice of one trade', () => {
+  it('are an axis of their own where the same goods have several of them', () => {
+    expect(
+      told(`Moor Blend Coffee Whole Bean 250 g
+        Moor Blend Coffee Whole Bean 1 kg
+        Moor Blend Coffee Ground 250 g
+        Moor Blend Coffee Ground 1 kg
+        Plain Curtain Eyelet 110x140 cm
+        Plain Curtain Eyelet 160x180 cm
+        Plain Curtain Pencil Pleat 110x140 cm
+        Vorhang Küste Ösen 140x245
+        Vorhang Küste Kräuselband 140x245`),
+    ).toEqual([
+      'Moor Blend Coffee | Grind: Whole Bean, Ground | Size: 250 g, 1 kg',
+      'Plain Curtain | Heading: Eyelet, Pencil Pleat | Size: 110x140 cm, 160x180 cm',
+      'Vorhang Küste | Heading: Ösen, Kräuselband | Size: 140x245',
+    ]);
+  });
+  it('are one value however they are spelled', () => {
+    expect(
+      told(`Batting Glove Left Hand M
+        Batting Glove Left-Handed L
+        Batting Glove Right-Handed M
+        Batting Glove Right Hand L`),
+    ).toEqual(['Batting Glove | Hand: Left Hand, Right Hand | Size: M, L']);
+  });
+  it('are taken for it though they might be a size, a material or a shade', () => {
+    expect(
+      told(`Cloud Pillow Soft
+        Cloud Pillow Medium
+        Cloud Pillow Firm
+        Gel Pen Fine Black
+        Gel Pen Medium Black
+        Gel Pen Fine Blue
+        Gel Pen Medium Blue
+        Wall Paint Moss Matt 5 L
+        Wall Paint Moss Satin 5 L
+        Wall Paint Rust Satin 5 L`),
+    ).toEqual([
+      'Cloud Pillow | Firmness: Soft, Medium, Firm',
+      'Gel Pen | Nib: Fine, Medium | Colour: Black, Blue',
+      'Wall Paint 5 L | Colour: Moss, Rust | Finish: Matt, Satin',
+    ]);
+  });
+  it('may lead where the trade says them first', () => {
+    expect(
+      told(`Left-Handed Scissors
+        Right-Handed Scissors
+        Square Box
+        Round Box`),
+    ).toEqual(['Scissors | Hand: Left-Handed, Right-Handed', 'Square Box', 'Round Box']);
+  });
+  it('leave apart what has none of them', () => {
+    expect(
+      told(`Butter 250 g
+        Butter Salted 250 g
+        Butter Unsalted 250 g`),
+    ).toEqual(['Butter 250 g | Salt: Salted, Unsalted', 'Butter 250 g']);
+  });
+});
+
+describe('the same words', () => {
+  it('are of the name where goods have one of them, or come in no such choice', () => {
+    const names = [
+      'Ground Sheet Fell',
+      'Firm Hold Gel',
+      'Soft Toy Bear',
+      'Fine Merino Scarf',
+      'Broad Merino Scarf',
+      'Chino Regular Navy',
+      'Chino Wide Navy',
+      'Tee Round Neck',
+      'Tee Square Neck',
+    ];
+    expect(told(names.join('\n'))).toEqual(names);
+  });
+  it('are of the name where style codes hold them apart', () => {
+    const rows = [
+      ['Trail Shoe Narrow 40', 'N100'],
+      ['Trail Shoe Narrow 41', 'N100'],
+      ['Trail Shoe Wide 40', 'W100'],
+      ['Trail Shoe Wide 41', 'W100'],
+    ];
+    expect(toldOf([['Name', 'Style code'], ...rows])).toEqual([
+      'Trail Shoe Narrow | Size: 40, 41',
+      'Trail Shoe Wide | Size: 40, 41',
+    ]);
+    expect(toldOf([['Name'], ...rows.map(([name]) => [name!])])).toEqual([
+      'Trail Shoe | Width: Narrow, Wide | Size: 40, 41',
+    ]);
+  });
+});
+
+describe('a number with P behind the goods', () => {
+  it('is for how many they are, beside others', () => {
+    expect(
+      told(`Tent Fell 2P
+        Tent Fell 3P
+        Label Printer 120P`),
+    ).toEqual(['Tent Fell | Size: 2P, 3P', 'Label Printer 120P']);
+  });
+});
