@@ -1,8 +1,8 @@
-/** Colours that have more words than the trade knows, where signs set them apart from the name: "Soy candle – White tea / 200 ml". */
+/** Colours that have more words than the trade knows: where signs set them apart from the name ("Soy candle – White tea / 200 ml"), and scents. */
 import { besideColour } from '../options/besideColour';
 import { colourKey } from '../options/colourWords';
 import type { OptionRead } from '../options/readOptions';
-import { changesGoods, isBesideGoods, isGoods, isScented } from '../options/goodsWords';
+import { areTasted, changesGoods, isBesideGoods, isGoods, isScented } from '../options/goodsWords';
 import { LINKS } from '../options/links';
 import { setsApart, type Token } from '../options/tokens';
 
@@ -21,6 +21,19 @@ export function widenApart(spans: readonly OptionRead[], tokens: readonly Token[
   });
 }
 
+/** Takes the unknown words behind a colour into it, where the goods before it are chosen by their scent or taste: "Candle white tea". */
+export function widenTastes(spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
+  if (!spans.some(isColour)) return [...spans];
+  return spans.map((span) => {
+    const before = tokens.slice(0, span.from).map(({ text }) => text);
+    if (!isColour(span) || !areTasted(before)) return span;
+    const { to } = besideColour(span, spans, tokens, isUnknown);
+    if (to === span.to || !endsPart(tokens[to], spans, to)) return span;
+    return { from: span.from, to, key: colourKey(tokens.slice(span.from, to)), roles: ['colour'], isWeak: false };
+  });
+}
+
+const isColour = ({ roles }: OptionRead): boolean => roles[0] === 'colour';
 const isUnknown = ({ kind, text }: Token): boolean => kind === 'word' && !changesGoods(text) && !LINKS.has(text);
 const endsPart = (token: Token | undefined, spans: readonly OptionRead[], at: number): boolean =>
   !token || token.kind === 'sign' || spans.some(({ from, to }) => at >= from && at < to);

@@ -1,6 +1,6 @@
 /** What words for colours are of goods that have other choices: the scents of candles, the flavours of tea, the metals of rings. Common practice. */
 import { colourWord } from '../options/colourWords';
-import { isFlavoured, isGoods, isJewellery, isScented } from '../options/goodsWords';
+import { areGoods, isFlavoured, isJewellery, isScented } from '../options/goodsWords';
 import { MATERIALS } from '../options/materialWords';
 import { tokensOf } from '../options/tokens';
 import { stemWords } from './nameStems';
@@ -28,7 +28,3 @@ function meaningFor(words: readonly string[], values: readonly string[]): Pick<W
   if (are(isScented)) return { role: 'other', label: 'Scent' };
   return are(isFlavoured) ? { role: 'other', label: 'Flavour' } : null;
 }
-
-/** Whether a word says so and none after it names other goods: "coffee beans", and no "coffee mug". */
-const areGoods = (words: readonly string[], test: (word: string) => boolean): boolean =>
-  words.some((word, at) => test(word) && !words.slice(at + 1).some(isGoods));

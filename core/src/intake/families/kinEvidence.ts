@@ -1,7 +1,8 @@
 /** What speaks for clusters being one family and what against it: codes, prices, the options they have, where a word stands. */
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
-import { isGoods } from '../options/goodsWords';
+import { colourWord } from '../options/colourWords';
+import { areTasted, isGoods } from '../options/goodsWords';
 import type { Token } from '../options/tokens';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
@@ -217,6 +218,7 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   // Where colours are known the word is likelier a maker, or another make, unless it stands apart and crosses them.
   if (says.facts.of(first).roles.has('colour')) return isWoven && kins.every((kin) => isTail(kin) && isSetApart(kin));
   if (kins.every(isSetApart)) return true;
+  if (kins.every(isTail) && areTastes(kins, isWoven, says)) return true;
   // Else a word may be a maker's, or what the make is called: only the other names of the list tell.
   const isUsual = kins.every((kin) => standsAsUsual(kin, says));
   if (isUsual && isWoven && kins.every(isTail)) return true;
@@ -225,6 +227,21 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
     (isWoven || sets.every((set) => set.size === 1)) &&
     clusters.every((one) => isSamePrice(first, one, says))
   );
+}
+
+/**
+ * "Candle fig leaf", "Candle old books": what is chosen by its scent or taste and has words behind it that nobody knows, at one price, in several
+ * sizes; or in one, where some of the words are of things that smell and taste.
+ */
+function areTastes(kins: readonly Kin[], isWoven: boolean, says: ListSays): boolean {
+  const [{ cluster: first }] = kins as [Kin];
+  const wordsBefore = ({ cluster, at }: Kin) => cluster.words.slice(0, at);
+  if (!kins.every((kin) => areTasted(wordsBefore(kin)) && !kin.isDoubtful)) return false;
+  if (!kins.every(({ cluster }) => isSamePrice(first, cluster, says))) return false;
+  if (isWoven) return true;
+  const known = kins.filter(({ filler }) => filler.some((word) => colourWord(word) !== null));
+  const isMeasured = ({ cluster }: Kin) => says.facts.of(cluster).roles.size > 0;
+  return kins.length > 2 && known.length * 3 >= kins.length && kins.every(isMeasured);
 }
 
 /** Behind the goods or where colours stand, in the very sizes that the others have. */

@@ -32,10 +32,14 @@ export function takeLettersForSizes(items: readonly Item[]): void {
   if (!items.some((item) => item.spans.some((span) => letterIn(item, span)))) return;
   if (!items.some(({ spans }) => spans.some(({ key }) => key.startsWith('letter')))) return;
   for (const item of items)
-    item.spans = item.spans.map((span): OptionRead => {
+    item.spans = item.spans.flatMap((span): OptionRead[] => {
       const label = letterIn(item, span);
+      if (!label) return [span];
       const key = label === 'M' ? 'letter0' : 'letter1';
-      return label ? { from: span.to - 1, to: span.to, roles: ['size'], key, label, isWeak: false } : span;
+      const letter: OptionRead = { from: span.to - 1, to: span.to, roles: ['size'], key, label, isWeak: false };
+      // The number may be one of a colour.
+      const number = item.tokens[span.from]!.text;
+      return [{ from: span.from, to: span.from + 1, roles: ['size'], key: number, isWeak: true }, letter];
     });
 }
 const hasSize = ({ spans }: Item): boolean => spans.some(({ roles }) => roles[0] === 'size');

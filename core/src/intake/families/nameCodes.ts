@@ -48,6 +48,6 @@ function haveCodes(items: readonly Item[], end: RegExp, options: OptionReader): 
   return Math.max(new Set(codes.map(({ code }) => code)).size, own.length) >= codes.length * MOST;
 }
 
-/** Three digits at least, and no option: "135x200" is a size. */
+/** Three digits at least, no option ("135x200" is a size) and no words of a name ("Jacket/Navy/104"). */
 const isCode = (text: string, options: OptionReader): boolean =>
-  (text.match(/\d/g)?.length ?? 0) > 2 && options.whole(tokensOf(text)) === null;
+  (text.match(/\d/g)?.length ?? 0) > 2 && !/\p{Ll}{3}/u.test(text) && options.whole(tokensOf(text)) === null;

@@ -1,9 +1,11 @@
 /** What is left of names when their options are taken out: rows whose stems are the same are likely one family. */
 import { stemOf } from '../../pictures/match/catalogue';
+import { joinColours } from '../options/asOneColour';
 import { LINKS } from '../options/links';
 import type { OptionRead, OptionReader } from '../options/readOptions';
 import { tokensOf, type Token } from '../options/tokens';
-import { widenApart } from './apartColours';
+import { widenApart, widenTastes } from './apartColours';
+import { withColourNumbers } from './colourNumbers';
 import { cutCodes } from './nameCodes';
 import { withChoices } from './tradeChoices';
 import type { Item, StemWord } from './shape';
@@ -14,8 +16,7 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
   const byName = new Map<string, OptionRead[]>();
   for (const item of items) {
     let spans = byName.get(item.name);
-    if (!spans)
-      byName.set(item.name, (spans = withChoices(widenApart(options.read(item.tokens), item.tokens), item.tokens)));
+    if (!spans) byName.set(item.name, (spans = readName(item.tokens, options)));
     item.read = spans;
     item.spans =
       item.said.length === 0
@@ -35,6 +36,13 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
       );
   }
 }
+
+/** Known options, those with more words than the trade knows, and the choices of single trades. */
+const readName = (tokens: readonly Token[], options: OptionReader): OptionRead[] =>
+  [joinColours, widenApart, widenTastes, withColourNumbers, withChoices].reduce<readonly OptionRead[]>(
+    (spans, widen) => widen(spans, tokens),
+    options.read(tokens),
+  ) as OptionRead[];
 
 const givesSome = ({ given, across }: Item): boolean => given.length + across.length > 0;
 

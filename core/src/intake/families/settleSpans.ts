@@ -2,16 +2,18 @@
 import type { Role } from '../../family/shape';
 import { asOneColour } from '../options/asOneColour';
 import { colourWord, isBeforeColour } from '../options/colourWords';
-import { hasLegs, isGoods } from '../options/goodsWords';
+import { hasLegs, isGoods, isJewellery } from '../options/goodsWords';
+import { isMetal } from '../options/materialWords';
 import type { OptionRead } from '../options/readOptions';
 import { stemWords } from './nameStems';
+import { takeShades } from './colourNumbers';
 import { cutSpan } from './cutSpan';
 import { put } from '../filing';
 import { takeLettersForSizes, takeMediumForSize } from './letterSizes';
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
 import { settleChoices } from './tradeChoices';
-import { putBackNumbers, putBackWordSizes, takeShades } from './weakSizes';
+import { putBackNumbers, putBackWordSizes } from './weakSizes';
 
 /** Puts back into the names what is no option there. Gives whether anything was. */
 export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<number>): boolean {
@@ -55,7 +57,7 @@ function settleRoles(items: readonly Item[]): void {
       const times = (role: Role) => certain.get(role) ?? 0;
       const [first = span.roles.at(-1)!] = free.toSorted((a, b) => times(b) - times(a));
       const isLeg = first === 'volume' && stemWords(item).some(({ text }) => hasLegs(text));
-      const isMaterial = times(first) === 0 && free.includes('material') && leads(item, span);
+      const isMaterial = times(first) === 0 && free.includes('material') && leads(item, span) && !isPaint(item, span);
       const role = isLeg ? 'size' : isMaterial ? 'material' : first;
       taken.add(role);
       return role;
@@ -82,6 +84,10 @@ function settleRoles(items: readonly Item[]): void {
     });
   });
 }
+
+/** "Gold sandals" are of that colour; rings are of gold. */
+const isPaint = (item: Item, { key }: OptionRead): boolean =>
+  isMetal(key) && !stemWords(item).some(({ text }) => isJewellery(text));
 
 /** Whether an option stands before the last word of the name. */
 const leads = (item: Item, { from }: OptionRead): boolean => from < (stemWords(item).at(-1)?.at ?? 0);
@@ -118,6 +124,10 @@ const firstRole = ({ roles }: OptionRead): Role => roles[0]!;
 function takePatternsForColours(items: readonly Item[]): void {
   const has = (item: Item, role: Role) => item.spans.some(({ roles }) => roles[0] === role);
   if (!items.some((item) => has(item, 'pattern'))) return;
+  if (areOneToOne(items)) {
+    for (const item of items) item.spans = asOneColour(item.spans, ['colour', 'pattern']);
+    return;
+  }
   const isMixed =
     items.some((item) => has(item, 'colour')) && !items.every((item) => has(item, 'colour') && has(item, 'pattern'));
   // "Herringbone otter rug": a thing beside a pattern is likelier what the goods are called by.
@@ -127,6 +137,22 @@ function takePatternsForColours(items: readonly Item[]): void {
     item.spans = asOneColour(item.spans, ['colour', 'pattern']).map((span) =>
       span.roles[0] === 'pattern' ? { ...span, roles: ['colour'] } : span,
     );
+}
+
+/** "Navy stripe", "Black check", "Red floral": whether each colour stands right beside a pattern of its own. */
+function areOneToOne(items: readonly Item[]): boolean {
+  const pairs = new Set<string>();
+  const [colours, patterns] = [new Set<string>(), new Set<string>()];
+  for (const { spans } of items) {
+    const [colour, pattern] = (['colour', 'pattern'] as const).map((role) =>
+      spans.find((one) => firstRole(one) === role),
+    );
+    if (!colour || !pattern || (colour.to !== pattern.from && pattern.to !== colour.from)) return false;
+    pairs.add(`${colour.key} ${pattern.key}`);
+    colours.add(colour.key);
+    patterns.add(pattern.key);
+  }
+  return pairs.size > 1 && pairs.size === colours.size && pairs.size === patterns.size;
 }
 
 /** "Storm rust jacket": of two words for colours side by side one is the jacket's, where it stands beside several others. */

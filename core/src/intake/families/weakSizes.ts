@@ -5,10 +5,10 @@ import { stemWords } from './nameStems';
 import type { Item } from './shape';
 
 const isWeakSize = (span: OptionRead) => span.isWeak && span.roles[0] === 'size';
-const isBareNumber = (span: OptionRead) => isWeakSize(span) && /^[\d.]+$/.test(span.key);
+export const isBareNumber = (span: OptionRead) => isWeakSize(span) && /^[\d.]+$/.test(span.key);
 const isSizeWord = (span: OptionRead) => isWeakSize(span) && !isBareNumber(span);
 /** After these a number is no size. */
-const NUMBERED = new Set('no nr number model mk vol type version v series level part style art item'.split(' '));
+export const NUMBERED = new Set('no nr number model mk vol type version v series level part style art item'.split(' '));
 
 /** Bare numbers of some rows, and whether they have sizes besides. */
 function numbersIn(items: readonly Item[]): { numbers: Set<number>; hasOther: boolean } {
@@ -31,34 +31,6 @@ export function sizeNumbersOf(groups: readonly (readonly Item[])[]): Set<number>
     }),
   );
 }
-
-/** "01 Porcelain", "114 Denim": a number before a colour that goes with no other is the number of that colour, where it is no size. */
-export function takeShades(items: readonly Item[]): void {
-  const shadeIn = ({ spans, tokens }: Item) => {
-    const at = spans.findIndex((span, place) => isBareNumber(span) && isColourAt(spans[place + 1], span.to));
-    // "Model 501 blue" is another make than 502 in black.
-    if (at < 0 || NUMBERED.has(tokens[spans[at]!.from - 1]?.text ?? '')) return null;
-    return { number: spans[at]!, colour: spans[at + 1]! };
-  };
-  const shades = items.flatMap((item) => shadeIn(item) ?? []);
-  const numbers = new Set(shades.map(({ number }) => number.key));
-  const colours = new Set(shades.map(({ colour }) => colour.key));
-  const pairs = new Set(shades.map(({ number, colour }) => `${number.key} ${colour.key}`));
-  if (numbers.size < 2 || pairs.size !== numbers.size || pairs.size !== colours.size) return;
-  const areWritten = [...numbers].some((one) => one.startsWith('0'));
-  // Two makes of one colour each would be at two prices.
-  const areAlike = numbers.size > 2 && items.every(({ price }) => price === items[0]!.price);
-  if (!areWritten && (!areAlike || areSizeNumbers([...numbers].map(Number)))) return;
-  for (const item of items) {
-    const shade = shadeIn(item);
-    if (!shade) continue;
-    const { number, colour } = shade;
-    const whole = { ...colour, from: number.from, key: number.key + colour.key, label: undefined, isWeak: false };
-    item.spans = item.spans.flatMap((span) => (span === number ? [] : span === colour ? [whole] : [span]));
-  }
-}
-const isColourAt = (span: OptionRead | undefined, at: number): boolean =>
-  span?.roles[0] === 'colour' && span.from === at;
 
 /** Bare numbers are sizes where several of one kind stand in a family, and nothing else is its size. */
 export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<number>): void {

@@ -1,6 +1,7 @@
-/** Words side by side that are one colour together. */
+/** Words that are one colour together: side by side, or joined by a word or sign. */
 import type { Role } from '../../family/shape';
 import type { OptionRead } from './readOptions';
+import type { Token } from './tokens';
 
 const LOOKS: readonly Role[] = ['colour', 'pattern', 'material'];
 
@@ -20,3 +21,31 @@ export function asOneColour(found: readonly OptionRead[], looks: readonly Role[]
     return [...all.slice(0, -1), both];
   }, []);
 }
+
+const JOINTS = new Set('& + / and und et y e en og och'.split(' '));
+/** Say what goes with a colour, which may be a part of the goods: "Navy with red lining". */
+const WITH = new Set('with mit avec con met'.split(' '));
+
+/** "Navy & White", "Rust and Ecru", "Red, White & Blue": two colours and more that are one value, spelled however. */
+export function joinColours(found: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
+  return found.reduceRight<OptionRead[]>((all, one) => {
+    const [next, ...more] = all;
+    if (!next || !areColours(one, next) || next.from !== one.to + 1) return [one, ...all];
+    const joint = tokens[one.to]!.text;
+    // What a comma parts is one only in a row that ends in "and".
+    const isRow = joint === ',' && next.to - next.from > 1 && endsInJoint(next, tokens);
+    const isPair = JOINTS.has(joint) || (WITH.has(joint) && endsPart(found, tokens, next.to));
+    if (!isRow && !isPair) return [one, ...all];
+    const { from, key, isWeak } = one;
+    return [{ from, to: next.to, roles: ['colour'], key: key + next.key, isWeak: isWeak && next.isWeak }, ...more];
+  }, []);
+}
+
+const areColours = (...some: OptionRead[]): boolean => some.every(({ roles }) => roles[0] === 'colour');
+
+const endsInJoint = ({ from, to }: OptionRead, tokens: readonly Token[]): boolean =>
+  tokens.slice(from, to).some(({ text, glued }) => JOINTS.has(text) && !(text === '/' && glued));
+
+/** Whether no word of the name stands right behind. */
+const endsPart = (found: readonly OptionRead[], tokens: readonly Token[], at: number): boolean =>
+  tokens[at]?.kind !== 'word' || found.some(({ from, to }) => at >= from && at < to);

@@ -67,6 +67,9 @@ export const COLOUR_PHRASES: readonly string[] = [
     'sea glass',
     'tortoise shell',
     'air force blue',
+    ...['light', 'mid', 'medium', 'dark', 'stone', 'acid', 'vintage', 'rinse', 'enzyme', 'bleach'].map(
+      (wash) => `${wash} wash`,
+    ),
   ],
   ...[
     'old rose',

@@ -20,7 +20,7 @@ const GOODS = words(`
   plate jug teapot kettle pan pot tray board bottle flask tumbler glass vase candle lamp lantern lampshade frame mirror clock basket box tin
   stool chair table bench shelf hook peg leash lead collar harness bed toy ball ring necklace bracelet earring pendant brooch watch
   case phone charger cable stand holder notebook diary pen pencil card print poster sticker soap balm cream lotion shampoo perfume oil
-  wax polish brush comb umbrella tent tarp rope line buoy knife spoon fork yarn wool fabric thread button kit set helmet goggles
+  diffuser incense paint varnish wax polish brush comb umbrella tent tarp rope line buoy knife spoon fork yarn wool fabric thread button kit set helmet goggles
   suitcase bedding skort henley baselayer softshell babygrow leotard unitard bermudas capris cummerbund bowtie
   bedspread swimsuit bikini trunks wetsuit rashguard poncho cape legwarmer gaiter sling carrier bib swaddle sleepsuit puddlesuit playsuit
   culottes pillowcase bodywarmer jogger sweatpants trench windbreaker kimono cami camisole tank bandeau corset thong slip nightie negligee kaftan sarong
@@ -98,3 +98,10 @@ export const isJewellery = (word: string): boolean => JEWELLERY.has(stemmed(word
 export const isBedding = (word: string): boolean => BEDDING.has(stemmed(word));
 /** Whether a word changes what the goods are, whatever list it stands in. */
 export const changesGoods = (word: string): boolean => isGoods(word) || isBesideGoods(word) || isOtherGoods(word);
+
+/** Whether a word of a name says so and none after it names other goods: "coffee beans", and no "coffee mug". */
+export const areGoods = (words: readonly string[], test: (word: string) => boolean): boolean =>
+  words.some((word, at) => test(word) && !words.slice(at + 1).some(isGoods));
+/** Whether goods of these words are chosen by their scent or their taste. */
+export const areTasted = (words: readonly string[]): boolean =>
+  areGoods(words, (word) => isScented(word) || isFlavoured(word));

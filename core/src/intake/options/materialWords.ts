@@ -21,3 +21,7 @@ export const PATTERNS = phrases(`
   camouflage, houndstooth, argyle, fair isle, printed, leopard, zebra, zigzag, chevron, geometric, abstract, ruled, squared, gridded, tie dye, tie-dye, ikat, colour block, color block, windowpane, nordic, waves, anchors, diamonds, ditsy,
   gestreift, kariert, gepunktet, geblümt, gemustert, rayé, à carreaux, à pois, fleuri, a rayas, a cuadros, a righe, a quadri, gestreept, geruit
 `);
+
+const METALS = new Set(['gold', 'rosegold', 'silver', 'bronze', 'copper', 'brass', 'pewter']);
+/** Whether a value, by its key, is a metal that colours are called after. */
+export const isMetal = (key: string): boolean => METALS.has(key);

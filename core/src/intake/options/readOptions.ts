@@ -90,7 +90,7 @@ function wholeOf(options: readonly OptionRead[], tokens: readonly Token[]): Opti
     from: 0,
     to: tokens.length,
     roles: ['colour'],
-    key: colourKey(tokens),
+    key: options.map(({ key }) => key).join(''),
     isWeak: false,
     label: undefined,
   };
@@ -154,7 +154,9 @@ function readAll(lexicon: Lexicon, tokens: readonly Token[]): OptionRead[] {
 function readNumbered(lexicon: Lexicon, tokens: readonly Token[], at: number): OptionRead | null {
   const { kind, text } = tokens[at]!;
   const before = tokens[at - 1];
-  const isNumber = kind === 'number' && /^\d{3,4}$/.test(text);
+  // Heights of children, each six more than the last, are likelier sizes.
+  const isHeight = Number(text) < 189 && Number(text) % 6 === 2;
+  const isNumber = kind === 'number' && /^\d{3,4}$/.test(text) && !isHeight;
   if (!isNumber || (before && (before.kind !== 'sign' || (before.glued && before.text !== '(')))) return null;
   const next = tokens[at + 1];
   if (next?.kind !== 'word' || next.glued) return null;
@@ -269,12 +271,16 @@ function endOf(words: readonly string[], tokens: readonly Token[], at: number): 
   return next;
 }
 
+const BEFORE_CREAM = new Set('hand day night face facial foot eye body skin barrier shaving suncare sun'.split(' '));
+
 /** "Navy", "Dark forest green", "bleu foncé", "Rose gold": words for colours with those that change them. */
 function colourAt(tokens: readonly Token[], at: number): OptionRead | null {
   const number = tokens[at + 1]?.text ?? '';
   // A colour by its number in the register RAL Classic.
   if (tokens[at]!.text === 'ral' && /^\d{4}$/.test(number))
     return { from: at, to: at + 2, roles: ['colour'], key: `ral${number}`, isWeak: false };
+  // "Hand cream lavender" is goods, and no colour called cream.
+  if (tokens[at]!.text === 'cream' && BEFORE_CREAM.has(tokens[at - 1]?.text ?? '')) return null;
   let next = at;
   let end = at;
   let isPlain = false;
