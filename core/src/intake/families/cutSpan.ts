@@ -4,6 +4,8 @@ import type { OptionRead } from '../options/readOptions';
 import type { Item } from './shape';
 
 /** The colour from one token to another, with the key of the words that are left. */
-export function cutSpan(item: Item, span: OptionRead, from: number, to: number): OptionRead {
+export function cutSpan(item: Item, span: OptionRead, start: number, to: number): OptionRead {
+  let from = start;
+  while (item.tokens[from]?.kind === 'sign') from += 1;
   return { ...span, from, to, key: colourKey(item.tokens.slice(from, to)), label: undefined };
 }

@@ -13,6 +13,7 @@ import {
   isSetApart,
   partedByCodes,
   roleMissing,
+  wordsRecurring,
   type Kin,
   type ListSays,
 } from './kinEvidence';
@@ -24,7 +25,13 @@ const LONGEST_FILLER = 3;
 const LONGEST_NAME = 60;
 
 /** Joins clusters that are one family. Words that turn out to be options are made spans of the items. */
-export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
+export function joinKin(clusters: readonly Cluster[], list: Omit<ListSays, 'recurring'>): Joined {
+  // Rows that name their colours in a column have no words in the place of one.
+  const soft = clusters.filter(
+    ({ isGiven, items, words }) => !isGiven && words.length <= LONGEST_NAME && !items.every(hasGivenColour),
+  );
+  const groups = [...gapGroups(soft).values()].sort((a, b) => b.length - a.length);
+  const says: ListSays = { ...list, recurring: wordsRecurring(groups) };
   const joining = openJoining();
   // A word is made an option once; the groups that most clusters are in say best which word it is.
   const settled = new Set<Cluster>();
@@ -67,11 +74,6 @@ export function joinKin(clusters: readonly Cluster[], says: ListSays): Joined {
       );
     }
   };
-  // Rows that name their colours in a column have no words in the place of one.
-  const soft = clusters.filter(
-    ({ isGiven, items, words }) => !isGiven && words.length <= LONGEST_NAME && !items.every(hasGivenColour),
-  );
-  const groups = [...gapGroups(soft).values()].sort((a, b) => b.length - a.length);
   for (const group of groups) settleGroup(group);
   // What turned out to be a colour in one family is one in another that shows less of it.
   for (const group of groups) if (group.some((kin) => isFree(kin) && isLearned(kin, says))) settleGroup(group);

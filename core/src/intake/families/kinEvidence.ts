@@ -32,6 +32,8 @@ export interface ListSays {
   /** What style codes have in common that have the colour in them. */
   styleHeads: CodeHeads;
   isUsualPlace: (role: Role, place: Place) => boolean;
+  /** Words behind the goods of several names in the same sizes: the list has a row of them for each of several goods. */
+  recurring: ReadonlySet<string>;
   /** What is a colour elsewhere in the list: in a column, or in the names of a family that is sure. Grows while families are joined. */
   colours: Set<string>;
 }
@@ -221,12 +223,30 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   if (kins.every(isTail) && areTastes(kins, isWoven, says)) return true;
   // Else a word may be a maker's, or what the make is called: only the other names of the list tell.
   const isUsual = kins.every((kin) => standsAsUsual(kin, says));
-  if (isUsual && isWoven && kins.every(isTail)) return true;
+  if ((isUsual || recur(kins, says)) && isWoven && kins.every(isTail)) return true;
   return (
     isUsual &&
     (isWoven || sets.every((set) => set.size === 1)) &&
     clusters.every((one) => isSamePrice(first, one, says))
   );
+}
+
+/** "Harbour tee tarn, fjell", "Tide smock tarn, fjell": whether two of the words at least stand behind other goods as well. */
+function recur(kins: readonly Kin[], { recurring, facts }: ListSays): boolean {
+  const prices = new Set(kins.map(({ cluster }) => facts.of(cluster).price));
+  return prices.size === 1 && kins.filter(({ filler }) => recurring.has(filler.join(' '))).length > 1;
+}
+
+/** Words that stand behind several goods, where each of those has others there too. */
+export function wordsRecurring(groups: Iterable<readonly Kin[]>): Set<string> {
+  const goods = new Map<string, number>();
+  for (const group of groups) {
+    const tails = new Set(
+      group.filter((kin) => kin.filler.length > 0 && isTail(kin)).map(({ filler }) => filler.join(' ')),
+    );
+    if (tails.size > 1) for (const words of tails) goods.set(words, (goods.get(words) ?? 0) + 1);
+  }
+  return new Set([...goods].filter(([, times]) => times > 1).map(([words]) => words));
 }
 
 /**

@@ -2,6 +2,7 @@
 import type { OptionRead } from '../options/readOptions';
 import { cutSpan } from './cutSpan';
 import type { Item } from './shape';
+import { isBareNumber } from './weakSizes';
 
 /** "Shirt Medium Grey" beside "Shirt Large Grey": where other rows have a letter for their size and this one has none, the word is the size. */
 export function takeMediumForSize(items: readonly Item[]): void {
@@ -42,4 +43,4 @@ export function takeLettersForSizes(items: readonly Item[]): void {
       return [{ from: span.from, to: span.from + 1, roles: ['size'], key: number, isWeak: true }, letter];
     });
 }
-const hasSize = ({ spans }: Item): boolean => spans.some(({ roles }) => roles[0] === 'size');
+const hasSize = ({ spans }: Item): boolean => spans.some((span) => span.roles[0] === 'size' && !isBareNumber(span));

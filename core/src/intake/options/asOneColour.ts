@@ -1,5 +1,6 @@
 /** Words that are one colour together: side by side, or joined by a word or sign. */
 import type { Role } from '../../family/shape';
+import { COLOUR_JOINTS } from './colourWords';
 import type { OptionRead } from './readOptions';
 import type { Token } from './tokens';
 
@@ -22,7 +23,7 @@ export function asOneColour(found: readonly OptionRead[], looks: readonly Role[]
   }, []);
 }
 
-const JOINTS = new Set('& + / and und et y e en og och'.split(' '));
+const JOINTS = new Set(['&', '+', '/', ...COLOUR_JOINTS]);
 /** Say what goes with a colour, which may be a part of the goods: "Navy with red lining". */
 const WITH = new Set('with mit avec con met'.split(' '));
 

@@ -136,10 +136,13 @@ export type ColourWord = 'plain' | 'thing' | null;
 /** The word that a supplier's short form stands for; any other as it is. */
 export const inFull = (word: string): string => SHORT.get(word) ?? word;
 
-/** Two spellings of one colour have the same: its words in full, without signs. */
+/** Join two colours to one value, as signs do. */
+export const COLOUR_JOINTS = new Set('and und et y e en og och'.split(' '));
+
+/** Two spellings of one colour have the same: its words in full, without what joins them. */
 export const colourKey = (tokens: readonly Token[]): string =>
   tokens
-    .filter((token) => token.kind !== 'sign')
+    .filter((token) => token.kind !== 'sign' && !COLOUR_JOINTS.has(token.text))
     .map((token) => inFull(token.text))
     .join('');
 

@@ -2,7 +2,7 @@
 import { ROLES, type Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
-import { COLOUR_PHRASES, colourKey, colourWord, isAfterColour, isBeforeColour } from './colourWords';
+import { COLOUR_JOINTS, COLOUR_PHRASES, colourKey, colourWord, isAfterColour, isBeforeColour } from './colourWords';
 import { BEFORE_COLOUR_NAMES } from './links';
 import { MATERIALS, PATTERNS } from './materialWords';
 import { BED_SIZES } from './sizeWords';
@@ -97,7 +97,7 @@ function wholeOf(options: readonly OptionRead[], tokens: readonly Token[]): Opti
 }
 
 const MADE_OF = new Set(MATERIALS);
-const JOINS = new Set(['/', '&', '+', 'and', 'und', 'et', 'y', 'e', 'en', 'with', '-']);
+const JOINS = new Set(['/', '&', '+', '-', 'with', ...COLOUR_JOINTS]);
 
 /** Sizes are read by what they say: "S" and "Small" are one, whichever the dictionary has. */
 function isReadSize(role: Role, spelling: string): boolean {
