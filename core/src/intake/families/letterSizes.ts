@@ -43,4 +43,21 @@ export function takeLettersForSizes(items: readonly Item[]): void {
       return [{ from: span.from, to: span.from + 1, roles: ['size'], key: number, isWeak: true }, letter];
     });
 }
+
+/** "Dress 2X" beside "Dress 1X" or "Dress XL" is in a plus size, and no two dresses. */
+export function takeCrossesForSizes(items: readonly Item[]): void {
+  const crossIn = ({ tokens }: Item, { roles, isWeak, from, to }: OptionRead): string | null =>
+    (isWeak || roles[0] === 'pack') && to - from === 2 && tokens[to - 1]!.text === 'x' ? tokens[from]!.text : null;
+  if (!items.some((item) => item.spans.some((span) => crossIn(item, span) !== null))) return;
+  if (!items.some(({ spans }) => spans.some(({ key }) => key === 'plus1' || key.startsWith('letter')))) return;
+  for (const item of items) {
+    const isSized = item.spans.some((span) => span.roles[0] === 'size' && !span.isWeak);
+    if (isSized) continue;
+    item.spans = item.spans.map((span) => {
+      const cross = crossIn(item, span);
+      return cross === null ? span : { ...span, roles: ['size'], key: `plus${cross}`, isWeak: false };
+    });
+  }
+}
+
 const hasSize = ({ spans }: Item): boolean => spans.some((span) => span.roles[0] === 'size' && !isBareNumber(span));

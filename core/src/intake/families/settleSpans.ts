@@ -9,7 +9,7 @@ import { stemWords } from './nameStems';
 import { takeShades } from './colourNumbers';
 import { cutSpan } from './cutSpan';
 import { put } from '../filing';
-import { takeLettersForSizes, takeMediumForSize } from './letterSizes';
+import { takeCrossesForSizes, takeLettersForSizes, takeMediumForSize } from './letterSizes';
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
 import { settleChoices } from './tradeChoices';
@@ -23,6 +23,7 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   settleRoles(items);
   takeMediumForSize(items);
   takeLettersForSizes(items);
+  takeCrossesForSizes(items);
   takeShades(items);
   putBackNumbers(items, sizeNumbers);
   putBackWordSizes(items);

@@ -41,7 +41,9 @@ export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<
     numbers.size > 1 &&
     [...numbers].every((one) => one >= 2 && one <= 50) &&
     stemWords(items[0]!).some(({ text }) => hasNumberSizes(text));
-  const areSizes = !hasOther && (areSizeNumbers([...numbers]) || areKnown() || areUsual());
+  // "36 2/3": what is made in thirds is shoes.
+  const areParts = () => [...numbers].some((one) => !Number.isInteger(one * 2));
+  const areSizes = !hasOther && (areSizeNumbers([...numbers]) || areParts() || areKnown() || areUsual());
   for (const item of items)
     item.spans = item.spans.filter(
       (span) => !isBareNumber(span) || (areSizes && !NUMBERED.has(item.tokens[span.from - 1]?.text ?? '')),

@@ -118,7 +118,7 @@ const BEFORE_COLOURS = new Set(
 /** Follow the colour they change: "bleu foncé", "grigio chiaro", "grey marl". */
 const AFTER_COLOURS = new Set(
   split(
-    'fonce foncee clair claire marine melange marl heather claro oscuro chiaro scuro marino mel chine pastel notte nuit ciel canard roi sauge casse ardoise perle souris foret bouteille petrole jean poudre amande brique citron chocolat bosco cipria perla salvia mattone militare elettrico bosque palo militar electrico vino jaspeado marengo meliert gemeleerd melerad botella bottiglia fumo plomo roto ghiaccio hielo humo sapin glacier brulee petroleo pizarra oliva menta',
+    'fleck flecked nep neps speckle speckled slub multi mix fonce foncee clair claire marine melange marl heather claro oscuro chiaro scuro marino mel chine pastel notte nuit ciel canard roi sauge casse ardoise perle souris foret bouteille petrole jean poudre amande brique citron chocolat bosco cipria perla salvia mattone militare elettrico bosque palo militar electrico vino jaspeado marengo meliert gemeleerd melerad botella bottiglia fumo plomo roto ghiaccio hielo humo sapin glacier brulee petroleo pizarra oliva menta',
   ),
 );
 /** Written together in German and Dutch: dunkelblau, hellgrau. */

@@ -12,7 +12,7 @@ const words = (text: string): Set<string> =>
 
 /** What goods are called. */
 const GOODS = words(`
-  jkt trs shrt jmpr swtr jacket coat parka anorak smock gilet vest waistcoat blazer suit shirt tshirt tee top blouse tunic polo jumper sweater pullover cardigan hoodie
+  jkt trs shrt jmpr swtr mac mackintosh jacket coat parka anorak smock gilet vest waistcoat blazer suit shirt tshirt tee top blouse tunic polo jumper sweater pullover cardigan hoodie
   sweatshirt fleece trousers pants jeans shorts leggings chino skirt dress gown dungarees overall jumpsuit romper onesie bodysuit pyjama pajama
   nightdress robe bathrobe underwear boxer brief bra knickers sock tights stocking shoe boot sandal slipper trainer sneaker clog loafer
   wellington wellie hat cap beanie bonnet balaclava scarf shawl snood glove mitten belt tie braces bag tote rucksack backpack pouch purse wallet
@@ -85,8 +85,12 @@ const JEWELLERY = words(
   'ring necklace bracelet bangle earring anklet pendant brooch cufflinks jewellery jewelry stud hoops kette armband ohrring collier bague anillo anello collana',
 );
 
+/** German and Dutch put what goods are behind what they are for in one word: "Sommerkleid". */
+const COMPOUND =
+  /.{3}(?:jacken?|mantel|hemd|blusen?|kleid|kleider|hosen?|mutzen?|handschuhe?|socken?|strumpfe?|schuhe?|stiefel|taschen?|decken?|kissen|becher|westen?|anzug|sandalen?|bezug|teppich|vorhang|kerzen?|broek|schoen|schoenen|deken)$/;
+
 const stemmed = (word: string) => stemOf(word);
-export const isGoods = (word: string): boolean => GOODS.has(stemmed(word));
+export const isGoods = (word: string): boolean => GOODS.has(stemmed(word)) || COMPOUND.test(word);
 export const isBesideGoods = (word: string): boolean => BESIDE_GOODS.has(stemmed(word));
 export const isForWearer = (word: string): boolean => WEARERS.has(stemmed(word));
 export const isOtherGoods = (word: string): boolean => isForWearer(word) || OTHER_GOODS.has(stemmed(word));

@@ -2,6 +2,7 @@
 import { ROLES, type Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
+import { isGoods } from './goodsWords';
 import { COLOUR_JOINTS, COLOUR_PHRASES, colourKey, colourWord, isAfterColour, isBeforeColour } from './colourWords';
 import { BEFORE_COLOUR_NAMES } from './links';
 import { MATERIALS, PATTERNS } from './materialWords';
@@ -250,7 +251,7 @@ function phraseAt(phrases: Map<string, Phrase[]>, tokens: readonly Token[], at: 
     if (to !== null)
       return {
         from: at,
-        to,
+        to: phrase.roles[0] === 'pattern' && isPrinted(tokens, at, to) ? to + 1 : to,
         roles: phrase.roles,
         key: phrase.key,
         label: phrase.label,
@@ -259,6 +260,10 @@ function phraseAt(phrases: Map<string, Phrase[]>, tokens: readonly Token[], at: 
   }
   return null;
 }
+
+/** "Tee leopard print": goods with a pattern; prints are goods themselves where there are no others. */
+const isPrinted = (tokens: readonly Token[], from: number, to: number): boolean =>
+  tokens[to]?.text === 'print' && tokens.slice(0, from).some(({ text }) => isGoods(text));
 
 /** Where words end that stand at a token, hyphens between them left out; null where they do not stand there. */
 function endOf(words: readonly string[], tokens: readonly Token[], at: number): number | null {

@@ -119,9 +119,14 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   // Paper and prints: ISO 216.
   if (text === 'a' && next?.glued && /^[0-7]$/.test(next.text))
     return { to: at + 2, role: 'size', key: `a${next.text}`, isWeak: false };
-  // "T38": French for the size.
-  if (text === 't' && next?.glued && next.kind === 'number' && /^[3-6]\d$/.test(next.text))
-    return { to: at + 2, role: 'size', key: next.text, isWeak: false };
+  // "T38": French for the size; "T2" may be a name besides.
+  if (text === 't' && next?.glued && next.kind === 'number' && /^(?:[3-6]\d|\d)$/.test(next.text))
+    return {
+      to: at + 2,
+      role: 'size',
+      key: next.text.length > 1 ? next.text : `t${next.text}`,
+      isWeak: next.text.length < 2,
+    };
   // "Set A4" is no set of four.
   if (BEFORE_PACKS.has(text) && OF.has(next?.text ?? '') && tokens[at + 2]?.kind === 'number' && !tokens[at + 2]!.glued)
     return pack(tokens[at + 2]!.text, at + 3);
@@ -221,13 +226,15 @@ function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
     if (measure) return measure;
   }
   if (
+    !chain.hasFraction &&
     chain.numbers.some(
       (number) => number.replace('.5', '').length > 3 || number.includes('.') !== number.endsWith('.5'),
     )
   )
     return null;
   // "AW26" is a season.
-  const hangs = tokens[at]!.glued && tokens[at - 1]?.kind === 'word';
+  const before = tokens[at - 1];
+  const hangs = tokens[at]!.glued && before?.kind === 'word' && !BEFORE_SIZES.has(before.text);
   if (isSingle) return hangs ? null : { to: chain.to, role: 'size', key: chain.numbers[0]!, isWeak: true };
   const isPair = chain.signs.some((sign) => sign === 'x' || sign === '×');
   if (chain.numbers.length > 2) return null;
@@ -248,11 +255,21 @@ function readNumberedLetters(tokens: readonly Token[], at: number, number: strin
   if (!letters.glued || number.length > 1) return null;
   if (/^x[sl]$/.test(letters.text)) return letterSize(stepFrom(Number(number), letters.text[1]!)!, at + 1);
   if (letters.text === 'x') {
+    const cross = readCross(tokens, at, Number(number));
+    if (cross) return cross;
     const word = tokens[at + 1]?.text === '-' ? at + 2 : at + 1;
     const letter = WORD_SIZES[tokens[word]?.text ?? ''];
     if (letter && letter !== 'M') return letterSize(stepFrom(Number(number), letter.toLowerCase())!, word + 1);
   }
   return null;
+}
+
+/** "1X", "2X": plus sizes; what is not 1X may be a number of pieces, where nothing follows. */
+function readCross(tokens: readonly Token[], at: number, number: number): SizeRead | null {
+  const next = tokens[at + 1];
+  const isTimes = next?.kind === 'number' || (next?.kind === 'word' && next.text in WORD_SIZES) || next?.text === '-';
+  if (number < 1 || number > 6 || isTimes || (number > 1 && !next)) return null;
+  return { to: at + 1, role: 'size', key: `plus${number}`, isWeak: number > 1 };
 }
 
 /** "75B", "34DD": band and cup. */

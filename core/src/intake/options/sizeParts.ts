@@ -20,12 +20,14 @@ export interface Chain {
   numbers: string[];
   signs: string[];
   to: number;
+  /** Its one number is written with a fraction: "36 2/3". */
+  hasFraction?: true;
 }
 
 /** Numbers joined by hyphens, slashes or times: "39-42", "130 × 180". */
 export function chainFrom(tokens: readonly Token[], at: number): Chain {
-  const half = halfAfter(tokens, at + 1);
-  if (half !== null) return { numbers: [`${tokens[at]!.text}.5`], signs: [], to: half };
+  const part = fractionAfter(tokens, at + 1);
+  if (part) return { numbers: [tokens[at]!.text + part.decimals], signs: [], to: part.to, hasFraction: true };
   const chain: Chain = { numbers: [tokens[at]!.text], signs: [], to: at + 1 };
   for (;;) {
     const sign = tokens[chain.to];
@@ -41,10 +43,22 @@ export function chainFrom(tokens: readonly Token[], at: number): Chain {
   }
 }
 
-/** "5½", "5 1/2": where the half ends that follows a number; null where none does. */
-function halfAfter(tokens: readonly Token[], at: number): number | null {
-  const next = tokens[at];
-  if (next?.glued && (next.text === '½' || next.text === '1⁄2')) return at + 1;
-  const isHalf = next?.text === '1' && !next.glued && tokens[at + 1]?.text === '/' && tokens[at + 2]?.text === '2';
-  return isHalf && tokens[at + 1]!.glued && tokens[at + 2]!.glued ? at + 3 : null;
+/** The fractions that shoes and hats are made in → their decimals. */
+const FRACTIONS: Record<string, string> = {
+  ...{ '1/2': '.5', '1/3': '.33', '2/3': '.67', '1/4': '.25', '3/4': '.75' },
+  ...{ '1/8': '.125', '3/8': '.375', '5/8': '.625', '7/8': '.875' },
+};
+const VULGAR: Record<string, string> = {
+  ...{ '½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' },
+};
+
+/** "5½", "36 2/3": the fraction that follows a whole number, and where it ends; null where none does. */
+function fractionAfter(tokens: readonly Token[], at: number): { decimals: string; to: number } | null {
+  const [next, sign, under] = tokens.slice(at, at + 3);
+  if (!next || tokens[at - 1]!.text.includes('.')) return null;
+  const vulgar = FRACTIONS[VULGAR[next.text] ?? next.text.replace('⁄', '/')];
+  if (vulgar) return next.glued ? { decimals: vulgar, to: at + 1 } : null;
+  if (next.glued || sign?.text !== '/' || !sign.glued || !under?.glued) return null;
+  const decimals = FRACTIONS[`${next.text}/${under.text}`];
+  return decimals ? { decimals, to: at + 3 } : null;
 }

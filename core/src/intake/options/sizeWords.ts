@@ -5,7 +5,7 @@ const set = (text: string): Set<string> => new Set(text.trim().split(/\s+/).map(
 
 /** "Size M", "Gr. 42", "taille 38": what follows is the size. */
 export const BEFORE_SIZES = set(
-  'size sizes sz gr größe grosse groesse taille talla taglia tg maat storlek rozmiar tamanho str storrelse pointure waist',
+  'size sizes sz mt gr größe grosse groesse taille talla taglia tg maat storlek rozmiar tamanho str storrelse pointure waist',
 );
 /** "EU 42", "UK 8": the system that the number after it is of. */
 export const SIZE_SYSTEMS = set('eu eur uk us usa it fr de jp jpn br');
