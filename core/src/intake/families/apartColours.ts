@@ -1,7 +1,7 @@
 /** Colours that have more words than the trade knows: where signs set them apart from the name ("Soy candle – White tea / 200 ml"), and scents. */
 import { besideColour } from '../options/besideColour';
 import { colourKey } from '../options/colourWords';
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import { areTasted, changesGoods, isBesideGoods, isGoods, isScented } from '../options/goodsWords';
 import { LINKS } from '../options/links';
 import { setsApart, type Token } from '../options/tokens';

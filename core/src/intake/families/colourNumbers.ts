@@ -1,5 +1,5 @@
 /** Numbers of colours in names: "01 Porcelain", "Navy 401", "Navy (401)". */
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import type { Token } from '../options/tokens';
 import type { Item } from './shape';
 import { areSizeNumbers, isBareNumber, NUMBERED } from './weakSizes';

@@ -1,6 +1,6 @@
 /** A colour of a name made shorter: what is left of it says itself. */
 import { colourKey } from '../options/colourWords';
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import type { Item } from './shape';
 
 /** The colour from one token to another, with the key of the words that are left. */

@@ -1,5 +1,5 @@
 /** Letter sizes that read as something else: "Medium Grey" as a shade, "2.0 M" as metres. The other rows of the family tell. */
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import { cutSpan } from './cutSpan';
 import type { Item } from './shape';
 import { isBareNumber } from './weakSizes';

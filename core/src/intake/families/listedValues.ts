@@ -2,7 +2,7 @@
 import type { Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { OptionReader } from '../options/readOptions';
-import { letterLabel } from '../options/readSize';
+import { letterLabel } from '../options/readLetters';
 import { tokensOf } from '../options/tokens';
 import { isGenericOption } from '../table/headerWords';
 import { remembered } from './remembered';

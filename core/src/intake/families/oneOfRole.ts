@@ -1,6 +1,6 @@
 /** Names that say two options of one kind: one of them is a word of the name, or both say the same, or they are two choices. */
 import type { Role } from '../../family/shape';
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import type { Item } from './shape';
 
 const firstRole = ({ roles }: OptionRead): Role => roles[0]!;

@@ -9,7 +9,7 @@ import { openFacts } from './clusterFacts';
 import { openCodeHeads } from './codeHeads';
 import { joinKin } from './kin';
 import { settleListed } from './listedValues';
-import { readNames } from './nameStems';
+import { readNames } from './readNames';
 import { tiesOfParent, tiesOfRow } from './parentTies';
 import type { RowItems } from './rowItems';
 import { settleGiven } from './settleGiven';

@@ -4,7 +4,7 @@ import { asOneColour } from '../options/asOneColour';
 import { colourWord, isBeforeColour } from '../options/colourWords';
 import { hasLegs, isGoods, isJewellery } from '../options/goodsWords';
 import { isMetal } from '../options/materialWords';
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import { stemWords } from './nameStems';
 import { takeShades } from './colourNumbers';
 import { cutSpan } from './cutSpan';

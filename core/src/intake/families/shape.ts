@@ -1,6 +1,6 @@
 /** What becomes of a list: families with their axes and children, goods sold singly, and what is in doubt. */
 import type { Role } from '../../family/shape';
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import type { Token } from '../options/tokens';
 import type { AcrossKey, ListColumn } from '../table/shape';
 

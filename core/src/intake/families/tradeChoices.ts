@@ -1,5 +1,5 @@
 /** Choices of a trade in names ("Whole bean", "Ground"): words that are options only where the same goods have others of the same choice. */
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import type { Token } from '../options/tokens';
 import { tradeChoiceAt } from '../options/tradeChoices';
 import { codeKey } from './codeKey';

@@ -3,7 +3,7 @@
  * their names, are socks in charcoal; where no other goods have colours there the word is one of the name.
  */
 import type { Role } from '../../family/shape';
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import type { Cluster } from './clusters';
 import { put } from '../filing';
 import { stemWords } from './nameStems';

@@ -1,5 +1,5 @@
 /** Numbers and words that are sizes only beside others of their kind: "38", "King". */
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import { hasNumberSizes, isBedding, isGoods } from '../options/goodsWords';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';

@@ -2,7 +2,7 @@
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { ROLE_LABELS } from '../../registry/roles';
-import type { OptionRead } from '../options/readOptions';
+import type { OptionRead } from '../options/shape';
 import { BEFORE_COLOUR_NAMES } from '../options/links';
 import { announcesSize } from '../options/readSize';
 import type { Across, Item } from './shape';

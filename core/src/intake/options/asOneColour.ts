@@ -1,7 +1,7 @@
 /** Words that are one colour together: side by side, or joined by a word or sign. */
 import type { Role } from '../../family/shape';
 import { COLOUR_JOINTS } from './colourWords';
-import type { OptionRead } from './readOptions';
+import type { OptionRead } from './shape';
 import type { Token } from './tokens';
 
 const LOOKS: readonly Role[] = ['colour', 'pattern', 'material'];

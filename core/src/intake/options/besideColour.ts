@@ -1,5 +1,5 @@
 /** Words right beside a colour that belong to it: "Blu notte", "White tea". */
-import type { OptionRead } from './readOptions';
+import type { OptionRead } from './shape';
 import type { Token } from './tokens';
 
 /** How far a colour goes to both sides over words that may be of it and that no other option takes. */

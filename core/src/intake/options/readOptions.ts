@@ -3,30 +3,14 @@ import { ROLES, type Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
 import { isGoods } from './goodsWords';
-import { COLOUR_JOINTS, COLOUR_PHRASES, colourKey, colourWord, isAfterColour, isBeforeColour } from './colourWords';
+import { COLOUR_JOINTS, COLOUR_PHRASES, colourKey, colourWord, isBeforeColour } from './colourWords';
 import { BEFORE_COLOUR_NAMES } from './links';
+import { colourAt } from './readColour';
 import { MATERIALS, PATTERNS } from './materialWords';
 import { BED_SIZES } from './sizeWords';
 import { announcesSize, mayBeginSize, readLengthWord, readSize } from './readSize';
+import type { OptionRead } from './shape';
 import { setsApart, tokensOf, type Token } from './tokens';
-
-export interface OptionRead {
-  /** The first token, and the one after the last. */
-  from: number;
-  to: number;
-  /** What it may be, the likeliest first. */
-  roles: readonly Role[];
-  /** Two spellings of one value have the same. */
-  key: string;
-  /** How it is written where there are several ways. */
-  label?: string | undefined;
-  /** Each choice of a trade that it may be a value of, with the key it has there. */
-  choices?: ReadonlyMap<string, string>;
-  /** The axis it is on, where that is not the one of its role: "Firmness", "Measure". */
-  axis?: string;
-  /** Bare numbers, and colours that name a thing besides: options only beside others like them. */
-  isWeak: boolean;
-}
 
 /** Finds options by the words of the trade and by the seller's own dictionary. */
 export interface OptionReader {
@@ -97,7 +81,6 @@ function wholeOf(options: readonly OptionRead[], tokens: readonly Token[]): Opti
   };
 }
 
-const MADE_OF = new Set(MATERIALS);
 const JOINS = new Set(['/', '&', '+', '-', 'with', ...COLOUR_JOINTS]);
 
 /** Sizes are read by what they say: "S" and "Small" are one, whichever the dictionary has. */
@@ -274,39 +257,4 @@ function endOf(words: readonly string[], tokens: readonly Token[], at: number): 
     next += 1;
   }
   return next;
-}
-
-const BEFORE_CREAM = new Set('hand day night face facial foot eye body skin barrier shaving suncare sun'.split(' '));
-
-/** "Navy", "Dark forest green", "bleu foncé", "Rose gold": words for colours with those that change them. */
-function colourAt(tokens: readonly Token[], at: number): OptionRead | null {
-  const number = tokens[at + 1]?.text ?? '';
-  // A colour by its number in the register RAL Classic.
-  if (tokens[at]!.text === 'ral' && /^\d{4}$/.test(number))
-    return { from: at, to: at + 2, roles: ['colour'], key: `ral${number}`, isWeak: false };
-  // "Hand cream lavender" is goods, and no colour called cream.
-  if (tokens[at]!.text === 'cream' && BEFORE_CREAM.has(tokens[at - 1]?.text ?? '')) return null;
-  let next = at;
-  let end = at;
-  let isPlain = false;
-  for (; next < tokens.length; next++) {
-    const token = tokens[next]!;
-    if (token.kind === 'sign') {
-      // A hyphen between: "off-white"; a slash between colours makes one of two.
-      const goesOn = token.glued && tokens[next + 1]?.glued && (token.text === '-' || token.text === '/');
-      if (next > at && goesOn) continue;
-      break;
-    }
-    const word = token.kind === 'word' ? colourWord(token.text) : null;
-    // "Mustard linen": the second word is what it is made of.
-    if (word === 'thing' && end === next && end > at && MADE_OF.has(token.text)) break;
-    if (word) {
-      end = next + 1;
-      isPlain ||= word === 'plain';
-    } else if (!isBeforeColour(token.text, tokens[next + 1]?.text ?? '') && !(end > at && isAfterColour(token.text)))
-      break;
-    else if (end > at && isAfterColour(token.text)) end = next + 1;
-  }
-  if (end === at) return null;
-  return { from: at, to: end, roles: ['colour'], key: colourKey(tokens.slice(at, end)), isWeak: !isPlain };
 }

@@ -1,5 +1,6 @@
 /** Sizes, lengths, volumes, ages and numbers of pieces as they stand in names and cells. */
 import { ageKey, pack, readAge, readMeasure, readPack } from './measuredSizes';
+import { isLetterSize, readLetters, readNumberedLetters } from './readLetters';
 import { chainFrom, type Chain, type SizeRead } from './sizeParts';
 import {
   BEFORE_AGES,
@@ -14,7 +15,6 @@ import {
 } from './sizeWords';
 import type { Token } from './tokens';
 
-const LETTERS = /^(x{0,6})([sml])$/;
 const LENGTHS = new Set(['short', 'regular', 'long', 'tall', 'petite', 'reg', 'xlong', 'xshort']);
 
 /** The size that begins at a token; null where none does. */
@@ -28,7 +28,7 @@ export function readSize(tokens: readonly Token[], at: number): SizeRead | null 
 
 /** Whether a size can begin with a word. */
 export const mayBeginSize = (word: string): boolean =>
-  LETTERS.test(word) ||
+  isLetterSize(word) ||
   word in WORD_SIZES ||
   /^(?:x+|extra|xl?)/.test(word) ||
   ONE_SIZES.has(word) ||
@@ -42,66 +42,6 @@ export const mayBeginSize = (word: string): boolean =>
 export function readLengthWord(token: Token | undefined): SizeRead | null {
   if (token?.kind !== 'word' || !LENGTHS.has(token.text)) return null;
   return { to: 0, role: 'length', key: token.text === 'reg' ? 'regular' : token.text, isWeak: false };
-}
-
-/** Letter sizes by their distance from M: XS is -2, XXL is 3. */
-function letterSize(step: number, to: number): SizeRead {
-  return { to, role: 'size', key: `letter${step}`, label: letterLabel(step), isWeak: false };
-}
-/** How a letter size is written: by its distance from M. */
-export function letterLabel(step: number): string {
-  if (step === 0) return 'M';
-  const crosses = Math.abs(step) - 1;
-  const letter = step < 0 ? 'S' : 'L';
-  return crosses > 3 || (step < 0 && crosses > 2) ? `${crosses}X${letter}` : 'X'.repeat(crosses) + letter;
-}
-
-function stepOf(word: string): number | null {
-  const match = LETTERS.exec(word);
-  return match && stepFrom(match[1]!.length, match[2]!);
-}
-const stepFrom = (crosses: number, letter: string): number | null =>
-  letter === 'm' ? (crosses === 0 ? 0 : null) : letter === 's' ? -1 - crosses : 1 + crosses;
-
-function readLetters(tokens: readonly Token[], at: number): SizeRead | null {
-  const read = readLetter(tokens, at);
-  if (!read) return null;
-  // "S/M": one size for two.
-  const sign = tokens[read.to];
-  const isJoined = sign?.glued && (sign.text === '/' || sign.text === '-') && tokens[read.to + 1]?.glued;
-  const second = isJoined ? readLetter(tokens, read.to + 1) : null;
-  if (!second) return read;
-  return { ...read, to: second.to, key: `${read.key}/${second.key}`, label: `${read.label}/${second.label}` };
-}
-
-function readLetter(tokens: readonly Token[], at: number): SizeRead | null {
-  const { text, glued } = tokens[at]!;
-  // A letter that hangs on a hyphen and a word is part of that word: "T-S", but "Navy-S" is a size.
-  const step = glued && tokens[at - 1]?.kind === 'number' ? null : stepOf(text);
-  if (step !== null) return letterSize(step, at + 1);
-  const whole = WORD_SIZES[text];
-  if (whole) return letterSize(stepOf(whole.toLowerCase())!, at + 1);
-  const written = /^(x+|extra|extraextra)(small|large|sml|lge|lrg)$/.exec(text);
-  if (written) {
-    const crosses = written[1]!.startsWith('x') ? written[1]!.length : written[1]!.length / 5;
-    return letterSize(stepFrom(crosses, WORD_SIZES[written[2]!]!.toLowerCase())!, at + 1);
-  }
-  return readCrosses(tokens, at);
-}
-
-/** "X-Large", "Extra Extra Small", "XX Large". */
-function readCrosses(tokens: readonly Token[], at: number): SizeRead | null {
-  let crosses = 0;
-  let next = at;
-  for (; tokens[next]?.kind === 'word' || (crosses > 0 && tokens[next]?.text === '-'); next++) {
-    const { text } = tokens[next]!;
-    if (text === 'extra') crosses += 1;
-    else if (/^x+$/.test(text)) crosses += text.length;
-    else if (text !== '-') break;
-  }
-  const letter = crosses > 0 ? WORD_SIZES[tokens[next]?.text ?? ''] : undefined;
-  if (!letter || letter === 'M') return null;
-  return letterSize(stepFrom(crosses, letter.toLowerCase())!, next + 1);
 }
 
 function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
@@ -247,29 +187,6 @@ function readSet(tokens: readonly Token[], first: SizeRead | null): SizeRead | n
   const second = readFromNumber(tokens, first.to + 1);
   if (second?.role !== 'size' || second.isWeak || first.isWeak) return first;
   return { ...second, key: `${first.key}+${second.key}` };
-}
-
-/** "2XL", "3X-Large". */
-function readNumberedLetters(tokens: readonly Token[], at: number, number: string): SizeRead | null {
-  const letters = tokens[at]!;
-  if (!letters.glued || number.length > 1) return null;
-  if (/^x[sl]$/.test(letters.text)) return letterSize(stepFrom(Number(number), letters.text[1]!)!, at + 1);
-  if (letters.text === 'x') {
-    const cross = readCross(tokens, at, Number(number));
-    if (cross) return cross;
-    const word = tokens[at + 1]?.text === '-' ? at + 2 : at + 1;
-    const letter = WORD_SIZES[tokens[word]?.text ?? ''];
-    if (letter && letter !== 'M') return letterSize(stepFrom(Number(number), letter.toLowerCase())!, word + 1);
-  }
-  return null;
-}
-
-/** "1X", "2X": plus sizes; what is not 1X may be a number of pieces, where nothing follows. */
-function readCross(tokens: readonly Token[], at: number, number: number): SizeRead | null {
-  const next = tokens[at + 1];
-  const isTimes = next?.kind === 'number' || (next?.kind === 'word' && next.text in WORD_SIZES) || next?.text === '-';
-  if (number < 1 || number > 6 || isTimes || (number > 1 && !next)) return null;
-  return { to: at + 1, role: 'size', key: `plus${number}`, isWeak: number > 1 };
 }
 
 /** "75B", "34DD": band and cup. */

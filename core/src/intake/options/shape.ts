@@ -1,0 +1,20 @@
+/** An option that was read in a name or a cell. */
+import type { Role } from '../../family/shape';
+
+export interface OptionRead {
+  /** The first token, and the one after the last. */
+  from: number;
+  to: number;
+  /** What it may be, the likeliest first. */
+  roles: readonly Role[];
+  /** Two spellings of one value have the same. */
+  key: string;
+  /** How it is written where there are several ways. */
+  label?: string | undefined;
+  /** Each choice of a trade that it may be a value of, with the key it has there. */
+  choices?: ReadonlyMap<string, string>;
+  /** The axis it is on, where that is not the one of its role: "Firmness", "Measure". */
+  axis?: string;
+  /** Bare numbers, and colours that name a thing besides: options only beside others like them. */
+  isWeak: boolean;
+}
