@@ -25,8 +25,11 @@ export function settleListed(items: readonly Item[], options: OptionReader): voi
   const listing = axesThatList(items, times.size, lists);
   for (const item of some) {
     const isAlone = times.get(nameOf(item)) === 1;
+    // A name that says the whole of it is that of one child.
+    const isNamed = ({ text }: GivenOption) => item.name.toLowerCase().includes(text.toLowerCase());
     const maySay = (one: GivenOption, values: readonly string[]) =>
-      listing.has(one.axis) || (isAlone && values.length >= COLOURS_OF_ONE && !one.text.includes('/'));
+      (listing.has(one.axis) && !isNamed(one)) ||
+      (isAlone && values.length >= COLOURS_OF_ONE && !one.text.includes('/'));
     const all = valuesListed(item.given, lists, maySay);
     const children = all.reduce((product, one) => product * (one?.length ?? 1), 1);
     if (children === 1 || children > MOST_CHILDREN) continue;

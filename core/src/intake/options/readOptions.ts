@@ -3,13 +3,14 @@ import { ROLES, type Role } from '../../family/shape';
 import { compact, foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
 import { isGoods } from './goodsWords';
-import { COLOUR_JOINTS, COLOUR_PHRASES, colourKey, colourWord, isBeforeColour } from './colourWords';
+import { COLOUR_PHRASES, colourKey, colourWord, isBeforeColour } from './colourWords';
 import { BEFORE_COLOUR_NAMES } from './links';
 import { colourAt } from './readColour';
 import { MATERIALS, PATTERNS } from './materialWords';
 import { BED_SIZES } from './sizeWords';
 import { announcesSize, mayBeginSize, readLengthWord, readSize } from './readSize';
 import type { OptionRead } from './shape';
+import { wholeOf } from './wholeOf';
 import { setsApart, tokensOf, type Token } from './tokens';
 
 /** Finds options by the words of the trade and by the seller's own dictionary. */
@@ -61,27 +62,6 @@ export function openOptionReader(registry: Registry): OptionReader {
     },
   };
 }
-
-function wholeOf(options: readonly OptionRead[], tokens: readonly Token[]): OptionRead | null {
-  const [first, ...more] = options;
-  const isAll = first && first.from === 0 && first.to === tokens.length;
-  if (isAll) return first;
-  // "Navy / White": two colours are one value.
-  const isColours = first && [first, ...more].every((one) => one.roles.includes('colour'));
-  const between = tokens.filter((_, at) => !options.some((one) => at >= one.from && at < one.to));
-  if (!isColours || !between.every((token) => JOINS.has(token.text))) return null;
-  return {
-    ...first,
-    from: 0,
-    to: tokens.length,
-    roles: ['colour'],
-    key: options.map(({ key }) => key).join(''),
-    isWeak: false,
-    label: undefined,
-  };
-}
-
-const JOINS = new Set(['/', '&', '+', '-', 'with', ...COLOUR_JOINTS]);
 
 /** Sizes are read by what they say: "S" and "Small" are one, whichever the dictionary has. */
 function isReadSize(role: Role, spelling: string): boolean {

@@ -8,6 +8,8 @@ import { ACROSS_KEYS, type AcrossKey } from './shape';
 /** A header that is the value of an axis, with or without a word for what stands below. */
 export interface AcrossHead {
   role: Role;
+  /** "40L" may be a size beside others, whatever it is alone. */
+  mayBeSize: boolean;
   value: string;
   isWeak: boolean;
   key: AcrossKey | null;
@@ -26,8 +28,18 @@ export function plainHead(header: string, options: OptionReader): AcrossHead | n
   const role = read?.roles[0];
   if (!read || !role || !ROLES_ACROSS.has(role)) return null;
   const value = header.replace(/^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s+/i, '');
-  return { role, value, isWeak: read.isWeak, key: null };
+  // A number alone may be anything else.
+  return {
+    role,
+    mayBeSize: read.roles.includes('size') || CROSS.test(value),
+    value,
+    isWeak: read.isWeak && /^\d+$/.test(read.key),
+    key: null,
+  };
 }
+
+/** "2X": two pieces, or a plus size. */
+const CROSS = /^[2-6]x$/i;
 
 /** "EAN S", "250 ml – Price": a word for what stands below, before the value or behind it. */
 export function headSaying(header: string, { meaningOf, options }: ListWords): AcrossHead | null {

@@ -21,7 +21,9 @@ export const looksLikeAddress = (cell: string): boolean => /^https?:\/\/\S+$/i.t
 export const looksLikePicture = (cell: string): boolean =>
   /\.(jpe?g|png|webp|gif|tiff?|avif)([?#]\S*)?$/i.test(cell.trim());
 
-const CURRENCY = /^(?:\p{Sc}|[A-Z]{2,3}(?=[\s\d\p{Sc}])\s?\p{Sc}?)?\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu;
+// Two letters alone are no currency: "EU 38" and "UK 8" are sizes.
+const CURRENCY =
+  /^(?:\p{Sc}|[A-Z]{3}(?=[\s\d\p{Sc}])\s?\p{Sc}?|[A-Z]{2}\s?\p{Sc}|R[Ms]\.?(?=[\s\d]))?\s*|\s*(?:\p{Sc}|[A-Z]{3})$/gu;
 const AMOUNT = /^-?\d{1,3}(?:[.,\s'’]\d{3})*(?:[.,]\d{1,2})?$|^-?\d+(?:[.,]\d{1,2})?$|^\d+,-+$/;
 
 export type NumberLook = 'money' | 'decimal' | 'whole' | null;

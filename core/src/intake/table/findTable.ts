@@ -113,7 +113,7 @@ function headerScore(row: readonly string[], words: ListWords): number {
     const said = meant ? JSON.stringify(meant.meaning) : text;
     if (meant && !seen.has(said)) score += meant.certainty;
     else if (text.length <= 40 && headSaying(text, words)) score += 0.5;
-    else if (digitsOf(text) || numberLook(text) === 'decimal' || numberLook(text) === 'money') score -= 1.5;
+    else if (digitsOf(text) || (isAmount(text) && !HALF_SIZE.test(text))) score -= 1.5;
     else if (!meant && numberLook(text) !== 'whole' && options.whole(tokensOf(text))?.roles[0] === 'size') score += 0.5;
     else if (text.length > 40) score -= 0.5;
     seen.add(said);
@@ -121,6 +121,10 @@ function headerScore(row: readonly string[], words: ListWords): number {
   // A list of one column has a header of one word.
   return filled > 1 ? score : row.length === 1 && score >= 1 ? 2 : 0;
 }
+
+const isAmount = (text: string) => numberLook(text) === 'decimal' || numberLook(text) === 'money';
+/** Shoes are made in halves, and sizes stand in headers. */
+const HALF_SIZE = /^\d{1,2}[.,]5$/;
 
 /** One line or two: captions stand above ("Size" over S, M, L), or more words below. */
 function headerLines(table: Table, at: number, words: ListWords): number[] {
@@ -154,7 +158,7 @@ function isSecondLine(table: Table, at: number, { meaningOf, options }: ListWord
   if (!row) return false;
   const filled = row.flatMap((cell, place) => (isBlank(cell) ? [] : [place]));
   if (filled.length < 2 || filled.includes(0)) return false;
-  const isData = (cell: string) => digitsOf(cell) !== null || ['decimal', 'money'].includes(numberLook(cell) ?? '');
+  const isData = (cell: string) => digitsOf(cell) !== null || isAmount(cell);
   if (filled.some((place) => isData(row[place]!))) return false;
   const sizes = filled.filter((place) => plainHead(row[place]!, options));
   const known = filled.filter((place) => meaningOf(row[place]!) !== null);

@@ -16,13 +16,15 @@ export function valuesAcross(
   contents: readonly Contents[],
   words: ListWords,
 ): Map<number, Across> {
-  const heads = found.below.map((below, at) => {
-    const header = found.headers[at]!;
-    // "38 pieces" is a value as a whole.
-    const whole = header === below ? plainHead(below, words.options) : null;
-    const head = whole ?? headSaying(header, words) ?? plainHead(below, words.options);
-    return head ? { ...head, at, isWeak: head.isWeak && at < found.sizesFrom } : null;
-  });
+  const heads = asSizes(
+    found.below.map((below, at) => {
+      const header = found.headers[at]!;
+      // "38 pieces" is a value as a whole.
+      const whole = header === below ? plainHead(below, words.options) : null;
+      const head = whole ?? headSaying(header, words) ?? plainHead(below, words.options);
+      return head ? { ...head, at, isWeak: head.isWeak && at < found.sizesFrom } : null;
+    }),
+  );
   const across = new Map<number, Across>();
   for (const run of runsOf(heads, contents)) {
     const key = run.length > 1 && areSure(run) ? keyBelow(table, found, run) : null;
@@ -35,6 +37,12 @@ export function valuesAcross(
       for (const head of same) across.set(head.at, meaningOf(head, key));
   }
   return across;
+}
+
+/** Where some are sizes for sure, so is what may be one. */
+function asSizes(heads: readonly (Head | null)[]): (Head | null)[] {
+  if (!heads.some((head) => head?.role === 'size')) return [...heads];
+  return heads.map((head) => (head?.mayBeSize ? { ...head, role: 'size' } : head));
 }
 
 const meaningOf = ({ role, value }: Head, key: AcrossKey): Across => ({
