@@ -6,7 +6,7 @@ import { areTasted, isGoods } from '../options/goodsWords';
 import type { Token } from '../options/tokens';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
-import { push } from '../filing';
+import { push, put } from '../filing';
 import type { openFacts } from './clusterFacts';
 import { isCodeOf, type CodeHeads } from './codeHeads';
 import { stemWords } from './nameStems';
@@ -237,16 +237,16 @@ function recur(kins: readonly Kin[], { recurring, facts }: ListSays): boolean {
   return prices.size === 1 && kins.filter(({ filler }) => recurring.has(filler.join(' '))).length > 1;
 }
 
-/** Words that stand behind several goods, where each of those has others there too. */
+/** Words that stand behind goods of several kinds, where each of those has others there too; mens and womens jackets are of one kind. */
 export function wordsRecurring(groups: Iterable<readonly Kin[]>): Set<string> {
-  const goods = new Map<string, number>();
+  const kinds = new Map<string, Set<string>>();
   for (const group of groups) {
-    const tails = new Set(
-      group.filter((kin) => kin.filler.length > 0 && isTail(kin)).map(({ filler }) => filler.join(' ')),
-    );
-    if (tails.size > 1) for (const words of tails) goods.set(words, (goods.get(words) ?? 0) + 1);
+    const tails = group.filter((kin) => kin.filler.length > 0 && isTail(kin));
+    if (new Set(tails.map(({ filler }) => filler.join(' '))).size < 2) continue;
+    for (const { cluster, filler, at } of tails)
+      put(kinds, filler.join(' '), cluster.words.slice(0, at).findLast(isGoods)!);
   }
-  return new Set([...goods].filter(([, times]) => times > 1).map(([words]) => words));
+  return new Set([...kinds].filter(([, goods]) => goods.size > 1).map(([words]) => words));
 }
 
 /**

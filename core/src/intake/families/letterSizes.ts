@@ -44,6 +44,14 @@ export function takeLettersForSizes(items: readonly Item[]): void {
     });
 }
 
+/** "Wetsuit MT" beside "Wetsuit M" is one for who is tall. */
+export function takeTallForSizes(items: readonly Item[]): void {
+  const isTall = ({ key, isWeak }: OptionRead) => isWeak && /^letter-?\d[ts]$/.test(key);
+  if (!items.some(({ spans }) => spans.some(isTall))) return;
+  if (!items.some(({ spans }) => spans.some(({ key }) => /^letter-?\d$/.test(key)))) return;
+  for (const item of items) item.spans = item.spans.map((span) => (isTall(span) ? { ...span, isWeak: false } : span));
+}
+
 /** "Dress 2X" beside "Dress 1X" or "Dress XL" is in a plus size, and no two dresses. */
 export function takeCrossesForSizes(items: readonly Item[]): void {
   const crossIn = ({ tokens }: Item, { roles, isWeak, from, to }: OptionRead): string | null =>

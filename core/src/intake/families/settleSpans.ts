@@ -9,7 +9,7 @@ import { stemWords } from './nameStems';
 import { takeShades } from './colourNumbers';
 import { cutSpan } from './cutSpan';
 import { put } from '../filing';
-import { takeCrossesForSizes, takeLettersForSizes, takeMediumForSize } from './letterSizes';
+import { takeCrossesForSizes, takeLettersForSizes, takeMediumForSize, takeTallForSizes } from './letterSizes';
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
 import { settleChoices } from './tradeChoices';
@@ -24,6 +24,7 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   takeMediumForSize(items);
   takeLettersForSizes(items);
   takeCrossesForSizes(items);
+  takeTallForSizes(items);
   takeShades(items);
   putBackNumbers(items, sizeNumbers);
   putBackWordSizes(items);

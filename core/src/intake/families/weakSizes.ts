@@ -56,6 +56,9 @@ export function areSizeNumbers(numbers: readonly number[]): boolean {
   const all = (test: (one: number) => boolean) => numbers.every(test);
   return (
     all((one) => one >= 14 && one <= 62) ||
+    // Suits for men who are short (25) and tall (98) beside the others (50).
+    (numbers.some((one) => one < 63) &&
+      all((one) => (one >= 14 && one <= 62) || (one >= 86 && one <= 118 && one % 2 === 0))) ||
     (numbers.length > 2 && all((one) => one <= 24)) ||
     all((one) => one >= (numbers.includes(0) ? 0 : 4) && one <= 24 && one % 2 === 0) ||
     all((one) => one >= 44 && one <= 188 && [2, 8].includes(one % 6) && one % 2 === 0) ||

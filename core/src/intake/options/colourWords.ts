@@ -29,7 +29,7 @@ const PLAIN = split(`
 const ALSO_THINGS = split(`
   storm stone sand sun ice sky forest bottle ocean fog smoke cement concrete dove lead mist pearl snow chalk coal soot jet raven cherry brick
   poppy wine tomato copper signal honey corn butter maize straw moss fern grass leaf army hunter ivy rose candy heather berry orchid
-  plum grape thistle chocolate coffee cocoa caramel camel tan walnut chestnut oat oatmeal dune bone cream linen wheat biscuit natural nude denim
+  plum crystal grape thistle chocolate coffee cocoa caramel camel tan walnut chestnut oat oatmeal dune bone cream linen wheat biscuit natural nude denim
   mint lime pine slate clay steel silver gold bronze brass marine royal spruce kelp seaweed lagoon kingfisher apricot blush cobalt ruby
   emerald jade amber ginger papaya pumpkin saffron canary lemon banana turmeric sage basil eucalyptus laurel juniper pistachio avocado
   midnight denim sapphire cornflower ink periwinkle lupin amethyst mulberry iris flamingo bubblegum peony carnation watermelon

@@ -17,7 +17,7 @@ export const MATERIALS = phrases(`
 `);
 
 export const PATTERNS = phrases(`
-  striped, stripe, stripes, breton stripe, pinstripe, plain, solid, checked, check, chequered, buffalo check, plaid, tartan, gingham, dotted, dots, polka dot, polka dots, spotted, floral, paisley, herringbone, camo,
+  striped, stripe, stripes, breton stripe, pinstripe, plain, solid, checked, check, chequered, buffalo check, plaid, tartan, gingham, dotted, dots, spot, spots, polka dot, polka dots, spotted, floral, paisley, herringbone, camo,
   camouflage, houndstooth, argyle, fair isle, printed, leopard, zebra, zigzag, chevron, geometric, abstract, ruled, squared, gridded, tie dye, tie-dye, ikat, colour block, color block, windowpane, nordic, waves, anchors, diamonds, ditsy,
   gestreift, kariert, gepunktet, geblümt, gemustert, rayé, à carreaux, à pois, fleuri, a rayas, a cuadros, a righe, a quadri, gestreept, geruit
 `);

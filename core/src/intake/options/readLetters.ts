@@ -5,8 +5,11 @@ import type { Token } from './tokens';
 
 const LETTERS = /^(x{0,6})([sml])$/;
 
+/** "MT", "XLT": a letter size for who is tall or short; words besides. */
+const TALL = /^(x{0,4})([ml])([ts])$/;
+
 /** Whether a word is a letter size. */
-export const isLetterSize = (word: string): boolean => LETTERS.test(word);
+export const isLetterSize = (word: string): boolean => LETTERS.test(word) || TALL.test(word);
 
 /** Letter sizes by their distance from M: XS is -2, XXL is 3. */
 function letterSize(step: number, to: number): SizeRead {
@@ -46,6 +49,10 @@ function readLetter(tokens: readonly Token[], at: number): SizeRead | null {
   if (step !== null) return letterSize(step, at + 1);
   const whole = WORD_SIZES[text];
   if (whole) return letterSize(stepOf(whole.toLowerCase())!, at + 1);
+  const tall = TALL.exec(text);
+  const isAnnouncing = text === 'mt' && ['word', 'number'].includes(tokens[at + 1]?.kind ?? '');
+  if (tall && !isAnnouncing && !(glued && tokens[at - 1]?.kind === 'number'))
+    return { to: at + 1, role: 'size', key: `letter${stepFrom(tall[1]!.length, tall[2]!)}${tall[3]}`, isWeak: true };
   const written = /^(x+|extra|extraextra)(small|large|sml|lge|lrg)$/.exec(text);
   if (written) {
     const crosses = written[1]!.startsWith('x') ? written[1]!.length : written[1]!.length / 5;

@@ -132,7 +132,9 @@ function readWaist(tokens: readonly Token[], at: number): SizeRead | null {
   const length = tokens[next]?.text === 'l' && tokens[next + 1]?.glued ? tokens[next + 1] : undefined;
   const waist = tokens[at + 1]!.text;
   if (length?.kind !== 'number') return { to: at + 2, role: 'size', key: waist, isWeak: false };
-  return { to: next + 2, role: 'size', key: `${waist}/${length.text}`, isWeak: false };
+  // "W117 x L137 cm": curtains.
+  const hasUnit = ['cm', 'mm', 'in', 'inch'].includes(tokens[next + 2]?.text ?? '');
+  return { to: hasUnit ? next + 3 : next + 2, role: 'size', key: `${waist}/${length.text}`, isWeak: false };
 }
 
 /** "32W 34L", "32W/34L". */
