@@ -100,9 +100,11 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
     const { words, brand } = cluster;
     push(groups, `${brand}|${words.join(' ')}`, { cluster, filler: [], at: words.length, isDoubtful: false });
     const changes = words.map((word, at) => changesGoods(word) && !colourWord(word) && !isOfColour(cluster, at));
+    const parts = partsIn(cluster);
     for (let length = 1; length <= Math.min(LONGEST_FILLER, words.length - 1); length++)
       for (let at = 0; at + length <= words.length; at++) {
         // A word that makes other goods of them is no option, unless a colour is called by it: "River bed".
+        if (parts.some((part) => part > at && part < at + length)) continue;
         const filler = words.slice(at, at + length);
         const changing = filler.filter((_, place) => changes[at + place]);
         if (changing.length === length || changing.some((word) => isBesideGoods(word) || isForWearer(word))) continue;
@@ -112,6 +114,17 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
   }
   for (const [key, group] of groups) if (group.length < 2) groups.delete(key);
   return groups;
+}
+
+/** Places of words before which a sign or an option stands: what is called by several words has them side by side. */
+function partsIn({ items }: Cluster): number[] {
+  const { tokens } = items[0]!;
+  const words = stemWords(items[0]!);
+  return words.flatMap(({ at }, place) => {
+    const last = words[place - 1]?.at ?? at - 1;
+    const between = tokens.slice(last + 1, at);
+    return between.every(({ kind, glued, text }) => kind === 'sign' && (glued || text === '&')) ? [] : [place];
+  });
 }
 
 /** "Winter moss", "sea spray": beside a word that changes colours, or right before one, a word is of the colour, whatever it is else. */
@@ -144,10 +157,13 @@ function siblings(more: readonly Kin[], says: ListSays, find: (cluster: Cluster)
     const [{ cluster, filler }] = distinct as [Kin];
     const saysGoods = cluster.words.some((word) => isGoods(word)) || cluster.words.length - filler.length > 1;
     const isNamed = saysGoods || distinct.every((kin) => kin.at > 0 && isSetApart(kin));
-    return partedByCodes(distinct, says).filter(
-      (family) =>
-        family.length > 1 && !shareWord(family) && (isNamed || holdByCodes(family, says)) && areSiblings(family, says),
-    );
+    const areOne = (family: readonly Kin[]) =>
+      family.length > 1 && !shareWord(family) && (isNamed || holdByCodes(family, says)) && areSiblings(family, says);
+    return partedByCodes(distinct, says).flatMap((family) => {
+      if (areOne(family)) return [family];
+      const sure = family.filter(({ filler }) => says.recurring.has(filler.join(' ')));
+      return sure.length < family.length && areOne(sure) ? [sure] : [];
+    });
   });
 }
 

@@ -66,6 +66,9 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (missing !== 'colour' && baseRoles.get(missing)!.size < 2) return false;
   if (evidence === 'for') return true;
   if (missing === 'colour' && isLearned(kin, says)) return true;
+  // "Jacket pro tarn" beside "Jacket tarn" is another make, in that colour.
+  if (kin.isDoubtful && kin.filler.some((_, at) => at > 0 && says.colours.has(kin.filler.slice(at).join(''))))
+    return false;
   if (kin.isDoubtful)
     return missing === 'colour' && isWovenInto(base, kin, says) && isSamePrice(base, kin.cluster, says);
   // One row alone that has no option at all is more likely something else.
@@ -231,10 +234,10 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   );
 }
 
-/** "Harbour tee tarn, fjell", "Tide smock tarn, fjell": whether two of the words at least stand behind other goods as well. */
+/** "Harbour tee tarn, fjell", "Tide smock tarn, fjell": whether the words stand behind other goods as well. */
 function recur(kins: readonly Kin[], { recurring, facts }: ListSays): boolean {
   const prices = new Set(kins.map(({ cluster }) => facts.of(cluster).price));
-  return prices.size === 1 && kins.filter(({ filler }) => recurring.has(filler.join(' '))).length > 1;
+  return prices.size === 1 && kins.every(({ filler }) => recurring.has(filler.join(' ')));
 }
 
 /** Words that stand behind goods of several kinds, where each of those has others there too; mens and womens jackets are of one kind. */
@@ -246,7 +249,10 @@ export function wordsRecurring(groups: Iterable<readonly Kin[]>): Set<string> {
     for (const { cluster, filler, at } of tails)
       put(kinds, filler.join(' '), cluster.words.slice(0, at).findLast(isGoods)!);
   }
-  return new Set([...kinds].filter(([, goods]) => goods.size > 1).map(([words]) => words));
+  const recurring = new Set([...kinds].filter(([, goods]) => goods.size > 1).map(([words]) => words));
+  // "Anchor tarn", "anchor fjell" behind several goods are a print and its colours.
+  const isLonger = (words: string) => recurring.has(words.slice(words.indexOf(' ') + 1)) && words.includes(' ');
+  return new Set([...recurring].filter((words) => !isLonger(words)));
 }
 
 /**

@@ -10,13 +10,17 @@ const isSizeWord = (span: OptionRead) => isWeakSize(span) && !isBareNumber(span)
 /** After these a number is no size. */
 export const NUMBERED = new Set('no nr number model mk vol type version v series level part style art item'.split(' '));
 
+/** Bigger numbers are of makes and colours. */
+const LARGEST = 188;
+const mayBeSize = ({ key }: OptionRead): boolean => Number(key) <= LARGEST;
+
 /** Bare numbers of some rows, and whether they have sizes besides. */
 function numbersIn(items: readonly Item[]): { numbers: Set<number>; hasOther: boolean } {
   const numbers = new Set<number>();
   let hasOther = false;
   for (const { spans } of items)
     for (const span of spans) {
-      if (isBareNumber(span)) numbers.add(Number(span.key));
+      if (isBareNumber(span) && mayBeSize(span)) numbers.add(Number(span.key));
       else if (span.roles[0] === 'size' && !span.isWeak) hasOther = true;
     }
   return { numbers, hasOther };
@@ -34,8 +38,8 @@ export function sizeNumbersOf(groups: readonly (readonly Item[])[]): Set<number>
 
 /** Bare numbers are sizes where several of one kind stand in a family, and nothing else is its size. */
 export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<number>): void {
+  if (!items.some(({ spans }) => spans.some(isBareNumber))) return;
   const { numbers, hasOther } = numbersIn(items);
-  if (numbers.size === 0) return;
   const areKnown = () => numbers.size < 3 && [...numbers].every((one) => sizeNumbers.has(one));
   const areUsual = () =>
     numbers.size > 1 &&
@@ -46,7 +50,8 @@ export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<
   const areSizes = !hasOther && (areSizeNumbers([...numbers]) || areParts() || areKnown() || areUsual());
   for (const item of items)
     item.spans = item.spans.filter(
-      (span) => !isBareNumber(span) || (areSizes && !NUMBERED.has(item.tokens[span.from - 1]?.text ?? '')),
+      (span) =>
+        !isBareNumber(span) || (areSizes && mayBeSize(span) && !NUMBERED.has(item.tokens[span.from - 1]?.text ?? '')),
     );
 }
 

@@ -38,6 +38,9 @@ export function readAge(tokens: readonly Token[], chain: Chain): SizeRead | null
 export const ageKey = (numbers: readonly string[], isMonths: boolean) =>
   (isMonths ? 'months' : 'years') + numbers.join('-');
 
+/** What is longer is said in feet. */
+const LONGEST_INCHES = 150;
+
 /** To the smallest unit of its kind, so that 0.35 l is 350 ml. */
 const FACTORS: Record<string, readonly [string, number]> = {
   ...{ mm: ['mm', 1], cm: ['mm', 10], m: ['mm', 1000], in: ['mm', 25.4], ft: ['mm', 304.8] },
@@ -64,6 +67,9 @@ function readOneMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null
   const isOunces = tokens[at]?.text === 'fl' && tokens[at + 1]?.text === 'oz';
   const unit = UNITS[isOunces ? 'floz' : (tokens[at]?.text ?? '')];
   if (!unit || (isJoined && tokens[at]!.text.length < 3)) return null;
+  // "Boot 501 in navy"
+  const isLink = tokens[at]!.text === 'in' && !tokens[at]!.glued && tokens[at + 1]?.kind === 'word';
+  if (isLink && Number(chain.numbers[0]) > LONGEST_INCHES) return null;
   // "Tent 2P" beside 3P sleeps two; a machine 120P is called so.
   const isLetter = tokens[at]!.text === 'p';
   if (isLetter && !tokens[at]!.glued) return null;
