@@ -25,6 +25,7 @@ function meaningFor(words: readonly string[], values: readonly string[]): Pick<W
   // Candles are red and white, too.
   const plain = values.filter((value) => tokensOf(value).every(({ text }) => colourWord(text) === 'plain'));
   if (plain.length * 2 > values.length) return null;
-  if (are(isScented)) return { role: 'other', label: 'Scent' };
+  // What is left of a name as "cream" is one for the skin.
+  if (are((word) => isScented(word) || word === 'cream')) return { role: 'other', label: 'Scent' };
   return are(isFlavoured) ? { role: 'other', label: 'Flavour' } : null;
 }

@@ -270,9 +270,12 @@ function areTastes(kins: readonly Kin[], isWoven: boolean, says: ListSays): bool
   return kins.length > 2 && known.length * 3 >= kins.length && kins.every(isMeasured);
 }
 
+const MEASURED: readonly Role[] = ['size', 'volume', 'length'];
+
 /** Behind the goods or where colours stand, in the very sizes that the others have. */
 function isWovenInto(base: Cluster, kin: Kin, says: ListSays): boolean {
-  const sizesOf = (cluster: Cluster) => says.facts.of(cluster).roles.get('size') ?? new Set<string>();
+  const sizesOf = (cluster: Cluster) =>
+    MEASURED.map((role) => says.facts.of(cluster).roles.get(role)).find(Boolean) ?? new Set<string>();
   const sizes = sizesOf(base);
   const own = sizesOf(kin.cluster);
   return own.size > 1 && (isTail(kin) || standsAsUsual(kin, says)) && overlap(own, sizes) === 1;

@@ -226,7 +226,7 @@ function phraseAt(phrases: Map<string, Phrase[]>, tokens: readonly Token[], at: 
 
 /** "Tee leopard print": goods with a pattern; prints are goods themselves where there are no others. */
 const isPrinted = (tokens: readonly Token[], from: number, to: number): boolean =>
-  tokens[to]?.text === 'print' && tokens.slice(0, from).some(({ text }) => isGoods(text));
+  tokens[to]?.text === 'print' && tokens.some(({ text }, at) => (at < from || at > to) && isGoods(text));
 
 /** Where words end that stand at a token, hyphens between them left out; null where they do not stand there. */
 function endOf(words: readonly string[], tokens: readonly Token[], at: number): number | null {

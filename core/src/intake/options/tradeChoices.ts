@@ -15,8 +15,12 @@ interface TradeChoice {
 /** What a choice is called → its values. */
 const TRADE_CHOICES: Record<string, TradeChoice> = {
   Grind: {
-    values: `whole bean | whole beans | beans | bean | ganze bohne | ganze bohnen | bohnen | grains | en grains | en grano | in grani, ground | pre ground | gemahlen | moulu | molido | macinato | gemalen,
-      espresso | espresso grind, filter | filter grind, cafetiere | cafetiere grind, french press, moka | moka grind | stovetop, omni grind, coarse grind, fine grind`,
+    values: `
+      whole bean | whole beans | beans | bean | ganze bohne | ganze bohnen | bohnen | grains | en grains | en
+      grano | in grani, ground | pre ground | gemahlen | moulu | molido | macinato | gemalen, espresso | espresso
+      grind, filter | filter grind, cafetiere | cafetiere grind, french press, moka | moka grind | stovetop, omni
+      grind, coarse grind, fine grind
+    `,
     of: 'coffee espresso blend roast kaffee röstung café caffè koffie pepper pfeffer poivre',
   },
   Roast: { values: 'light roast | light, medium roast | medium, dark roast | dark', of: 'coffee kaffee café roast' },
@@ -46,11 +50,18 @@ const TRADE_CHOICES: Record<string, TradeChoice> = {
   Firmness: {
     values:
       'extra soft, soft | weich | souple | morbido | zacht | blando, medium soft, medium | mittel | medio, medium firm, firm | fest | ferme | rigido | stevig | firme, extra firm, hard | hart',
-    of: 'pillow mattress cushion topper futon brush toothbrush roller ball pad putty kissen matratze topper oreiller matelas materasso cuscino matras kussen almohada colchón bürste',
+    of: `
+      pillow mattress cushion topper futon brush toothbrush roller ball pad putty kissen matratze topper oreiller
+      matelas materasso cuscino matras kussen almohada colchón bürste
+    `,
   },
   Hand: {
-    values: `left hand | left handed | left hander | left | lh | linkshänder | links | linke hand | gaucher | gauche | main gauche | mancino | sinistra | zurdo | izquierda | linkshandig,
-      right hand | right handed | right hander | right | rh | rechtshänder | rechts | rechte hand | droitier | droite | main droite | destro | destra | diestro | derecha | rechtshandig, ambidextrous`,
+    values: `
+      left hand | left handed | left hander | left | lh | linkshänder | links | linke hand | gaucher | gauche |
+      main gauche | mancino | sinistra | zurdo | izquierda | linkshandig, right hand | right handed | right hander
+      | right | rh | rechtshänder | rechts | rechte hand | droitier | droite | main droite | destro | destra |
+      diestro | derecha | rechtshandig, ambidextrous
+    `,
     mayLead: true,
   },
   Heading: {
@@ -65,7 +76,10 @@ const TRADE_CHOICES: Record<string, TradeChoice> = {
   Finish: {
     values:
       'gloss | high gloss | glossy | glänzend | brillant, semi gloss | seidenglanz, matt | matte | mat | flat, satin | seidenmatt | satiné, silk, eggshell, brushed | gebürstet, polished | poliert, natural',
-    of: 'paint emulsion varnish lacquer lack farbe peinture vernice stain spray paper print handle knob hook tap tile varnish sealer primer wax board',
+    of: `
+      paint emulsion varnish lacquer lack farbe peinture vernice stain spray paper print handle knob hook tap tile
+      varnish sealer primer wax board
+    `,
   },
   Nib: {
     values:
@@ -81,7 +95,10 @@ const TRADE_CHOICES: Record<string, TradeChoice> = {
   Width: {
     values:
       'extra narrow, narrow | schmal | étroit, standard | regular | normal, wide | weit | breit | large, extra wide',
-    of: 'shoe boot sandal slipper trainer sneaker clog loafer oxford derby brogue wellington insole shoe schuh stiefel sandale chaussure',
+    of: `
+      shoe boot sandal slipper trainer sneaker clog loafer oxford derby brogue wellington insole shoe schuh
+      stiefel sandale chaussure
+    `,
   },
   Length: {
     values: 'extra short, short | small, regular | standard, long | large, extra long',
@@ -114,11 +131,16 @@ const TRADE_CHOICES: Record<string, TradeChoice> = {
   Shape: {
     values:
       'round | rund | rond | ronde | rotondo | redondo, square | quadratisch | carré | quadrato | cuadrado, oval | ovale, rectangular | rectangle | rechteckig | rectangulaire, hexagonal | hexagon, heart | herz, star | stern',
-    of: 'rug mat table tray mirror plate bowl basket coaster placemat cushion tin box tile cutter board tablecloth frame bead pendant tank teppich tisch spiegel tapis',
+    of: `
+      rug mat table tray mirror plate bowl basket coaster placemat cushion tin box tile cutter board tablecloth
+      frame bead pendant tank teppich tisch spiegel tapis
+    `,
   },
   Water: { values: 'cold, cool, warm, tropical', of: 'wax' },
   Sides: {
-    values: 'single sided | single side | one sided | einseitig, double sided | double side | two sided | doppelseitig',
+    values: `
+      single sided | single side | one sided | einseitig, double sided | double side | two sided | doppelseitig
+    `,
   },
   Power: { values: 'corded | mains, cordless | battery | akku' },
   Level: { values: 'beginner | beginners | anfänger, intermediate, advanced | fortgeschrittene, expert' },
@@ -158,7 +180,19 @@ function readPhrases(): Map<string, Phrase[]> {
 
 const GOODS_OF = new Map(
   Object.entries(TRADE_CHOICES).flatMap(([choice, { of }]) =>
-    of === undefined ? [] : [[choice, new Set(of.split(' ').map((word) => stemOf(foldLetters(word))))] as const],
+    of === undefined
+      ? []
+      : [
+          [
+            choice,
+            new Set(
+              of
+                .trim()
+                .split(/\s+/)
+                .map((word) => stemOf(foldLetters(word))),
+            ),
+          ] as const,
+        ],
   ),
 );
 

@@ -65,7 +65,13 @@ function rowsOf(
     if (why) skipped.push({ at, why });
     else body.push(at);
   }
-  return { body, skipped };
+  // Names alone, all other columns still empty, are goods and no headings of goods.
+  const isNames = body.length === 0 && skipped.some(({ why }) => why === 'section');
+  if (!isNames) return { body, skipped };
+  return {
+    body: skipped.flatMap(({ at, why }) => (why === 'section' ? [at] : [])),
+    skipped: skipped.filter(({ why }) => why !== 'section'),
+  };
 }
 
 const isEmpty = (row: readonly string[]) => row.every((cell) => cell.trim() === '');
