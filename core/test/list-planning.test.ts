@@ -169,4 +169,30 @@ describe('a list that is brought again', () => {
       );
     }
   });
+  it('changes nothing either where its names say choices of a trade, colours in two ways, and numbers of colours', () => {
+    const table = tableOf(`Name;Price
+      Moor Blend Coffee Whole Bean 250 g;8.90
+      Moor Blend Coffee Ground 250 g;8.90
+      Moor Blend Coffee Ground 1 kg;8.90
+      Fjord Runner Navy & White 36 2/3;119
+      Fjord Runner Black and Red 37 1/3;119
+      Tide Smock Navy 401 S;59
+      Tide Smock Rust 220 S;59
+      Tide Smock Rust 220 M;59
+      Lark Dress Navy Spot 1X;79
+      Lark Dress Green Floral 2X;79
+      Circular Needle 4 mm 80 cm;9
+      Circular Needle 5 mm 80 cm;9
+      Circular Needle 5 mm 100 cm;9
+      Soy Candle Old Books 120 ml;18
+      Soy Candle Old Books 250 ml;18
+      Soy Candle White Tea 120 ml;18
+      Soy Candle White Tea 250 ml;18`);
+    const plan = (shelves: Shelves) => planList(registry, readList(registry, table), { columns: {} }, shelves);
+    const first = plan(EMPTY_SHELVES);
+    expect(first.filter(({ family }) => family)).toHaveLength(6);
+    expect(new Set(plan(shelvesWith(first)).flatMap(({ rows }) => rows.map(({ verdict }) => verdict)))).toEqual(
+      new Set(['same']),
+    );
+  });
 });
