@@ -111,6 +111,14 @@ describe('colours', () => {
         Boot 502 Navy 39`),
     ).toEqual(['Boot 501 Navy | Size: 38, 39', 'Boot 502 Navy | Size: 38, 39']);
   });
+  it('have their numbers in names whose sizes stand in a column', () => {
+    const rows = ['Navy 401', 'Black (100)'].flatMap((c) => ['S', 'M'].map((s) => [`Harbour Tee ${c}`, s, '19']));
+    expect(told([['Name', 'Size', 'Price'], ...rows])).toEqual([
+      'Harbour Tee | Size: S, M | Colour: Navy 401, Black (100)',
+    ]);
+    const heights = ['104', '110'].map((s) => [`Harbour Tee Navy ${s}`, s, '19']);
+    expect(told([['Name', 'Size', 'Price'], ...heights])).toEqual(['Harbour Tee Navy | Size: 104, 110']);
+  });
   it('nobody knows are options where they stand behind goods of several kinds, and lines of goods are none', () => {
     const goods = ['Harbour Tee', 'Tide Smock'];
     const rows = goods.flatMap((one) => ['Tarn', 'Fjell'].flatMap((c) => ['S', 'M'].map((s) => `${one} ${c} ${s}`)));

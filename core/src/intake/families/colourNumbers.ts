@@ -4,18 +4,29 @@ import type { Token } from '../options/tokens';
 import type { Item } from './shape';
 import { areSizeNumbers, isBareNumber, NUMBERED } from './weakSizes';
 
-/** Takes a number right behind a colour for one that may be of it; as a number it is an option only beside others. */
+/** Takes a number right behind a colour for one that may be of it, as one before it is taken already; as a number it is an option only beside others. */
 export function withColourNumbers(spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
-  return spans.flatMap((span) => {
-    if (span.roles[0] !== 'colour') return [span];
-    const at = behind(span, tokens);
-    const isNumber = tokens[at]?.kind === 'number' && /^\d{2,5}$/.test(tokens[at]!.text);
-    const next = tokens[at + 1];
-    if (!isNumber || (next?.kind === 'word' && next.glued)) return [span];
-    if (spans.some(({ from, to }) => at >= from && at < to)) return [span];
-    return [span, { from: at, to: at + 1, roles: ['size'], key: tokens[at]!.text, isWeak: true }];
-  });
+  const colours = spans.filter(({ roles }) => roles[0] === 'colour');
+  if (colours.length === 0) return [...spans];
+  const numbers = colours.flatMap((colour) => numberBehind(colour, spans, tokens) ?? []);
+  return [...spans, ...numbers]
+    .sort((a, b) => a.from - b.from)
+    .map((span) => (isNumberOf(span, colours, tokens) ? { ...span, isOfColour: true } : span));
 }
+
+function numberBehind(colour: OptionRead, spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead | null {
+  const at = behind(colour, tokens);
+  const [number, next] = [tokens[at], tokens[at + 1]];
+  const isNumber = number?.kind === 'number' && /^\d{2,5}$/.test(number.text);
+  if (!isNumber || (next?.kind === 'word' && next.glued)) return null;
+  const isTaken = spans.some(({ from, to }) => at >= from && at < to);
+  return isTaken ? null : { from: at, to: at + 1, roles: ['size'], key: number.text, isWeak: true };
+}
+
+const isNumberOf = (span: OptionRead, colours: readonly OptionRead[], tokens: readonly Token[]): boolean =>
+  isBareNumber(span) &&
+  (span.key.length > 2 || span.key.startsWith('0')) &&
+  colours.some((colour) => colour.from === span.to || behind(colour, tokens) === span.from);
 
 /** The token after a colour, or after the bracket that opens behind it. */
 const behind = ({ to }: OptionRead, tokens: readonly Token[]): number => (isOpening(tokens[to]) ? to + 1 : to);

@@ -115,7 +115,7 @@ function isBesideSpan(item: Item, at: number, length: number): boolean {
 const standsAsUsual = ({ cluster, filler, at }: Kin, { isUsualPlace }: ListSays): boolean =>
   isUsualPlace('colour', at === 0 ? 'before' : at + filler.length === cluster.words.length ? 'after' : 'between');
 
-/** Signs part the word from the name: " - Kelp", "(Kelp)", ", Kelp". */
+/** Signs part the word from the name: " - Kelp", "(Kelp)", ", Kelp"; "in Kelp" says so as well. */
 export function isSetApart({ cluster, filler, at }: Kin): boolean {
   return cluster.items.every((item) => {
     const words = stemWords(item);
@@ -125,6 +125,7 @@ export function isSetApart({ cluster, filler, at }: Kin): boolean {
     const before = item.tokens[first.at - 1];
     // The sign of a number before the name parts nothing of it.
     if (item.said.some(({ to }) => to === first.at)) return false;
+    if (before?.text === 'in') return true;
     return before?.kind === 'sign' && !(before.text === '-' && before.glued && item.tokens[first.at]!.glued);
   });
 }

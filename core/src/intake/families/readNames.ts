@@ -31,7 +31,8 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
     // A list with a column of colours has them there: what reads like one in a name is a word of it.
     if (columns.size > 0 && (!areInstead || givesSome(item)))
       item.spans = item.spans.filter(
-        ({ roles, isWeak }) => !columns.has(roles[0]!) || (repeated.has(roles[0]!) && !isWeak),
+        ({ roles, isWeak, isOfColour }) =>
+          !columns.has(roles[0]!) || (repeated.has(roles[0]!) && !isWeak) || (isOfColour && !columns.has('colour')),
       );
   }
 }
@@ -106,10 +107,17 @@ function settleSaid(item: Item, repeated: ReadonlySet<string>, said: Said): void
     }
     if (item.spans.length === 0) continue;
     item.spans = item.spans.filter(
-      (one) => !one.roles.includes(role) || (one.roles.length > 1 && one.roles[0] !== role),
+      (one) =>
+        (one.isOfColour && one.key !== key) ||
+        !one.roles.includes(role) ||
+        (one.roles.length > 1 && one.roles[0] !== role),
     );
   }
-  for (const { value } of item.across.slice(0, 1)) item.spans = item.spans.filter((one) => one.roles[0] !== value.role);
+  for (const { value } of item.across.slice(0, 1))
+    item.spans = item.spans.filter((one) => one.isOfColour || one.roles[0] !== value.role);
+  // Where the colour stands in a column, the number in the name is none of it.
+  if (item.spans.some((one) => one.isOfColour) && !item.spans.some(({ roles }) => roles[0] === 'colour'))
+    item.spans = item.spans.filter((one) => !one.isOfColour);
 }
 
 /** Where words stand in a name for the last time, one after the other; null where they do not. */

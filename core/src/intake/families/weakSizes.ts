@@ -18,11 +18,13 @@ const mayBeSize = ({ key }: OptionRead): boolean => Number(key) <= LARGEST;
 function numbersIn(items: readonly Item[]): { numbers: Set<number>; hasOther: boolean } {
   const numbers = new Set<number>();
   let hasOther = false;
-  for (const { spans } of items)
+  for (const { spans, given, across } of items) {
     for (const span of spans) {
       if (isBareNumber(span) && mayBeSize(span)) numbers.add(Number(span.key));
       else if (span.roles[0] === 'size' && !span.isWeak) hasOther = true;
     }
+    hasOther ||= given.some(({ role }) => role === 'size') || across.some(({ value }) => value.role === 'size');
+  }
   return { numbers, hasOther };
 }
 

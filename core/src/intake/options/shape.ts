@@ -15,6 +15,8 @@ export interface OptionRead {
   choices?: ReadonlyMap<string, string>;
   /** The axis it is on, where that is not the one of its role: "Firmness", "Measure". */
   axis?: string;
+  /** A number beside a colour that is no size: it may be the number of that colour. */
+  isOfColour?: true;
   /** Bare numbers, and colours that name a thing besides: options only beside others like them. */
   isWeak: boolean;
 }
