@@ -2,6 +2,7 @@
 import type { OptionRead } from '../options/shape';
 import type { Token } from '../options/tokens';
 import { tradeChoiceAt } from '../options/tradeChoices';
+import { isWordLeft } from '../options/wordsLeft';
 import { codeKey } from './codeKey';
 import { cutSpan } from './cutSpan';
 import { put } from '../filing';
@@ -25,12 +26,8 @@ export function withChoices(spans: readonly OptionRead[], tokens: readonly Token
   }
   if (all.length === spans.length && all.every((span) => !span.choices)) return all;
   all.sort((a, b) => a.from - b.from);
-  return all.filter(({ choices, from, to }) => !choices || from === 0 || !goesOn(all, tokens, to));
+  return all.filter(({ choices, from, to }) => !choices || from === 0 || !isWordLeft(all, tokens, to));
 }
-
-/** Whether a word of the name stands right behind. */
-const goesOn = (spans: readonly OptionRead[], tokens: readonly Token[], at: number): boolean =>
-  tokens[at]?.kind === 'word' && !spans.some(({ from, to }) => at >= from && at < to);
 
 /** Settles such words of one stem: they are options of the choice that most rows have several values of, the others go back into the name. */
 export function settleChoices(items: readonly Item[]): void {

@@ -3,6 +3,7 @@ import type { Role } from '../../family/shape';
 import { COLOUR_JOINTS } from './colourWords';
 import type { OptionRead } from './shape';
 import type { Token } from './tokens';
+import { isWordLeft } from './wordsLeft';
 
 const LOOKS: readonly Role[] = ['colour', 'pattern', 'material'];
 
@@ -35,7 +36,7 @@ export function joinColours(found: readonly OptionRead[], tokens: readonly Token
     const joint = tokens[one.to]!.text;
     // What a comma parts is one only in a row that ends in "and".
     const isRow = joint === ',' && next.to - next.from > 1 && endsInJoint(next, tokens);
-    const isPair = JOINTS.has(joint) || (WITH.has(joint) && endsPart(found, tokens, next.to));
+    const isPair = JOINTS.has(joint) || (WITH.has(joint) && !isWordLeft(found, tokens, next.to));
     if (!isRow && !isPair) return [one, ...all];
     const { from, key, isWeak } = one;
     return [{ from, to: next.to, roles: ['colour'], key: key + next.key, isWeak: isWeak && next.isWeak }, ...more];
@@ -46,7 +47,3 @@ const areColours = (...some: OptionRead[]): boolean => some.every(({ roles }) =>
 
 const endsInJoint = ({ from, to }: OptionRead, tokens: readonly Token[]): boolean =>
   tokens.slice(from, to).some(({ text, glued }) => JOINTS.has(text) && !(text === '/' && glued));
-
-/** Whether no word of the name stands right behind. */
-const endsPart = (found: readonly OptionRead[], tokens: readonly Token[], at: number): boolean =>
-  tokens[at]?.kind !== 'word' || found.some(({ from, to }) => at >= from && at < to);

@@ -11,7 +11,7 @@ import { BED_SIZES } from './sizeWords';
 import { announcesSize, mayBeginSize, readLengthWord, readSize } from './readSize';
 import type { OptionRead } from './shape';
 import { wholeOf } from './wholeOf';
-import { setsApart, tokensOf, type Token } from './tokens';
+import { phraseEnd, setsApart, tokensOf, type Token } from './tokens';
 
 /** Finds options by the words of the trade and by the seller's own dictionary. */
 export interface OptionReader {
@@ -210,7 +210,7 @@ const union = (phrase: OptionRead, colour: OptionRead): Role[] =>
 
 function phraseAt(phrases: Map<string, Phrase[]>, tokens: readonly Token[], at: number): OptionRead | null {
   for (const phrase of phrases.get(tokens[at]!.text) ?? []) {
-    const to = endOf(phrase.words, tokens, at);
+    const to = phraseEnd(phrase.words, tokens, at);
     if (to !== null)
       return {
         from: at,
@@ -227,14 +227,3 @@ function phraseAt(phrases: Map<string, Phrase[]>, tokens: readonly Token[], at: 
 /** "Tee leopard print": goods with a pattern; prints are goods themselves where there are no others. */
 const isPrinted = (tokens: readonly Token[], from: number, to: number): boolean =>
   tokens[to]?.text === 'print' && tokens.some(({ text }, at) => (at < from || at > to) && isGoods(text));
-
-/** Where words end that stand at a token, hyphens between them left out; null where they do not stand there. */
-function endOf(words: readonly string[], tokens: readonly Token[], at: number): number | null {
-  let next = at;
-  for (const [place, word] of words.entries()) {
-    if (place > 0 && tokens[next]?.text === '-') next += 1;
-    if (tokens[next]?.text !== word) return null;
-    next += 1;
-  }
-  return next;
-}

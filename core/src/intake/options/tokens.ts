@@ -81,3 +81,14 @@ export const setsApart = ({ kind, glued, text }: Token): boolean =>
   kind === 'sign' && (!glued || '([|,;:'.includes(text));
 
 const isApostrophe = (sign: string) => sign === "'" || sign === '’' || sign === '`';
+
+/** Where words end that stand at a token, hyphens between them left out; null where they do not stand there. */
+export function phraseEnd(words: readonly string[], tokens: readonly Token[], at: number): number | null {
+  let next = at;
+  for (const [place, word] of words.entries()) {
+    if (place > 0 && tokens[next]?.text === '-') next += 1;
+    if (tokens[next]?.text !== word) return null;
+    next += 1;
+  }
+  return next;
+}

@@ -1,7 +1,7 @@
 /** Words that are choices of one trade: how coffee is ground, how firm a mattress is, for which hand. Common practice. */
 import { stemOf } from '../../pictures/match/catalogue';
 import { foldLetters } from '../../pictures/match/fileWords';
-import { tokensOf, type Token } from './tokens';
+import { phraseEnd, tokensOf, type Token } from './tokens';
 
 interface TradeChoice {
   /** Values parted by commas, each with its spellings parted by strokes, the first of them its key. */
@@ -178,21 +178,18 @@ function readPhrases(): Map<string, Phrase[]> {
   return phrases;
 }
 
+const stemsOf = (words: string): Set<string> =>
+  new Set(
+    words
+      .trim()
+      .split(/\s+/)
+      .map((word) => stemOf(foldLetters(word))),
+  );
+
+/** Choices of certain goods alone → the goods, by their stems. */
 const GOODS_OF = new Map(
   Object.entries(TRADE_CHOICES).flatMap(([choice, { of }]) =>
-    of === undefined
-      ? []
-      : [
-          [
-            choice,
-            new Set(
-              of
-                .trim()
-                .split(/\s+/)
-                .map((word) => stemOf(foldLetters(word))),
-            ),
-          ] as const,
-        ],
+    of === undefined ? [] : [[choice, stemsOf(of)] as const],
   ),
 );
 
@@ -202,7 +199,7 @@ export function tradeChoiceAt(
   at: number,
 ): { to: number; choices: ReadonlyMap<string, string> } | null {
   for (const { words, values } of PHRASES.get(tokens[at]!.text) ?? []) {
-    const to = endOf(words, tokens, at);
+    const to = phraseEnd(words, tokens, at);
     if (to === null) continue;
     const around = tokens.filter((_, place) => place < at || place >= to).map(({ text }) => text);
     const choices = new Map(
@@ -211,16 +208,6 @@ export function tradeChoiceAt(
     if (choices.size > 0) return { to, choices };
   }
   return null;
-}
-
-function endOf(words: readonly string[], tokens: readonly Token[], at: number): number | null {
-  let next = at;
-  for (const [place, word] of words.entries()) {
-    if (place > 0 && tokens[next]?.text === '-') next += 1;
-    if (tokens[next]?.text !== word) return null;
-    next += 1;
-  }
-  return next;
 }
 
 /** Whether goods with these words in their name come in a choice. */
