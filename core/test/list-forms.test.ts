@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { toldOf, toldOfNames } from './told';
 
 const registry = openRegistry(emptyRegistry());
 const GOODS = ['Harbour Tee', 'Ravine Fleece Jacket', "Men's Tide Hoodie", 'Kids Puffin Trousers'];
@@ -76,22 +77,10 @@ describe('names of four goods in all their colours and sizes', () => {
   });
 });
 
-const told = (table: string[][]): string[] => {
-  const { families, singles } = readList(registry, table);
-  return [
-    ...families.map(
-      ({ name, axes }) => `${name} | ${axes.map(({ label, values }) => `${label}: ${values.join(', ')}`).join(' | ')}`,
-    ),
-    ...singles.map(({ name }) => name),
-  ];
-};
-const named = (names: string, price = ''): string[] =>
-  told([['Name', 'Price'], ...names.split('\n').map((name) => [name.trim(), price])]);
-
 describe('colours', () => {
   it('of two words and signs between are one, with one key however they are joined', () => {
     expect(
-      named(`Cap Navy & White S
+      toldOfNames(`Cap Navy & White S
         Cap Navy and White M
         Cap Navy/White L
         Cap Red, White & Blue S`),
@@ -99,13 +88,13 @@ describe('colours', () => {
   });
   it('have their numbers before or behind them, and makes keep theirs', () => {
     expect(
-      named(`Tee Navy 401 S
+      toldOfNames(`Tee Navy 401 S
         Tee Navy 401 M
         Tee Black 100 S
         Tee Black 100 M`),
     ).toEqual(['Tee | Colour: Navy 401, Black 100 | Size: S, M']);
     expect(
-      named(`Boot 501 Navy 38
+      toldOfNames(`Boot 501 Navy 38
         Boot 501 Navy 39
         Boot 502 Navy 38
         Boot 502 Navy 39`),
@@ -113,24 +102,24 @@ describe('colours', () => {
   });
   it('have their numbers in names whose sizes stand in a column', () => {
     const rows = ['Navy 401', 'Black (100)'].flatMap((c) => ['S', 'M'].map((s) => [`Harbour Tee ${c}`, s, '19']));
-    expect(told([['Name', 'Size', 'Price'], ...rows])).toEqual([
+    expect(toldOf([['Name', 'Size', 'Price'], ...rows])).toEqual([
       'Harbour Tee | Size: S, M | Colour: Navy 401, Black (100)',
     ]);
     const heights = ['104', '110'].map((s) => [`Harbour Tee Navy ${s}`, s, '19']);
-    expect(told([['Name', 'Size', 'Price'], ...heights])).toEqual(['Harbour Tee Navy | Size: 104, 110']);
+    expect(toldOf([['Name', 'Size', 'Price'], ...heights])).toEqual(['Harbour Tee Navy | Size: 104, 110']);
   });
   it('nobody knows are options where they stand behind goods of several kinds, and lines of goods are none', () => {
     const goods = ['Harbour Tee', 'Tide Smock'];
     const rows = goods.flatMap((one) => ['Tarn', 'Fjell'].flatMap((c) => ['S', 'M'].map((s) => `${one} ${c} ${s}`)));
-    expect(named(rows.join('\n'), '19')).toEqual([
+    expect(toldOfNames(rows.join('\n'), '19')).toEqual([
       'Harbour Tee | Colour: Tarn, Fjell | Size: S, M',
       'Tide Smock | Colour: Tarn, Fjell | Size: S, M',
     ]);
     const lines = ["Men's Jacket Alpine", "Men's Jacket Coast", "Women's Jacket Alpine", "Women's Jacket Coast"];
-    expect(named(lines.flatMap((one) => [`${one} S`, `${one} M`]).join('\n'), '19')).toHaveLength(4);
+    expect(toldOfNames(lines.flatMap((one) => [`${one} S`, `${one} M`]).join('\n'), '19')).toHaveLength(4);
   });
   it('of skin creams are what they smell of', () => {
-    expect(named('Hand Cream Lavender 75 ml\nHand Cream Rose 75 ml\nHand Cream Rose 150 ml', '8')).toEqual([
+    expect(toldOfNames('Hand Cream Lavender 75 ml\nHand Cream Rose 75 ml\nHand Cream Rose 150 ml', '8')).toEqual([
       'Hand Cream | Scent: Lavender, Rose | Volume: 75 ml, 150 ml',
     ]);
   });
@@ -139,7 +128,7 @@ describe('colours', () => {
       `Candle ${one} 120 ml`,
       `Candle ${one} 250 ml`,
     ]);
-    expect(named(rows.join('\n'), '12')).toEqual([
+    expect(toldOfNames(rows.join('\n'), '12')).toEqual([
       'Candle | Scent: White Tea, Sea Salt, Old Books | Volume: 120 ml, 250 ml',
     ]);
   });
@@ -150,7 +139,7 @@ describe('sizes', () => {
     const rows = ['UK 8 / EU 36', 'UK 10 / EU 38'].flatMap((size) =>
       ['Navy', 'Black'].map((c) => ['Wren Dress', c, size]),
     );
-    expect(told([['Name', 'Colour', 'Size'], ...rows])).toEqual([
+    expect(toldOf([['Name', 'Colour', 'Size'], ...rows])).toEqual([
       'Wren Dress | Colour: Navy, Black | Size: UK 8 / EU 36, UK 10 / EU 38',
     ]);
   });
@@ -165,14 +154,14 @@ describe('sizes', () => {
   ])('go across as %s', (sizes) => {
     const head = ['Artikel', 'Farbe', ...split(sizes)];
     const pieces = split(sizes).map((_, at) => String(at + 1));
-    expect(told([head, ['Tide Smock', 'Navy', ...pieces], ['Tide Smock', 'Rust', ...pieces]])).toEqual([
+    expect(toldOf([head, ['Tide Smock', 'Navy', ...pieces], ['Tide Smock', 'Rust', ...pieces]])).toEqual([
       `Tide Smock | Farbe: Navy, Rust | Size: ${sizes}`,
     ]);
   });
   it('are for who is tall, and for men who are short', () => {
-    expect(named(['S', 'M', 'MT', 'XLT'].map((s) => `Surf Wetsuit ${s}`).join('\n'))).toEqual([
+    expect(toldOfNames(['S', 'M', 'MT', 'XLT'].map((s) => `Surf Wetsuit ${s}`).join('\n'))).toEqual([
       'Surf Wetsuit | Size: S, M, MT, XLT',
     ]);
-    expect(named(['25', '26', '48', '50', '98', '102'].map((s) => `Sakko Emil ${s}`).join('\n'))).toHaveLength(1);
+    expect(toldOfNames(['25', '26', '48', '50', '98', '102'].map((s) => `Sakko Emil ${s}`).join('\n'))).toHaveLength(1);
   });
 });

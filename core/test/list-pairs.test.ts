@@ -1,23 +1,11 @@
 /** Names that say two of a kind, or what only the rest of the list tells: measures, sizes said twice, numbers of shades. Made up; common practice. */
 import { describe, expect, it } from 'vitest';
 import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { toldOfNames } from './told';
 
 const registry = openRegistry(emptyRegistry());
 
-/** Families and goods sold singly of a list of names, each as one line: name, axes with their values. */
-const told = (names: string): string[] => {
-  const rows = names
-    .trim()
-    .split('\n')
-    .map((name) => [name.trim(), '19.00']);
-  const { families, singles } = readList(registry, [['Name', 'Price'], ...rows]);
-  return [
-    ...families.map(
-      ({ name, axes }) => `${name} | ${axes.map(({ label, values }) => `${label}: ${values.join(', ')}`).join(' | ')}`,
-    ),
-    ...singles.map(({ name }) => name),
-  ];
-};
+const told = (names: string): string[] => toldOfNames(names, '19.00');
 
 describe('two measures of one kind in a name', () => {
   it('are two choices where they cross, and no row is lost', () => {

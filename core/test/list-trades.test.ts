@@ -1,32 +1,11 @@
 /** Choices of single trades in names: how coffee is ground, how firm a pillow is, for which hand. Made up; common practice. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
-
-const registry = openRegistry(emptyRegistry());
-
-/** Families of a list with their axes, then goods sold singly. */
-const told = (names: string): string[] =>
-  toldOf([
-    ['Name'],
-    ...names
-      .trim()
-      .split('\n')
-      .map((name) => [name.trim()]),
-  ]);
-const toldOf = (table: string[][]): string[] => {
-  const { families, singles } = readList(registry, table);
-  return [
-    ...families.map(
-      ({ name, axes }) => `${name} | ${axes.map(({ label, values }) => `${label}: ${values.join(', ')}`).join(' | ')}`,
-    ),
-    ...singles.map(({ name }) => name),
-  ];
-};
+import { toldOf, toldOfNames } from './told';
 
 describe('words that are a choice of one trade', () => {
   it('are an axis of their own where the same goods have several of them', () => {
     expect(
-      told(`Moor Blend Coffee Whole Bean 250 g
+      toldOfNames(`Moor Blend Coffee Whole Bean 250 g
         Moor Blend Coffee Whole Bean 1 kg
         Moor Blend Coffee Ground 250 g
         Moor Blend Coffee Ground 1 kg
@@ -43,7 +22,7 @@ describe('words that are a choice of one trade', () => {
   });
   it('are one value however they are spelled', () => {
     expect(
-      told(`Batting Glove Left Hand M
+      toldOfNames(`Batting Glove Left Hand M
         Batting Glove Left-Handed L
         Batting Glove Right-Handed M
         Batting Glove Right Hand L`),
@@ -51,7 +30,7 @@ describe('words that are a choice of one trade', () => {
   });
   it('are taken for it though they might be a size, a material or a shade', () => {
     expect(
-      told(`Cloud Pillow Soft
+      toldOfNames(`Cloud Pillow Soft
         Cloud Pillow Medium
         Cloud Pillow Firm
         Gel Pen Fine Black
@@ -69,7 +48,7 @@ describe('words that are a choice of one trade', () => {
   });
   it('may lead where the trade says them first', () => {
     expect(
-      told(`Left-Handed Scissors
+      toldOfNames(`Left-Handed Scissors
         Right-Handed Scissors
         Square Box
         Round Box`),
@@ -77,7 +56,7 @@ describe('words that are a choice of one trade', () => {
   });
   it('leave apart what has none of them', () => {
     expect(
-      told(`Butter 250 g
+      toldOfNames(`Butter 250 g
         Butter Salted 250 g
         Butter Unsalted 250 g`),
     ).toEqual(['Butter 250 g | Salt: Salted, Unsalted', 'Butter 250 g']);
@@ -97,7 +76,7 @@ describe('the same words', () => {
       'Tee Round Neck',
       'Tee Square Neck',
     ];
-    expect(told(names.join('\n'))).toEqual(names);
+    expect(toldOfNames(names.join('\n'))).toEqual(names);
   });
   it('are of the name where style codes hold them apart', () => {
     const rows = [
@@ -119,7 +98,7 @@ describe('the same words', () => {
 describe('a number with P behind the goods', () => {
   it('is for how many they are, beside others', () => {
     expect(
-      told(`Tent Fell 2P
+      toldOfNames(`Tent Fell 2P
         Tent Fell 3P
         Label Printer 120P`),
     ).toEqual(['Tent Fell | Size: 2P, 3P', 'Label Printer 120P']);

@@ -12,7 +12,7 @@ export function widenApart(spans: readonly OptionRead[], tokens: readonly Token[
   if (first < 0 || !tokens.slice(0, first).some(({ text }) => isGoods(text) || isBesideGoods(text) || isScented(text)))
     return [...spans];
   return spans.map((span) => {
-    if (span.roles[0] !== 'colour' || span.from < first) return span;
+    if (!isColour(span) || span.from < first) return span;
     const { from, to } = besideColour(span, spans, tokens, isUnknown);
     if (from === span.from && to === span.to) return span;
     // A part that goes on with other words of the name is none of options alone.

@@ -103,9 +103,9 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
     const parts = partsIn(cluster);
     for (let length = 1; length <= Math.min(LONGEST_FILLER, words.length - 1); length++)
       for (let at = 0; at + length <= words.length; at++) {
-        // A word that makes other goods of them is no option, unless a colour is called by it: "River bed".
         if (parts.some((part) => part > at && part < at + length)) continue;
         const filler = words.slice(at, at + length);
+        // A word that makes other goods of them is no option, unless a colour is called by it: "River bed".
         const changing = filler.filter((_, place) => changes[at + place]);
         if (changing.length === length || changing.some((word) => isBesideGoods(word) || isForWearer(word))) continue;
         const rest = [...words.slice(0, at), ...words.slice(at + length)];

@@ -1,7 +1,6 @@
 /** What speaks for clusters being one family and what against it: codes, prices, the options they have, where a word stands. */
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
-import { colourWord } from '../options/colourWords';
 import { areTasted, isGoods } from '../options/goodsWords';
 import type { Token } from '../options/tokens';
 import { codeKey } from './codeKey';
@@ -32,7 +31,7 @@ export interface ListSays {
   /** What style codes have in common that have the colour in them. */
   styleHeads: CodeHeads;
   isUsualPlace: (role: Role, place: Place) => boolean;
-  /** Words behind the goods of several names in the same sizes: the list has a row of them for each of several goods. */
+  /** Words that stand behind goods of several kinds, as colours do. */
   recurring: ReadonlySet<string>;
   /** What is a colour elsewhere in the list: in a column, or in the names of a family that is sure. Grows while families are joined. */
   colours: Set<string>;
@@ -224,7 +223,7 @@ export function areSiblings(kins: readonly Kin[], says: ListSays): boolean {
   // Where colours are known the word is likelier a maker, or another make, unless it stands apart and crosses them.
   if (says.facts.of(first).roles.has('colour')) return isWoven && kins.every((kin) => isTail(kin) && isSetApart(kin));
   if (kins.every(isSetApart)) return true;
-  if (kins.every(isTail) && areTastes(kins, isWoven, says)) return true;
+  if (isWoven && kins.every(isTail) && areTastes(kins, says)) return true;
   // Else a word may be a maker's, or what the make is called: only the other names of the list tell.
   const isUsual = kins.every((kin) => standsAsUsual(kin, says));
   if ((isUsual || recur(kins, says)) && isWoven && kins.every(isTail)) return true;
@@ -256,19 +255,13 @@ export function wordsRecurring(groups: Iterable<readonly Kin[]>): Set<string> {
   return new Set([...recurring].filter((words) => !isLonger(words)));
 }
 
-/**
- * "Candle fig leaf", "Candle old books": what is chosen by its scent or taste and has words behind it that nobody knows, at one price, in several
- * sizes; or in one, where some of the words are of things that smell and taste.
- */
-function areTastes(kins: readonly Kin[], isWoven: boolean, says: ListSays): boolean {
+/** "Candle old books": what is chosen by its scent or taste and has words behind it that nobody knows, in several sizes at one price. */
+function areTastes(kins: readonly Kin[], says: ListSays): boolean {
   const [{ cluster: first }] = kins as [Kin];
-  const wordsBefore = ({ cluster, at }: Kin) => cluster.words.slice(0, at);
-  if (!kins.every((kin) => areTasted(wordsBefore(kin)) && !kin.isDoubtful)) return false;
-  if (!kins.every(({ cluster }) => isSamePrice(first, cluster, says))) return false;
-  if (isWoven) return true;
-  const known = kins.filter(({ filler }) => filler.some((word) => colourWord(word) !== null));
-  const isMeasured = ({ cluster }: Kin) => says.facts.of(cluster).roles.size > 0;
-  return kins.length > 2 && known.length * 3 >= kins.length && kins.every(isMeasured);
+  return kins.every(
+    ({ cluster, at, isDoubtful }) =>
+      !isDoubtful && areTasted(cluster.words.slice(0, at)) && isSamePrice(first, cluster, says),
+  );
 }
 
 const MEASURED: readonly Role[] = ['size', 'volume', 'length'];

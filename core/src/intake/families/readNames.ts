@@ -1,13 +1,13 @@
 /** The options in the names of a list, and where names repeat what their rows give by themselves. */
 import { joinColours } from '../options/asOneColour';
-import type { OptionReader } from '../options/readOptions';
+import { LONGEST_READ, type OptionReader } from '../options/readOptions';
 import type { OptionRead } from '../options/shape';
 import { tokensOf, type Token } from '../options/tokens';
 import { widenApart, widenTastes } from './apartColours';
 import { withColourNumbers } from './colourNumbers';
 import { cutCodes } from './nameCodes';
 import type { Item } from './shape';
-import { withChoices } from './tradeChoices';
+import { withChoices } from './settleChoices';
 
 /** Reads the options in every name, and where it repeats those that the row gives. */
 export function readNames(items: readonly Item[], options: OptionReader): void {
@@ -37,12 +37,12 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
   }
 }
 
-/** Known options, those with more words than the trade knows, and the choices of single trades. */
-const readName = (tokens: readonly Token[], options: OptionReader): OptionRead[] =>
-  [joinColours, widenApart, widenTastes, withColourNumbers, withChoices].reduce<readonly OptionRead[]>(
-    (spans, widen) => widen(spans, tokens),
-    options.read(tokens),
-  ) as OptionRead[];
+/** Known options, those with more words than the trade knows, and the choices of single trades. What is longer than a name is a text. */
+function readName(all: readonly Token[], options: OptionReader): OptionRead[] {
+  const tokens = all.slice(0, LONGEST_READ);
+  const widened = [joinColours, widenApart, widenTastes, withColourNumbers, withChoices];
+  return widened.reduce((spans, widen) => widen(spans, tokens), options.read(tokens));
+}
 
 const givesSome = ({ given, across }: Item): boolean => given.length + across.length > 0;
 

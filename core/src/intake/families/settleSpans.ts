@@ -12,7 +12,7 @@ import { put } from '../filing';
 import { takeCrossesForSizes, takeLettersForSizes, takeMediumForSize, takeTallForSizes } from './letterSizes';
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
-import { settleChoices } from './tradeChoices';
+import { settleChoices } from './settleChoices';
 import { putBackNumbers, putBackWordSizes } from './weakSizes';
 
 /** Puts back into the names what is no option there. Gives whether anything was. */

@@ -2,7 +2,8 @@
 import { foldLetters } from '../../pictures/match/fileWords';
 import { stemOf } from '../../pictures/match/catalogue';
 
-const words = (text: string): Set<string> =>
+/** Words parted by blanks, by their stems. */
+export const stemsOf = (text: string): Set<string> =>
   new Set(
     text
       .trim()
@@ -11,7 +12,7 @@ const words = (text: string): Set<string> =>
   );
 
 /** What goods are called. */
-const GOODS = words(`
+const GOODS = stemsOf(`
   jkt trs shrt jmpr swtr mac mackintosh jacket coat parka anorak smock gilet vest waistcoat blazer suit shirt tshirt tee top blouse tunic polo jumper sweater pullover cardigan hoodie
   sweatshirt fleece trousers pants jeans shorts leggings chino skirt dress gown dungarees overall jumpsuit romper onesie bodysuit pyjama pajama
   nightdress robe bathrobe underwear boxer brief bra knickers sock tights stocking shoe boot sandal slipper trainer sneaker clog loafer
@@ -38,7 +39,7 @@ const GOODS = words(`
 `);
 
 /** What stands beside goods under their name without being of them. */
-const BESIDE_GOODS = words(`
+const BESIDE_GOODS = stemsOf(`
   kit care gift giftbox gifts box refill spare spares replacement repair accessory accessories sample swatch voucher giftcard card hanger
   bundle starter cleaner cleaning wash spray proofer cover carrier case strap buckle lining liner insert lace laces button buttons patch patches pattern
   sleeve stand mount lid coaster manual booklet catalogue display
@@ -46,13 +47,13 @@ const BESIDE_GOODS = words(`
 `);
 
 /** Whom goods are for. */
-const WEARERS = words(`
+const WEARERS = stemsOf(`
   men mens man women womens woman ladies lady kid kids child children childrens boy boys girl girls baby babies toddler junior youth teen adult unisex infant
   herren damen kinder jungen mädchen homme femme enfant fille garçon hombre mujer niño niña uomo donna bambino heren dames
 `);
 
 /** Make other goods of the same name: of another make, for another purpose. */
-const OTHER_GOODS = words(`
+const OTHER_GOODS = stemsOf(`
   dog dogs cat cats pet pro lite light plus max mini midi maxi deluxe premium basic classic original new old ii iii iv mk2 mk3 v2 v3 gen
   long short tall petite slim regular relaxed wide sleeveless hooded lined unlined longsleeve shortsleeve cropped oversized heavy lightweight
   organic ankle crew knee vneck crewneck turtleneck rollneck
@@ -61,27 +62,27 @@ const OTHER_GOODS = words(`
 `);
 
 /** Have legs: "32L" is no volume of theirs. */
-const LEGGED = words(
+const LEGGED = stemsOf(
   'trousers trs pants jeans chino cords leggings joggers suit tracksuit hose pantalon pantalón pantaloni broek spodnie byxor',
 );
 /** Come in the sizes of beds. */
-const BEDDING = words(
+const BEDDING = stemsOf(
   'sheet sheets duvet quilt bed bedding bedspread mattress topper protector valance headboard blanket throw comforter coverlet pillowcase',
 );
 /** Have sizes that may be any small number. */
-const NUMBER_SIZED = words(
+const NUMBER_SIZED = stemsOf(
   'glove mitten handschuh gant guante guanto dress skirt trousers pants jeans chinos culottes blouse leggings jumpsuit swimsuit kleid rock hose robe jupe pantalon vestido falda vestito gonna jurk broek shoe boot sandal slipper trainer sneaker clog loafer wellington wellie pump brogue moccasin espadrille mule derby schuh stiefel sandale botte chaussure zapato bota scarpa stivale schoen laars sko kenka',
 );
 /** Are chosen by their scent. */
-const SCENTED = words(
+const SCENTED = stemsOf(
   'candle diffuser soap perfume incense potpourri shampoo lotion balm freshener deodorant kerze seife duftkerze bougie savon parfum vela jabón candela sapone kaars zeep spray mist',
 );
 /** Are chosen by their taste. */
-const FLAVOURED = words(
+const FLAVOURED = stemsOf(
   'coffee tea chocolate cocoa syrup jam marmalade biscuit cookie crisps popcorn gum sweets candy protein granola muesli liqueur kombucha lemonade kaffee schokolade café chocolat caffè cioccolato koffie treats',
 );
 /** Are chosen by the metal they are of. */
-const JEWELLERY = words(
+const JEWELLERY = stemsOf(
   'ring necklace bracelet bangle earring anklet pendant brooch cufflinks jewellery jewelry stud hoops kette armband ohrring collier bague anillo anello collana',
 );
 

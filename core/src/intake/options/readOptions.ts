@@ -40,7 +40,7 @@ interface Lexicon {
 const LONGEST_KEPT = 50_000;
 
 /** Names and cells are read so far: what is longer is a text. */
-const LONGEST_READ = 200;
+export const LONGEST_READ = 200;
 
 /** Makes a reader; what it has read is remembered, since lists say the same a thousand times. */
 export function openOptionReader(registry: Registry): OptionReader {

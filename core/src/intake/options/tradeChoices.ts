@@ -1,6 +1,6 @@
 /** Words that are choices of one trade: how coffee is ground, how firm a mattress is, for which hand. Common practice. */
 import { stemOf } from '../../pictures/match/catalogue';
-import { foldLetters } from '../../pictures/match/fileWords';
+import { stemsOf } from './goodsWords';
 import { phraseEnd, tokensOf, type Token } from './tokens';
 
 interface TradeChoice {
@@ -177,14 +177,6 @@ function readPhrases(): Map<string, Phrase[]> {
   for (const list of phrases.values()) list.sort((a, b) => b.words.length - a.words.length);
   return phrases;
 }
-
-const stemsOf = (words: string): Set<string> =>
-  new Set(
-    words
-      .trim()
-      .split(/\s+/)
-      .map((word) => stemOf(foldLetters(word))),
-  );
 
 /** Choices of certain goods alone → the goods, by their stems. */
 const GOODS_OF = new Map(

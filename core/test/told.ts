@@ -1,0 +1,25 @@
+/** What a list is read into, as lines that can be looked at. */
+import { emptyRegistry, openRegistry, readList } from '../src/index';
+
+const registry = openRegistry(emptyRegistry());
+
+/** Families of a table, each as one line (name, axes with their values), then goods sold singly by their names. */
+export function toldOf(table: string[][]): string[] {
+  const { families, singles } = readList(registry, table);
+  return [
+    ...families.map(
+      ({ name, axes }) => `${name} | ${axes.map(({ label, values }) => `${label}: ${values.join(', ')}`).join(' | ')}`,
+    ),
+    ...singles.map(({ name }) => name),
+  ];
+}
+
+/** The same of a list of names, one a line, all at one price; none where it is not said. */
+export const toldOfNames = (names: string, price = ''): string[] =>
+  toldOf([
+    ['Name', 'Price'],
+    ...names
+      .trim()
+      .split('\n')
+      .map((name) => [name.trim(), price]),
+  ]);
