@@ -275,10 +275,10 @@ describe('words of a name', () => {
     ]);
     expect(told(names('Rope 2 m', 'Rope 3 m'))).toEqual(['Rope | length: 2 m, 3 m']);
   });
-  it('may be thousands, which is a text and no name that differs by one', () => {
-    const text = Array<string>(3000).fill('Old Barn').join(' ');
+  it('may be tens of thousands, which is a text and no name that differs by one', () => {
+    const text = Array<string>(30_000).fill('Old Barn').join(' ');
     const { families, singles } = read(
-      names(text, `${text} Navy`, 'Tee Navy', 'Tee Rust', `Size: ${'size: '.repeat(3000)}`),
+      names(text, `${text} Navy`, 'Tee Navy', 'Tee Rust', `Size: ${'size: '.repeat(30_000)}`),
     );
     expect(families.map(({ name }) => name)).toContain('Tee');
     expect(families.length + singles.length).toBeGreaterThan(1);

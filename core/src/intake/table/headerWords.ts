@@ -136,10 +136,11 @@ export function openHeaders(registry: Registry): (header: string) => HeaderMeani
     for (const header of [ROLE_LABELS[role], ...headers.split(',')])
       add(header, { is: 'option', role, label: ROLE_LABELS[role] });
   for (const [meaning, headers] of OTHER_HEADERS) add(headers, meaning);
+  const longest = Math.max(...[...known.keys()].map((header) => header.split(' ').length));
   const remembered = new Map<string, HeaderMeaning | null>();
   return (header) => {
     let found = remembered.get(header);
-    if (found === undefined) remembered.set(header, (found = meaningOf(known, header)));
+    if (found === undefined) remembered.set(header, (found = meaningOf(known, longest, header)));
     return found;
   };
 }
@@ -163,7 +164,8 @@ const NUMBERED = new RegExp(
 /** Whether a header says that its column has options, and not of which kind. */
 export const isGenericOption = (header: string): boolean => NUMBERED.test(foldHeader(header));
 
-function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning | null {
+/** @param longest words of the longest known header: no part of a text that has more of them is one. */
+function meaningOf(known: ReadonlyMap<string, Meaning>, longest: number, header: string): HeaderMeaning | null {
   const marked = OPTION_MARK.exec(header.trim());
   if (marked) {
     const meant = known.get(foldHeader(marked[1]!));
@@ -187,7 +189,7 @@ function meaningOf(known: Map<string, Meaning>, header: string): HeaderMeaning |
   const words = folded.split(' ');
   const own = words.length > 1 && WHOSE.has(words[0]!) ? known.get(words.slice(1).join(' ')) : undefined;
   if (own) return { meaning: named(own, header), certainty: 0.8 };
-  for (let length = words.length - 1; length > 0; length--)
+  for (let length = Math.min(words.length - 1, longest); length > 0; length--)
     for (const part of [words.slice(0, length), words.slice(-length)]) {
       const meant = known.get(part.join(' '));
       if (meant) return { meaning: named(meant, header), certainty: length / words.length > 0.5 ? 0.8 : 0.6 };
