@@ -2,15 +2,15 @@
 import { besideColour } from '../options/besideColour';
 import { colourKey } from '../options/colourWords';
 import type { OptionRead } from '../options/shape';
-import { areTasted, changesGoods, isBesideGoods, isGoods, isScented } from '../options/goodsWords';
+import { areTasted, changesGoods, isBesideGoods, isGoods, isScented, isTasted } from '../options/goodsWords';
 import { LINKS } from '../options/links';
 import { setsApart, type Token } from '../options/tokens';
 
 /** Takes the unknown words beside a colour into it, where a sign parts them from goods before, and nothing there is goods again. */
-export function widenApart(spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
+export function widenApart(spans: readonly OptionRead[], tokens: readonly Token[]): readonly OptionRead[] {
   const first = tokens.findIndex((token, at) => at > 0 && setsApart(token));
   if (first < 0 || !tokens.slice(0, first).some(({ text }) => isGoods(text) || isBesideGoods(text) || isScented(text)))
-    return [...spans];
+    return spans;
   return spans.map((span) => {
     if (!isColour(span) || span.from < first) return span;
     const { from, to } = besideColour(span, spans, tokens, isUnknown);
@@ -22,8 +22,8 @@ export function widenApart(spans: readonly OptionRead[], tokens: readonly Token[
 }
 
 /** Takes the unknown words behind a colour into it, where the goods before it are chosen by their scent or taste: "Candle white tea". */
-export function widenTastes(spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
-  if (!spans.some(isColour)) return [...spans];
+export function widenTastes(spans: readonly OptionRead[], tokens: readonly Token[]): readonly OptionRead[] {
+  if (!tokens.some(({ text }) => isTasted(text))) return spans;
   return spans.map((span) => {
     const before = tokens.slice(0, span.from).map(({ text }) => text);
     if (!isColour(span) || !areTasted(before)) return span;

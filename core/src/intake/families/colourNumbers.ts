@@ -5,13 +5,13 @@ import type { Item } from './shape';
 import { areSizeNumbers, isBareNumber, NUMBERED } from './weakSizes';
 
 /** Takes a number right behind a colour for one that may be of it, as one before it is taken already; as a number it is an option only beside others. */
-export function withColourNumbers(spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
+export function withColourNumbers(spans: readonly OptionRead[], tokens: readonly Token[]): readonly OptionRead[] {
+  if (!tokens.some(({ kind }) => kind === 'number')) return spans;
   const colours = spans.filter(({ roles }) => roles[0] === 'colour');
-  if (colours.length === 0) return [...spans];
+  if (colours.length === 0) return spans;
   const numbers = colours.flatMap((colour) => numberBehind(colour, spans, tokens) ?? []);
-  return [...spans, ...numbers]
-    .sort((a, b) => a.from - b.from)
-    .map((span) => (isNumberOf(span, colours, tokens) ? { ...span, isOfColour: true } : span));
+  const all = numbers.length === 0 ? spans : [...spans, ...numbers].sort((a, b) => a.from - b.from);
+  return all.map((span) => (isNumberOf(span, colours, tokens) ? { ...span, isOfColour: true } : span));
 }
 
 function numberBehind(colour: OptionRead, spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead | null {
@@ -42,6 +42,7 @@ type Side = (typeof SIDES)[number];
 
 /** A number beside a colour that goes with no other is the number of that colour, where it is no size. */
 export function takeShades(items: readonly Item[]): void {
+  if (!items.some(({ spans }) => spans.some(isBareNumber))) return;
   for (const side of SIDES) {
     const shades = items.flatMap((item) => shadeIn(item, side) ?? []);
     if (!areShades(shades, items, side)) continue;

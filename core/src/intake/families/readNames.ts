@@ -12,7 +12,7 @@ import { withChoices } from './settleChoices';
 /** Reads the options in every name, and where it repeats those that the row gives. */
 export function readNames(items: readonly Item[], options: OptionReader): void {
   cutCodes(items, options);
-  const byName = new Map<string, OptionRead[]>();
+  const byName = new Map<string, readonly OptionRead[]>();
   for (const item of items) {
     let spans = byName.get(item.name);
     if (!spans) byName.set(item.name, (spans = readName(item.tokens, options)));
@@ -37,11 +37,13 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
   }
 }
 
+type Widen = (spans: readonly OptionRead[], tokens: readonly Token[]) => readonly OptionRead[];
+const WIDENED: readonly Widen[] = [joinColours, widenApart, widenTastes, withColourNumbers, withChoices];
+
 /** Known options, those with more words than the trade knows, and the choices of single trades. What is longer than a name is a text. */
-function readName(all: readonly Token[], options: OptionReader): OptionRead[] {
+function readName(all: readonly Token[], options: OptionReader): readonly OptionRead[] {
   const tokens = all.slice(0, LONGEST_READ);
-  const widened = [joinColours, widenApart, widenTastes, withColourNumbers, withChoices];
-  return widened.reduce((spans, widen) => widen(spans, tokens), options.read(tokens));
+  return WIDENED.reduce<readonly OptionRead[]>((spans, widen) => widen(spans, tokens), options.read(tokens));
 }
 
 const givesSome = ({ given, across }: Item): boolean => given.length + across.length > 0;

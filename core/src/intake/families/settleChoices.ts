@@ -9,8 +9,8 @@ import { put } from '../filing';
 import type { Item } from './shape';
 
 /** Takes words for choices where no other option has them, or only a part of them, and no word of the name follows. */
-export function withChoices(spans: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
-  let all = [...spans];
+export function withChoices(spans: readonly OptionRead[], tokens: readonly Token[]): readonly OptionRead[] {
+  let all = spans;
   for (let at = 0; at < tokens.length; at++) {
     const found = tokens[at]!.kind === 'sign' ? null : tradeChoiceAt(tokens, at);
     if (!found) continue;
@@ -24,9 +24,9 @@ export function withChoices(spans: readonly OptionRead[], tokens: readonly Token
     ];
     at = to - 1;
   }
-  if (all.length === spans.length && all.every((span) => !span.choices)) return all;
-  all.sort((a, b) => a.from - b.from);
-  return all.filter(({ choices, from, to }) => !choices || from === 0 || !isWordLeft(all, tokens, to));
+  if (all === spans) return spans;
+  const inOrder = all.toSorted((a, b) => a.from - b.from);
+  return inOrder.filter(({ choices, from, to }) => !choices || from === 0 || !isWordLeft(inOrder, tokens, to));
 }
 
 /** Settles such words of one stem: they are options of the choice that most rows have several values of, the others go back into the name. */

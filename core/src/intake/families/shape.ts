@@ -53,7 +53,7 @@ export interface Item {
   across: Across[];
   tokens: readonly Token[];
   /** Options that stand in the name and are taken as such. */
-  spans: OptionRead[];
+  spans: readonly OptionRead[];
   /** All that its name could hold, before it was settled. */
   read: readonly OptionRead[];
   /** Where the name repeats what the row gives by itself. */

@@ -29,7 +29,8 @@ const JOINTS = new Set(['&', '+', '/', ...COLOUR_JOINTS]);
 const WITH = new Set('with mit avec con met'.split(' '));
 
 /** "Navy & White", "Rust and Ecru", "Red, White & Blue": two colours and more that are one value, spelled however. */
-export function joinColours(found: readonly OptionRead[], tokens: readonly Token[]): OptionRead[] {
+export function joinColours(found: readonly OptionRead[], tokens: readonly Token[]): readonly OptionRead[] {
+  if (found.length < 2) return found;
   return found.reduceRight<OptionRead[]>((all, one) => {
     const [next, ...more] = all;
     if (!next || !areColours(one, next) || next.from !== one.to + 1) return [one, ...all];

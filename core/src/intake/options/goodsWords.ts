@@ -107,6 +107,7 @@ export const changesGoods = (word: string): boolean => isGoods(word) || isBeside
 /** Whether a word of a name says so and none after it names other goods: "coffee beans", and no "coffee mug". */
 export const areGoods = (words: readonly string[], test: (word: string) => boolean): boolean =>
   words.some((word, at) => test(word) && !words.slice(at + 1).some(isGoods));
-/** Whether goods of these words are chosen by their scent or their taste. */
-export const areTasted = (words: readonly string[]): boolean =>
-  areGoods(words, (word) => isScented(word) || isFlavoured(word));
+/** Whether goods so called are chosen by their scent or their taste. */
+export const isTasted = (word: string): boolean => isScented(word) || isFlavoured(word);
+/** Whether goods of these words are. */
+export const areTasted = (words: readonly string[]): boolean => areGoods(words, isTasted);

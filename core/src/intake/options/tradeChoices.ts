@@ -190,20 +190,18 @@ export function tradeChoiceAt(
   tokens: readonly Token[],
   at: number,
 ): { to: number; choices: ReadonlyMap<string, string> } | null {
-  for (const { words, values } of PHRASES.get(tokens[at]!.text) ?? []) {
+  const phrases = PHRASES.get(tokens[at]!.text);
+  if (!phrases) return null;
+  for (const { words, values } of phrases) {
     const to = phraseEnd(words, tokens, at);
     if (to === null) continue;
-    const around = tokens.filter((_, place) => place < at || place >= to).map(({ text }) => text);
-    const choices = new Map(
-      [...values].filter(([choice]) => (at > 0 || TRADE_CHOICES[choice]!.mayLead) && isChoiceOf(choice, around)),
-    );
-    if (choices.size > 0) return { to, choices };
+    const isOne = (choice: string): boolean => {
+      if (at === 0 && !TRADE_CHOICES[choice]!.mayLead) return false;
+      const goods = GOODS_OF.get(choice);
+      return !goods || tokens.some(({ text }, place) => (place < at || place >= to) && goods.has(stemOf(text)));
+    };
+    if (![...values.keys()].some(isOne)) continue;
+    return { to, choices: new Map([...values].filter(([choice]) => isOne(choice))) };
   }
   return null;
 }
-
-/** Whether goods with these words in their name come in a choice. */
-const isChoiceOf = (choice: string, words: readonly string[]): boolean => {
-  const goods = GOODS_OF.get(choice);
-  return !goods || words.some((word) => goods.has(stemOf(word)));
-};
