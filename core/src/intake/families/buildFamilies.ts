@@ -12,7 +12,7 @@ import type { OptionRead } from '../options/shape';
 import type { IsUsual } from './usualPlaces';
 import type { Said, Values } from './values';
 import { axesOfCodes } from './codeAxes';
-import { sharedHead } from './codeHeads';
+import { partedByHeads, sharedHead } from './codeHeads';
 import {
   areApart,
   axesThatDiffer,
@@ -120,19 +120,36 @@ function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], aro
     if (!more) break;
     axes.push(more);
   }
-  if (!areApart(strands, axes)) axes.push(...axesOfCodes(strands, axes, around.options));
-  const children = childrenOf(strands, axes, into.problems);
+  if (!areApart(strands, axes)) {
+    axes.push(...axesOfCodes(strands, axes, around.options));
+    const parts = cluster.isGiven ? null : partedByHeads(strands, axes);
+    if (parts) return buildApart(cluster, parts, around, into);
+  }
+  const children = childrenOf(strands, axes, around.spare, into.problems);
   if (children.length < 2) return single(cluster.items, around, into.singles);
   into.families.push(familyOf(cluster, strands, axes, children, around));
+}
+
+/** Each part a family of its own; what is known of the whole goes with the first. */
+function buildApart({ bonds }: Cluster, parts: readonly Strand[][], around: Around, into: Recognised): void {
+  parts.forEach((part, at) =>
+    buildFamilies(
+      { ...clusterOf(itemsOf(part)), bonds },
+      at === 0 ? around : { ...around, parents: [], doubts: [] },
+      into,
+    ),
+  );
 }
 
 /** Rows of one crossing are one child where they say the same; where they do not it is told. */
 function childrenOf(
   strands: readonly Strand[],
   axes: readonly WovenAxis[],
+  spare: Around['spare'],
   problems: ListProblem[],
 ): { strand: Strand; rows: number[] }[] {
   const children = new Map<string, { strand: Strand; rows: number[] }>();
+  const unknown = new Set(spare.map(({ at }) => at));
   for (const strand of strands) {
     const key = crossingOf(strand, axes);
     const before = children.get(key);
@@ -143,16 +160,15 @@ function childrenOf(
     const { row } = strand.item;
     if (before.rows.includes(row)) continue;
     before.rows.push(row);
-    if (!isSameRow(before.strand.item, strand.item))
+    if (!isSameRow(before.strand.item, strand.item, unknown))
       problems.push({ row, code: 'child.twice', text: String(before.rows[0]) });
   }
   return [...children.values()];
 }
 
-const isSameRow = (a: Item, b: Item): boolean => {
-  const known = (item: Item) => codeKey(item.ownCode);
-  return known(a) === known(b) || a.cells.every((cell, at) => cell.trim() === (b.cells[at] ?? '').trim());
-};
+/** Whether two rows say the same, in the columns that something is known of. */
+const isSameRow = (a: Item, b: Item, unknown: ReadonlySet<number>): boolean =>
+  a.cells.every((cell, at) => unknown.has(at) || cell.trim() === (b.cells[at] ?? '').trim());
 
 function familyOf(
   cluster: Cluster,
@@ -234,15 +250,17 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
   const items = itemsOf(strands).slice(0, NAMES_LOOKED_AT);
   if (fromWords) return commonWords(items);
   const counts = new Map<string, number>();
-  const said = new Map<string, string>();
+  const whole = new Map<string, string>();
+  // What only some rows cry out, or one of them says of its brand, is no word of the name.
+  const isAside = items.some(({ aside }) => aside === undefined);
   for (const item of items) {
     // What fits everybody is no word of the name, though it is no option either.
     const spans = item.spans.filter((span) => span.key === 'one' || isOnSome(span, keys));
-    const isWhole = spans.length + item.said.length === 0;
-    const { name: written, tokens, said: repeated } = item;
-    const name =
-      (isWhole ? said.get(written) : undefined) ?? cleanName({ name: written, tokens, spans, said: repeated });
-    if (isWhole) said.set(item.name, name);
+    const said = isAside && item.aside ? [...item.said, ...item.aside] : item.said;
+    const isWhole = spans.length + said.length === 0;
+    const { name: written, tokens } = item;
+    const name = (isWhole ? whole.get(written) : undefined) ?? cleanName({ name: written, tokens, spans, said });
+    if (isWhole) whole.set(written, name);
     if (name === '') continue;
     const times = (counts.get(name) ?? 0) + 1;
     if (times * 2 > NAMES_LOOKED_AT) return name;

@@ -23,7 +23,8 @@ export function carryDown(
   isOption: (text: string) => boolean,
 ): Carried {
   const name = nameColumn(columns);
-  const alone = new Set(single.filter((place) => !goesOn(table, place, columns)));
+  const isParent = openParentLines(table, places, columns);
+  const alone = new Set(single.filter((place) => !goesOn(table, place, columns) && !isParent(place)));
   const result: Carried = { rows: [], sections: [] };
   const carry = openCarrying(columns);
   const isElsewhere = openPointing(columns);
@@ -81,6 +82,17 @@ function goesOn(table: Table, place: number, columns: readonly ListColumn[]): bo
   if (!name || name.reason === 'headings' || !above || columns.find((one) => one.at === at)?.meaning.is !== 'option')
     return false;
   return !isBlank(above[at]) && above.some((cell, other) => other !== at && !isBlank(cell));
+}
+
+/** Whether a line with one cell is the row of a parent: others say that they belong to what it says. */
+function openParentLines(
+  table: Table,
+  places: readonly number[],
+  columns: readonly ListColumn[],
+): (place: number) => boolean {
+  const parent = columnThat(columns, 'parent');
+  const referred = new Set(parent ? places.map((place) => codeKey(table[place]![parent.at] ?? '')) : []);
+  return (place) => table[place]!.some((cell) => !isBlank(cell) && referred.has(codeKey(cell)));
 }
 
 /** How cells are filled from those above. */

@@ -47,7 +47,8 @@ export function axesOfCodes(
   const crossings = new Set(strands.map((strand) => crossingOf(strand, axes)));
   if (crossings.size === strands.length || strands.length < 2) return [];
   const skus = strands.map(({ item }) => item.ownCode);
-  const ways = JOINTS.flatMap((joint) => differingParts(strands, skus, joint, axes, options) ?? []);
+  const splits = [...JOINTS.map((joint) => skus.map((sku) => sku.split(joint).filter(Boolean))), skus.map(unglued)];
+  const ways = splits.flatMap((split) => differingParts(strands, split, axes, options) ?? []);
   const unread = ({ parts }: { parts: readonly CodePart[] }) => parts.filter(({ isRead }) => !isRead).length;
   const [best] = ways.sort((a, b) => unread(a) - unread(b));
   return (best?.parts ?? []).map(({ codes, role }, at) => {
@@ -57,15 +58,17 @@ export function axesOfCodes(
   });
 }
 
-/** The parts in which SKUs differ, parted at a sign; null where they are not made alike, or only count. */
+/** "48210NVYS": a number, the letters of a colour, a size, with nothing between. */
+const GLUED = /^(.*\d)(\p{L}{2,}?)(\d?X{0,3}[SL]|M|\d{2,3})$/u;
+const unglued = (sku: string): string[] => GLUED.exec(sku.toUpperCase())?.slice(1) ?? [];
+
+/** The parts in which SKUs differ, as they are parted; null where they are not made alike, or only count. */
 function differingParts(
   strands: readonly Strand[],
-  skus: readonly string[],
-  joint: RegExp,
+  split: readonly string[][],
   axes: readonly WovenAxis[],
   options: OptionReader,
 ): { parts: CodePart[] } | null {
-  const split = skus.map((sku) => sku.split(joint).filter(Boolean));
   const length = split[0]!.length;
   if (length < 2 || split.some((parts) => parts.length !== length)) return null;
   const parts: CodePart[] = [];

@@ -1,4 +1,5 @@
 /** Letter sizes that read as something else: "Medium Grey" as a shade, "2.0 M" as metres. The other rows of the family tell. */
+import { inFull } from '../options/colourWords';
 import type { OptionRead } from '../options/shape';
 import { cutSpan } from './cutSpan';
 import type { Item } from './shape';
@@ -9,7 +10,7 @@ export function takeMediumForSize(items: readonly Item[]): void {
   const hasLetter = ({ spans }: Item) =>
     spans.some(({ key, roles }) => roles[0] === 'size' && key.startsWith('letter'));
   const isMedium = (item: Item, { roles, from, to }: OptionRead) =>
-    roles[0] === 'colour' && to - from > 1 && item.tokens[from]!.text === 'medium';
+    roles[0] === 'colour' && to - from > 1 && inFull(item.tokens[from]!.text) === 'medium';
   if (!items.some((item) => !hasSize(item) && item.spans.some((span) => isMedium(item, span)))) return;
   if (!items.some(hasLetter)) return;
   for (const item of items)

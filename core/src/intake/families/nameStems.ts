@@ -4,13 +4,15 @@ import { LINKS } from '../options/links';
 import type { Token } from '../options/tokens';
 import type { Item, StemWord } from './shape';
 
-/** The words of the name that are no options; worked out once for the options it has. */
-export const stemWords = (item: Pick<Item, 'tokens' | 'spans' | 'said' | 'stem'>): StemWord[] => stemOfItem(item).words;
+type Named = Pick<Item, 'tokens' | 'spans' | 'said' | 'aside' | 'stem'>;
+
+/** The words of the name that are no options and tell goods apart; worked out once for the options it has. */
+export const stemWords = (item: Named): StemWord[] => stemOfItem(item).words;
 
 /** The form under which stems are the same: plural and spelling together or apart do not count. */
 export const stemKey = (item: Item): string => stemOfItem(item).key;
 
-function stemOfItem(item: Pick<Item, 'tokens' | 'spans' | 'said' | 'stem'>): NonNullable<Item['stem']> {
+function stemOfItem(item: Named): NonNullable<Item['stem']> {
   const { spans, said, stem } = item;
   if (stem?.spans === spans && stem.said === said.length) return stem;
   const words = readStem(item);
@@ -19,8 +21,9 @@ function stemOfItem(item: Pick<Item, 'tokens' | 'spans' | 'said' | 'stem'>): Non
   return (item.stem = { spans, said: said.length, words, key });
 }
 
-function readStem(name: Pick<Item, 'tokens' | 'spans' | 'said'>): StemWord[] {
+function readStem(name: Named): StemWord[] {
   const taken = takenIn(name);
+  for (const { from, to } of name.aside ?? []) taken.fill(true, from, to);
   const words: StemWord[] = [];
   for (let at = 0; at < taken.length; at++) {
     const { kind, text } = name.tokens[at]!;
@@ -50,7 +53,7 @@ function leadsToTaken(tokens: readonly Token[], taken: readonly boolean[], at: n
 }
 
 /** What may be left over where options were taken out. */
-const SIGNS = /[()[\],/|;:·•–—"“”„«»-]/;
+const SIGNS = /[()[\],/|;:·•–—"“”„«»_>.-]/;
 
 /** The name of goods without their options, as it is written. */
 export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'tokens' | 'spans' | 'said'>): string {
@@ -67,7 +70,8 @@ export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'to
     .replace(/\([\s,/|;:.-]*\)|\[[\s,/|;:.-]*\]|["“”„«»]\s*["“”„«»]/g, ' ')
     .replace(/\s+/g, ' ')
     .replace(/(?:\s*[,/|;:])+\s*(?=[)\]])|(?<=[([])(?:\s*[,/|;:])+\s*/g, '')
-    .replace(/(?:\s*[-–—,/|;:(·•]\s*)+$/u, '')
+    .replace(/(?:\s*[-–—,/|;:(·•_>]\s*)+$/u, '')
+    .replace(/\s+\.$|\.{2,}$/, '')
     .replace(/^(?:\s*[-–—,/|;:)·•]\s*)+/u, '')
     .replace(/\s+([,;:])/g, '$1')
     .replace(/([,;:])(?:\s*[,;:])+/g, '$1')

@@ -4,6 +4,7 @@ import { LONGEST_READ, type OptionReader } from '../options/readOptions';
 import type { OptionRead } from '../options/shape';
 import { tokensOf, type Token } from '../options/tokens';
 import { widenApart, widenTastes } from './apartColours';
+import { markAsides } from './asides';
 import { withColourNumbers } from './colourNumbers';
 import { cutCodes } from './nameCodes';
 import type { Item } from './shape';
@@ -12,6 +13,7 @@ import { withChoices } from './settleChoices';
 /** Reads the options in every name, and where it repeats those that the row gives. */
 export function readNames(items: readonly Item[], options: OptionReader): void {
   cutCodes(items, options);
+  markAsides(items);
   const byName = new Map<string, readonly OptionRead[]>();
   for (const item of items) {
     let spans = byName.get(item.name);

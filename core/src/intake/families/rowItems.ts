@@ -9,6 +9,7 @@ import { carryDown } from './carryDown';
 import { codeKey } from './codeKey';
 import { columnOfField, columnThat } from './columnsThat';
 import { openGiven } from './givenOptions';
+import { pictureRows, readReferences } from './references';
 import { keepHeadedApart } from './headedApart';
 import { remembered } from './remembered';
 import type { Item } from './shape';
@@ -56,10 +57,11 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     deed: columnThat(columns, 'deed'),
     gtin: columnOfField(columns, 'gtin'),
   };
-  const referred = new Set(
-    at.parent ? filled.rows.map(({ cells }) => codeKey(text(cells, at.parent))).filter(Boolean) : [],
-  );
+  const { referred, key, parentOf } = readReferences(filled.rows, columns);
   const ownCodes = new Set(at.parent && at.kind ? filled.rows.map(({ cells }) => codeKey(text(cells, at.sku))) : []);
+  const tieOf = (cells: readonly string[]) => codeKey(text(cells, at.parent)) || codeKey(text(cells, at.style));
+  const pictured = pictureRows(filled.rows, table, columns, tieOf);
+  const parents = new Set([...parentOf.values()].map(codeKey));
   const givenOf = openGiven(columns, words);
   const brandKeyOf = remembered(compact);
   const tokensIn = remembered((name: string) => tokensOf(name.slice(0, LONGEST_NAME)));
@@ -71,6 +73,10 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       continue;
     }
     const name = text(cells, at.name);
+    if (pictured.has(place)) {
+      result.parents.push({ row, name: '', refs: [tieOf(cells)], block });
+      continue;
+    }
     const brand = text(cells, at.brand);
     const item: Item = {
       row,
@@ -79,7 +85,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       brand,
       brandKey: brandKeyOf(brand),
       style: text(cells, at.style),
-      belongs: text(cells, at.parent),
+      belongs: text(cells, at.parent) || (parentOf.get(codeKey(text(cells, at.sku))) ?? ''),
       block,
       ownCode: text(cells, at.sku),
       price: priceIn(text(cells, at.price)),
@@ -91,18 +97,17 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       said: [],
     };
     const kind = at.kind ? kindOf(text(cells, at.kind)) : null;
-    const refs =
-      referred.size === 0
-        ? []
-        : [item.ownCode, item.style, name].filter((ref) => ref !== '' && referred.has(codeKey(ref)));
-    const pointsElsewhere = item.belongs !== '' && codeKey(item.belongs) !== codeKey(item.ownCode);
+    const own = [item.ownCode, item.style, name, text(cells, key)];
+    const refs = own.filter((ref) => ref !== '' && referred.has(codeKey(ref)));
+    if (parents.has(codeKey(item.ownCode))) refs.push(item.ownCode);
+    const pointsElsewhere = item.belongs !== '' && ![item.ownCode, text(cells, key)].some((one) => codeKey(one) === codeKey(item.belongs));
     // A group's key in the column of parents points nowhere.
     const isCalledParent = kind === 'parent' && !(pointsElsewhere && ownCodes.has(codeKey(item.belongs)));
     const isParent = isHead || isCalledParent || (!pointsElsewhere && refs.length > 0);
     const saysNone = item.given.length === 0 || kind === 'parent' || refs.length > 0;
     if (isParent && item.across.length === 0 && saysNone) {
-      const own = kind === 'parent' ? [item.ownCode, item.style, item.belongs, name].filter(Boolean) : refs;
-      result.parents.push({ row, name, refs: own.map(codeKey), block });
+      const ties = kind === 'parent' ? [...own, item.belongs].filter(Boolean) : refs;
+      result.parents.push({ row, name, refs: ties.map(codeKey), block });
     } else result.items.push(item);
   }
   keepHeadedApart(result.items, filled.sections, table);

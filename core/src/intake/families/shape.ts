@@ -58,6 +58,8 @@ export interface Item {
   read: readonly OptionRead[];
   /** Where the name repeats what the row gives by itself. */
   said: { from: number; to: number; isCode?: true }[];
+  /** Where the name says what tells no goods apart: its brand, what a shop cries out. */
+  aside?: readonly { from: number; to: number }[];
   /** The words of its name that are no options, for the spans that they were worked out for. */
   stem?: { spans: readonly OptionRead[]; said: number; words: StemWord[]; key: string };
 }

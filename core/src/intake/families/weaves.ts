@@ -139,11 +139,17 @@ export function crossingOf(strand: Strand, axes: readonly WovenAxis[]): string {
   return crossing;
 }
 
-/** Whether every strand stands at a crossing of its own. */
+/** Whether every child stands at a crossing of its own; rows with one number are one child, told of again. */
 export function areApart(strands: readonly Strand[], axes: readonly WovenAxis[]): boolean {
-  const crossings = new Set<string>();
-  for (const strand of strands) crossings.add(crossingOf(strand, axes));
-  return crossings.size === strands.length;
+  const codes = new Map<string, string>();
+  for (const strand of strands) {
+    const { ownCode } = strand.item;
+    const crossing = crossingOf(strand, axes);
+    const before = codes.get(crossing);
+    if (before !== undefined && (before === '' || before !== ownCode)) return false;
+    codes.set(crossing, ownCode);
+  }
+  return true;
 }
 
 /**
@@ -198,7 +204,7 @@ export function axisMore(
     if (some) some.push(strand);
     else byCrossing.set(key, [strand]);
   }
-  const alike = [...byCrossing.values()].filter((some) => some.length > 1);
+  const alike = [...byCrossing.values()].filter((some) => some.length > 1 && !areApart(some, axes));
   if (alike.length === 0) return null;
   const rest = restOfNames(strands);
   const tries: { axis: WovenAxis; textOf: (strand: Strand) => string }[] = [

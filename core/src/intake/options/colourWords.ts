@@ -101,7 +101,7 @@ const SHORT = new Map(
   Object.entries({
     ...{ blk: 'black', wht: 'white', gry: 'grey', nvy: 'navy', blu: 'blue', grn: 'green', ylw: 'yellow', brn: 'brown' },
     ...{ bge: 'beige', pnk: 'pink', olv: 'olive', khk: 'khaki', chr: 'charcoal', burg: 'burgundy' },
-    ...{ lt: 'light', dk: 'dark', hthr: 'heather' },
+    ...{ lt: 'light', lgt: 'light', dk: 'dark', drk: 'dark', med: 'medium', brt: 'bright', hthr: 'heather' },
   }),
 );
 
@@ -135,6 +135,9 @@ export type ColourWord = 'plain' | 'thing' | null;
 
 /** The word that a supplier's short form stands for; any other as it is. */
 export const inFull = (word: string): string => SHORT.get(word) ?? word;
+
+/** Whether a word is a short form, which may have a point behind it: "Lt. grey". */
+export const isShortened = (word: string): boolean => SHORT.has(word);
 
 /** Join two colours to one value, as signs do. */
 export const COLOUR_JOINTS = new Set('and und et y e en og och'.split(' '));

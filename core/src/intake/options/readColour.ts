@@ -1,5 +1,5 @@
 /** Colours in names and cells, with the words that change them. */
-import { colourKey, colourWord, isAfterColour, isBeforeColour } from './colourWords';
+import { colourKey, colourWord, isAfterColour, isBeforeColour, isShortened } from './colourWords';
 import { MATERIALS } from './materialWords';
 import type { OptionRead } from './shape';
 import type { Token } from './tokens';
@@ -21,9 +21,7 @@ export function colourAt(tokens: readonly Token[], at: number): OptionRead | nul
   for (; next < tokens.length; next++) {
     const token = tokens[next]!;
     if (token.kind === 'sign') {
-      // A hyphen between: "off-white"; a slash between colours makes one of two.
-      const goesOn = token.glued && tokens[next + 1]?.glued && (token.text === '-' || token.text === '/');
-      if (next > at && goesOn) continue;
+      if (next > at && token.glued && goesOn(tokens, next)) continue;
       break;
     }
     const word = token.kind === 'word' ? colourWord(token.text) : null;
@@ -38,4 +36,11 @@ export function colourAt(tokens: readonly Token[], at: number): OptionRead | nul
   }
   if (end === at) return null;
   return { from: at, to: end, roles: ['colour'], key: colourKey(tokens.slice(at, end)), isWeak: !isPlain };
+}
+
+/** A hyphen between: "off-white"; a slash between colours makes one of two; a point behind a short form: "Lt. grey". */
+function goesOn(tokens: readonly Token[], at: number): boolean {
+  const { text } = tokens[at]!;
+  if (text === '.') return isShortened(tokens[at - 1]!.text) && tokens[at + 1]?.kind === 'word';
+  return (text === '-' || text === '/') && tokens[at + 1]?.glued === true;
 }

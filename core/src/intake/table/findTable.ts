@@ -4,6 +4,7 @@ import { headSaying, plainHead } from './acrossHeads';
 import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
 import { familyTables } from './familyTables';
 import { foldHeader, type ListWords } from './headerWords';
+import { isNotesLine, isRule } from './notesLine';
 import { widthOf, type Table } from './shape';
 import { spreadSizes, type Spread } from './sizeSections';
 
@@ -61,7 +62,8 @@ function rowsOf(
   for (let at = first; at < table.length; at++) {
     const row = table[at]!;
     if (isEmpty(row)) continue;
-    const why = spread?.sections.has(at) ? 'header' : reasonToSkip(row, headerRows, table);
+    const isOfHeader = spread?.sections.has(at) || (at === headerRows.at(-1)! + 1 && isNotesLine(row)) || isRule(row);
+    const why = isOfHeader ? 'header' : reasonToSkip(row, headerRows, table);
     if (why) skipped.push({ at, why });
     else body.push(at);
   }

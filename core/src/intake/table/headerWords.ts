@@ -88,19 +88,23 @@ const OTHER_HEADERS: readonly (readonly [Meaning, string])[] = [
   ],
   [
     { is: 'kind' },
-    'row type, record type, kind, line type, level, item type, parent/child, relation, zeilentyp, artikeltyp, type de ligne, row, is parent, role, type',
+    'row type, record type, kind, line type, level, item type, parent/child, relation, zeilentyp, artikeltyp, type de ligne, row, is parent, is master, is main, is variant, role, type',
   ],
   [
     { is: 'picture' },
     'picture, pictures, image, images, photo, photos, image url, image link, main image, picture address, bild, bilder, bild-url, foto, fotos, photo url, imagen, imágenes, immagine, immagini, afbeelding, afbeeldingen, zdjęcie, image address, pictures addresses, bildlink, hauptbild, additional image, packshot',
   ],
+  [{ is: 'children' }, 'children, child skus, children skus, child items, variant skus, varianten-skus, kinder'],
   [{ is: 'deed' }, 'action, deed, do, delete, aktion, löschen, supprimer'],
   [{ is: 'group' }, 'family key, family id'],
 ];
 
-/** How headers are compared: letters and digits alone. */
+/** "unitPrice" is of two words. */
+const HUMP = /(\p{Ll})(\p{Lu})/gu;
+
+/** How headers are compared: letters and digits alone, words apart. */
 export const foldHeader = (header: string): string =>
-  foldLetters(header)
+  foldLetters(header.replace(HUMP, '$1 $2'))
     .replace(/#/g, ' no ')
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim();
@@ -218,10 +222,14 @@ function severalIn(known: ReadonlyMap<string, Meaning>, header: string): Meaning
 /** An axis is called as its column is. */
 function named(meaning: Meaning, header: string): Meaning {
   if (meaning.is !== 'option') return meaning;
-  const label = header
+  const text = header
     .trim()
-    .replace(/\s+/g, ' ')
+    .replace(HUMP, '$1 $2')
+    .replace(/[\s_]+/g, ' ')
     .replace(/\s(?:name|description|desc\.?)$/i, '')
     .slice(0, 40);
+  // Programs write headers in capitals or small letters alone.
+  const isWritten = /_|\p{Ll}\p{Lu}/u.test(header.trim());
+  const label = isWritten ? text.charAt(0).toUpperCase() + text.slice(1).toLowerCase() : text;
   return label === '' ? meaning : { ...meaning, label };
 }

@@ -12,13 +12,21 @@ const field = (key: string): Meaning => ({ is: 'field', key });
 /** What the seller chose, now or for the last list of its kind, stays. */
 const isSaid = (reason: ListColumn['reason']): boolean => reason === 'chosen' || reason === 'remembered';
 
-/** Settles columns in place, each as it was understood by itself; what the seller chose stays. */
-export function settleColumns(registry: Registry, columns: ListColumn[], contents: readonly Contents[]): void {
+/**
+ * Settles columns in place, each as it was understood by itself; what the seller chose stays.
+ * @param isChilds whether a code that stands several times is that of one child all the same
+ */
+export function settleColumns(
+  registry: Registry,
+  columns: ListColumn[],
+  contents: readonly Contents[],
+  isChilds: (code: ListColumn) => boolean,
+): void {
   settleLengths(columns);
   settleOptionPairs(columns, contents);
   settleColours(columns, contents);
   settleNames(registry, columns, contents);
-  settleCodes(columns, contents);
+  settleCodes(columns, contents, isChilds);
   settleTwins(columns, contents);
   settleLeftOver(columns, contents);
   settleTotals(columns);
@@ -115,7 +123,11 @@ const mayBeNames = (key: string, { code }: Contents): boolean =>
 const nameScore = ({ averageWords, uniqueShare, code }: Contents) => Math.min(averageWords, 8) + uniqueShare - 3 * code;
 
 /** A code that every row has for itself is the SKU; one that rows share holds families together. */
-function settleCodes(columns: ListColumn[], contents: readonly Contents[]): void {
+function settleCodes(
+  columns: ListColumn[],
+  contents: readonly Contents[],
+  isChilds: (code: ListColumn) => boolean,
+): void {
   const codes = (key: string) =>
     columns.filter(({ meaning, reason }) => meaning.is === 'field' && meaning.key === key && !isSaid(reason));
   const hasAcross = columns.some(({ meaning }) => meaning.is === 'across');
@@ -138,7 +150,8 @@ function settleCodes(columns: ListColumn[], contents: readonly Contents[]): void
     styles.length === 0 &&
     unique(skus[0]!) < 0.75 &&
     !hasAcross &&
-    contents[skus[0]!.at]!.filled > 3
+    contents[skus[0]!.at]!.filled > 3 &&
+    !isChilds(skus[0]!)
   )
     skus[0]!.meaning = field('styleCode');
 }

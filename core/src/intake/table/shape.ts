@@ -34,6 +34,8 @@ export const MeaningSchema = z.discriminatedUnion('is', [
   z.object({ is: z.literal('group') }),
   /** The SKU or number of the parent's row. */
   z.object({ is: z.literal('parent') }),
+  /** The SKUs of the children, in the row of their parent. */
+  z.object({ is: z.literal('children') }),
   /** Whether the row is a parent or a child. */
   z.object({ is: z.literal('kind') }),
   z.object({ is: z.literal('picture') }),

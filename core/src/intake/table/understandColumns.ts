@@ -2,8 +2,10 @@
 import type { Registry } from '../../registry/openRegistry';
 import { ROLE_LABELS } from '../../registry/roles';
 import { valueIn } from './acrossHeads';
+import { findChildren } from './childrenColumn';
 import { contentsOf, type Contents } from './contents';
 import { HEADINGS, headingNames } from './headingNames';
+import { isOfChild } from './sameChild';
 import { settleColumns } from './settleColumns';
 import type { TableFound } from './findTable';
 import type { HeaderMeaning, ListWords } from './headerWords';
@@ -48,7 +50,8 @@ export function understandColumns(
     return guess(words.meaningOf(header), contents[at]!);
   });
   const columns = guesses.map((one, at): ListColumn => ({ at, header: names[at]!, ...one }));
-  settleColumns(registry, columns, contents);
+  findChildren(table, found.body, columns, contents);
+  settleColumns(registry, columns, contents, (code) => isOfChild(table, found.body, columns, code));
   const headings = mapping.columns[HEADINGS] ? null : headingNames(table, found, columns, contents);
   return headings ? [...columns, headings] : columns;
 }
@@ -106,6 +109,9 @@ function agree(meaning: Meaning, contents: Contents, certainty: number): Guess |
       return certainty === 1 || contents.code + contents.number > 0.5 ? by(0.9) : null;
     case 'description':
     case 'name':
+      // "Article" may be its number.
+      if (contents.code > 0.9 && contents.uniqueShare > 0.9 && contents.averageWords === 1)
+        return by(0.7, 'both', field('sku'));
       return contents.letters > 0.3 ? by(0.9) : contents.code > 0.8 ? by(0.5, 'header', field('sku')) : by(0.6);
     default:
       return by(0.9);

@@ -51,6 +51,7 @@ export function meaningChoices(registry: Registry, header: string): { label: str
       choices: [
         choice('Several options in a cell', { is: 'options' }),
         choice("The parent's number", { is: 'parent' }),
+        choice("The children's SKUs", { is: 'children' }),
         choice('Parent or child', { is: 'kind' }),
         choice('A key that a family has', { is: 'group' }),
       ],
