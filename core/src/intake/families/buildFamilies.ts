@@ -122,7 +122,7 @@ function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], aro
   }
   if (!areApart(strands, axes)) {
     axes.push(...axesOfCodes(strands, axes, around.options));
-    const parts = cluster.isGiven ? null : partedByHeads(strands, axes);
+    const parts = cluster.isGiven || areApart(strands, axes) ? null : partedByHeads(strands, axes);
     if (parts) return buildApart(cluster, parts, around, into);
   }
   const children = childrenOf(strands, axes, around.spare, into.problems);

@@ -2,6 +2,7 @@
 import type { Role } from '../../family/shape';
 import { colourWord, isBeforeColour } from '../options/colourWords';
 import { changesGoods, isBesideGoods, isForWearer, isGoods, isOtherGoods } from '../options/goodsWords';
+import { LINKS } from '../options/links';
 import type { Cluster } from './clusters';
 import { push } from '../filing';
 import { openJoining, type Joined } from './joining';
@@ -41,7 +42,7 @@ export function joinKin(clusters: readonly Cluster[], list: Omit<ListSays, 'recu
     says.facts.forget(kin.cluster);
     settled.add(kin.cluster);
     joining.doubt(kin.cluster, unknownWords(kin));
-    if (role === 'colour') says.colours.add(kin.filler.join(''));
+    if (role === 'colour') says.colours.add(withoutLink(kin).filler.join(''));
   };
   const join = (into: Cluster, from: Cluster) => {
     joining.join(into, from);
@@ -178,8 +179,13 @@ const holdByCodes = (kins: readonly Kin[], says: ListSays): boolean =>
 const shareWord = (kins: readonly Kin[]): boolean =>
   [0, -1].some((end) => kins.every(({ filler }) => filler.length > 1 && filler.at(end) === kins[0]!.filler.at(end)));
 
+/** "in Kelp": the word that leads to a colour is none of it. */
+const withoutLink = (kin: Kin): Kin =>
+  kin.filler.length > 1 && LINKS.has(kin.filler[0]!) ? { ...kin, filler: kin.filler.slice(1), at: kin.at + 1 } : kin;
+
 /** The word becomes an option of its rows; one that belongs to a colour goes into that. */
-function makeSpans({ cluster, filler, at }: Kin, role: Role): void {
+function makeSpans(kin: Kin, role: Role): void {
+  const { cluster, filler, at } = withoutLink(kin);
   for (const item of cluster.items) {
     const words = stemWords(item);
     const first = words[at];

@@ -6,6 +6,7 @@ import { tokensOf, type Token } from '../options/tokens';
 import { widenApart, widenTastes } from './apartColours';
 import { markAsides } from './asides';
 import { withColourNumbers } from './colourNumbers';
+import { withModels } from './models';
 import { cutCodes } from './nameCodes';
 import type { Item } from './shape';
 import { withChoices } from './settleChoices';
@@ -40,7 +41,7 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
 }
 
 type Widen = (spans: readonly OptionRead[], tokens: readonly Token[]) => readonly OptionRead[];
-const WIDENED: readonly Widen[] = [joinColours, widenApart, widenTastes, withColourNumbers, withChoices];
+const WIDENED: readonly Widen[] = [joinColours, widenApart, widenTastes, withModels, withColourNumbers, withChoices];
 
 /** Known options, those with more words than the trade knows, and the choices of single trades. What is longer than a name is a text. */
 function readName(all: readonly Token[], options: OptionReader): readonly OptionRead[] {

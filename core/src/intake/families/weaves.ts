@@ -5,6 +5,7 @@ import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionRead } from '../options/shape';
 import { BEFORE_COLOUR_NAMES } from '../options/links';
 import { announcesSize } from '../options/readSize';
+import { BEFORE_MODELS } from './models';
 import type { Across, Item } from './shape';
 import { stemWords } from './nameStems';
 import type { Said } from './values';
@@ -106,7 +107,9 @@ const inOrder = (axes: readonly WovenAxis[]): WovenAxis[] => [
 /** An option as the name writes it, without the word that announces it. */
 function textOf({ name, tokens }: Item, span: OptionRead): string {
   let first = span.from;
-  if (announcesSize(tokens, first) || BEFORE_COLOUR_NAMES.has(tokens[first]!.text)) first += 1;
+  const { text } = tokens[first]!;
+  const isModel = span.roles[0] === 'model' && BEFORE_MODELS.has(text);
+  if (isModel || announcesSize(tokens, first) || BEFORE_COLOUR_NAMES.has(text)) first += 1;
   while (first > span.from && tokens[first]?.kind === 'sign') first += 1;
   return name.slice(tokens[Math.min(first, span.to - 1)]!.from, tokens[span.to - 1]!.to);
 }

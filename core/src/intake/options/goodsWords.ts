@@ -73,6 +73,8 @@ const BEDDING = stemsOf(
 const NUMBER_SIZED = stemsOf(
   'glove mitten handschuh gant guante guanto dress skirt trousers pants jeans chinos culottes blouse leggings jumpsuit swimsuit kleid rock hose robe jupe pantalon vestido falda vestito gonna jurk broek shoe boot sandal slipper trainer sneaker clog loafer wellington wellie pump brogue moccasin espadrille mule derby schuh stiefel sandale botte chaussure zapato bota scarpa stivale schoen laars sko kenka',
 );
+/** Have cups. */
+const BRAS = stemsOf('bra bras bralette bustier bikini bh soutien reggiseno sujetador beha brassière');
 /** Are chosen by their scent. */
 const SCENTED = stemsOf(
   'candle diffuser soap perfume incense potpourri shampoo lotion balm freshener deodorant kerze seife duftkerze bougie savon parfum vela jabón candela sapone kaars zeep spray mist',
@@ -97,6 +99,7 @@ export const isForWearer = (word: string): boolean => WEARERS.has(stemmed(word))
 export const isOtherGoods = (word: string): boolean => isForWearer(word) || OTHER_GOODS.has(stemmed(word));
 export const hasLegs = (word: string): boolean => LEGGED.has(stemmed(word));
 export const hasNumberSizes = (word: string): boolean => NUMBER_SIZED.has(stemmed(word));
+export const isBra = (word: string): boolean => BRAS.has(stemmed(word));
 export const isScented = (word: string): boolean => SCENTED.has(stemmed(word));
 export const isFlavoured = (word: string): boolean => FLAVOURED.has(stemmed(word));
 export const isJewellery = (word: string): boolean => JEWELLERY.has(stemmed(word));

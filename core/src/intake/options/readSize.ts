@@ -1,4 +1,5 @@
 /** Sizes, lengths, volumes, ages and numbers of pieces as they stand in names and cells. */
+import { hasLegs, hasNumberSizes, isBra } from './goodsWords';
 import { ageKey, pack, readAge, readMeasure, readPack } from './measuredSizes';
 import { isLetterSize, readLetters, readNumberedLetters } from './readLetters';
 import { chainFrom, type Chain, type SizeRead } from './sizeParts';
@@ -32,7 +33,7 @@ export const mayBeginSize = (word: string): boolean =>
   word in WORD_SIZES ||
   /^(?:x+|extra|xl?)/.test(word) ||
   ONE_SIZES.has(word) ||
-  ['one', 'free', 'os', 'w', 't', 'a', 'newborn'].includes(word) ||
+  ['one', 'free', 'os', 'w', 't', 'a', 'o', 'n', 'no', 'nr', 'newborn'].includes(word) ||
   BEFORE_SIZES.has(word) ||
   SIZE_SYSTEMS.has(word) ||
   BEFORE_PACKS.has(word) ||
@@ -56,6 +57,8 @@ function readNamed(tokens: readonly Token[], at: number): SizeRead | null {
   if (announcesSize(tokens, at)) return readAfterName(tokens, at);
   if (SIZE_SYSTEMS.has(text) && next?.kind === 'number') return readSystem(tokens, at);
   if (text === 'w' && next?.kind === 'number' && next.glued) return readWaist(tokens, at);
+  // A diameter: "Ø20", "Ø 28 cm"; its sign is an o where letters are compared.
+  if (text === 'o' && next?.kind === 'number') return readDiameter(tokens, at);
   // Paper and prints: ISO 216.
   if (text === 'a' && next?.glued && /^[0-7]$/.test(next.text))
     return { to: at + 2, role: 'size', key: `a${next.text}`, isWeak: false };
@@ -102,13 +105,23 @@ function oneSize(to: number, tokens?: readonly Token[]): SizeRead {
   return { to: fits ? to + 2 : to, role: 'size', key: 'one', isWeak: false };
 }
 
-/** "Size", "Gr.", and in French "T.": what follows is the size. */
+/** "Size", "Gr.", in French "T.", and "nº" of shoes: what follows is the size. */
 export const announcesSize = (tokens: readonly Token[], at: number): boolean =>
-  BEFORE_SIZES.has(tokens[at]!.text) || (tokens[at]!.text === 't' && tokens[at + 1]?.text === '.');
+  BEFORE_SIZES.has(tokens[at]!.text) ||
+  (tokens[at]!.text === 't' && tokens[at + 1]?.text === '.') ||
+  isNumberOfShoe(tokens, at);
+
+/** "Stivale nero n. 38", "Zapato nº 38": shoes are numbered so in the south. */
+function isNumberOfShoe(tokens: readonly Token[], at: number): boolean {
+  if (!['no', 'nr', 'n'].includes(tokens[at]!.text)) return false;
+  const sign = tokens[at + 1];
+  const number = Number(tokens[sign?.text === '.' || sign?.text === '°' ? at + 2 : at + 1]?.text);
+  return number >= 16 && number <= 50 && tokens.some(({ text }, place) => place < at && hasNumberSizes(text));
+}
 
 function readAfterName(tokens: readonly Token[], at: number): SizeRead | null {
   let next = at + 1;
-  while (tokens[next] && [':', '.', '=', '-'].includes(tokens[next]!.text) && next < at + 3) next += 1;
+  while (tokens[next] && [':', '.', '=', '-', '°'].includes(tokens[next]!.text) && next < at + 3) next += 1;
   // "Size: size: size:" announces nothing.
   const isAgain = tokens[next] !== undefined && announcesSize(tokens, next);
   const read = isAgain ? null : readSize(tokens, next);
@@ -118,6 +131,12 @@ function readAfterName(tokens: readonly Token[], at: number): SizeRead | null {
   return letter?.kind === 'word' && letter.text.length === 1
     ? { to: next + 1, role: 'size', key: `size${letter.text}`, isWeak: false }
     : null;
+}
+
+function readDiameter(tokens: readonly Token[], at: number): SizeRead {
+  const chain = chainFrom(tokens, at + 1);
+  const measure = readMeasure(tokens, chain);
+  return measure ?? { to: chain.to, role: 'length', key: `ø${chain.numbers.join('-')}`, isWeak: false };
 }
 
 function readSystem(tokens: readonly Token[], at: number): SizeRead | null {
@@ -178,7 +197,7 @@ function readFromNumber(tokens: readonly Token[], at: number): SizeRead | null {
   const before = tokens[at - 1];
   const hangs = tokens[at]!.glued && before?.kind === 'word' && !BEFORE_SIZES.has(before.text);
   if (isSingle) return hangs ? null : { to: chain.to, role: 'size', key: chain.numbers[0]!, isWeak: true };
-  const isPair = chain.signs.some((sign) => sign === 'x' || sign === '×');
+  const isPair = chain.signs.some((sign) => sign === 'x' || sign === '×') || isWaistAndLeg(tokens, chain);
   if (chain.numbers.length > 2) return null;
   return { to: chain.to, role: 'size', key: chain.numbers.join(isPair ? '/' : '-'), isWeak: false };
 }
@@ -195,7 +214,8 @@ function readSet(tokens: readonly Token[], first: SizeRead | null): SizeRead | n
 function readCup(tokens: readonly Token[], at: number, band: number): SizeRead | null {
   const cup = tokens[at]!;
   const isBand = (band >= 60 && band <= 120 && band % 5 === 0) || (band >= 28 && band <= 46 && band % 2 === 0);
-  if (!cup.glued || !isBand || !/^(?:[a-h]|aa|dd|ff|gg|hh)$/.test(cup.text)) return null;
+  // "Bra 75 B"
+  if (!(cup.glued || tokens.some(({ text }) => isBra(text))) || !isBand || !/^(?:[a-h]|aa|dd|ff|gg|hh)$/.test(cup.text)) return null;
   return { to: at + 1, role: 'size', key: `cup${band}${cup.text}`, isWeak: false };
 }
 
@@ -207,6 +227,12 @@ function readSystemBehind(tokens: readonly Token[], { numbers, to }: Chain): Siz
   const width = at > to ? tokens[to]!.text : '';
   return { to: at + 1, role: 'size', key: `${system.slice(0, 2)}${numbers[0]}${width}`, isWeak: false };
 }
+
+/** "Chino 32/34" is the same as "32x34"; in a cell of its own it may be two sizes in one. */
+const isWaistAndLeg = (tokens: readonly Token[], { numbers: [waist, leg], signs }: Chain): boolean =>
+  signs[0] === '/' &&
+  [Number(waist), Number(leg)].every((inches) => inches >= 26 && inches <= 38) &&
+  tokens.some(({ text }) => hasLegs(text));
 
 /** "32R", "40S", "8 R": waist, chest or number, and short, regular, long or tall. */
 function readLeg(tokens: readonly Token[], at: number, number: number): SizeRead | null {
