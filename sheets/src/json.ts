@@ -13,12 +13,8 @@ type JsonRecord = { [key: string]: Json };
  * other things: the longest array of records is it. Throws a Refusal where there is none.
  */
 export function readJsonTable(text: string, fileName: string): string[][] {
-  let data: Json;
-  try {
-    data = JSON.parse(text.replace(/^\ufeff/, '')) as Json;
-  } catch {
-    throw new Refusal('sheet.no-json', { file: fileName });
-  }
+  const data = parsed(text.replace(/^\ufeff/, '')) ?? parsedLines(text.replace(/^\ufeff/, ''));
+  if (data === undefined) throw new Refusal('sheet.no-json', { file: fileName });
   const list = listIn(data);
   if (!list || list.length === 0) throw new Refusal('sheet.no-list', { file: fileName });
   if (list.every(Array.isArray))
@@ -29,6 +25,23 @@ export function readJsonTable(text: string, fileName: string): string[][] {
   const records = list.flatMap((record) => (isRecord(record) ? unfold(record) : []));
   const headers = [...new Set(records.flatMap((record) => Object.keys(record)))];
   return bounded([headers, ...records.map((record) => headers.map((key) => cellText(record[key] ?? null)))], fileName);
+}
+
+/** What a text says in JSON; undefined where it is none. */
+function parsed(text: string): Json | undefined {
+  try {
+    return JSON.parse(text) as Json;
+  } catch {
+    return undefined;
+  }
+}
+
+/** A record in each line, and nothing around them. */
+function parsedLines(text: string): Json[] | undefined {
+  const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
+  if (!lines.every((line) => line.trim().startsWith('{'))) return undefined;
+  const records = lines.map(parsed);
+  return records.includes(undefined) ? undefined : (records as Json[]);
 }
 
 const isRecord = (value: Json | undefined): value is JsonRecord =>
@@ -48,13 +61,14 @@ function listIn(data: Json): Json[] | null {
 }
 
 /** A record as rows: one, or one for each of the records in it. What a record in it says counts before what is around it. */
-function unfold(record: JsonRecord): JsonRecord[] {
+function unfold(given: JsonRecord): JsonRecord[] {
+  const record = withPairs(given);
   const within = Object.entries(record).filter(([, value]) => isRecords(value));
   const [inner] = within.sort((a, b) => (b[1] as Json[]).length - (a[1] as Json[]).length);
   const own = flat(Object.fromEntries(Object.entries(record).filter(([key]) => key !== inner?.[0])));
   if (!inner) return [own];
   return (inner[1] as JsonRecord[]).map((one) => {
-    const mine = flat(one);
+    const mine = flat(withPairs(one));
     const renamed = Object.entries(mine).map(
       ([key, value]) => [key in own && key === 'name' ? `${inner[0]} ${key}` : key, value] as const,
     );
@@ -62,11 +76,31 @@ function unfold(record: JsonRecord): JsonRecord[] {
   });
 }
 
+const NAMES = ['name', 'key', 'label', 'option', 'attribute'];
+const VALUES = ['value', 'val', 'text'];
+
+/** Options as pairs ([{ "name": "Colour", "value": "Navy" }]) as one record of them, and no records of their own. */
+function withPairs(record: JsonRecord): JsonRecord {
+  return Object.fromEntries(
+    Object.entries(record).map(([key, value]) => {
+      const pairs = isRecords(value) ? value.map(pairOf) : [null];
+      return [key, pairs.includes(null) ? value : Object.fromEntries(pairs as [string, Json][])];
+    }),
+  );
+}
+
+function pairOf(record: JsonRecord): [string, Json] | null {
+  const keys = Object.keys(record);
+  const [name, value] = [NAMES, VALUES].map((words) => keys.find((key) => words.includes(key.toLowerCase())));
+  const isPair = name !== undefined && value !== undefined && keys.length === 2 && typeof record[name] === 'string';
+  return isPair && !isRecord(record[value]) ? [record[name] as string, record[value]!] : null;
+}
+
 /** Records of figures in a record ("price": { "amount": 9 }) as keys of their own. */
 function flat(record: JsonRecord): JsonRecord {
   const entries = Object.entries(record).flatMap(([key, value]): [string, Json][] => {
     if (!isRecord(value)) return [[key, value]];
-    const isOptions = /^(?:options?|attributes?|variants?|axes)$/i.test(key);
+    const isOptions = /(?:options?|attributes?|variants?|variations?|axes)$/i.test(key);
     return Object.entries(value).map(([inner, one]) => [isOptions ? inner : `${key} ${inner}`, one]);
   });
   return Object.fromEntries(entries);

@@ -21,7 +21,7 @@ export async function readTable(bytes: Buffer, fileName: string, choice: TableCh
   if (isZip) return readXlsx(bytes, fileName, choice.sheet);
   const text = decodeText(bytes);
   if (hasManyZeros(text)) throw new Refusal('sheet.no-text', { file: fileName });
-  return /\.json$/i.test(fileName) ? readJsonTable(text, fileName) : csvRows(text, fileName);
+  return /\.(?:json|jsonl|ndjson)$/i.test(fileName) ? readJsonTable(text, fileName) : csvRows(text, fileName);
 }
 
 /** A picture, a document or a part of one. A zero or two in a text are a fault of their cell. */

@@ -147,7 +147,7 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
         <label class="choose"
           ><input
             type="file"
-            accept=".csv,.xlsx,.json"
+            accept=".csv,.xlsx,.json,.jsonl,.ndjson"
             class="visually-hidden"
             data-test="file"
             @change="pick(($event.target as HTMLInputElement).files)"

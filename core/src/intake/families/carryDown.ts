@@ -30,7 +30,11 @@ export function carryDown(
   const isElsewhere = openPointing(columns);
   const isBelow = (place: number | undefined) =>
     name !== undefined && place !== undefined && !alone.has(place) && isBlank(table[place]![name.at]);
-  const textIn = (place: number) => table[place]!.find((cell) => !isBlank(cell))!.trim();
+  // "Style: Fell Jacket" says first what it is.
+  const textIn = (place: number) =>
+    table[place]!.find((cell) => !isBlank(cell))!
+      .trim()
+      .replace(/^[^:]{2,20}:\s+/, '');
   /** "Navy" below "Hoodie", both in lines of their own, is the colour of the rows that follow. */
   const isOptionLine = (place: number | undefined) =>
     place !== undefined && name?.reason === 'headings' && alone.has(place) && isOption(textIn(place));

@@ -13,7 +13,7 @@ import { readNames } from './readNames';
 import { tiesOfParent, tiesOfRow } from './parentTies';
 import type { RowItems } from './rowItems';
 import { settleGiven } from './settleGiven';
-import type { GivenOption, Item, Recognised } from './shape';
+import type { GivenOption, Item, ParentRow, Recognised } from './shape';
 import { usualPlaces } from './usualPlaces';
 import { openValues } from './values';
 
@@ -95,15 +95,16 @@ function nameByCodes(items: readonly Item[]): void {
 }
 
 /** The parents' rows of a cluster: those its rows refer to, or whose block they stand in. */
-function openParents(parents: RowItems['parents']) {
-  const byTie = new Map<string, RowItems['parents']>();
+function openParents(parents: ParentRow[]) {
+  const byTie = new Map<string, ParentRow[]>();
   for (const parent of parents) for (const tie of tiesOfParent(parent)) push(byTie, tie, parent);
-  const taken = new Set<RowItems['parents'][number]>();
+  const taken = new Set<ParentRow>();
   const parentsOf = ({ items }: Cluster) => {
     if (parents.length === 0) return [];
-    const found = new Set<RowItems['parents'][number]>();
+    const found = new Set<ParentRow>();
     for (const item of items)
-      for (const tie of tiesOfRow(item.before ?? item)) for (const parent of byTie.get(tie) ?? []) found.add(parent);
+      for (const tie of tiesOfRow({ ...item, ...item.before }))
+        for (const parent of byTie.get(tie) ?? []) found.add(parent);
     // Each is the parent of one family.
     const mine = [...found].filter((parent) => !taken.has(parent));
     for (const parent of mine) taken.add(parent);

@@ -21,7 +21,8 @@ export const BETWEEN_CODES = /[\s,;|]+/;
 /** Reads what the rows of a list point at. */
 export function readReferences(rows: Rows, columns: readonly ListColumn[]): References {
   const parent = columnThat(columns, 'parent') ?? columnThat(columns, 'group');
-  const text = (cells: readonly string[], column: ListColumn | undefined) => codeKey(column ? (cells[column.at] ?? '') : '');
+  const text = (cells: readonly string[], column: ListColumn | undefined) =>
+    codeKey(column ? (cells[column.at] ?? '') : '');
   const referred = new Set(parent ? rows.map(({ cells }) => text(cells, parent)).filter(Boolean) : []);
   const key = parent?.meaning.is === 'parent' ? keyColumn(rows, columns, referred, parent) : undefined;
   const [children, sku] = [columnThat(columns, 'children'), columnOfField(columns, 'sku')];

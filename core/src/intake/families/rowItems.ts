@@ -9,10 +9,11 @@ import { carryDown } from './carryDown';
 import { codeKey } from './codeKey';
 import { columnOfField, columnThat } from './columnsThat';
 import { openGiven } from './givenOptions';
+import { tieByName } from './parentTies';
 import { pictureRows, readReferences } from './references';
 import { keepHeadedApart } from './headedApart';
 import { remembered } from './remembered';
-import type { Item } from './shape';
+import type { Item, ParentRow } from './shape';
 
 /** A row that says that its child goes. */
 export interface Deletion {
@@ -23,8 +24,7 @@ export interface Deletion {
 
 export interface RowItems {
   items: Item[];
-  /** Rows of parents: what they belong to → row. */
-  parents: { row: number; name: string; refs: string[]; block: number | null }[];
+  parents: ParentRow[];
   /** Rows that are headings of what follows. */
   sections: number[];
   /** Rows whose child is to go, with what it is found by. */
@@ -100,7 +100,8 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     const own = [item.ownCode, item.style, name, text(cells, key)];
     const refs = own.filter((ref) => ref !== '' && referred.has(codeKey(ref)));
     if (parents.has(codeKey(item.ownCode))) refs.push(item.ownCode);
-    const pointsElsewhere = item.belongs !== '' && ![item.ownCode, text(cells, key)].some((one) => codeKey(one) === codeKey(item.belongs));
+    const pointsElsewhere =
+      item.belongs !== '' && ![item.ownCode, text(cells, key)].some((one) => codeKey(one) === codeKey(item.belongs));
     // A group's key in the column of parents points nowhere.
     const isCalledParent = kind === 'parent' && !(pointsElsewhere && ownCodes.has(codeKey(item.belongs)));
     const isParent = isHead || isCalledParent || (!pointsElsewhere && refs.length > 0);
@@ -110,6 +111,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       result.parents.push({ row, name, refs: ties.map(codeKey), block });
     } else result.items.push(item);
   }
+  tieByName(result.parents, result.items);
   keepHeadedApart(result.items, filled.sections, table);
   return result;
 }

@@ -2,8 +2,7 @@
 import { z } from 'zod';
 import { RoleSchema } from '../../family/shape';
 import { tiesOfParent, tiesOfRow } from './parentTies';
-import type { RowItems } from './rowItems';
-import type { Item, ListFamily, ListSingle } from './shape';
+import type { Item, ListFamily, ListSingle, ParentRow } from './shape';
 
 const Row = z.string().regex(/^\d{1,7}$/);
 const Key = z.string().regex(/^row\d{1,7}$/);
@@ -42,10 +41,10 @@ export function settleRows(items: readonly Item[], { groups, leftOut }: ListSett
 
 /** Parents that stay: those that the seller left out are gone, and those all of whose rows are. */
 export function settleParents(
-  parents: RowItems['parents'],
+  parents: ParentRow[],
   items: readonly Item[],
   { leftOut }: ListSettlement,
-): RowItems['parents'] {
+): ParentRow[] {
   const out = new Set(leftOut);
   if (out.size === 0) return parents;
   const staying = new Set(items.filter(({ row }) => !out.has(row)).flatMap(tiesOfRow));

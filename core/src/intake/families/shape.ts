@@ -64,6 +64,15 @@ export interface Item {
   stem?: { spans: readonly OptionRead[]; said: number; words: StemWord[]; key: string };
 }
 
+/** The row of a parent: what it says it is, and the block it begins. */
+export interface ParentRow {
+  row: number;
+  name: string;
+  /** What rows that are its children have. */
+  refs: string[];
+  block: number | null;
+}
+
 /** A word of the stem, with its place among the tokens of the name. */
 export interface StemWord {
   text: string;

@@ -215,7 +215,8 @@ function readCup(tokens: readonly Token[], at: number, band: number): SizeRead |
   const cup = tokens[at]!;
   const isBand = (band >= 60 && band <= 120 && band % 5 === 0) || (band >= 28 && band <= 46 && band % 2 === 0);
   // "Bra 75 B"
-  if (!(cup.glued || tokens.some(({ text }) => isBra(text))) || !isBand || !/^(?:[a-h]|aa|dd|ff|gg|hh)$/.test(cup.text)) return null;
+  if (!(cup.glued || tokens.some(({ text }) => isBra(text))) || !isBand || !/^(?:[a-h]|aa|dd|ff|gg|hh)$/.test(cup.text))
+    return null;
   return { to: at + 1, role: 'size', key: `cup${band}${cup.text}`, isWeak: false };
 }
 

@@ -2,7 +2,7 @@
 import type { Role } from '../../family/shape';
 import { tokensOf } from '../options/tokens';
 import { plainHead } from './acrossHeads';
-import { isBlank, numberLook } from './cells';
+import { isBlank, looksLikeTotal, numberLook } from './cells';
 import type { ListWords } from './headerWords';
 import { widthOf, type Table } from './shape';
 
@@ -79,7 +79,7 @@ function titleIn(table: Table, at: number, { meaningOf, options }: ListWords): T
     if (head && !(/^\d/.test(head.value) && head.isWeak && +head.value < 14)) {
       title.values.set(place, head.value);
       roles.add(head.role);
-    } else if (meaningOf(text)) title.words.set(place, text);
+    } else if (meaningOf(text) || looksLikeTotal(text)) title.words.set(place, text);
     else return null;
   }
   return title.values.size > 1 && roles.size === 1 ? title : null;

@@ -6,7 +6,8 @@ import { familyTables } from './familyTables';
 import { foldHeader, type ListWords } from './headerWords';
 import { isNotesLine, isRule } from './notesLine';
 import { widthOf, type Table } from './shape';
-import { spreadSizes, type Spread } from './sizeSections';
+import { spreadSizes } from './sizeSections';
+import { areOfOneList, stackTables } from './stackedTables';
 
 export type SkipReason = 'title' | 'total' | 'note' | 'header' | 'section';
 
@@ -26,21 +27,30 @@ export interface TableFound {
   sizesFrom: number;
 }
 
+const NO_ROWS: ReadonlySet<number> = new Set();
+
 /** So far down a header is looked for. */
 const LOOKED_AT = 60;
 
 /** Finds the table. `headerRow` (from 1) says where its header is, if the seller did. */
 export function findTable(given: Table, words: ListWords, headerRow?: number): TableFound {
   const small = headerRow === undefined ? familyTables(given, words) : null;
-  if (small) return { ...rowsOf(small.table, [], null), ...small, below: small.headers, headerRows: [], sizesFrom: 0 };
+  if (small)
+    return {
+      ...rowsOf(small.table, [], NO_ROWS, words),
+      ...{ ...small, below: small.headers, headerRows: [], sizesFrom: 0 },
+    };
   const header = headerRow === undefined ? findHeader(given, words) : headerRow - 1;
   const headerRows = header === null ? [] : headerLines(given, header, words);
-  const spread = headerRows.length === 0 ? null : spreadSizes(given, headerRows.at(-1)!, words.options);
-  const table = spread?.table ?? given;
+  const stacked = headerRows.length === 1 ? stackTables(given, header!, words) : null;
+  const whole = stacked?.table ?? given;
+  const spread = headerRows.length === 0 ? null : spreadSizes(whole, headerRows.at(-1)!, words.options);
+  const table = spread?.table ?? whole;
+  const laterHeaders = new Set([...(stacked?.headers ?? []), ...(spread?.sections ?? [])]);
   const width = widthOf(table);
   const { headers, below } = joined(table, headerRows, width);
   return {
-    ...rowsOf(table, headerRows, spread),
+    ...rowsOf(table, headerRows, laterHeaders, words),
     table,
     headerRows,
     headers,
@@ -53,7 +63,8 @@ export function findTable(given: Table, words: ListWords, headerRow?: number): T
 function rowsOf(
   table: Table,
   headerRows: readonly number[],
-  spread: Spread | null,
+  laterHeaders: ReadonlySet<number>,
+  words: ListWords,
 ): Pick<TableFound, 'body' | 'skipped'> {
   const skipped: TableFound['skipped'] = [];
   const body: number[] = [];
@@ -62,8 +73,8 @@ function rowsOf(
   for (let at = first; at < table.length; at++) {
     const row = table[at]!;
     if (isEmpty(row)) continue;
-    const isOfHeader = spread?.sections.has(at) || (at === headerRows.at(-1)! + 1 && isNotesLine(row)) || isRule(row);
-    const why = isOfHeader ? 'header' : reasonToSkip(row, headerRows, table);
+    const isOfHeader = laterHeaders.has(at) || (at === headerRows.at(-1)! + 1 && isNotesLine(row)) || isRule(row);
+    const why = isOfHeader ? 'header' : reasonToSkip(row, headerRows, table, words);
     if (why) skipped.push({ at, why });
     else body.push(at);
   }
@@ -87,8 +98,14 @@ function findHeader(table: Table, words: ListWords): number | null {
   if (best < 1.9) return headerByContrast(table);
   // Captions above a header say as much as it, of fewer columns.
   const near = rows.filter(({ score }) => score >= 1.9 && score >= best - 0.5);
-  return near.toSorted((a, b) => b.filled - a.filled || a.at - b.at)[0]!.at;
+  const { at } = near.toSorted((a, b) => b.filled - a.filled || a.at - b.at)[0]!;
+  return rows.find((row) => row.score >= 1.9 && row.at < at && isTableAbove(table, row.at, at))?.at ?? at;
 }
+
+/** Whether the better header is that of a second table of the list: rows stand between the two. */
+const isTableAbove = (table: Table, above: number, at: number): boolean =>
+  areOfOneList(table[above]!, table[at]!) &&
+  table.slice(above + 1, at).some((row) => row.filter((cell) => !isBlank(cell)).length > 2);
 
 /**
  * A header in words nobody knows: the first row as wide as those below it, all words, where a column below it is all numbers and none of its
@@ -203,7 +220,12 @@ function joined(table: Table, rows: readonly number[], width: number): Pick<Tabl
 }
 const isShort = (text: string) => text !== '' && text.length <= 6;
 
-function reasonToSkip(row: readonly string[], headerRows: readonly number[], table: Table): SkipReason | null {
+function reasonToSkip(
+  row: readonly string[],
+  headerRows: readonly number[],
+  table: Table,
+  words: ListWords,
+): SkipReason | null {
   const first = row.find((cell) => !isBlank(cell)) ?? '';
   const isOne = row.indexOf(first) === row.findLastIndex((cell) => !isBlank(cell));
   const header = headerRows.length > 0 ? table[headerRows.at(-1)!]! : [];
@@ -213,9 +235,17 @@ function reasonToSkip(row: readonly string[], headerRows: readonly number[], tab
   if (!isOne) return null;
   if (row.length <= 1) return null;
   const text = first.trim();
+  if (saysName(text, words)) return 'section';
   return text.length > 60 || /[.!?]$/.test(text) || /^\*|:\s/.test(text)
     ? 'note'
     : numberLook(text)
       ? 'total'
       : 'section';
+}
+
+/** "Style: Fell Jacket": what the rows below are called. */
+function saysName(text: string, { meaningOf }: ListWords): boolean {
+  const label = /^([^:]{2,20}):\s+\S/.exec(text)?.[1];
+  const meaning = label === undefined ? undefined : meaningOf(label)?.meaning;
+  return meaning?.is === 'field' && (meaning.key === 'name' || meaning.key === 'styleCode');
 }

@@ -231,5 +231,6 @@ function named(meaning: Meaning, header: string): Meaning {
   // Programs write headers in capitals or small letters alone.
   const isWritten = /_|\p{Ll}\p{Lu}/u.test(header.trim());
   const label = isWritten ? text.charAt(0).toUpperCase() + text.slice(1).toLowerCase() : text;
-  return label === '' ? meaning : { ...meaning, label };
+  // "Clr", "Sz": what is shortened so far is no word to call an axis by.
+  return label === '' || /^[bcdfghj-np-tvwxz. ]+$/i.test(label) ? meaning : { ...meaning, label };
 }

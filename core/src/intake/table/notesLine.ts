@@ -24,5 +24,7 @@ function isNote(cell: string): boolean {
   const bare = foldLetters(cell)
     .replace(/[()[\]*]/g, '')
     .replaceAll(' ', '');
-  return NOTES.has(bare) || /^[€£$¥]$/.test(bare) || /^(?:max\.?|upto)?\d+(?:characters|chars|zeichen|signs)$/.test(bare);
+  return (
+    NOTES.has(bare) || /^[€£$¥]$/.test(bare) || /^(?:max\.?|upto)?\d+(?:characters|chars|zeichen|signs)$/.test(bare)
+  );
 }

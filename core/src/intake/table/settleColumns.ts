@@ -103,7 +103,13 @@ function settleNames(registry: Registry, columns: ListColumn[], contents: readon
       else yieldTo(best, column);
     }
   }
-  if (named.length > 0) return;
+  const isNumber = ({ at, reason }: ListColumn) => {
+    const { code, uniqueShare, averageWords } = contents[at]!;
+    return !isSaid(reason) && code > 0.9 && uniqueShare > 0.9 && averageWords === 1;
+  };
+  const hasSku = columns.some(({ meaning }) => meaning.is === 'field' && meaning.key === 'sku');
+  const [only] = named;
+  if (only && (named.length > 1 || hasSku || !isNumber(only))) return;
   const texts = columns.filter(
     ({ at, meaning, reason }) =>
       !isSaid(reason) &&
@@ -114,8 +120,10 @@ function settleNames(registry: Registry, columns: ListColumn[], contents: readon
       contents[at]!.picture + contents[at]!.address < 0.3,
   );
   const [best] = texts.toSorted((a, b) => nameScore(contents[b.at]!) - nameScore(contents[a.at]!));
-  if (best && registry.field('name'))
-    Object.assign(best, { meaning: field('name'), confidence: 0.6, reason: 'content' } satisfies Guess);
+  if (!best || !registry.field('name')) return;
+  // "Article" may be its number, where a text beside it says what it is called.
+  if (only) Object.assign(only, { meaning: field('sku'), confidence: 0.7, reason: 'both' } satisfies Guess);
+  Object.assign(best, { meaning: field('name'), confidence: 0.6, reason: 'content' } satisfies Guess);
 }
 /** Long texts may be names, and so may "styles" that are words and no codes. */
 const mayBeNames = (key: string, { code }: Contents): boolean =>

@@ -109,9 +109,6 @@ function agree(meaning: Meaning, contents: Contents, certainty: number): Guess |
       return certainty === 1 || contents.code + contents.number > 0.5 ? by(0.9) : null;
     case 'description':
     case 'name':
-      // "Article" may be its number.
-      if (contents.code > 0.9 && contents.uniqueShare > 0.9 && contents.averageWords === 1)
-        return by(0.7, 'both', field('sku'));
       return contents.letters > 0.3 ? by(0.9) : contents.code > 0.8 ? by(0.5, 'header', field('sku')) : by(0.6);
     default:
       return by(0.9);

@@ -1,0 +1,87 @@
+/** What stands in the names of lists beside goods and options, and options that are written in a way of their own. */
+import { describe, expect, it } from 'vitest';
+import { toldOf, toldOfNames } from './told';
+
+describe('names', () => {
+  it('cry out what tells no goods apart', () => {
+    expect(
+      toldOfNames(`NEW! Fell Fleece Navy M
+        Fell Fleece Navy L - SALE
+        Fell Fleece Rust M (limited edition)
+        Fell Fleece Rust L`),
+    ).toEqual(['Fell Fleece | Colour: Navy, Rust | Size: M, L']);
+  });
+  it('do not cry with the words of goods', () => {
+    expect(toldOfNames('New Moon Tee S\nNew Moon Tee M\nMoon Tee S\nMoon Tee M')).toEqual([
+      'New Moon Tee | Size: S, M',
+      'Moon Tee | Size: S, M',
+    ]);
+    expect(toldOfNames('Sale\nNew')).toEqual(['Sale', 'New']);
+  });
+  it('begin with their brand here and there, where a column says it', () => {
+    expect(
+      toldOf([
+        ['Name', 'Brand'],
+        ['Northfold Wool Sweater Navy M', 'Northfold'],
+        ['Wool Sweater Navy L', 'Northfold'],
+        ['Wool Sweater Rust L', 'Northfold'],
+        ['Wool Sweater Rust M', 'Aldervale'],
+      ]),
+    ).toEqual(['Wool Sweater | Colour: Navy, Rust | Size: M, L', 'Wool Sweater Rust M']);
+  });
+  it('are joined by signs of whatever kind', () => {
+    expect(toldOfNames('wool_sweater_navy_m\nwool_sweater_navy_l\nwool_sweater_rust_m')).toEqual([
+      'wool_sweater | Colour: navy, rust | Size: m, l',
+    ]);
+    expect(toldOfNames('Wool.Sweater.Navy.M\nWool.Sweater.Navy.L\nWool.Sweater.Rust.M')).toEqual([
+      'Wool.Sweater | Colour: Navy, Rust | Size: M, L',
+    ]);
+    expect(toldOfNames('Knitwear > Wool Sweater > Navy > M\nKnitwear > Wool Sweater > Rust > L')).toEqual([
+      'Knitwear > Wool Sweater | Colour: Navy, Rust | Size: M, L',
+    ]);
+  });
+});
+
+describe('options in names', () => {
+  it('are shortened with a point', () => {
+    expect(
+      toldOfNames(
+        'Poncho Lt. Grey S\nPoncho light grey M\nPoncho Dk. Green S\nPoncho Med. Blue M\nPoncho Hthr. Grey M',
+      ),
+    ).toEqual(['Poncho | Colour: Lt. Grey, Dk. Green, Med. Blue, Hthr. Grey | Size: S, M']);
+  });
+  it('are unknown colours that "in" leads to', () => {
+    expect(
+      toldOfNames('Harbour Smock in Kittiwake S\nHarbour Smock in Kittiwake M\nHarbour Smock in Bracken S'),
+    ).toEqual(['Harbour Smock | Colour: Kittiwake, Bracken | Size: S, M']);
+  });
+  it('are diameters', () => {
+    expect(toldOfNames('Pan Ø20\nPan Ø24\nPan Ø 28 cm')).toEqual(['Pan | Length: Ø20, Ø24, Ø 28 cm']);
+  });
+  it('are numbers of shoes', () => {
+    expect(toldOfNames('Zapato marrón nº 38\nZapato marrón nº 39\nZapato negro nº 38')).toEqual([
+      'Zapato | Colour: marrón, negro | Size: 38, 39',
+    ]);
+    expect(toldOfNames('Lamp nº 38\nLamp nº 39')).toEqual(['Lamp nº 38', 'Lamp nº 39']);
+  });
+  it('are waist and leg, or band and cup, however written', () => {
+    expect(toldOfNames('Chino Navy 32/34\nChino Rust 32 x 34\nChino Navy W30 L32\nChino Rust 30/32')).toEqual([
+      'Chino | Colour: Navy, Rust | Size: W30 L32, 32 x 34',
+    ]);
+    expect(toldOfNames('Bra Navy 75B\nBra Navy 80C\nBra Rust 75 B')).toEqual([
+      'Bra | Colour: Navy, Rust | Size: 75 B, 80C',
+    ]);
+  });
+  it('are models that goods fit, where they have a number', () => {
+    expect(
+      toldOfNames(`Phone Case for Nova 12 Black
+        Phone Case for Nova 12 Clear
+        Phone Case for Nova 12 Pro Black
+        Phone Case for Nova 13 Black`),
+    ).toEqual(['Phone Case | Fits model: Nova 12, Nova 12 Pro, Nova 13 | Colour: Black, Clear']);
+    expect(toldOfNames('Cover for Bikes S\nCover for Bikes M\nCover for Grills S\nCover for Grills M')).toEqual([
+      'Cover for Bikes | Size: S, M',
+      'Cover for Grills | Size: S, M',
+    ]);
+  });
+});
