@@ -2,6 +2,7 @@
 import { codeKey } from './codeKey';
 import { push } from '../filing';
 import { isBySeller } from './settlement';
+import { openNameColours } from './nameColours';
 import { stemKey, stemWords } from './nameStems';
 import { settleSpans } from './settleSpans';
 import { sizeNumbersOf } from './weakSizes';
@@ -17,6 +18,9 @@ export interface Cluster {
   bonds: Bond[];
 }
 
+/** So many times at most what was put back is looked at anew. */
+const ROUNDS = 3;
+
 /** Clusters the rows. Spans of items are settled on the way. */
 export function clusterRows(items: readonly Item[]): Cluster[] {
   const given = new Map<string, Item[]>();
@@ -29,13 +33,11 @@ export function clusterRows(items: readonly Item[]): Cluster[] {
   const groups = new Map<string, Item[]>();
   for (const item of soft) push(groups, keyOf(item), item);
   const numbers = sizeNumbersOf([...groups.values()]);
-  // What goes back into a name makes other stems, which may show more.
-  let looked: Iterable<string> = groups.keys();
-  for (let round = 0; round < 3; round++) {
+  const regroup = (keys: Iterable<string>, work: (some: readonly Item[]) => boolean): Set<string> => {
     const changed = new Set<string>();
-    for (const key of [...looked]) {
+    for (const key of [...keys]) {
       const some = groups.get(key);
-      if (!some || !settleSpans(some, numbers)) continue;
+      if (!some || !work(some)) continue;
       groups.delete(key);
       for (const item of some) {
         const next = keyOf(item);
@@ -43,6 +45,14 @@ export function clusterRows(items: readonly Item[]): Cluster[] {
         push(groups, next, item);
       }
     }
+    return changed;
+  };
+  const settle = (some: readonly Item[]) => settleSpans(some, numbers);
+  // What goes back into a name makes other stems, which may show more.
+  let looked: Iterable<string> = groups.keys();
+  for (let round = 0; round < ROUNDS; round++) {
+    const changed = regroup(looked, settle);
+    if (round === 0) for (const key of regroup(groups.keys(), openNameColours(groups.values()))) changed.add(key);
     if (changed.size === 0) break;
     looked = changed;
   }

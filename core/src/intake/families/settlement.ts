@@ -40,11 +40,7 @@ export function settleRows(items: readonly Item[], { groups, leftOut }: ListSett
 }
 
 /** Parents that stay: those that the seller left out are gone, and those all of whose rows are. */
-export function settleParents(
-  parents: ParentRow[],
-  items: readonly Item[],
-  { leftOut }: ListSettlement,
-): ParentRow[] {
+export function settleParents(parents: ParentRow[], items: readonly Item[], { leftOut }: ListSettlement): ParentRow[] {
   const out = new Set(leftOut);
   if (out.size === 0) return parents;
   const staying = new Set(items.filter(({ row }) => !out.has(row)).flatMap(tiesOfRow));
