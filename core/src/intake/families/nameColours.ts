@@ -14,32 +14,32 @@ const phraseOf = ({ tokens }: Item, { from, to }: OptionRead): string => {
 
 /**
  * Learns such phrases from rows that are settled: those that went back into names which have another colour, and are an option nowhere.
- * @returns takes them out of the options of rows that have no other colour; gives whether there were any
+ * @returns puts them back into names that have no other colour; gives whether there were any
  */
 export function openNameColours(groups: Iterable<readonly Item[]>): (items: readonly Item[]) => boolean {
-  const names = new Set<string>();
+  const words = new Set<string>();
   const options = new Map<string, Set<string>>();
   for (const items of groups)
     for (const item of items) {
       const colour = item.spans.find(isColour);
       if (!colour) continue;
-      for (const span of item.read)
-        if (
-          isColour(span) &&
-          span.to <= colour.from &&
-          !item.spans.some(({ from, to }) => span.from < to && span.to > from)
-        )
-          names.add(phraseOf(item, span));
+      for (const span of item.read) {
+        const isBefore = span.roles.includes('colour') && span.to <= colour.from;
+        if (isBefore && !item.spans.some(({ from, to }) => span.from < to && span.to > from))
+          words.add(phraseOf(item, span));
+      }
       // "Blue Harbour", "Green Harbour": what changes before the same word is an option.
       put(options, item.tokens[colour.to]?.text ?? '', colour.key);
     }
-  const isName = (item: Item, span: OptionRead) =>
-    names.has(phraseOf(item, span)) && (options.get(item.tokens[span.to]?.text ?? '')?.size ?? 0) < 2;
+  const isWord = (item: Item, span: OptionRead): boolean =>
+    words.has(phraseOf(item, span)) && (options.get(item.tokens[span.to]?.text ?? '')?.size ?? 0) < 2;
   return (items) => {
-    if (names.size === 0) return false;
-    const found = items.map((item) => item.spans.filter(isColour));
-    const areNames = found.every((spans, at) => spans.length === 1 && isName(items[at]!, spans[0]!));
-    if (areNames) items.forEach((item) => (item.spans = item.spans.filter((span) => !isColour(span))));
-    return areNames;
+    if (words.size === 0) return false;
+    const areWords = items.every((item) => {
+      const [colour, another] = item.spans.filter(isColour);
+      return colour && !another && isWord(item, colour);
+    });
+    if (areWords) for (const item of items) item.spans = item.spans.filter((span) => !isColour(span));
+    return areWords;
   };
 }

@@ -100,8 +100,9 @@ const leads = (item: Item, { from }: OptionRead): boolean => from < (stemWords(i
  */
 function putBackThings(items: readonly Item[]): void {
   const isColour = ({ roles }: OptionRead) => roles[0] === 'colour' || roles[0] === 'pattern';
-  const mayBeName = (span: OptionRead) =>
-    firstRole(span) === 'pattern' || (span.isWeak && firstRole(span) === 'colour');
+  const isThing = (span: OptionRead) =>
+    firstRole(span) === 'colour' || (firstRole(span) === 'material' && isMetal(span.key));
+  const mayBeName = (span: OptionRead) => firstRole(span) === 'pattern' || (span.isWeak && isThing(span));
   for (const span of items[0]!.spans.filter(mayBeName)) {
     const found = items.map((item) => item.spans.find((one) => mayBeName(one) && one.key === span.key));
     if (found.includes(undefined)) continue;
