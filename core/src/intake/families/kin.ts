@@ -110,12 +110,17 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
         const changing = filler.filter((_, place) => changes[at + place]);
         if (changing.length === length || changing.some((word) => isBesideGoods(word) || isForWearer(word))) continue;
         const rest = [...words.slice(0, at), ...words.slice(at + length)];
-        push(groups, `${brand}|${rest.join(' ')}`, { cluster, filler, at, isDoubtful: changing.length > 0 });
+        const kin: Kin = { cluster, filler, at, isDoubtful: false };
+        kin.isDoubtful = changing.length > 0 && !(changing.every(isGoods) && isBehindGoods(kin));
+        push(groups, `${brand}|${rest.join(' ')}`, kin);
       }
   }
   for (const [key, group] of groups) if (group.length < 2) groups.delete(key);
   return groups;
 }
+
+/** "Smock in River Bed", "Smock – River Bed": where goods are named and what follows is set apart, a word of other goods is of a colour. */
+const isBehindGoods = (kin: Kin): boolean => kin.cluster.words.slice(0, kin.at).some(isGoods) && isSetApart(kin);
 
 /** Places of words before which a sign or an option stands: what is called by several words has them side by side. */
 function partsIn({ items }: Cluster): number[] {

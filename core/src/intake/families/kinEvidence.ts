@@ -124,7 +124,7 @@ export function isSetApart({ cluster, filler, at }: Kin): boolean {
     const before = item.tokens[first.at - 1];
     // The sign of a number before the name parts nothing of it.
     if (item.said.some(({ to }) => to === first.at)) return false;
-    if (before?.text === 'in') return true;
+    if (before?.text === 'in' || (filler.length > 1 && filler[0] === 'in')) return true;
     return before?.kind === 'sign' && !(before.text === '-' && before.glued && item.tokens[first.at]!.glued);
   });
 }
