@@ -12,7 +12,7 @@ import { settleListed } from './listedValues';
 import { readNames } from './readNames';
 import { tiesOfParent, tiesOfRow } from './parentTies';
 import type { RowItems } from './rowItems';
-import { settleGiven } from './settleGiven';
+import { rolesOfColumns, settleGiven } from './settleGiven';
 import type { GivenOption, Item, ParentRow, Recognised } from './shape';
 import { usualPlaces } from './usualPlaces';
 import { openValues } from './values';
@@ -48,10 +48,11 @@ export function recogniseFamilies(
   const { isUsual } = usualPlaces(clusters);
   const recognised: Recognised = { families: [], singles: [], problems: [] };
   const { parentsOf, left } = openParents(parents);
+  const usual = rolesOfColumns(items, options);
   const inOrder = clusters.sort((a, b) => a.items[0]!.row - b.items[0]!.row);
   for (const [at, cluster] of inOrder.entries()) {
     if (at % TELL_EVERY === 0) tell(PARTS.held + (at / inOrder.length) * (1 - PARTS.held));
-    settleGiven(cluster.items, options);
+    settleGiven(cluster.items, options, usual);
     const around = { values, options, spare, isUsual, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) };
     buildFamilies(cluster, around, recognised);
   }

@@ -4,24 +4,56 @@ import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionReader } from '../options/readOptions';
 import { hasLegs } from '../options/goodsWords';
 import { tokensOf } from '../options/tokens';
+import { put } from '../filing';
 import { stemWords } from './nameStems';
 import { isGenericOption } from '../table/headerWords';
 import type { Item } from './shape';
 
-/** Gives the options of such columns their role, where most values of a family are of one that it has not got otherwise. */
-export function settleGiven(items: readonly Item[], options: OptionReader): void {
+type Given = Item['given'][number];
+
+/** Whether nothing but the cells says which kind of option it is. */
+const isOpen = ({ isGuessed, role, label }: Given): boolean =>
+  isGuessed === true || (role === 'other' && isGenericOption(label));
+
+/** Such a share of all values of a column tells what the others are. */
+const TELLING = 0.3;
+
+/** What such columns mostly hold, by all values of the list: a word nobody knows below "Option" is a colour, where the others are. */
+export function rolesOfColumns(items: readonly Item[], options: OptionReader): Map<string, Role> {
+  const values = new Map<string, Set<string>>();
+  for (const { given } of items) for (const one of given) if (isOpen(one)) put(values, one.axis, one.text);
+  const roles = new Map<string, Role>();
+  for (const [axis, texts] of values) {
+    const counts = new Map<Role, number>();
+    for (const text of texts) {
+      const role = options.whole(tokensOf(text))?.roles[0];
+      if (role) counts.set(role, (counts.get(role) ?? 0) + 1);
+    }
+    const [best, second] = [...counts].sort((a, b) => b[1] - a[1]);
+    if (best && best[1] >= texts.size * TELLING && best[1] > (second?.[1] ?? 0) * 4) roles.set(axis, best[0]);
+  }
+  return roles;
+}
+
+/**
+ * Gives the options of such columns their role, where most values of a family are of one that it has not got otherwise.
+ * @param usual what each such column mostly holds
+ */
+export function settleGiven(items: readonly Item[], options: OptionReader, usual: ReadonlyMap<string, Role>): void {
   takeLegsForSizes(items);
   const open = new Map<string, { role: Role; texts: Set<string> }>();
   const taken = new Set<Role>();
   for (const { given } of items)
-    for (const { axis, role, label, text, isGuessed } of given) {
-      if (!isGuessed && (role !== 'other' || !isGenericOption(label))) taken.add(role);
+    for (const one of given) {
+      const { axis, role, text } = one;
+      if (!isOpen(one)) taken.add(role);
       else if (open.has(axis)) open.get(axis)!.texts.add(text);
       else open.set(axis, { role, texts: new Set([text]) });
     }
   const roles = new Map<string, Role>();
   for (const [axis, { role: guessed, texts }] of open) {
-    const role = roleOf([...texts], guessed, options, taken) ?? guessed;
+    const role =
+      roleOf([...texts], guessed, options, taken) ?? usualRole(usual.get(axis), [...texts], options, taken) ?? guessed;
     if (role !== guessed) roles.set(axis, role);
     taken.add(role);
   }
@@ -41,6 +73,18 @@ function takeLegsForSizes(items: readonly Item[]): void {
     item.given = item.given.map((one) =>
       isLeg(one) ? { ...one, axis: 'size', role: 'size', label: ROLE_LABELS.size } : one,
     );
+}
+
+/** What the column mostly holds, where no value says that it holds something else here. */
+function usualRole(
+  usual: Role | undefined,
+  texts: readonly string[],
+  options: OptionReader,
+  taken: ReadonlySet<Role>,
+): Role | null {
+  if (usual === undefined || taken.has(usual)) return null;
+  const isElse = (text: string) => options.whole(tokensOf(text))?.roles.includes(usual) === false;
+  return texts.some(isElse) ? null : usual;
 }
 
 /** The role that more than half of some values may have; the one that was guessed, if they may have that. */
