@@ -255,7 +255,8 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
   const isAside = items.some(({ aside }) => aside === undefined);
   for (const item of items) {
     // What fits everybody is no word of the name, though it is no option either.
-    const spans = item.spans.filter((span) => span.key === 'one' || isOnSome(span, keys));
+    const { at } = strands.find((strand) => strand.item === item)!;
+    const spans = item.spans.filter((span) => span.key === 'one' || isOnSome(span, keys, at));
     const said = isAside && item.aside ? [...item.said, ...item.aside] : item.said;
     const isWhole = spans.length + said.length === 0;
     const { name: written, tokens } = item;
@@ -269,9 +270,12 @@ function nameOf(strands: readonly Strand[], axes: readonly WovenAxis[]): string 
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
 
-function isOnSome(span: OptionRead, keys: ReadonlySet<string>): boolean {
+/** Whether an option of a name is one of an axis: of its own kind, or of one that several kinds were made. */
+function isOnSome(span: OptionRead, keys: ReadonlySet<string>, at: Strand['at']): boolean {
   const named = namedAxis(span);
-  return named === null ? span.roles.some((role) => keys.has(role)) : keys.has(named);
+  if (named === null ? span.roles.some((role) => keys.has(role)) : keys.has(named)) return true;
+  for (const key of keys) if (at.get(key)?.key === span.key) return true;
+  return false;
 }
 
 function commonWords(items: readonly Item[]): string {

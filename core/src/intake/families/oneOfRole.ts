@@ -1,5 +1,6 @@
 /** Names that say two options of one kind: one of them is a word of the name, or both say the same, or they are two choices. */
 import type { Role } from '../../family/shape';
+import { isGoods } from '../options/goodsWords';
 import type { OptionRead } from '../options/shape';
 import type { Item } from './shape';
 
@@ -80,12 +81,15 @@ function keepOneOfRole(items: readonly Item[], role: Role): void {
   for (const item of several) {
     const spans = ofRole(item);
     const sure = spans.filter((span) => !span.isWeak);
-    const kept =
-      sure.length === 1 && spans.length > 1 && role === 'colour' && firsts.size === lasts.size
-        ? sure[0]!
-        : firsts.size > lasts.size
-          ? spans[0]!
-          : spans.at(-1)!;
+    const isSure = sure.length === 1 && role === 'colour' && firsts.size === lasts.size && !leadsName(item, sure[0]!);
+    const kept = isSure ? sure[0]! : firsts.size > lasts.size ? spans[0]! : spans.at(-1)!;
     item.spans = item.spans.filter((span) => span === kept || firstRole(span) !== role);
   }
+}
+
+/** "Green Man Shirt rust": a colour before a word that is neither goods nor an option is likelier of the name than one behind the goods. */
+function leadsName({ tokens, spans }: Item, { to }: OptionRead): boolean {
+  const next = tokens[to];
+  const isWord = next?.kind === 'word' && !isGoods(next.text) && !spans.some(({ from }) => from === to);
+  return isWord && spans.some(({ from }) => tokens.slice(to, from).some(({ text }) => isGoods(text)));
 }

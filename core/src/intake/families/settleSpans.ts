@@ -31,6 +31,7 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   parseCompounds(items);
   putBackThings(items);
   takePatternsForColours(items);
+  takeMetalsForColours(items);
   settleTwice(items);
   putBackWhatGoodsAre(items);
   return items.reduce((sum, item) => sum + taken(item), 0) !== before;
@@ -140,6 +141,22 @@ function takePatternsForColours(items: readonly Item[]): void {
     item.spans = asOneColour(item.spans, ['colour', 'pattern']).map((span) =>
       span.roles[0] === 'pattern' ? { ...span, roles: ['colour'] } : span,
     );
+}
+
+/** "Rose gold" beside "Navy": where each row has one or the other, what may be a colour is one. */
+function takeMetalsForColours(items: readonly Item[]): void {
+  const metalIn = ({ spans, read }: Item) =>
+    spans.find(
+      (span) =>
+        firstRole(span) === 'material' &&
+        read.some((one) => one.from === span.from && one.to === span.to && one.roles.includes('colour')),
+    );
+  const has = ({ spans }: Item) => spans.some((span) => firstRole(span) === 'colour');
+  if (!items.some(has) || !items.every((item) => has(item) !== (metalIn(item) !== undefined))) return;
+  for (const item of items) {
+    const metal = metalIn(item);
+    item.spans = item.spans.map((span) => (span === metal ? { ...span, roles: ['colour'] } : span));
+  }
 }
 
 /** "Navy stripe", "Black check", "Red floral": whether each colour stands right beside a pattern of its own. */
