@@ -24,9 +24,11 @@ export function openNameColours(groups: Iterable<readonly Item[]>): (items: read
       const colour = item.spans.find(isColour);
       if (!colour) continue;
       for (const span of item.read) {
-        const isBefore = span.roles.includes('colour') && span.to <= colour.from;
-        if (isBefore && !item.spans.some(({ from, to }) => span.from < to && span.to > from))
-          words.add(phraseOf(item, span));
+        if (!span.roles.includes('colour')) continue;
+        const over = item.spans.find(({ from, to }) => span.from < to && span.to > from);
+        if (!over && span.to <= colour.from) words.add(phraseOf(item, span));
+        // "Rust Peach Tree Shirt", of which the colour is rust.
+        if (over && over.to < span.to) words.add(phraseOf(item, { ...span, from: over.to }));
       }
       // "Blue Harbour", "Green Harbour": what changes before the same word is an option.
       put(options, item.tokens[colour.to]?.text ?? '', colour.key);
@@ -39,7 +41,16 @@ export function openNameColours(groups: Iterable<readonly Item[]>): (items: read
       const [colour, another] = item.spans.filter(isColour);
       return colour && !another && isWord(item, colour);
     });
-    if (areWords) for (const item of items) item.spans = item.spans.filter((span) => !isColour(span));
+    if (areWords) for (const item of items) item.spans = withoutColour(item);
     return areWords;
   };
+}
+
+/** The options of a name without the one that is no colour; what could not be a colour beside it may be one now. */
+function withoutColour({ spans, read }: Item): OptionRead[] {
+  const others = spans.filter((span) => !isColour(span));
+  const free = read.filter(
+    (span) => span.roles.includes('colour') && !spans.some(({ from, to }) => span.from < to && span.to > from),
+  );
+  return [...others, ...free].sort((a, b) => a.from - b.from);
 }

@@ -2,6 +2,7 @@
 import type { Role } from '../../family/shape';
 import { isGoods } from '../options/goodsWords';
 import type { OptionRead } from '../options/shape';
+import { isCalledWith } from './calledWith';
 import type { Item } from './shape';
 
 const firstRole = ({ roles }: OptionRead): Role => roles[0]!;
@@ -88,8 +89,6 @@ function keepOneOfRole(items: readonly Item[], role: Role): void {
 }
 
 /** "Green Man Shirt rust": a colour before a word that is neither goods nor an option is likelier of the name than one behind the goods. */
-function leadsName({ tokens, spans }: Item, { to }: OptionRead): boolean {
-  const next = tokens[to];
-  const isWord = next?.kind === 'word' && !isGoods(next.text) && !spans.some(({ from }) => from === to);
-  return isWord && spans.some(({ from }) => tokens.slice(to, from).some(({ text }) => isGoods(text)));
-}
+const leadsName = (item: Item, span: OptionRead): boolean =>
+  isCalledWith(item, span) &&
+  item.spans.some(({ from }) => item.tokens.slice(span.to, from).some(({ text }) => isGoods(text)));

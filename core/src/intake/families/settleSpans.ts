@@ -1,14 +1,12 @@
 /** What looked like an option in a name and is a word of it, seen from all rows of the same stem. */
 import type { Role } from '../../family/shape';
 import { asOneColour } from '../options/asOneColour';
-import { colourWord, isBeforeColour } from '../options/colourWords';
 import { hasLegs, isGoods, isJewellery } from '../options/goodsWords';
 import { isMetal } from '../options/materialWords';
 import type { OptionRead } from '../options/shape';
 import { stemWords } from './nameStems';
 import { takeShades } from './colourNumbers';
-import { cutSpan } from './cutSpan';
-import { put } from '../filing';
+import { parseCompounds } from './compounds';
 import { takeCrossesForSizes, takeLettersForSizes, takeMediumForSize, takeTallForSizes } from './letterSizes';
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
@@ -175,38 +173,6 @@ function areOneToOne(items: readonly Item[]): boolean {
   return pairs.size > 1 && pairs.size === colours.size && pairs.size === patterns.size;
 }
 
-/** "Storm rust jacket": of two words for colours side by side one is the jacket's, where it stands beside several others. */
-function parseCompounds(items: readonly Item[]): void {
-  if (items.every(({ spans }) => spans.every((span) => span.to - span.from < 2))) return;
-  const rests = { first: new Map<string, Set<string>>(), last: new Map<string, Set<string>>() };
-  const parts = (item: Item, span: OptionRead) =>
-    item.tokens.slice(span.from, span.to).filter((token) => token.kind === 'word');
-  const isCompound = (item: Item, span: OptionRead) => span.roles[0] === 'colour' && parts(item, span).length > 1;
-  // "Natural/Black" is one colour of two.
-  const isHalf = ({ tokens }: Item, at: number) => tokens[at]!.kind === 'sign' && tokens[at]!.text !== '-';
-  for (const item of items)
-    for (const span of item.spans) {
-      if (!isCompound(item, span)) continue;
-      const words = parts(item, span).map((token) => token.text);
-      const [first] = words;
-      const last = words.at(-1)!;
-      const mayLead = colourWord(first!) === 'thing' && !isBeforeColour(first!) && colourWord(words[1]!);
-      if (mayLead && !isHalf(item, span.from + 1)) put(rests.first, first!, words.slice(1).join(''));
-      const mayFollow = colourWord(last) === 'thing' && colourWord(words.at(-2)!);
-      if (mayFollow && !isHalf(item, span.to - 2)) put(rests.last, last, words.slice(0, -1).join(''));
-    }
-  const isName = (map: Map<string, Set<string>>, word: string) => (map.get(word)?.size ?? 0) > 1;
-  if (rests.first.size + rests.last.size === 0) return;
-  for (const item of items)
-    item.spans = item.spans.map((span) => {
-      if (!isCompound(item, span)) return span;
-      const words = parts(item, span);
-      if (isName(rests.first, words[0]!.text)) return cutSpan(item, span, item.tokens.indexOf(words[1]!), span.to);
-      if (isName(rests.last, words.at(-1)!.text))
-        return cutSpan(item, span, span.from, item.tokens.indexOf(words.at(-1)!));
-      return span;
-    });
-}
 /** Materials, patterns and words that are things besides say what goods are where they stand before them, away from the other options. */
 function putBackWhatGoodsAre(items: readonly Item[]): void {
   for (const role of ['material', 'pattern', 'colour'] as const) {
