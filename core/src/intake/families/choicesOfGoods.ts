@@ -22,9 +22,9 @@ function meaningFor(words: readonly string[], values: readonly string[]): Pick<W
   const are = (test: (word: string) => boolean) => areGoods(words, test);
   if (are(isJewellery) && values.every((value) => METALS.has(value.toLowerCase())))
     return { role: 'material', label: 'Metal' };
-  // Candles are red and white, too.
-  const plain = values.filter((value) => tokensOf(value).every(({ text }) => colourWord(text) === 'plain'));
-  if (plain.length * 2 > values.length) return null;
+  // Candles are red, off-white and forest green, too; what they smell of is called "Black Fig" and "White Tea".
+  const colours = values.filter((value) => colourWord(tokensOf(value).at(-1)?.text ?? '') === 'plain');
+  if (colours.length * 2 > values.length) return null;
   // What is left of a name as "cream" is one for the skin.
   if (are((word) => isScented(word) || word === 'cream')) return { role: 'other', label: 'Scent' };
   return are(isFlavoured) ? { role: 'other', label: 'Flavour' } : null;

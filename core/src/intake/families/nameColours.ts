@@ -31,7 +31,7 @@ export function openNameColours(groups: Iterable<readonly Item[]>): (items: read
         if (over && over.to < span.to) words.add(phraseOf(item, { ...span, from: over.to }));
       }
       // "Blue Harbour", "Green Harbour": what changes before the same word is an option.
-      put(options, item.tokens[colour.to]?.text ?? '', colour.key);
+      put(options, item.tokens[colour.to]?.text ?? '', item.tokens[colour.to - 1]!.text);
     }
   const isWord = (item: Item, span: OptionRead): boolean =>
     words.has(phraseOf(item, span)) && (options.get(item.tokens[span.to]?.text ?? '')?.size ?? 0) < 2;
