@@ -15,7 +15,8 @@ type Given = Item['given'][number];
 const isOpen = ({ isGuessed, role, label }: Given): boolean =>
   isGuessed === true || (role === 'other' && isGenericOption(label));
 
-/** Such a share of all values of a column tells what the others are. */
+const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack']);
+/** Such a share of the words of a column tells what the others are. */
 const TELLING = 0.3;
 
 /** What such columns mostly hold, by all values of the list: a word nobody knows below "Option" is a colour, where the others are. */
@@ -25,12 +26,16 @@ export function rolesOfColumns(items: readonly Item[], options: OptionReader): M
   const roles = new Map<string, Role>();
   for (const [axis, texts] of values) {
     const counts = new Map<Role, number>();
+    // What is measured is known when it is seen: a word nobody knows is none of it.
+    let words = 0;
     for (const text of texts) {
       const role = options.whole(tokensOf(text))?.roles[0];
+      if (role && MEASURED.has(role)) continue;
+      words += 1;
       if (role) counts.set(role, (counts.get(role) ?? 0) + 1);
     }
     const [best, second] = [...counts].sort((a, b) => b[1] - a[1]);
-    if (best && best[1] >= texts.size * TELLING && best[1] > (second?.[1] ?? 0) * 4) roles.set(axis, best[0]);
+    if (best && best[1] >= words * TELLING && best[1] > (second?.[1] ?? 0) * 4) roles.set(axis, best[0]);
   }
   return roles;
 }
