@@ -8,6 +8,7 @@ import { stringify } from 'csv-stringify/sync';
 import ExcelJs from 'exceljs';
 import { emptyRegistry, NO_SETTLEMENT, openRegistry, readList } from '@loom-kin/core';
 import { readTable, streamXlsx } from '@loom-kin/sheets';
+import { calledList, CALLED_SHAPES } from '../../e2e/messy/calledLists';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
@@ -152,6 +153,7 @@ function tellRecognition(registry: ReturnType<typeof openRegistry>): void {
   for (const [what, shapes, listOf] of [
     ['lists of another hand', OTHER_SHAPES, otherList],
     ['lists as houses keep them', HOUSE_SHAPES, houseList],
+    ['lists of goods called by colours', CALLED_SHAPES, calledList],
   ] as const) {
     console.log(`The same in ${what}, their colours known or not`);
     for (const shape of Object.keys(shapes))
