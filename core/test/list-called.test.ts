@@ -49,6 +49,16 @@ describe('goods that are called by colours', () => {
       'Apron | Colour: Forest Green, Sage Green, Mint Green',
     ]);
   });
+  it('are called so where a column has their colours', () => {
+    expect(
+      toldOf([
+        ['Name', 'Option', 'Price'],
+        ['Blue Harbour Smock M', 'Thrift', '89'],
+        ['Blue Harbour Smock L', 'Thrift', '89'],
+        ['Blue Harbour Smock L', 'Rust', '89'],
+      ]),
+    ).toEqual(['Blue Harbour Smock | Colour: Thrift, Rust | Size: M, L']);
+  });
   it('come in other greens and blues where the same word follows', () => {
     expect(toldOfNames('Blue Harbour Mug\nGreen Harbour Mug\nRed Harbour Mug')).toEqual([
       'Harbour Mug | Colour: Blue, Green, Red',

@@ -20,7 +20,9 @@ export function familyName(strands: readonly Strand[], axes: readonly WovenAxis[
   for (const item of items) {
     // What fits everybody is no word of the name, though it is no option either.
     const { at } = strands.find((strand) => strand.item === item)!;
-    const spans = item.spans.filter((span) => span.key === 'one' || isOnSome(span, keys, at));
+    const spans = item.spans.filter(
+      (span) => span.key === 'one' || (isOnSome(span, keys, at) && !isElsewhere(item, span, at)),
+    );
     const said = isAside && item.aside ? [...item.said, ...item.aside] : item.said;
     const isWhole = spans.length + said.length === 0;
     const { name: written, tokens } = item;
@@ -41,6 +43,10 @@ function isOnSome(span: OptionRead, keys: ReadonlySet<string>, at: Strand['at'])
   for (const key of keys) if (at.get(key)?.key === span.key) return true;
   return false;
 }
+
+/** "Blue Harbour Smock" with "Rust" in a column: what the row says itself is another than the name seems to say. */
+const isElsewhere = ({ given }: Item, { key, roles }: OptionRead, at: Strand['at']): boolean =>
+  given.some(({ role }) => roles.includes(role) && at.get(role) !== undefined && at.get(role)!.key !== key);
 
 /** The words that all names have. */
 function commonWords(items: readonly Item[]): string {
