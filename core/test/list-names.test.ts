@@ -29,6 +29,14 @@ describe('names', () => {
       ]),
     ).toEqual(['Wool Sweater | Colour: Navy, Rust | Size: M, L', 'Wool Sweater Rust M']);
   });
+  it('are written for pages', () => {
+    expect(toldOfNames('Salt &amp; Pepper Mill S\nSalt &amp; Pepper Mill M\nSalt & Pepper Mill L')).toEqual([
+      'Salt & Pepper Mill | Size: S, M, L',
+    ]);
+    expect(toldOfNames('<b>Caf&eacute; Apron</b> Navy<br>\nCafé Apron Rust\nCaf&#233; Apron <Sage>')).toContain(
+      'Café Apron | Colour: Navy, Rust',
+    );
+  });
   it('are joined by signs of whatever kind', () => {
     expect(toldOfNames('wool_sweater_navy_m\nwool_sweater_navy_l\nwool_sweater_rust_m')).toEqual([
       'wool_sweater | Colour: navy, rust | Size: m, l',
@@ -65,6 +73,7 @@ describe('options in names', () => {
     expect(toldOfNames('Lamp nº 38\nLamp nº 39')).toEqual(['Lamp nº 38', 'Lamp nº 39']);
   });
   it('are waist and leg, or band and cup, however written', () => {
+    expect(toldOfNames('Tee szM\nTee szL\nTee szXL')).toEqual(['Tee | Size: szM, szL, szXL']);
     expect(toldOfNames('Chino Navy 32/34\nChino Rust 32 x 34\nChino Navy W30 L32\nChino Rust 30/32')).toEqual([
       'Chino | Colour: Navy, Rust | Size: W30 L32, 32 x 34',
     ]);

@@ -119,6 +119,18 @@ describe('goods of one name', () => {
       [[4], [5], []],
     ]);
   });
+  it('that are for others are told apart by whom they are for', () => {
+    expect(
+      rowsOf(`Name;Gender;Size
+        Fell Jacket;Mens;S
+        Fell Jacket;Womens;S
+        Fell Jacket;Mens;M
+        Fell Jacket;Womens;M`),
+    ).toEqual([
+      [[2], [4], []],
+      [[3], [5], []],
+    ]);
+  });
   it('and no numbers are one, and it is told that rows say different things', () => {
     expect(
       codesOf(`Text;Size;Price
@@ -146,6 +158,14 @@ describe('lines that are no goods', () => {
     expect([families.length, singles.length, skipped]).toEqual([1, 0, [{ row: 2, why: 'header' }]]);
     const units = read('Name;Size;Weight;Price\n;;g;EUR\nTee;S;140;9\nTee;M;150;9');
     expect([units.singles, units.skipped]).toEqual([[], [{ row: 2, why: 'header' }]]);
+  });
+  it('say the sum of the rows above them', () => {
+    expect(
+      rowsOf(`Style;Size;Pieces
+        4021 Jacket;S;3
+        4021 Jacket;M;2
+        4021 Jacket;;5`),
+    ).toEqual([[[2], [3], [4]]]);
   });
   it('are the headers of more tables below, whose columns stand elsewhere', () => {
     const list = `Name;Colour;Size;Price
@@ -177,6 +197,14 @@ describe('lines that are no goods', () => {
 });
 
 describe('headers', () => {
+  it('are sizes with a word for whom they are, or how long', () => {
+    expect(told('Style;Colour;Youth S;Youth M\nTee;Navy;1;2\nTee;Rust;1;1')).toEqual([
+      'Tee | Colour: Navy, Rust | Size: Youth S, Youth M',
+    ]);
+    expect(told('Style;Colour;38 Regular;40 Long\nSuit;Navy;1;2\nSuit;Grey;1;1')).toEqual([
+      'Suit | Colour: Navy, Grey | Size: 38 Regular, 40 Long',
+    ]);
+  });
   it('as programs write them are of words, and axes are called by these', () => {
     expect(told('productName;COLOR_NAME;Sz;itemSku\nTee;Navy;S;T1\nTee;Rust;S;T2')).toEqual([
       'Tee | Color: Navy, Rust | Size: S',

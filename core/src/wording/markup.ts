@@ -118,6 +118,21 @@ export function plainText(text: string): string {
     .trim();
 }
 
+/** Signs written for pages, and tags that say how words look. */
+const OF_PAGES = /&(?:#\d+|#x[\da-f]+|[a-z]+\d*);|<\/?(?:b|i|u|em|strong|span|font|small|sup|sub|br|p|div)\b[^<>]*>/i;
+
+/** A line that was written for a page, as it is read there: "Salt & Pepper" for "Salt &amp; Pepper", "Polo" for "<b>Polo</b>". */
+export function lineAsRead(text: string): string {
+  if (!OF_PAGES.test(text)) return text;
+  const words: string[] = [];
+  const parser = new Parser({
+    ontext: (part) => void words.push(part),
+    onopentagname: (name) => void (name === 'br' && words.push(' ')),
+  });
+  parser.end(text);
+  return words.join('').replace(/\s+/g, ' ').trim();
+}
+
 /** The letters of a text alone, without what parts its blocks: what is counted where a text may have form. */
 export function lettersOf(text: string): string {
   if (!isMarkup(text)) return text;

@@ -12,7 +12,8 @@ import type { OptionReader } from '../options/readOptions';
 import type { IsUsual } from './usualPlaces';
 import type { Said, Values } from './values';
 import { axesOfCodes } from './codeAxes';
-import { partedByHeads, sharedHead } from './codeHeads';
+import { partedByCells, partedByHeads } from './partedGoods';
+import { sharedHead } from './codeHeads';
 import { areApart, axesThatDiffer, axisMore, crossingOf, weaveRows, type Strand, type WovenAxis } from './weaves';
 
 export interface Around {
@@ -21,6 +22,8 @@ export interface Around {
   isUsual: IsUsual;
   /** Columns nothing is known of, which may tell children apart. */
   spare: readonly { at: number; header: string }[];
+  /** Columns in which goods of one name differ that are not one family: whom they are for. */
+  apart: readonly number[];
   doubts: Doubt[];
   parents: { row: number; name: string }[];
 }
@@ -91,7 +94,7 @@ const isEmptyOf = ({ given, spans, across }: Item) => given.length + spans.lengt
 
 /**
  * A row without any option that has no number of its own, or one that all others begin with, says something of the family; so does one
- * without pieces that is called as all others are, where those have theirs across the columns: their sum.
+ * without pieces that is called as all others are, where those have theirs across the columns or below each other: their sum.
  */
 function isParentRow(item: Item, main: readonly Strand[]): boolean {
   if (!isEmptyOf(item) || isBeside(item) || main.length < 2) return false;
@@ -101,7 +104,16 @@ function isParentRow(item: Item, main: readonly Strand[]): boolean {
   const hasNone = item.ownCode === '' && main.every((strand) => strand.item.ownCode !== '');
   const isSum =
     item.ownCode === '' && main.every(({ across, item: other }) => across !== null && other.name === item.name);
-  return begins || hasNone || isSum;
+  return begins || hasNone || isSum || isSumOf(item, main);
+}
+
+/** Whether some column of a row without a number of its own holds the sum of what the others have there. */
+function isSumOf({ ownCode, name, cells }: Item, main: readonly Strand[]): boolean {
+  if (ownCode !== '' || main.some(({ item }) => item.name !== name)) return false;
+  return cells.some((cell, at) => {
+    const numbers = main.map(({ item }) => Number(item.cells[at] || NaN));
+    return cell.trim() !== '' && Number(cell) === numbers.reduce((sum, one) => sum + one, 0);
+  });
 }
 
 function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], around: Around, into: Recognised): void {
@@ -113,7 +125,8 @@ function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], aro
   }
   if (!areApart(strands, axes)) {
     axes.push(...axesOfCodes(strands, axes, around.options));
-    const parts = cluster.isGiven || areApart(strands, axes) ? null : partedByHeads(strands, axes);
+    const isOne = cluster.isGiven || areApart(strands, axes);
+    const parts = isOne ? null : (partedByCells(strands, axes, around.apart) ?? partedByHeads(strands, axes));
     if (parts) return buildApart(cluster, parts, around, into);
   }
   const children = childrenOf(strands, axes, around.spare, into.problems);

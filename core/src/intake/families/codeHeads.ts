@@ -1,15 +1,14 @@
 /** What SKUs and style codes have in common: their first parts, where those tell families apart. */
-import { push } from '../filing';
 import { remembered } from './remembered';
 import type { Item } from './shape';
-import { areApart, type Strand, type WovenAxis } from './weaves';
 
 export interface CodeHeads {
   /** The part of an item's code that its family has in common; empty where codes say nothing. */
   headOf(item: Item): string;
 }
 
-const partsOf = (sku: string): string[] =>
+/** The parts of a code: at every sign but a point between figures. */
+export const partsOf = (sku: string): string[] =>
   sku
     .toUpperCase()
     .split(/(?:[^\p{L}\p{N}.]|(?<!\d)\.|\.(?!\d))+/u)
@@ -53,22 +52,6 @@ export function sharedHead([first, ...others]: readonly string[]): string {
   while (!others.every((code) => code.startsWith(first!.slice(0, length)))) length -= 1;
   const head = first!.slice(0, length).replace(/[^\p{L}\p{N}]+[\p{L}\p{N}]*$/u, '');
   return head.length < length && /\d{2}/.test(head) ? head : '';
-}
-
-/**
- * Goods of one name that are made twice: the fewest parts that SKUs begin with such that no crossing of theirs stands twice, each part
- * of two rows at least. Null where there is none.
- */
-export function partedByHeads(strands: readonly Strand[], axes: readonly WovenAxis[]): Strand[][] | null {
-  const codes = strands.map(({ item }) => partsOf(item.ownCode));
-  const shortest = Math.min(...codes.map(({ length }) => length));
-  for (let depth = 1; depth < shortest; depth++) {
-    const parts = new Map<string, Strand[]>();
-    strands.forEach((strand, at) => push(parts, codes[at]!.slice(0, depth).join('-'), strand));
-    const all = [...parts.values()];
-    if (all.length > 1 && all.every((part) => part.length > 1 && areApart(part, axes))) return all;
-  }
-  return null;
 }
 
 function sharedDepth([first, ...others]: readonly string[][]): number {

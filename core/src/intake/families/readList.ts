@@ -6,6 +6,7 @@ import { openHeaders, type HeaderMeaning } from '../table/headerWords';
 import { NO_MAPPING, type ListColumn, type ListMapping, type Table } from '../table/shape';
 import { findSizeDates, withSizes, type SizeDate } from '../table/sizeDates';
 import { understandColumns } from '../table/understandColumns';
+import { columnOfField } from './columnsThat';
 import { readFigures, type ChildFigures } from './readFigures';
 import { recogniseFamilies } from './recogniseFamilies';
 import { rowItems, type Deletion } from './rowItems';
@@ -67,7 +68,8 @@ export function readList(
     items: settleRows(rows.items, settlement),
     parents: settleParents(rows.parents, rows.items, settlement),
   };
-  const recognised = recogniseFamilies(registry, words.options, settled, spare, (part) =>
+  const apart = ['wearer', 'category'].flatMap((key) => columnOfField(columns, key)?.at ?? []);
+  const recognised = recogniseFamilies(registry, words.options, settled, { spare, apart }, (part) =>
     tell(PARTS.rows + part * (PARTS.families - PARTS.rows)),
   );
   const asked = new Map(dates.flatMap(({ at, text, readings }) => (readings.length === 1 ? [] : [[at + 1, text]])));

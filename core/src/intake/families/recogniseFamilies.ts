@@ -1,7 +1,7 @@
 /** Which rows of a list are one family: by what the list says, by codes, by names without their options, by words in the place of an option. */
 import type { Registry } from '../../registry/openRegistry';
 import type { OptionReader } from '../options/readOptions';
-import { buildFamilies } from './buildFamilies';
+import { buildFamilies, type Around } from './buildFamilies';
 import { joinByStyle } from './byStyle';
 import { clusterRows, type Cluster } from './clusters';
 import { push } from '../filing';
@@ -27,7 +27,7 @@ export function recogniseFamilies(
   registry: Registry,
   options: OptionReader,
   { items, parents }: RowItems,
-  spare: readonly { at: number; header: string }[],
+  columns: Pick<Around, 'spare' | 'apart'>,
   tell: (part: number) => void = () => undefined,
 ): Recognised {
   nameByCodes(items);
@@ -53,7 +53,14 @@ export function recogniseFamilies(
   for (const [at, cluster] of inOrder.entries()) {
     if (at % TELL_EVERY === 0) tell(PARTS.held + (at / inOrder.length) * (1 - PARTS.held));
     settleGiven(cluster.items, options, usual);
-    const around = { values, options, spare, isUsual, doubts: doubts.get(cluster) ?? [], parents: parentsOf(cluster) };
+    const around = {
+      values,
+      options,
+      ...columns,
+      isUsual,
+      doubts: doubts.get(cluster) ?? [],
+      parents: parentsOf(cluster),
+    };
     buildFamilies(cluster, around, recognised);
   }
   // A parent that nobody refers to is goods sold singly.

@@ -1,5 +1,6 @@
 /** Rows of a list as goods: cells put where they belong, what stands once above others carried down, parents told from children. */
 import { compact } from '../../pictures/match/fileWords';
+import { lineAsRead } from '../../wording/markup';
 import { tokensOf } from '../options/tokens';
 import { kindOf } from '../table/cells';
 import type { TableFound } from '../table/findTable';
@@ -63,6 +64,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   const pictured = pictureRows(filled.rows, table, columns, tieOf);
   const parents = new Set([...parentOf.values()].map(codeKey));
   const givenOf = openGiven(columns, words);
+  const nameIn = remembered(lineAsRead);
   const brandKeyOf = remembered(compact);
   const tokensIn = remembered((name: string) => tokensOf(name.slice(0, LONGEST_NAME)));
   const priceIn = remembered(roughly);
@@ -72,7 +74,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       result.deletions.push({ row, sku: text(cells, at.sku), gtin: text(cells, at.gtin) });
       continue;
     }
-    const name = text(cells, at.name);
+    const name = nameIn(text(cells, at.name));
     if (pictured.has(place)) {
       result.parents.push({ row, name: '', refs: [tieOf(cells)], block });
       continue;

@@ -8,8 +8,11 @@ const LETTERS = /^(x{0,6})([sml])$/;
 /** "MT", "XLT": a letter size for who is tall or short; words besides. */
 const TALL = /^(x{0,4})([ml])([ts])$/;
 
+/** "szM": what announces the size hangs on it. */
+const ANNOUNCED = /^sz(?=x{0,4}[sml]$)/;
+
 /** Whether a word is a letter size. */
-export const isLetterSize = (word: string): boolean => LETTERS.test(word) || TALL.test(word);
+export const isLetterSize = (word: string): boolean => LETTERS.test(word) || TALL.test(word) || ANNOUNCED.test(word);
 
 /** Letter sizes by their distance from M: XS is -2, XXL is 3. */
 function letterSize(step: number, to: number): SizeRead {
@@ -45,7 +48,7 @@ export function readLetters(tokens: readonly Token[], at: number): SizeRead | nu
 function readLetter(tokens: readonly Token[], at: number): SizeRead | null {
   const { text, glued } = tokens[at]!;
   // A letter that hangs on a hyphen and a word is part of that word: "T-S", but "Navy-S" is a size.
-  const step = glued && tokens[at - 1]?.kind === 'number' ? null : stepOf(text);
+  const step = glued && tokens[at - 1]?.kind === 'number' ? null : stepOf(text.replace(ANNOUNCED, ''));
   if (step !== null) return letterSize(step, at + 1);
   const whole = WORD_SIZES[text];
   if (whole) return letterSize(stepOf(whole.toLowerCase())!, at + 1);

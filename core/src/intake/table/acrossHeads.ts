@@ -1,7 +1,8 @@
 /** Headers that are values of an axis: "S", "Size 38", and with a word for what stands below "EAN S", "250 ml – Price". */
 import type { Role } from '../../family/shape';
 import type { OptionReader } from '../options/readOptions';
-import { tokensOf } from '../options/tokens';
+import { isForWearer } from '../options/goodsWords';
+import { tokensOf, type Token } from '../options/tokens';
 import type { HeaderMeaning, ListWords } from './headerWords';
 import { ACROSS_KEYS, type AcrossKey } from './shape';
 
@@ -24,7 +25,9 @@ export const valueIn = (header: string, words: ListWords): string =>
 
 /** "Size 38", "Gr. 38", and "38 pieces" mean the value alone. */
 export function plainHead(header: string, options: OptionReader): AcrossHead | null {
-  const read = header === '' ? null : options.whole(tokensOf(header));
+  const all = tokensOf(header);
+  const tokens = sizeAmong(all);
+  const read = header === '' ? null : options.whole(tokens);
   const role = read?.roles[0];
   if (!read || !role || !ROLES_ACROSS.has(role)) return null;
   const value = header.replace(/^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s+/i, '');
@@ -33,9 +36,17 @@ export function plainHead(header: string, options: OptionReader): AcrossHead | n
     role,
     mayBeSize: read.roles.includes('size') || CROSS.test(value),
     value,
-    isWeak: read.isWeak && /^\d+$/.test(read.key),
+    isWeak: read.isWeak && /^\d+$/.test(read.key) && tokens === all,
     key: null,
   };
+}
+
+/** "Youth S", "38 Regular": the size with a word for whom it is, or how long; the whole is the value. */
+function sizeAmong(tokens: readonly Token[]): readonly Token[] {
+  const [first, last] = [tokens[0], tokens.at(-1)];
+  if (tokens.length < 2 || tokens.length > 3 || !first || !last) return tokens;
+  if (isForWearer(first.text)) return tokens.slice(1);
+  return /^(?:regular|reg|long|short|tall|petite)$/.test(last.text) ? tokens.slice(0, -1) : tokens;
 }
 
 /** "2X": two pieces, or a plus size. */
