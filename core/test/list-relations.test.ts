@@ -206,10 +206,10 @@ describe('headers', () => {
     ]);
   });
   it('as programs write them are of words, and axes are called by these', () => {
-    expect(told('productName;COLOR_NAME;Sz;itemSku\nTee;Navy;S;T1\nTee;Rust;S;T2')).toEqual([
+    expect(told('productName;COLOR_NAME;Sz;sellerSku\nTee;Navy;S;T1\nTee;Rust;S;T2')).toEqual([
       'Tee | Color: Navy, Rust | Size: S',
     ]);
-    const { columns } = read('productName;unitPrice;qtyOnHand;itemSku\nTee;9;1;T1\nTee;9;1;T2');
+    const { columns } = read('productName;unitPrice;qtyOnHand;sellerSku\nTee;9;1;T1\nTee;9;1;T2');
     expect(columns.map(({ meaning }) => ('key' in meaning ? meaning.key : meaning.is))).toEqual([
       'name',
       'price',

@@ -1,15 +1,17 @@
-/** What a name says beside its goods: whose they are, where the row has that in a column, and what a shop cries out about them. */
+/** What a name says beside its goods: whose they are, where a column has that, and what a shop cries out about them. */
 import { tokensOf, type Token } from '../options/tokens';
 import { remembered } from './remembered';
 import type { Item } from './shape';
 
 /** What shops cry out, in the languages lists come in; common practice. */
-const CRIES =
-  `new|new in|just in|sale|on sale|sold out|best ?seller|limited|limited edition|offer|special offer|promo|promotion|reduced|clearance|last chance|last one|last few|
-back in stock|exclusive|online only|web only|pre-?order|coming soon|discontinued|end of line|to clear|neu|neuheit|aktion|angebot|ausverkauf|reduziert|limitiert|auslauf|auslaufartikel|
-nouveau|nouveauté|soldes|promotion|édition limitée|épuisé|nuevo|novedad|rebajas|oferta|agotado|nuovo|novità|saldi|offerta|esaurito|nieuw|uitverkoop|aanbieding|op=op|\\d{1,2} ?% off|-\\d{1,2} ?%`
-    .replaceAll('\n', '')
-    .toUpperCase();
+const CRIES = `
+new|new in|just in|sale|on sale|sold out|best ?seller|limited|limited edition|offer|special offer|promo|
+promotion|reduced|clearance|last chance|last one|last few|back in stock|exclusive|online only|web only|
+pre-?order|coming soon|discontinued|end of line|to clear|neu|neuheit|aktion|angebot|ausverkauf|reduziert|
+limitiert|auslauf|auslaufartikel|nouveau|nouveauté|soldes|édition limitée|épuisé|nuevo|novedad|rebajas|oferta|
+agotado|nuovo|novità|saldi|offerta|esaurito|nieuw|uitverkoop|aanbieding|op=op|\\d{1,2} ?% off|-\\d{1,2} ?%`
+  .replaceAll('\n', '')
+  .toUpperCase();
 
 /** Most names cry nothing out: what all of these have that do. */
 const MAY_CRY = new RegExp(`(?<![\\p{L}\\p{N}])(?:${CRIES})(?![\\p{L}\\p{N}])`, 'iu');

@@ -3,12 +3,15 @@ import { foldLetters } from '../../pictures/match/fileWords';
 import type { OptionRead } from '../options/shape';
 import { setsApart, type Token } from '../options/tokens';
 
-const set = (text: string): Set<string> => new Set(text.split(/\s+/).map(foldLetters));
+const set = (text: string): Set<string> => new Set(text.trim().split(/\s+/).map(foldLetters));
 
 /** Goods that are chosen by what they fit; common practice. */
-const FITTING = set(
-  'case cases cover covers sleeve folio bumper protector protectors glass strap straps band charger cable cradle mount holder battery adapter skin filter bulb blade mat mats hülle schutzhülle handyhülle tasche armband ladegerät akku folie coque étui housse verre bracelet chargeur batterie funda cristal correa cargador batería custodia cover vetro cinturino caricatore hoes hoesje oplader',
-);
+const FITTING = set(`
+  case cases cover covers sleeve folio bumper protector protectors glass strap straps band charger cable cradle
+  mount holder battery adapter skin filter bulb blade mat mats hülle schutzhülle handyhülle tasche armband
+  ladegerät akku folie coque étui housse verre bracelet chargeur batterie funda cristal correa cargador batería
+  custodia vetro cinturino caricatore hoes hoesje oplader
+`);
 /** Say that what goods fit follows. */
 export const BEFORE_MODELS = set('for für fuer pour para per voor fits compatible');
 

@@ -1,4 +1,4 @@
-/** Colours that goods are called by: "Blue Harbour Smock thrift" is no smock in blue, as other names of the list tell that have a colour besides. */
+/** Colours that goods are called by: "Blue Harbour Smock" is none in blue, as names of the list tell that have a colour besides. */
 import type { OptionRead } from '../options/shape';
 import { put } from '../filing';
 import type { Item } from './shape';
@@ -13,7 +13,7 @@ const phraseOf = ({ tokens }: Item, { from, to }: OptionRead): string => {
 };
 
 /**
- * Learns such phrases from rows that are settled: those that went back into names which have another colour, and are an option nowhere.
+ * Learns such phrases from rows that are settled: what went back into names with another colour, and is an option nowhere.
  * @returns puts them back into names that have no other colour; gives whether there were any
  */
 export function openNameColours(groups: Iterable<readonly Item[]>): (items: readonly Item[]) => boolean {
