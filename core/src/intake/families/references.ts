@@ -1,4 +1,4 @@
-/** How rows of a list point at each other: at the parent's number in whatever column it stands, at the children's, or at the family that a picture is of. */
+/** How rows of a list point at each other: at the parent, at the children, or at the family that a picture is of. */
 import { isBlank } from '../table/cells';
 import type { ListColumn, Meaning, Table } from '../table/shape';
 import { codeKey } from './codeKey';

@@ -2,7 +2,6 @@
 import { compact } from '../../pictures/match/fileWords';
 import { lineAsRead } from '../../wording/markup';
 import { tokensOf } from '../options/tokens';
-import { kindOf } from '../table/cells';
 import type { TableFound } from '../table/findTable';
 import type { ListWords } from '../table/headerWords';
 import type { ListColumn, Table } from '../table/shape';
@@ -11,7 +10,8 @@ import { codeKey } from './codeKey';
 import { columnOfField, columnThat } from './columnsThat';
 import { openGiven } from './givenOptions';
 import { tieByName } from './parentTies';
-import { pictureRows, readReferences } from './references';
+import { openParenthood } from './parenthood';
+import { pictureRows } from './references';
 import { keepHeadedApart } from './headedApart';
 import { remembered } from './remembered';
 import type { Item, ParentRow } from './shape';
@@ -53,16 +53,12 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     style: columnOfField(columns, 'styleCode'),
     sku: columnOfField(columns, 'sku'),
     price: columnOfField(columns, 'price') ?? columnOfField(columns, 'cost') ?? columnOfField(columns, 'listPrice'),
-    parent: columnThat(columns, 'parent') ?? columnThat(columns, 'group'),
-    kind: columnThat(columns, 'kind'),
     deed: columnThat(columns, 'deed'),
     gtin: columnOfField(columns, 'gtin'),
   };
-  const { referred, key, parentOf } = readReferences(filled.rows, columns);
-  const ownCodes = new Set(at.parent && at.kind ? filled.rows.map(({ cells }) => codeKey(text(cells, at.sku))) : []);
-  const tieOf = (cells: readonly string[]) => codeKey(text(cells, at.parent)) || codeKey(text(cells, at.style));
+  const { belongsOf, tiesOf } = openParenthood(filled.rows, columns);
+  const tieOf = (cells: readonly string[]) => codeKey(belongsOf(cells)) || codeKey(text(cells, at.style));
   const pictured = pictureRows(filled.rows, table, columns, tieOf);
-  const parents = new Set([...parentOf.values()].map(codeKey));
   const givenOf = openGiven(columns, words);
   const nameIn = remembered(lineAsRead);
   const brandKeyOf = remembered(compact);
@@ -74,11 +70,11 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       result.deletions.push({ row, sku: text(cells, at.sku), gtin: text(cells, at.gtin) });
       continue;
     }
-    const name = nameIn(text(cells, at.name));
     if (pictured.has(place)) {
       result.parents.push({ row, name: '', refs: [tieOf(cells)], block });
       continue;
     }
+    const name = nameIn(text(cells, at.name));
     const brand = text(cells, at.brand);
     const item: Item = {
       row,
@@ -87,7 +83,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       brand,
       brandKey: brandKeyOf(brand),
       style: text(cells, at.style),
-      belongs: text(cells, at.parent) || (parentOf.get(codeKey(text(cells, at.sku))) ?? ''),
+      belongs: belongsOf(cells),
       block,
       ownCode: text(cells, at.sku),
       price: priceIn(text(cells, at.price)),
@@ -98,20 +94,9 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       read: [],
       said: [],
     };
-    const kind = at.kind ? kindOf(text(cells, at.kind)) : null;
-    const own = [item.ownCode, item.style, name, text(cells, key)];
-    const refs = own.filter((ref) => ref !== '' && referred.has(codeKey(ref)));
-    if (parents.has(codeKey(item.ownCode))) refs.push(item.ownCode);
-    const pointsElsewhere =
-      item.belongs !== '' && ![item.ownCode, text(cells, key)].some((one) => codeKey(one) === codeKey(item.belongs));
-    // A group's key in the column of parents points nowhere.
-    const isCalledParent = kind === 'parent' && !(pointsElsewhere && ownCodes.has(codeKey(item.belongs)));
-    const isParent = isHead || isCalledParent || (!pointsElsewhere && refs.length > 0);
-    const saysNone = item.given.length === 0 || kind === 'parent' || refs.length > 0;
-    if (isParent && item.across.length === 0 && saysNone) {
-      const ties = kind === 'parent' ? [...own, item.belongs].filter(Boolean) : refs;
-      result.parents.push({ row, name, refs: ties.map(codeKey), block });
-    } else result.items.push(item);
+    const refs = tiesOf(item, isHead);
+    if (refs) result.parents.push({ row, name, refs, block });
+    else result.items.push(item);
   }
   tieByName(result.parents, result.items);
   keepHeadedApart(result.items, filled.sections, table);
