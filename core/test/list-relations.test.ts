@@ -119,6 +119,18 @@ describe('goods of one name', () => {
       [[4], [5], []],
     ]);
   });
+  it('come in colours that only their SKUs number, behind the style', () => {
+    expect(
+      told(`SKU;Name;Size
+        1001-001-S;Jacket;S
+        1001-001-M;Jacket;M
+        1001-002-S;Jacket;S
+        1001-002-M;Jacket;M`),
+    ).toEqual(['Jacket | Size: S, M | Option: 001, 002']);
+  });
+  it('that are only counted by their SKUs are one', () => {
+    expect(told('SKU;Name\nA-001;Jacket\nA-002;Jacket\nA-003;Jacket')).toEqual(['Jacket']);
+  });
   it('that are for others are told apart by whom they are for', () => {
     expect(
       rowsOf(`Name;Gender;Size

@@ -72,15 +72,22 @@ function differingParts(
   const length = split[0]!.length;
   if (length < 2 || split.some((parts) => parts.length !== length)) return null;
   const parts: CodePart[] = [];
+  let numbers = 0;
   for (let at = 0; at < length; at++) {
     const codes = split.map((own) => own[at]!.toUpperCase());
     // What an option says already is not said again: "Hoodie Navy" as HJ-NVY-M.
     if (new Set(codes).size < 2 || axes.some((axis) => goesWith(strands, codes, axis))) continue;
-    parts.push({ codes, ...meaningOf(codes, [...axes, ...parts], options) });
+    const part: CodePart = { codes, ...meaningOf(codes, [...axes, ...parts], options) };
+    if (!part.isRead && areNumbersOfGoods(codes, at)) numbers += 1;
+    parts.push(part);
   }
-  const areNumbers = parts.every(({ codes, isRead }) => !isRead && codes.every((code) => /^\d{3,}$/.test(code)));
-  return parts.length === 0 || parts.length > 3 || areNumbers ? null : { parts };
+  return parts.length === 0 || parts.length > 3 || numbers === parts.length ? null : { parts };
 }
+
+/** Figures that count rows, or are styles of their own; behind a style's number three of them that come again are those of a colour. */
+const areNumbersOfGoods = (codes: readonly string[], at: number): boolean =>
+  codes.every((code) => /^\d{3,}$/.test(code)) &&
+  (at === 0 || codes.some((code) => code.length > 3) || new Set(codes).size === codes.length);
 
 /** Whether the codes of a part follow the values of an axis, each of them one. */
 function goesWith(strands: readonly Strand[], codes: readonly string[], { key }: WovenAxis): boolean {
@@ -106,7 +113,8 @@ function meaningOf(
   };
   const areNumbers = codes.every((code) => /^\d{3,}$/.test(code));
   if (isFree('size')) {
-    if (areNumbers && areSizeNumbers(codes.map(Number))) return { role: 'size', isRead: true };
+    const areCounted = codes.some((code) => code.startsWith('0'));
+    if (areNumbers && !areCounted && areSizeNumbers(codes.map(Number))) return { role: 'size', isRead: true };
     if (!areNumbers && (codes.every(isSize) || areSizes(codes))) return { role: 'size', isRead: true };
   }
   if (isFree('colour')) {
