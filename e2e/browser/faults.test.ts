@@ -54,14 +54,10 @@ const open = async (path: string, shown = 'crossing') => {
 };
 
 describe('by the keyboard', () => {
-  it('a family is found from anywhere with Ctrl K', async () => {
+  it('a family is found from anywhere with Ctrl K, however fast its name and Enter are typed', async () => {
     await open('/journal', 'entry');
     await page.keyboard.press('Control+k');
-    await page.keyboard.type('dog st', { delay: 20 });
-    await until(
-      () => page.locator('#command-entries').innerText(),
-      (text) => text.includes('Dog storm coat'),
-    );
+    await page.keyboard.type('dog st');
     await page.keyboard.press('Enter');
     await page.waitForURL(/families\/k\w+$/);
     await until(

@@ -16,6 +16,8 @@ const found = ref<FamilySummary[]>([]);
 const at = ref(0);
 const shown = ref(false);
 let running: AbortController | null = null;
+/** Ends when what is typed so far was looked for. */
+let looked: Promise<void> = Promise.resolve();
 
 const ACTIONS = [
   { label: 'Start a family', to: '/families/new' },
@@ -41,10 +43,14 @@ const entries = computed(() => {
   ];
 });
 
-watch(words, async (term) => {
+watch(words, (term) => {
   at.value = 0;
   running?.abort();
-  const mine = (running = new AbortController());
+  running = new AbortController();
+  looked = lookFor(term, running);
+});
+
+async function lookFor(term: string, mine: AbortController): Promise<void> {
   if (term.trim() === '') return void (found.value = []);
   try {
     const { families } = await call(api.listFamilies, { query: { q: term, limit: 8 }, signal: mine.signal });
@@ -52,7 +58,13 @@ watch(words, async (term) => {
   } catch (error) {
     if (!mine.signal.aborted) tell(error);
   }
-});
+}
+
+/** What stands first is taken once it answers to all that was typed, and not to its first letters. */
+async function take(): Promise<void> {
+  await looked;
+  await go(entries.value[at.value]);
+}
 
 /** The child whose SKU or GTIN was typed. */
 function childNamed(family: Family, term: string): string | undefined {
@@ -81,7 +93,7 @@ async function go(entry: { key: string; to: string } | undefined): Promise<void>
 function onKey(event: KeyboardEvent): void {
   if (event.key === 'ArrowDown') at.value = Math.min(at.value + 1, entries.value.length - 1);
   else if (event.key === 'ArrowUp') at.value = Math.max(at.value - 1, 0);
-  else if (event.key === 'Enter') void go(entries.value[at.value]);
+  else if (event.key === 'Enter') void take();
   else if (event.key === 'Escape') input.value?.blur();
   else return;
   event.preventDefault();
