@@ -194,6 +194,13 @@ describe('lines that are no goods', () => {
       { gtin: '4006381333948', price: '19' },
     ]);
   });
+  it('are such headers by turns', () => {
+    const first = 'Name;Colour;Size\nTee;Navy;S\nTee;Navy;M';
+    const second = 'Name;Size;Colour\nPolo;S;Rust\nPolo;M;Rust';
+    expect(told([first, second, first.replaceAll('Tee', 'Smock')].join('\n'))).toEqual(
+      ['Tee', 'Polo', 'Smock'].map((name) => `${name} | Colour: ${name === 'Polo' ? 'Rust' : 'Navy'} | Size: S, M`),
+    );
+  });
   it('say what the small table below is of', () => {
     expect(
       told(`Style: Fell Jacket;;;

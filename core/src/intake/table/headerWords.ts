@@ -94,7 +94,7 @@ const OTHER_HEADERS: readonly (readonly [Meaning, string])[] = [
     { is: 'picture' },
     'picture, pictures, image, images, photo, photos, image url, image link, main image, picture address, bild, bilder, bild-url, foto, fotos, photo url, imagen, imágenes, immagine, immagini, afbeelding, afbeeldingen, zdjęcie, image address, pictures addresses, bildlink, hauptbild, additional image, packshot',
   ],
-  [{ is: 'children' }, 'children, child skus, children skus, child items, variant skus, varianten-skus, kinder'],
+  [{ is: 'children' }, 'children, child skus, children skus, child items, variant skus, varianten-skus'],
   [{ is: 'deed' }, 'action, deed, do, delete, aktion, löschen, supprimer'],
   [{ is: 'group' }, 'family key, family id'],
 ];

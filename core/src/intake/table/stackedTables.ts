@@ -13,6 +13,9 @@ export interface Stacked {
 /** So many words two headers have in common at least. */
 const SHARED = 2;
 
+/** What comes to more columns is no table. */
+const WIDEST = 400;
+
 /** Whether two rows are headers of tables of one list: some of their words are the same. */
 export function areOfOneList(some: readonly string[], others: readonly string[]): boolean {
   const words = new Set(wordsIn(some));
@@ -26,8 +29,8 @@ export function stackTables(table: Table, header: number, words: ListWords): Sta
   const later = new Map<number, readonly string[]>();
   const known = new Set(head.map((cell) => cell.trim()).filter(Boolean));
   for (let at = header + 1; at < table.length; at++)
-    if (isLaterHeader(table[at]!, known, words) && !isSame(table[at]!, head)) later.set(at, table[at]!);
-  if (later.size === 0) return null;
+    if (isLaterHeader(table[at]!, known, words)) later.set(at, table[at]!);
+  if ([...later.values()].every((row) => isSame(row, head))) return null;
   const width = widthOf(table);
   const places = new Map(head.map((cell, at) => [foldHeader(cell), at]));
   const added: string[] = [];
@@ -49,6 +52,7 @@ export function stackTables(table: Table, header: number, words: ListWords): Sta
     return Array.from(cells, (cell) => cell ?? '');
   });
   const full = width + added.length;
+  if (full > WIDEST) return null;
   const filled = (row: readonly string[]) => Array.from({ length: full }, (_, at) => row[at] ?? '');
   return {
     table: rows.map((row, at) => (at === header ? [...filled(head).slice(0, width), ...added] : filled(row))),
