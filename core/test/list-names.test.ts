@@ -8,8 +8,10 @@ describe('names', () => {
       toldOfNames(`NEW! Fell Fleece Navy M
         Fell Fleece Navy L - SALE
         Fell Fleece Rust M (limited edition)
-        Fell Fleece Rust L`),
-    ).toEqual(['Fell Fleece | Colour: Navy, Rust | Size: M, L']);
+        Fell Fleece Rust L
+        Fell Fleece Sage L | -20%
+        20 % off: Fell Fleece Sage M`),
+    ).toEqual(['Fell Fleece | Colour: Navy, Rust, Sage | Size: M, L']);
   });
   it('do not cry with the words of goods', () => {
     expect(toldOfNames('New Moon Tee S\nNew Moon Tee M\nMoon Tee S\nMoon Tee M')).toEqual([
@@ -17,6 +19,7 @@ describe('names', () => {
       'Moon Tee | Size: S, M',
     ]);
     expect(toldOfNames('Sale\nNew')).toEqual(['Sale', 'New']);
+    expect(toldOfNames('Bar - 70%\nBar - 85%')).toEqual(['Bar - 70%', 'Bar - 85%']);
   });
   it('begin with their brand here and there, where a column says it', () => {
     expect(

@@ -9,23 +9,29 @@ new|new in|just in|sale|on sale|sold out|best ?seller|limited|limited edition|of
 promotion|reduced|clearance|last chance|last one|last few|back in stock|exclusive|online only|web only|
 pre-?order|coming soon|discontinued|end of line|to clear|neu|neuheit|aktion|angebot|ausverkauf|reduziert|
 limitiert|auslauf|auslaufartikel|nouveau|nouveauté|soldes|édition limitée|épuisé|nuevo|novedad|rebajas|oferta|
-agotado|nuovo|novità|saldi|offerta|esaurito|nieuw|uitverkoop|aanbieding|op=op|\\d{1,2} ?% off|-\\d{1,2} ?%`
+agotado|nuovo|novità|saldi|offerta|esaurito|nieuw|uitverkoop|aanbieding|op=op`
   .replaceAll('\n', '')
   .toUpperCase();
 
+/** "-20%", "20 % off"; chocolate of 70 % is another than that of 85. */
+const REDUCED = '-\\d{1,2} ?%|\\d{1,2} ?% OFF';
+
+/** Names are no longer. */
+const LONGEST = 200;
+
 /** Most names cry nothing out: what all of these have that do. */
-const MAY_CRY = new RegExp(`(?<![\\p{L}\\p{N}])(?:${CRIES})(?![\\p{L}\\p{N}])`, 'iu');
+const MAY_CRY = new RegExp(`(?<![\\p{L}\\p{N}])(?:${CRIES})(?![\\p{L}\\p{N}])|\\d ?%`, 'iu');
 const SIGN = '[-–—|!*:,()\\[\\]]';
 /** At an end of the name, with signs that set it apart or all in capitals. */
 const PARTED = [
-  new RegExp(`^[\\s(\\[*]*(?:${CRIES})\\s*${SIGN}[\\s!*)\\]–-]*`, 'iu'),
-  new RegExp(`\\s*${SIGN}[\\s!*–-]*(?:${CRIES})[\\s!*)\\]]*$`, 'iu'),
+  new RegExp(`^[\\s(\\[*]*(?:${CRIES}|${REDUCED})\\s*${SIGN}[\\s!*)\\]–-]*`, 'iu'),
+  new RegExp(`\\s*${SIGN}[\\s!*–-]*(?:${CRIES}|${REDUCED})[\\s!*)\\]]*$`, 'iu'),
 ];
 const IN_CAPITALS = [new RegExp(`^(?:${CRIES})\\s+`, 'u'), new RegExp(`\\s+(?:${CRIES})$`, 'u')];
 
 /** Marks what tells no goods apart, for the comparing of names alone: what goods are called they are called with it. */
 export function markAsides(items: readonly Item[]): void {
-  const cries = remembered((name: string) => (MAY_CRY.test(name) ? criesIn(name) : NONE));
+  const cries = remembered((name: string) => (name.length <= LONGEST && MAY_CRY.test(name) ? criesIn(name) : NONE));
   const leads = leadingBrands(items);
   for (const item of items) {
     const aside = [...cries(item.name).map((place) => tokensIn(item.tokens, place)), ...leads(item)];
