@@ -19,7 +19,6 @@ describe('names', () => {
       'Moon Tee | Size: S, M',
     ]);
     expect(toldOfNames('Sale\nNew')).toEqual(['Sale', 'New']);
-    expect(toldOfNames('Bar - 70%\nBar - 85%')).toEqual(['Bar - 70%', 'Bar - 85%']);
   });
   it('begin with their brand here and there, where a column says it', () => {
     expect(
