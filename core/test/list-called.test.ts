@@ -1,20 +1,14 @@
 /** Goods that are called by colours, and colours that stand beside them. */
 import { describe, expect, it } from 'vitest';
 import { calledList, CALLED_SHAPES } from '../../e2e/messy/calledLists';
-import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
-import { toldOf, toldOfNames } from './told';
-
-const registry = openRegistry(emptyRegistry());
+import { measuresOf, toldOf, toldOfNames } from './told';
 
 describe('goods that are called by colours', () => {
   it.each(Object.keys(CALLED_SHAPES).flatMap((shape) => [false, true].map((isStrange) => [shape, isStrange] as const)))(
     'written as "%s" are read as they are meant, strange words: %s',
     (shape, isStrange) => {
       const lists = [6001, 6002, 6003].map((seed) => calledList(shape, seed, isStrange));
-      const { f1, precision, axes } = measures(
-        lists.reduce((sum, list) => addScores(sum, scoreOf(readList(registry, list.table), list)), NO_SCORE),
-      );
+      const { f1, precision, axes } = measuresOf(lists);
       expect(precision).toBeGreaterThanOrEqual(0.999);
       expect(f1).toBeGreaterThanOrEqual(0.99);
       expect(axes).toBeGreaterThanOrEqual(0.95);

@@ -10,8 +10,8 @@ import {
   type ListSettlement,
 } from '../src/index';
 import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
-import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { tableOf } from './shelves';
+import { measuresOf } from './told';
 
 const registry = openRegistry(emptyRegistry());
 const read = (text: string): ListReading => readList(registry, tableOf(text));
@@ -27,9 +27,7 @@ describe('lists as houses keep them', () => {
     'kept as "%s" are read as they are meant, strange words: %s',
     (shape, isStrange) => {
       const lists = [8001, 8002].map((seed) => houseList(shape, seed, isStrange));
-      const { f1, precision, axes } = measures(
-        lists.reduce((sum, list) => addScores(sum, scoreOf(readList(registry, list.table), list)), NO_SCORE),
-      );
+      const { f1, precision, axes } = measuresOf(lists);
       expect(precision).toBeGreaterThanOrEqual(0.995);
       expect(f1).toBeGreaterThanOrEqual(0.97);
       expect(axes).toBeGreaterThanOrEqual(0.96);

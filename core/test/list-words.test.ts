@@ -1,9 +1,9 @@
 /** Families of lists whose words no dictionary has, or has for something else. Which words a family is held by is common practice. */
 import { describe, expect, it } from 'vitest';
 import { emptyRegistry, openRegistry, readList, type ListReading } from '../src/index';
-import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { otherList, OTHER_SHAPES } from '../../e2e/messy/otherLists';
 import { tableOf } from './shelves';
+import { measuresOf } from './told';
 
 const registry = openRegistry(emptyRegistry());
 const read = (text: string): ListReading => readList(registry, tableOf(text));
@@ -24,9 +24,7 @@ describe('lists of another hand', () => {
     'written as "%s" are read as they are meant, strange words: %s',
     (shape, isStrange) => {
       const lists = [7001, 7002].map((seed) => otherList(shape, seed, isStrange));
-      const { f1, precision, axes } = measures(
-        lists.reduce((sum, list) => addScores(sum, scoreOf(readList(registry, list.table), list)), NO_SCORE),
-      );
+      const { f1, precision, axes } = measuresOf(lists);
       expect(precision).toBeGreaterThanOrEqual(0.995);
       expect(f1).toBeGreaterThanOrEqual(0.99);
       expect(axes).toBeGreaterThanOrEqual(0.98);

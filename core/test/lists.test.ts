@@ -19,7 +19,7 @@ import {
   type ListMapping,
   type Shelves,
 } from '../src/index';
-import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
+import { measuresOf } from './told';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 import { EMPTY_SHELVES, tableOf } from './shelves';
 
@@ -41,11 +41,7 @@ describe('families of a list', () => {
     'are found with their axes in lists of the kind "%s", titles, totals and goods beside among them',
     (shape) => {
       const seeds = Array.from({ length: 6 }, (_, at) => 5000 + at);
-      const { f1, axes } = measures(
-        seeds
-          .map((seed) => messyList(shape, seed))
-          .reduce((sum, list) => addScores(sum, scoreOf(readList(registry, list.table), list)), NO_SCORE),
-      );
+      const { f1, axes } = measuresOf(seeds.map((seed) => messyList(shape, seed)));
       expect(f1).toBeGreaterThanOrEqual(0.99);
       expect(axes).toBeGreaterThanOrEqual(0.98);
     },

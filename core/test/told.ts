@@ -1,4 +1,6 @@
 /** What a list is read into, as lines that can be looked at. */
+import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
+import type { MessyList } from '../../e2e/messy/messyLists';
 import { emptyRegistry, openRegistry, readList } from '../src/index';
 
 const registry = openRegistry(emptyRegistry());
@@ -23,3 +25,7 @@ export const toldOfNames = (names: string, price = ''): string[] =>
       .split('\n')
       .map((name) => [name.trim(), price]),
   ]);
+
+/** How well messy lists are read, all together: by pairs of rows and by the roles of axes. */
+export const measuresOf = (lists: readonly Omit<MessyList, 'shape'>[]): ReturnType<typeof measures> =>
+  measures(lists.reduce((sum, list) => addScores(sum, scoreOf(readList(registry, list.table), list)), NO_SCORE));

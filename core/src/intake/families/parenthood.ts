@@ -21,7 +21,7 @@ export function openParenthood(rows: Rows, columns: readonly ListColumn[]): Pare
   const [sku, kind] = [columnOfField(columns, 'sku'), columnThat(columns, 'kind')];
   const text = (cells: readonly string[], column: ListColumn | undefined) =>
     column ? (cells[column.at] ?? '').trim() : '';
-  const { referred, key, parentOf } = readReferences(rows, columns);
+  const { referred, key, parentOf } = readReferences(rows, columns, parent);
   const naming = new Set([...parentOf.values()].map(codeKey));
   const ownCodes = new Set(parent && kind ? rows.map(({ cells }) => codeKey(text(cells, sku))) : []);
   /** The numbers and names of a row that others say they belong to. */

@@ -18,9 +18,8 @@ type Rows = readonly { cells: readonly string[] }[];
 /** What stands between the numbers of children. */
 export const BETWEEN_CODES = /[\s,;|]+/;
 
-/** Reads what the rows of a list point at. */
-export function readReferences(rows: Rows, columns: readonly ListColumn[]): References {
-  const parent = columnThat(columns, 'parent') ?? columnThat(columns, 'group');
+/** Reads what the rows of a list point at. `parent` is the column that says what they belong to. */
+export function readReferences(rows: Rows, columns: readonly ListColumn[], parent: ListColumn | undefined): References {
   const text = (cells: readonly string[], column: ListColumn | undefined) =>
     codeKey(column ? (cells[column.at] ?? '') : '');
   const referred = new Set(parent ? rows.map(({ cells }) => text(cells, parent)).filter(Boolean) : []);
