@@ -1,5 +1,5 @@
 /** A list of 100,000 rows read into families beside bare parsing and inserting; the catalogue out beside a bare writer; how well families are recognised. */
-import { createWriteStream, statSync, writeFileSync } from 'node:fs';
+import { createWriteStream, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { once } from 'node:events';
 import Sqlite from 'better-sqlite3';
@@ -7,7 +7,7 @@ import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import ExcelJs from 'exceljs';
 import { emptyRegistry, NO_SETTLEMENT, openRegistry, readList } from '@loom-kin/core';
-import { readTable, streamXlsx } from '@loom-kin/sheets';
+import { readTable, readXlsx, streamXlsx } from '@loom-kin/sheets';
 import { calledList, CALLED_SHAPES } from '../../e2e/messy/calledLists';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
@@ -62,6 +62,12 @@ export async function intakeFigures(folder: string): Promise<Figure[]> {
   console.log(`\nXLSX of ${rows.length} rows: ${Math.round(statSync(join(folder, 'ours.xlsx')).size / 1e6)} MB`);
   one(`${ROWS} rows as XLSX by the bare writer`, bareWriter, 'itself', bareWriter, '–');
   one(`${ROWS} rows as XLSX, as they leave`, ours, 'the bare writer', bareWriter, '1.3 ×');
+  const bareReader = await timedAsync(() => readBare(join(folder, 'ours.xlsx')));
+  const read = await timedAsync(
+    async () => void (await readXlsx(readFileSync(join(folder, 'ours.xlsx')), 'ours.xlsx')),
+  );
+  one(`${ROWS} rows of XLSX by the bare reader`, bareReader, 'itself', bareReader, '–');
+  one(`${ROWS} rows of XLSX, as they come in`, read, 'the bare reader', bareReader, '1.3 ×');
   tellRecognition(registry);
   return figures;
 }
@@ -133,6 +139,11 @@ export async function writeBare(path: string, rows: readonly string[][]): Promis
   for (const row of rows) sheet.addRow(row).commit();
   sheet.commit();
   await writer.commit();
+}
+
+async function readBare(path: string): Promise<void> {
+  const reader = new ExcelJs.stream.xlsx.WorkbookReader(path, {});
+  for await (const sheet of reader) for await (const row of sheet) if (row.cellCount === 0) return;
 }
 
 function timed(work: () => void): number {

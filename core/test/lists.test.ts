@@ -404,6 +404,13 @@ describe('any table whatever', () => {
   const cell = fc.oneof(fc.constantFrom(...words), fc.string({ unit: 'grapheme', maxLength: 14 }));
   const table = fc.array(fc.array(cell, { minLength: 1, maxLength: 7 }), { maxLength: 14 });
 
+  it('is read where its rows are shorter than its header and a line in them is a heading', () => {
+    const rows = [['SKU'], ['Cap'], ['39-42', '!'], ['39-42', 'Name'], ['', 'Name', 'Name']];
+    expect(readList(registry, rows).singles.map(({ name, rows: own }) => [name, own])).toEqual([
+      ['Cap', [3, 4, 2]],
+      ['Name', [5]],
+    ]);
+  });
   it('is read without a fault, and every row of it is accounted for once', () => {
     fc.assert(
       fc.property(table, (rows) => {

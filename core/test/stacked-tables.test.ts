@@ -54,7 +54,15 @@ describe('tables below each other', () => {
     const table = (width: number) => {
       const later = Array.from({ length: width - 2 }, (_, at) => `x${at}`);
       const anyWord = { meaningOf: () => ({ meaning: { is: 'ignored' }, certainty: 1 }) } as unknown as ListWords;
-      return stackTables([['Name', 'Size'], ['a', 'b'], ['Size', 'Name', ...later]], 0, anyWord);
+      return stackTables(
+        [
+          ['Name', 'Size'],
+          ['a', 'b'],
+          ['Size', 'Name', ...later],
+        ],
+        0,
+        anyWord,
+      );
     };
     expect([table(400)?.table[0]!.length, table(401)]).toEqual([400, null]);
   });

@@ -3,6 +3,6 @@ export * from './csv';
 export * from './decodeText';
 export * from './json';
 export * from './readTable';
-export * from './readXlsx';
+export * from './xlsx/readXlsx';
 export * from './writeCsv';
-export * from './writeXlsx';
+export * from './xlsx/writeXlsx';

@@ -3,7 +3,7 @@ import { Refusal } from '@loom-kin/core';
 import { csvRows } from './csv';
 import { decodeText } from './decodeText';
 import { readJsonTable } from './json';
-import { readXlsx } from './readXlsx';
+import { readXlsx } from './xlsx/readXlsx';
 
 export interface TableChoice {
   /** Which sheet of a workbook; the first with a table where none is named. */

@@ -5,7 +5,7 @@ import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
 import { familyTables } from './familyTables';
 import { foldHeader, type ListWords } from './headerWords';
 import { isNotesLine, isRule } from './notesLine';
-import { widthOf, type Table } from './shape';
+import { evened, widthOf, type Table } from './shape';
 import { spreadSizes } from './sizeSections';
 import { areOfOneList, stackTables } from './stackedTables';
 
@@ -45,9 +45,9 @@ export function findTable(given: Table, words: ListWords, headerRow?: number): T
   const stacked = headerRows.length === 1 ? stackTables(given, header!, words) : null;
   const whole = stacked?.table ?? given;
   const spread = headerRows.length === 0 ? null : spreadSizes(whole, headerRows.at(-1)!, words.options);
-  const table = spread?.table ?? whole;
+  const width = widthOf(spread?.table ?? whole);
+  const table = evened(spread?.table ?? whole, width);
   const laterHeaders = new Set([...(stacked?.headers ?? []), ...(spread?.sections ?? [])]);
-  const width = widthOf(table);
   const { headers, below } = joined(table, headerRows, width);
   return {
     ...rowsOf(table, headerRows, laterHeaders, words),

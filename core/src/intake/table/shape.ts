@@ -5,9 +5,12 @@ import { RoleSchema } from '../../family/shape';
 /** Rows of cells as read, title and header lines included. Row 1 is the first. */
 export type Table = readonly (readonly string[])[];
 
-/** Cells of its widest row, of those that are looked at. */
-export const widthOf = (table: Table): number =>
-  table.slice(0, 2000).reduce((most, row) => Math.max(most, row.length), 0);
+/** Cells of its widest row. */
+export const widthOf = (table: Table): number => table.reduce((most, row) => Math.max(most, row.length), 0);
+
+/** The table with blank cells at the ends of rows that are shorter than `width`. */
+export const evened = (table: Table, width: number): Table =>
+  table.map((row) => (row.length >= width ? row : [...row, ...Array<string>(width - row.length).fill('')]));
 
 /** What may stand below values that go across, by the registry's key. */
 export const ACROSS_KEYS = ['stock', 'price', 'gtin', 'sku'] as const;
