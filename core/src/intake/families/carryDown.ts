@@ -18,13 +18,15 @@ export interface Lines {
 
 /** Gives rows what stands above them. `isOption` says whether a text is a colour, a size or the like, and nothing else. */
 export function carryDown(
-  { table, places, single }: Lines,
+  lines: Lines,
   columns: readonly ListColumn[],
   isOption: (text: string) => boolean,
 ): Carried {
+  const { table, places } = lines;
   const name = nameColumn(columns);
   const isParent = openParentLines(table, places, columns);
-  const alone = new Set(single.filter((place) => !goesOn(table, place, columns) && !isParent(place)));
+  const going = linesThatGoOn(lines, columns);
+  const alone = new Set(lines.single.filter((place) => !going.has(place) && !isParent(place)));
   const result: Carried = { rows: [], sections: [] };
   const carry = openCarrying(columns);
   const isElsewhere = openPointing(columns);
@@ -78,15 +80,23 @@ export function carryDown(
   return result;
 }
 
-/** Whether a row that says an option alone goes on with the rows above it: they have no name either, and an option there too. */
-function goesOn(table: Table, place: number, columns: readonly ListColumn[]): boolean {
-  const at = table[place]!.findIndex((cell) => !isBlank(cell));
+/** Rows that say an option alone and go on with the rows above them: these have an option there too, and what else is said once is blank below. */
+function linesThatGoOn({ table, single }: Lines, columns: readonly ListColumn[]): ReadonlySet<number> {
   const name = nameColumn(columns);
-  const above = table[place - 1];
-  if (!name || name.reason === 'headings' || !above || columns.find((one) => one.at === at)?.meaning.is !== 'option')
-    return false;
-  return !isBlank(above[at]) && above.some((cell, other) => other !== at && !isBlank(cell));
+  const options = new Set(optionsIn(columns).map(({ at }) => at));
+  const lines = new Set(single);
+  const going = new Set<number>();
+  if (!name || name.reason === 'headings') return going;
+  for (const place of single) {
+    const at = table[place]!.findIndex((cell) => !isBlank(cell));
+    const above = table[place - 1];
+    if (!above || !options.has(at) || isBlank(above[at])) continue;
+    if (!isAloneAt(above, at) || going.has(place - 1) || !lines.has(place - 1)) going.add(place);
+  }
+  return going;
 }
+const isAloneAt = (row: readonly string[], at: number): boolean =>
+  row.every((cell, other) => (other === at) !== isBlank(cell));
 
 /** Whether a line with one cell is the row of a parent: others say that they belong to what it says. */
 function openParentLines(

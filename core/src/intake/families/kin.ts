@@ -3,6 +3,7 @@ import type { Role } from '../../family/shape';
 import { colourWord, isBeforeColour } from '../options/colourWords';
 import { changesGoods, isBesideGoods, isForWearer, isGoods, isOtherGoods } from '../options/goodsWords';
 import { LINKS } from '../options/links';
+import type { OptionRead } from '../options/shape';
 import type { Cluster } from './clusters';
 import { push } from '../filing';
 import { openJoining, type Joined } from './joining';
@@ -196,13 +197,10 @@ function makeSpans(kin: Kin, role: Role): void {
     const first = words[at];
     const last = words[at + filler.length - 1];
     if (!first || !last) continue;
-    const colour = item.spans.find((span) => span.from === last.at + 1 && span.roles[0] === 'colour');
+    const isBeside = ({ from, to }: OptionRead) => from === last.at + 1 || to === first.at;
+    const colour = item.spans.find((span) => span.roles[0] === 'colour' && isBeside(span));
     if (colour) {
-      item.spans = item.spans.map((span) =>
-        span === colour
-          ? { ...span, from: first.at, key: filler.join('') + span.key, label: undefined, isWeak: false }
-          : span,
-      );
+      item.spans = item.spans.map((span) => (span === colour ? withWords(span, first.at, last.at + 1, filler) : span));
       continue;
     }
     // What was put back into the name as a word of it is known by what it says.
@@ -210,6 +208,14 @@ function makeSpans(kin: Kin, role: Role): void {
     const span = known ?? { from: first.at, to: last.at + 1, roles: [role], key: filler.join(''), isWeak: false };
     item.spans = [...item.spans, span].sort((a, b) => a.from - b.from);
   }
+}
+
+/** A colour with the words of it that stand right before or behind it. */
+function withWords(span: OptionRead, first: number, end: number, words: readonly string[]): OptionRead {
+  const isBehind = span.to === first;
+  const key = isBehind ? span.key + words.join('') : words.join('') + span.key;
+  const [from, to] = isBehind ? [span.from, end] : [first, span.to];
+  return { ...span, from, to, key, label: undefined, isWeak: false };
 }
 
 /** Whether a row's name is that of something beside the goods: a care kit, a gift box. */

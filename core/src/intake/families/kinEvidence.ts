@@ -55,8 +55,9 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (evidence !== 'for' && isQuoted(kin)) return false;
   const { roles } = says.facts.of(kin.cluster);
   const { roles: baseRoles } = says.facts.of(base);
-  const extended = extendsColour(kin);
-  if (extended && sameSet(roles, baseRoles)) return evidence === 'for' || !clashes(base, kin.cluster);
+  const beside = sameSet(roles, baseRoles) ? besideColour(kin) : null;
+  if (beside === 'before') return evidence === 'for' || !clashes(base, kin.cluster);
+  if (beside === 'behind') return evidence === 'for' || goesOnFrom(base, kin, says);
   if (evidence !== 'for' && areOtherSizes(baseRoles.get('size'), roles.get('size'))) return false;
   const missing = roleMissing(base, kin.cluster, says);
   if (!missing || [...roles.keys()].some((role) => !baseRoles.has(role))) return false;
@@ -83,18 +84,28 @@ const areOtherSizes = (some: ReadonlySet<string> = new Set(), others: ReadonlySe
 const sameSet = (a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unknown>) =>
   a.size === b.size && [...a.keys()].every((key) => b.has(key));
 
-/** "Gannet grey": the word stands before a colour, in all rows, and before that colour alone. */
-function extendsColour({ cluster, filler, at }: Kin): boolean {
-  const keys = new Set<string>();
+/** "Gannet grey", "red gannet": on which side of a colour the word stands, in all rows, and beside that colour alone. */
+function besideColour({ cluster, filler, at }: Kin): 'before' | 'behind' | null {
+  const found = new Set<string>();
   for (const item of cluster.items) {
     const words = stemWords(item);
-    const last = words[at + filler.length - 1];
-    const span = last && item.spans.find((one) => one.from === last.at + 1 && one.roles[0] === 'colour');
-    if (!span) return false;
-    keys.add(span.key);
+    const [first, last] = [words[at], words[at + filler.length - 1]];
+    const span = item.spans.find(
+      ({ from, to, roles }) => roles[0] === 'colour' && (from === last!.at + 1 || to === first!.at),
+    );
+    if (!span) return null;
+    found.add(`${span.to === first!.at ? 'behind' : 'before'} ${span.key}`);
   }
-  return keys.size === 1;
+  return found.size === 1 ? ([...found][0]!.split(' ')[0] as 'before' | 'behind') : null;
 }
+
+/** "Smock red gannet 8" beside "Smock navy 8", of which none is red: the word may be of the colour before it, where price and sizes are those of the others. */
+const goesOnFrom = (base: Cluster, kin: Kin, says: ListSays): boolean =>
+  base.words.length > 1 &&
+  !kin.isDoubtful &&
+  isSamePrice(base, kin.cluster, says) &&
+  haveSameSizes(base, kin.cluster, says) &&
+  !clashes(base, kin.cluster);
 
 /** The word stands first, last, or beside an option. */
 function standsAsOption({ cluster, filler, at }: Kin): boolean {
@@ -266,13 +277,19 @@ function areTastes(kins: readonly Kin[], says: ListSays): boolean {
 
 const MEASURED: readonly Role[] = ['size', 'volume', 'length'];
 
+const sizesOf = (cluster: Cluster, { facts }: ListSays): ReadonlySet<string> =>
+  MEASURED.map((role) => facts.of(cluster).roles.get(role)).find(Boolean) ?? new Set<string>();
+
 /** Behind the goods or where colours stand, in the very sizes that the others have. */
 function isWovenInto(base: Cluster, kin: Kin, says: ListSays): boolean {
-  const sizesOf = (cluster: Cluster) =>
-    MEASURED.map((role) => says.facts.of(cluster).roles.get(role)).find(Boolean) ?? new Set<string>();
-  const sizes = sizesOf(base);
-  const own = sizesOf(kin.cluster);
-  return own.size > 1 && (isTail(kin) || standsAsUsual(kin, says)) && overlap(own, sizes) === 1;
+  const own = sizesOf(kin.cluster, says);
+  return own.size > 1 && (isTail(kin) || standsAsUsual(kin, says)) && overlap(own, sizesOf(base, says)) === 1;
+}
+
+/** Whether one of them has no sizes but those of the other, or both have none. */
+function haveSameSizes(a: Cluster, b: Cluster, says: ListSays): boolean {
+  const [one, other] = [sizesOf(a, says), sizesOf(b, says)];
+  return one.size === 0 || other.size === 0 ? one.size === other.size : overlap(one, other) === 1;
 }
 
 const isTail = ({ cluster, filler, at }: Kin): boolean =>

@@ -236,11 +236,18 @@ function reasonToSkip(
   if (row.length <= 1) return null;
   const text = first.trim();
   if (saysName(text, words)) return 'section';
+  if (isOptionBelowHead(row.indexOf(first), text, header, words)) return null;
   return text.length > 60 || /[.!?]$/.test(text) || /^\*|:\s/.test(text)
     ? 'note'
     : numberLook(text)
       ? 'total'
       : 'section';
+}
+
+/** A size alone, below its header, of the goods in the rows above it. */
+function isOptionBelowHead(place: number, text: string, header: readonly string[], words: ListWords): boolean {
+  if (place === 0 || words.meaningOf((header[place] ?? '').trim())?.meaning.is !== 'option') return false;
+  return numberLook(text) !== null || words.options.whole(tokensOf(text)) !== null;
 }
 
 /** "Style: Fell Jacket": what the rows below are called. */
