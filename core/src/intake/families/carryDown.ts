@@ -17,11 +17,7 @@ export interface Lines {
 }
 
 /** Gives rows what stands above them. `isOption` says whether a text is a colour, a size or the like, and nothing else. */
-export function carryDown(
-  lines: Lines,
-  columns: readonly ListColumn[],
-  isOption: (text: string) => boolean,
-): Carried {
+export function carryDown(lines: Lines, columns: readonly ListColumn[], isOption: (text: string) => boolean): Carried {
   const { table, places } = lines;
   const name = nameColumn(columns);
   const isParent = openParentLines(table, places, columns);

@@ -4,6 +4,7 @@ import { colourWord, isBeforeColour } from '../options/colourWords';
 import { changesGoods, isBesideGoods, isForWearer, isGoods, isOtherGoods } from '../options/goodsWords';
 import { LINKS } from '../options/links';
 import type { OptionRead } from '../options/shape';
+import { besideInto, sideOf, type Beside } from './besideInto';
 import type { Cluster } from './clusters';
 import { push } from '../filing';
 import { openJoining, type Joined } from './joining';
@@ -16,9 +17,8 @@ import {
   partedByCodes,
   roleMissing,
   wordsRecurring,
-  type Kin,
-  type ListSays,
 } from './kinEvidence';
+import type { Kin, ListSays } from './kinFound';
 import { stemWords } from './nameStems';
 import type { Doubt, Item } from './shape';
 
@@ -38,8 +38,8 @@ export function joinKin(clusters: readonly Cluster[], list: Omit<ListSays, 'recu
   // A word is made an option once; the groups that most clusters are in say best which word it is.
   const settled = new Set<Cluster>();
   const isFree = ({ cluster }: Kin) => !settled.has(cluster) && joining.find(cluster) === cluster;
-  const settle = (kin: Kin, role: Role) => {
-    makeSpans(kin, role);
+  const settle = (kin: Kin, role: Role, beside: Beside | null = null) => {
+    makeSpans(kin, role, beside ?? SHADE);
     says.facts.forget(kin.cluster);
     settled.add(kin.cluster);
     joining.doubt(kin.cluster, unknownWords(kin));
@@ -53,7 +53,7 @@ export function joinKin(clusters: readonly Cluster[], list: Omit<ListSays, 'recu
     for (const kin of kins) {
       const base = bases.find((one) => fitsInto(one, kin, says));
       if (!base || joining.find(base) === joining.find(kin.cluster)) continue;
-      settle(kin, roleMissing(base, kin.cluster, says) ?? 'colour');
+      settle(kin, roleMissing(base, kin.cluster, says) ?? 'colour', besideInto(base, kin, says));
       join(base, kin.cluster);
     }
   };
@@ -189,16 +189,20 @@ const shareWord = (kins: readonly Kin[]): boolean =>
 const withoutLink = (kin: Kin): Kin =>
   kin.filler.length > 1 && LINKS.has(kin.filler[0]!) ? { ...kin, filler: kin.filler.slice(1), at: kin.at + 1 } : kin;
 
+/** "Gannet grey": a word right before a colour is of it. */
+const SHADE: Beside = { role: 'colour', side: 'before' };
+
 /** The word becomes an option of its rows; one that belongs to a colour goes into that. */
-function makeSpans(kin: Kin, role: Role): void {
+function makeSpans(kin: Kin, role: Role, beside: Beside): void {
   const { cluster, filler, at } = withoutLink(kin);
   for (const item of cluster.items) {
     const words = stemWords(item);
     const first = words[at];
     const last = words[at + filler.length - 1];
     if (!first || !last) continue;
-    const isBeside = ({ from, to }: OptionRead) => from === last.at + 1 || to === first.at;
-    const colour = item.spans.find((span) => span.roles[0] === 'colour' && isBeside(span));
+    const colour = item.spans.find(
+      (span) => span.roles[0] === beside.role && sideOf(span, first.at, last.at + 1) === beside.side,
+    );
     if (colour) {
       item.spans = item.spans.map((span) => (span === colour ? withWords(span, first.at, last.at + 1, filler) : span));
       continue;
@@ -215,7 +219,7 @@ function withWords(span: OptionRead, first: number, end: number, words: readonly
   const isBehind = span.to === first;
   const key = isBehind ? span.key + words.join('') : words.join('') + span.key;
   const [from, to] = isBehind ? [span.from, end] : [first, span.to];
-  return { ...span, from, to, key, label: undefined, isWeak: false };
+  return { ...span, from, to, roles: ['colour'], key, label: undefined, isWeak: false };
 }
 
 /** Whether a row's name is that of something beside the goods: a care kit, a gift box. */

@@ -3,39 +3,14 @@ import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { areTasted, isGoods } from '../options/goodsWords';
 import type { Token } from '../options/tokens';
+import { besideInto } from './besideInto';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
 import { push, put } from '../filing';
-import type { openFacts } from './clusterFacts';
-import { isCodeOf, type CodeHeads } from './codeHeads';
+import { isCodeOf } from './codeHeads';
+import type { Kin, ListSays } from './kinFound';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
-import type { Place } from './usualPlaces';
-
-/** What is found of a word that stands in the place of an option. */
-export interface Kin {
-  cluster: Cluster;
-  /** Words that it has more than the others, and where they begin among its words. */
-  filler: string[];
-  at: number;
-  /** Some of the words could make other goods of them. */
-  isDoubtful: boolean;
-}
-
-type Facts = ReturnType<typeof openFacts>;
-
-/** What the whole list says: of each cluster, of the heads of its SKUs and style codes, and where its names have their options. */
-export interface ListSays {
-  facts: Facts;
-  heads: CodeHeads;
-  /** What style codes have in common that have the colour in them. */
-  styleHeads: CodeHeads;
-  isUsualPlace: (role: Role, place: Place) => boolean;
-  /** Words that stand behind goods of several kinds, as colours do. */
-  recurring: ReadonlySet<string>;
-  /** What is a colour elsewhere in the list: in a column, or in the names of a family that is sure. Grows while families are joined. */
-  colours: Set<string>;
-}
 
 /** Whether the word is a colour elsewhere in the list. */
 export const isLearned = ({ filler }: Kin, { colours }: ListSays): boolean => colours.has(filler.join(''));
@@ -55,9 +30,12 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (evidence !== 'for' && isQuoted(kin)) return false;
   const { roles } = says.facts.of(kin.cluster);
   const { roles: baseRoles } = says.facts.of(base);
-  const beside = sameSet(roles, baseRoles) ? besideColour(kin) : null;
-  if (beside === 'before') return evidence === 'for' || !clashes(base, kin.cluster);
-  if (beside === 'behind') return evidence === 'for' || goesOnFrom(base, kin, says);
+  const beside = besideInto(base, kin, says);
+  if (beside) {
+    if (evidence === 'for') return true;
+    const isShade = beside.role === 'colour' && beside.side === 'before';
+    return isShade ? !clashes(base, kin.cluster) : goesOnFrom(base, kin, says);
+  }
   if (evidence !== 'for' && areOtherSizes(baseRoles.get('size'), roles.get('size'))) return false;
   const missing = roleMissing(base, kin.cluster, says);
   if (!missing || [...roles.keys()].some((role) => !baseRoles.has(role))) return false;
@@ -80,24 +58,6 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
 /** Goods of which one runs from 37 to 41 and the other from XS to XL are two, though their names be alike. */
 const areOtherSizes = (some: ReadonlySet<string> = new Set(), others: ReadonlySet<string> = new Set()) =>
   some.size > 1 && others.size > 1 && ![...some].some((one) => others.has(one));
-
-const sameSet = (a: ReadonlyMap<string, unknown>, b: ReadonlyMap<string, unknown>) =>
-  a.size === b.size && [...a.keys()].every((key) => b.has(key));
-
-/** "Gannet grey", "red gannet": on which side of a colour the word stands, in all rows, and beside that colour alone. */
-function besideColour({ cluster, filler, at }: Kin): 'before' | 'behind' | null {
-  const found = new Set<string>();
-  for (const item of cluster.items) {
-    const words = stemWords(item);
-    const [first, last] = [words[at], words[at + filler.length - 1]];
-    const span = item.spans.find(
-      ({ from, to, roles }) => roles[0] === 'colour' && (from === last!.at + 1 || to === first!.at),
-    );
-    if (!span) return null;
-    found.add(`${span.to === first!.at ? 'behind' : 'before'} ${span.key}`);
-  }
-  return found.size === 1 ? ([...found][0]!.split(' ')[0] as 'before' | 'behind') : null;
-}
 
 /** "Smock red gannet 8" beside "Smock navy 8", of which none is red: the word may be of the colour before it, where price and sizes are those of the others. */
 const goesOnFrom = (base: Cluster, kin: Kin, says: ListSays): boolean =>
@@ -200,10 +160,10 @@ const endsInCode = (code: string, filler: readonly string[]): boolean => {
 
 /** Prices of one family are of a size. */
 const FARTHEST = 1.9;
-function pricesAgree(a: Cluster, b: Cluster, { facts }: ListSays): boolean {
-  const [one, other] = [facts.of(a).price, facts.of(b).price];
-  return one === null || other === null || Math.max(one, other) / Math.min(one, other) <= FARTHEST;
-}
+export const arePricesNear = (one: number | null, other: number | null): boolean =>
+  one === null || other === null || Math.max(one, other) / Math.min(one, other) <= FARTHEST;
+const pricesAgree = (a: Cluster, b: Cluster, { facts }: ListSays): boolean =>
+  arePricesNear(facts.of(a).price, facts.of(b).price);
 
 /** Siblings by the head of their SKUs, where SKUs say something. */
 export function partedByCodes(kins: readonly Kin[], { heads, styleHeads }: ListSays): Kin[][] {

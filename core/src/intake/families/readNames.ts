@@ -10,6 +10,7 @@ import { withModels } from './models';
 import { cutCodes } from './nameCodes';
 import type { Item } from './shape';
 import { withChoices } from './settleChoices';
+import { rolesOfColumns } from './settleGiven';
 
 /** Reads the options in every name, and where it repeats those that the row gives. */
 export function readNames(items: readonly Item[], options: OptionReader): void {
@@ -27,7 +28,8 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
   }
   const said = openSaid(options);
   const repeated = rolesRepeated(items, said);
-  const columns = new Set(items.flatMap(({ given }) => given.map(({ axis }) => axis)));
+  const columns = new Set<string>(items.flatMap(({ given }) => given.map(({ axis }) => axis)));
+  for (const role of rolesOfColumns(items, options).values()) columns.add(role);
   const areInstead = nameInstead(items, columns);
   for (const item of items) {
     settleSaid(item, repeated, said);

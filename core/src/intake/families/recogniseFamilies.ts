@@ -9,11 +9,12 @@ import { openFacts } from './clusterFacts';
 import { openCodeHeads } from './codeHeads';
 import { joinKin } from './kin';
 import { settleListed } from './listedValues';
+import { takePartsForColours } from './partedNames';
 import { readNames } from './readNames';
 import { tiesOfParent, tiesOfRow } from './parentTies';
 import type { RowItems } from './rowItems';
 import { rolesOfColumns, settleGiven } from './settleGiven';
-import type { GivenOption, Item, ParentRow, Recognised } from './shape';
+import type { Doubt, GivenOption, Item, ParentRow, Recognised } from './shape';
 import { usualPlaces } from './usualPlaces';
 import { openValues } from './values';
 
@@ -33,6 +34,7 @@ export function recogniseFamilies(
   nameByCodes(items);
   settleListed(items, options);
   readNames(items, options);
+  takePartsForColours(items);
   tell(PARTS.names);
   const values = openValues(registry, options);
   const given = givenIn(items);
@@ -58,7 +60,7 @@ export function recogniseFamilies(
       options,
       ...columns,
       isUsual,
-      doubts: doubts.get(cluster) ?? [],
+      doubts: [...unknownIn(cluster), ...(doubts.get(cluster) ?? [])],
       parents: parentsOf(cluster),
     };
     buildFamilies(cluster, around, recognised);
@@ -67,6 +69,9 @@ export function recogniseFamilies(
   for (const { row, name } of left()) recognised.singles.push({ rows: [row], name, brand: '' });
   return recognised;
 }
+
+const unknownIn = ({ items }: Cluster): Doubt[] =>
+  items.flatMap(({ row, unknown }) => (unknown ? [{ row, code: 'unknownWord', text: unknown }] : []));
 
 /** What rows give by themselves, each once: "Lge" and "L" in a column of sizes are one, so they are compared by what they mean. */
 function givenIn(items: readonly Item[]): Set<GivenOption> {

@@ -11,7 +11,7 @@ import { takeCrossesForSizes, takeLettersForSizes, takeMediumForSize, takeTallFo
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
 import { settleChoices } from './settleChoices';
-import { putBackNumbers, putBackWordSizes } from './weakSizes';
+import { putBackLeadingSizes, putBackNumbers, putBackWordSizes } from './weakSizes';
 
 /** Puts back into the names what is no option there. Gives whether anything was. */
 export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<number>): boolean {
@@ -24,12 +24,14 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   takeCrossesForSizes(items);
   takeTallForSizes(items);
   takeShades(items);
+  putBackLeadingSizes(items);
   putBackNumbers(items, sizeNumbers);
   putBackWordSizes(items);
   parseCompounds(items);
   putBackThings(items);
   takePatternsForColours(items);
   takeMetalsForColours(items);
+  takeMaterialsForColours(items);
   settleTwice(items);
   putBackWhatGoodsAre(items);
   return items.reduce((sum, item) => sum + taken(item), 0) !== before;
@@ -155,6 +157,19 @@ function takeMetalsForColours(items: readonly Item[]): void {
     const metal = metalIn(item);
     item.spans = item.spans.map((span) => (span === metal ? { ...span, roles: ['colour'] } : span));
   }
+}
+
+/** "Cotton candy" beside "Navy": where some rows have a colour alone, a material right beside a colour is of it. */
+function takeMaterialsForColours(items: readonly Item[]): void {
+  const spanOf = ({ spans }: Item, role: Role) => spans.find((span) => firstRole(span) === role);
+  const made = items.filter((item) => spanOf(item, 'material'));
+  if (made.length === 0 || !items.some((item) => spanOf(item, 'colour') && !spanOf(item, 'material'))) return;
+  const areBeside = made.every((item) => {
+    const [colour, material] = [spanOf(item, 'colour'), spanOf(item, 'material')!];
+    return colour && !isMetal(material.key) && (colour.from === material.to || colour.to === material.from);
+  });
+  if (!areBeside) return;
+  for (const item of made) item.spans = asOneColour(item.spans, ['colour', 'material']);
 }
 
 /** "Navy stripe", "Black check", "Red floral": whether each colour stands right beside a pattern of its own. */

@@ -56,6 +56,8 @@ export interface Item {
   spans: readonly OptionRead[];
   /** All that its name could hold, before it was settled. */
   read: readonly OptionRead[];
+  /** What was taken for a colour without being known as one. */
+  unknown?: string;
   /** Where the name repeats what the row gives by itself. */
   said: { from: number; to: number; isCode?: true }[];
   /** Where the name says what tells no goods apart: its brand, what a shop cries out. */

@@ -73,6 +73,28 @@ export function areSizeNumbers(numbers: readonly number[]): boolean {
   );
 }
 
+const MEASURED = new Set(['size', 'length', 'volume']);
+
+/** "Small" before the goods of every row that has another measure behind them is a word of the name. */
+export function putBackLeadingSizes(items: readonly Item[]): void {
+  const leadingIn = (item: Item) =>
+    item.spans.find(
+      (span) =>
+        span.roles[0] === 'size' && isSpelledOut(item, span) && stemWords(item).every(({ at }) => at >= span.to),
+    );
+  const [first, ...others] = items.map(leadingIn);
+  if (!first || others.some((span) => span?.key !== first.key)) return;
+  const hasMore = (item: Item) =>
+    item.spans.some((span) => MEASURED.has(span.roles[0]!) && span !== leadingIn(item) && span.from >= first.to);
+  if (!items.every(hasMore)) return;
+  for (const item of items) {
+    const leading = leadingIn(item);
+    item.spans = item.spans.filter((span) => span !== leading);
+  }
+}
+const isSpelledOut = ({ tokens }: Item, { from, to }: OptionRead): boolean =>
+  to - from === 1 && tokens[from]!.kind === 'word' && tokens[from]!.text.length > 3;
+
 /** "King" and "Double" are sizes of bed linen, and of what comes in several of them; "Full zip" and "Double breasted" are words of the name. */
 export function putBackWordSizes(items: readonly Item[]): void {
   const words = new Set(items.flatMap(({ spans }) => spans.filter(isSizeWord).map(({ key }) => key)));
