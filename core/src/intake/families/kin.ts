@@ -57,13 +57,14 @@ export function joinKin(clusters: readonly Cluster[], list: Omit<ListSays, 'recu
       join(base, kin.cluster);
     }
   };
-  const settleGroup = (group: readonly Kin[]) => {
-    const [more, whole] = [group.filter(hasFiller), group.filter((kin) => !hasFiller(kin))];
+  const fitGroup = (group: readonly Kin[]) =>
     fit(
-      more.filter(({ cluster }) => !settled.has(cluster)),
-      whole.map(({ cluster }) => cluster),
+      group.filter((kin) => hasFiller(kin) && !settled.has(kin.cluster)),
+      group.flatMap((kin) => (hasFiller(kin) ? [] : [kin.cluster])),
     );
-    const left = more.filter(isFree);
+  const settleGroup = (group: readonly Kin[]) => {
+    fitGroup(group);
+    const left = group.filter((kin) => hasFiller(kin) && isFree(kin));
     const sure = left.filter((kin) => !kin.isDoubtful || isLearned(kin, says));
     for (const family of siblings(sure, says, joining.find)) {
       const [{ cluster: base }] = family as [Kin];
@@ -76,11 +77,19 @@ export function joinKin(clusters: readonly Cluster[], list: Omit<ListSays, 'recu
       );
     }
   };
+  // "Jeans Mia sea spray" are of "Jeans Mia" before they are of any jeans.
+  for (const group of groups.toSorted((a, b) => wordsAlike(b) - wordsAlike(a))) fitGroup(group);
   for (const group of groups) settleGroup(group);
   // What turned out to be a colour in one family is one in another that shows less of it.
   for (const group of groups) if (group.some((kin) => isFree(kin) && isLearned(kin, says))) settleGroup(group);
   return joining.end(clusters);
 }
+
+/** How many words the names of a group have alike. */
+const wordsAlike = (group: readonly Kin[]): number => {
+  const [{ cluster, filler }] = group as [Kin];
+  return cluster.words.length - filler.length;
+};
 
 const hasFiller = ({ filler }: Kin): boolean => filler.length > 0;
 

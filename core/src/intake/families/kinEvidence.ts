@@ -52,7 +52,7 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   // One row alone that has no option at all is more likely something else.
   const isBare = roles.size === 0;
   if (standsAsOption(kin) && (!isBare || isSetApart(kin) || isPricedAlike(base, kin, says))) return true;
-  return missing === 'colour' && standsAsUsual(kin, says) && isSamePrice(base, kin.cluster, says);
+  return missing === 'colour' && standsAsUsual(kin, says) && isOfferedAlike(base, kin.cluster, says);
 }
 
 /** Goods of which one runs from 37 to 41 and the other from XS to XL are two, though their names be alike. */
@@ -63,7 +63,7 @@ const areOtherSizes = (some: ReadonlySet<string> = new Set(), others: ReadonlySe
 const goesOnFrom = (base: Cluster, kin: Kin, says: ListSays): boolean =>
   base.words.length > 1 &&
   !kin.isDoubtful &&
-  isSamePrice(base, kin.cluster, says) &&
+  isOfferedAlike(base, kin.cluster, says) &&
   haveSameSizes(base, kin.cluster, says) &&
   !clashes(base, kin.cluster);
 
@@ -115,6 +115,13 @@ const isPricedAlike = (base: Cluster, { cluster, at }: Kin, says: ListSays): boo
 function isSamePrice(a: Cluster, b: Cluster, { facts }: ListSays): boolean {
   const { price } = facts.of(a);
   return price !== null && price === facts.of(b).price;
+}
+
+/** Whether both cost the same; where neither says a price, whether both come in the same sizes, of which there are several. */
+function isOfferedAlike(a: Cluster, b: Cluster, says: ListSays): boolean {
+  const { facts } = says;
+  if (facts.of(a).price !== null || facts.of(b).price !== null) return isSamePrice(a, b, says);
+  return sizesOf(b, says).size > 1 && haveSameSizes(a, b, says);
 }
 
 /** Whether the same crossing would stand twice. */
