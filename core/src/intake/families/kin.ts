@@ -118,7 +118,9 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
         const filler = words.slice(at, at + length);
         // A word that makes other goods of them is no option, unless a colour is called by it: "River bed".
         const changing = filler.filter((_, place) => changes[at + place]);
-        if (changing.length === length || changing.some((word) => isBesideGoods(word) || isForWearer(word))) continue;
+        // "Mount olympus" is no mount, a "repair mount" is one.
+        const isBesideThem = (word: string) => isForWearer(word) || (isBesideGoods(word) && word === filler.at(-1));
+        if (changing.length === length || changing.some(isBesideThem)) continue;
         const rest = [...words.slice(0, at), ...words.slice(at + length)];
         const kin: Kin = { cluster, filler, at, isDoubtful: false };
         kin.isDoubtful = changing.length > 0 && !(changing.every(isGoods) && isBehindGoods(kin));

@@ -34,7 +34,7 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (beside) {
     if (evidence === 'for') return true;
     const isShade = beside.role === 'colour' && beside.side === 'before';
-    return isShade ? !clashes(base, kin.cluster) : goesOnFrom(base, kin, says);
+    return (isShade && !clashes(base, kin.cluster)) || goesOnFrom(base, kin, says);
   }
   if (evidence !== 'for' && areOtherSizes(baseRoles.get('size'), roles.get('size'))) return false;
   const missing = roleMissing(base, kin.cluster, says);
@@ -59,13 +59,12 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
 const areOtherSizes = (some: ReadonlySet<string> = new Set(), others: ReadonlySet<string> = new Set()) =>
   some.size > 1 && others.size > 1 && ![...some].some((one) => others.has(one));
 
-/** "Smock red gannet 8" beside "Smock navy 8", of which none is red: the word may be of the colour before it, where price and sizes are those of the others. */
+/** "Smock red gannet 8" beside "Smock navy 8": the word may be of the colour beside it, where price and sizes are those of the others. */
 const goesOnFrom = (base: Cluster, kin: Kin, says: ListSays): boolean =>
   base.words.length > 1 &&
   !kin.isDoubtful &&
   isOfferedAlike(base, kin.cluster, says) &&
-  haveSameSizes(base, kin.cluster, says) &&
-  !clashes(base, kin.cluster);
+  haveSameSizes(base, kin.cluster, says);
 
 /** The word stands first, last, or beside an option. */
 function standsAsOption({ cluster, filler, at }: Kin): boolean {

@@ -6,6 +6,7 @@ import { tokensOf, type Token } from '../options/tokens';
 import { widenApart, widenTastes } from './apartColours';
 import { markAsides } from './asides';
 import { withColourNumbers } from './colourNumbers';
+import { freeGoodsOfColours } from './goodsOfColours';
 import { withModels } from './models';
 import { cutCodes } from './nameCodes';
 import type { Item } from './shape';
@@ -26,6 +27,7 @@ export function readNames(items: readonly Item[], options: OptionReader): void {
         ? spans
         : spans.filter((span) => !item.said.some(({ from, to }) => span.from < to && span.to > from));
   }
+  freeGoodsOfColours(items);
   const said = openSaid(options);
   const repeated = rolesRepeated(items, said);
   const columns = new Set<string>(items.flatMap(({ given }) => given.map(({ axis }) => axis)));
