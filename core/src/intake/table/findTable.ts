@@ -2,8 +2,9 @@
 import { tokensOf } from '../options/tokens';
 import { headSaying, plainHead } from './acrossHeads';
 import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
+import { withoutDittos } from './dittoMarks';
 import { familyTables } from './familyTables';
-import { foldHeader, type ListWords } from './headerWords';
+import { foldHeader, type HeaderMeaning, type ListWords } from './headerWords';
 import { isNotesLine, isRule } from './notesLine';
 import { evened, widthOf, type Table } from './shape';
 import { spreadSizes } from './sizeSections';
@@ -33,7 +34,8 @@ const NO_ROWS: ReadonlySet<number> = new Set();
 const LOOKED_AT = 60;
 
 /** Finds the table. `headerRow` (from 1) says where its header is, if the seller did. */
-export function findTable(given: Table, words: ListWords, headerRow?: number): TableFound {
+export function findTable(asRead: Table, words: ListWords, headerRow?: number): TableFound {
+  const given = withoutDittos(asRead);
   const small = headerRow === undefined ? familyTables(given, words) : null;
   if (small)
     return {
@@ -74,7 +76,7 @@ function rowsOf(
     const row = table[at]!;
     if (isEmpty(row)) continue;
     const isOfHeader = laterHeaders.has(at) || (at === headerRows.at(-1)! + 1 && isNotesLine(row)) || isRule(row);
-    const why = isOfHeader ? 'header' : reasonToSkip(row, headerRows, table, words);
+    const why = isOfHeader ? 'header' : reasonToSkip(at, headerRows, table, words);
     if (why) skipped.push({ at, why });
     else body.push(at);
   }
@@ -220,12 +222,8 @@ function joined(table: Table, rows: readonly number[], width: number): Pick<Tabl
 }
 const isShort = (text: string) => text !== '' && text.length <= 6;
 
-function reasonToSkip(
-  row: readonly string[],
-  headerRows: readonly number[],
-  table: Table,
-  words: ListWords,
-): SkipReason | null {
+function reasonToSkip(at: number, headerRows: readonly number[], table: Table, words: ListWords): SkipReason | null {
+  const row = table[at]!;
   const first = row.find((cell) => !isBlank(cell)) ?? '';
   const isOne = row.indexOf(first) === row.findLastIndex((cell) => !isBlank(cell));
   const header = headerRows.length > 0 ? table[headerRows.at(-1)!]! : [];
@@ -236,7 +234,8 @@ function reasonToSkip(
   if (row.length <= 1) return null;
   const text = first.trim();
   if (saysName(text, words)) return 'section';
-  if (isOptionBelowHead(row.indexOf(first), text, header, words)) return null;
+  if (goesOnBelow(row.indexOf(first), at, table, words.meaningOf((header[row.indexOf(first)] ?? '').trim()), words))
+    return null;
   return text.length > 60 || /[.!?]$/.test(text) || /^\*|:\s/.test(text)
     ? 'note'
     : numberLook(text)
@@ -244,10 +243,30 @@ function reasonToSkip(
       : 'section';
 }
 
-/** A size alone, below its header, of the goods in the rows above it. */
-function isOptionBelowHead(place: number, text: string, header: readonly string[], words: ListWords): boolean {
-  if (place === 0 || words.meaningOf((header[place] ?? '').trim())?.meaning.is !== 'option') return false;
-  return numberLook(text) !== null || words.options.whole(tokensOf(text)) !== null;
+/** A size alone, right below another of its column, of the goods in the rows above it. */
+function goesOnBelow(
+  place: number,
+  at: number,
+  table: Table,
+  head: HeaderMeaning | null,
+  { options }: ListWords,
+): boolean {
+  const text = table[at]![place]!.trim();
+  if (place === 0 || isBlank(table[at - 1]?.[place])) return false;
+  const isNumber = numberLook(text) !== null;
+  if (head?.meaning.is === 'option') return isNumber || options.whole(tokensOf(text)) !== null;
+  return head === null && isNumber && !isSum(place, at, table);
+}
+
+/** So far up it is looked what a number may be the sum of. */
+const SUMMED = 100;
+
+/** Whether a number is the sum of those above it. */
+function isSum(place: number, at: number, table: Table): boolean {
+  let sum = 0;
+  for (let up = at - 1; up >= Math.max(0, at - SUMMED) && numberLook(table[up]![place] ?? '') !== null; up--)
+    sum += Number(table[up]![place]!.replace(',', '.'));
+  return sum === Number(table[at]![place]!.replace(',', '.'));
 }
 
 /** "Style: Fell Jacket": what the rows below are called. */

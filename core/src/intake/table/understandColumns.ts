@@ -107,8 +107,11 @@ function agree(meaning: Meaning, contents: Contents, certainty: number): Guess |
     case 'sku':
       // A header that only has a word of it ("Handle side") has to be borne out by codes.
       return certainty === 1 || contents.code + contents.number > 0.5 ? by(0.9) : null;
-    case 'description':
     case 'name':
+      // Where names stand in lines of their own, their column may go on with the sizes.
+      if (contents.role?.role === 'size' && contents.role.share > 0.95) return null;
+      return contents.letters > 0.3 ? by(0.9) : contents.code > 0.8 ? by(0.5, 'header', field('sku')) : by(0.6);
+    case 'description':
       return contents.letters > 0.3 ? by(0.9) : contents.code > 0.8 ? by(0.5, 'header', field('sku')) : by(0.6);
     default:
       return by(0.9);
