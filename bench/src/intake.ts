@@ -12,6 +12,7 @@ import { calledList, CALLED_SHAPES } from '../../e2e/messy/calledLists';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
+import { BLANK_BELOW, openColourList, PARTED, UNPARTED } from '../../e2e/messy/openColours';
 import { otherList, OTHER_SHAPES } from '../../e2e/messy/otherLists';
 import { stateOf } from '../../server/src/changes/stateOf';
 import { takeList } from '../../server/src/changes/takeFound';
@@ -171,7 +172,13 @@ function tellRecognition(registry: ReturnType<typeof openRegistry>): void {
       for (const isStrange of [false, true])
         tellScore(registry, `${shape}${isStrange ? ', strange' : ''}`, (seed) => listOf(shape, seed, isStrange));
   }
+  console.log('The same where colours are called as an open list calls them: none, a third, all of them');
+  for (const way of [...Object.keys(PARTED), ...Object.keys(UNPARTED), BLANK_BELOW])
+    for (const odd of ODD) tellScore(registry, `${way}, ${odd}`, (seed) => openColourList(way, seed, odd));
 }
+
+/** Of all colours this share is drawn from an open list of names. */
+const ODD = [0, 0.3, 1];
 
 function tellScore(
   registry: ReturnType<typeof openRegistry>,

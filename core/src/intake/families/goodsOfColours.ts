@@ -1,5 +1,6 @@
 /** Goods whose last word colours are called by as well: "Water Bottle Green" is a bottle in green, where "Water Bottle Navy" is in navy. */
 import { isGoods } from '../options/goodsWords';
+import { LONGEST_READ } from '../options/readOptions';
 import type { OptionRead } from '../options/shape';
 import type { Item } from './shape';
 
@@ -29,7 +30,7 @@ export function freeGoodsOfColours(items: readonly Item[]): void {
   );
   const others = new Set<string>();
   for (const item of items)
-    item.tokens.forEach(({ text }, at) => {
+    item.tokens.slice(0, LONGEST_READ).forEach(({ text }, at) => {
       if (!isGoods(text) || item.spans.some(({ from, to }) => from <= at && at < to)) return;
       const head = headOf(item, at + 1);
       if (heads.has(head)) others.add(head);

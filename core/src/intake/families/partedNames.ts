@@ -4,8 +4,9 @@
  */
 import type { Role } from '../../family/shape';
 import { colourKey } from '../options/colourWords';
-import { changesGoods } from '../options/goodsWords';
+import { changesGoods, isGoods } from '../options/goodsWords';
 import { LINKS } from '../options/links';
+import { LONGEST_READ } from '../options/readOptions';
 import type { OptionRead } from '../options/shape';
 import { setsApart } from '../options/tokens';
 import { push, put } from '../filing';
@@ -18,11 +19,11 @@ interface Part {
   to: number;
 }
 
-/** A name whose goods are followed by one part that may be a colour or the like, and by measures at most. */
+/** A name of which one part may be a colour or the like. */
 interface Parted {
   item: Item;
-  /** What the goods are called. */
-  head: Part;
+  /** What the other parts say, but for measures. */
+  head: string;
   part: Part;
   /** The value as it is compared. */
   key: string;
@@ -41,25 +42,48 @@ const MEASURED: ReadonlySet<Role> = new Set(['size', 'length', 'volume', 'pack']
 
 /** Makes colours of whole parts that are of several words or of none that is known, where the price and the sizes are those of the family's other colours. */
 export function takePartsForColours(items: readonly Item[]): void {
-  const families = new Map<string, Parted[]>();
+  const byCount = new Map<number, { item: Item; parts: Part[] }[]>();
   for (const item of items) {
-    const parted = partedName(item);
-    if (parted) push(families, headKey(parted), parted);
+    if (item.tokens.length > LONGEST_READ || item.given.some(({ role }) => role === 'colour')) continue;
+    const parts = openParts(item);
+    if (parts.length > 1) push(byCount, parts.length, { item, parts });
   }
-  const all = [...families.values()].filter((rows) => new Set(rows.map(({ key }) => key)).size > 1);
-  if (!areColours(all)) return;
-  for (const rows of all) {
-    const fitting = fittingIn(rows);
-    if (fitting.every(({ known }) => known)) continue;
-    const role = roleAmong(rows);
-    for (const one of fitting) takeWhole(one, role);
+  for (const names of byCount.values()) {
+    const place = placeOfColours(names);
+    if (place === null) continue;
+    const families = new Map<string, Parted[]>();
+    for (const name of names) {
+      const parted = partedAt(name, place);
+      push(families, parted.head, parted);
+    }
+    for (const rows of families.values()) takeColours(rows);
   }
 }
 
-/** Whether enough of the parts of a list are known colours. */
-function areColours(families: readonly (readonly Parted[])[]): boolean {
-  const parts = new Map(families.flat().map(({ key, known }) => [key, known === 'colour']));
-  return [...parts.values()].filter(Boolean).length >= parts.size * KNOWN;
+/** Which of their parts are mostly colours: one where enough are known, and more than in any other. */
+function placeOfColours(names: readonly { item: Item; parts: Part[] }[]): number | null {
+  const shares = names[0]!.parts.map((_, place) => {
+    const known = new Map<string, boolean>();
+    for (const { item, parts } of names) known.set(textOf(item, parts[place]!), saysColour(item, parts[place]!));
+    return [...known.values()].filter(Boolean).length / known.size;
+  });
+  const most = Math.max(...shares);
+  const places = shares.flatMap((share, place) => (share === most ? [place] : []));
+  return most >= KNOWN && places.length === 1 ? places[0]! : null;
+}
+
+/** Whether a part has a colour in it, and no goods besides. */
+const saysColour = ({ spans, tokens }: Item, { from, to }: Part): boolean =>
+  spans.some((span) => span.roles[0] === 'colour' && span.from >= from && span.to <= to) &&
+  !tokens.slice(from, to).some(({ text }) => isGoods(text));
+
+/** Makes options of one kind of what the rows of a family have in that part. */
+function takeColours(rows: readonly Parted[]): void {
+  if (new Set(rows.map(({ key }) => key)).size < 2) return;
+  const fitting = fittingIn(rows);
+  if (fitting.every(({ known }) => known)) return;
+  const role = roleAmong(rows);
+  for (const one of fitting) takeWhole(one, role);
 }
 
 /** What the known values of a family are: colours, where some are or none is known. */
@@ -69,22 +93,22 @@ function roleAmong(rows: readonly Parted[]): Role {
   return roles.size === 1 ? first! : 'colour';
 }
 
-const headKey = ({ item, head }: Parted): string => {
-  const words = item.tokens.slice(head.from, head.to).filter(({ kind }) => kind !== 'sign');
-  return [item.brandKey, ...words.map(({ text }) => text)].join(' ');
-};
+const wholeSpan = ({ spans }: Item, part: Part): OptionRead | undefined =>
+  spans.find(({ from, to }) => from === part.from && to === part.to);
+const textOf = ({ tokens }: Item, { from, to }: Part): string =>
+  tokens
+    .slice(from, to)
+    .map(({ text }) => text)
+    .join(' ');
 
-function partedName(item: Item): Parted | null {
-  if (item.given.some(({ role }) => role === 'colour')) return null;
-  const [head, ...rest] = partsOf(item);
-  const open = rest.filter((part) => !leads(item, part)).flatMap((part) => openPart(item, part));
-  if (!head || open.length !== 1) return null;
-  const [part] = open as [Part];
-  const whole = item.spans.find(({ from, to }) => from === part.from && to === part.to);
+function partedAt({ item, parts }: { item: Item; parts: Part[] }, place: number): Parted {
+  const part = parts[place]!;
+  const whole = wholeSpan(item, part);
   const tokens = item.tokens.slice(part.from, part.to);
+  const others = parts.filter((_, at) => at !== place).map((other) => textOf(item, other));
   return {
     item,
-    head,
+    head: [item.brandKey, ...others].join('|'),
     part,
     key: colourKey(tokens),
     known: whole?.roles[0],
@@ -101,17 +125,29 @@ const measuresIn = ({ spans }: Item): string =>
     .sort()
     .join('|');
 
-/** The parts of a name, without the signs between them. */
-function partsOf({ tokens }: Item): Part[] {
+/** The parts of a name that are no measures and lead to none. */
+const openParts = (item: Item): Part[] =>
+  partsOf(item)
+    .filter((part) => !leads(item, part) && !isAside(item, part))
+    .flatMap((part) => openPart(item, part));
+
+/** The parts of a name, without the signs between them; a sign in an option ("135x200 + 80x80 cm") parts nothing. */
+function partsOf({ tokens, spans }: Item): Part[] {
   const parts: Part[] = [];
+  const isParting = (at: number) =>
+    (setsApart(tokens[at]!) || tokens[at]!.text === ')') && !spans.some(({ from, to }) => from < at && at < to - 1);
   let from = 0;
   for (let at = 0; at <= tokens.length; at++) {
-    if (at < tokens.length && !setsApart(tokens[at]!) && tokens[at]!.text !== ')') continue;
+    if (at < tokens.length && !isParting(at)) continue;
     if (at > from) parts.push({ from, to: at });
     from = at + 1;
   }
   return parts;
 }
+
+/** "SALE": tells no goods apart. */
+const isAside = ({ aside = [] }: Item, part: Part): boolean =>
+  aside.some(({ from, to }) => from <= part.from && to >= part.to);
 
 /** "Colour:": leads to what stands behind it. */
 const leads = ({ tokens }: Item, { from, to }: Part): boolean =>
