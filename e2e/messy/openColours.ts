@@ -1,6 +1,7 @@
 /**
- * Lists of goods whose colours are called as an open list of some 4,900 names calls them (color-name-list, MIT): "Velvet Magic", "Girl Crush", "Bento Box".
- * Of all colours the share `odd` is drawn from it, the others are plain ones.
+ * Lists of goods whose colours are called as an open list of some 4,900 names calls them (color-name-list, MIT):
+ * "Velvet Magic", "Girl Crush", "Bento Box". Of all colours the share `odd` is drawn from it, the others are plain
+ * ones.
  */
 import { colornames } from 'color-name-list/bestof';
 import type { Role } from '@loom-kin/core';

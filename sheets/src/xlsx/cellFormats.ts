@@ -4,7 +4,10 @@ import { eachTag, type Part } from './eachTag';
 /** A day, a number of so many digits at least, or a number as it is. */
 export type CellFormat = 'day' | number | null;
 
-/** Formats that have a number only, no text (ISO/IEC 29500-1, 18.8.30: 14 to 22 and 45 to 47, and 27 to 36 and 50 to 58 of the eastern tables). */
+/**
+ * Formats that have a number only, no text (ISO/IEC 29500-1, 18.8.30: 14 to 22 and 45 to 47, and 27 to 36 and 50 to
+ * 58 of the eastern tables).
+ */
 const isBuiltInDay = (id: number) =>
   (id >= 14 && id <= 22) || (id >= 27 && id <= 36) || (id >= 45 && id <= 47) || (id >= 50 && id <= 58);
 

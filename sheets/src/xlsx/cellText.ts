@@ -8,8 +8,9 @@ export interface CellSource {
 }
 
 /**
- * The text of a cell of type `type` (ISO/IEC 29500-1, 18.18.11; a number where it has none) with `value` in it, shown as `style` says. Numbers are written without a power of ten and days as
- * 2027-03-01; an error ("#N/A") is an empty cell.
+ * The text of a cell of type `type` (ISO/IEC 29500-1, 18.18.11; a number where it has none) with `value` in it, shown
+ * as `style` says. Numbers are written without a power of ten and days as 2027-03-01; an error ("#N/A") is an empty
+ * cell.
  */
 export function cellText(type: string, value: string, style: number, source: CellSource): string {
   switch (type) {
@@ -44,7 +45,10 @@ function plainNumber(number: number): string {
 }
 
 const DAY = 24 * 60 * 60 * 1000;
-/** Day 0 of the one count is 1899-12-30, from March 1900 on; before it is a day later, since there is a 29th of February 1900. That of the other is 1904-01-01. */
+/**
+ * Day 0 of the one count is 1899-12-30, from March 1900 on; before it is a day later, since there is a 29th of
+ * February 1900. That of the other is 1904-01-01.
+ */
 const DAY_0 = Date.UTC(1899, 11, 30);
 const DAY_0_OF_1904 = Date.UTC(1904, 0, 1);
 

@@ -12,7 +12,10 @@ export interface TagHandlers {
   close?: (name: string) => void;
 }
 
-/** Tells the tags of a part and the texts between them as they come, names without their prefix. Throws where it is no whole XML. */
+/**
+ * Tells the tags of a part and the texts between them as they come, names without their prefix. Throws where it is no
+ * whole XML.
+ */
 export async function eachTag(part: Part, { open, text, close }: TagHandlers): Promise<void> {
   const parser = new SaxesParser({ position: false, xmlns: false } as const);
   parser.on('error', (error) => {

@@ -1,8 +1,8 @@
 /** Signs in the cells of XLSX that XML cannot hold. */
 
 /**
- * Signs that XML cannot hold are written as `_x` with four digits and `_`, and a text that looks like one has its first sign written so
- * (ISO/IEC 29500-1, 22.9.2.19, ST_Xstring).
+ * Signs that XML cannot hold are written as `_x` with four digits and `_`, and a text that looks like one has its
+ * first sign written so (ISO/IEC 29500-1, 22.9.2.19, ST_Xstring).
  */
 export function escaped(text: string): string {
   return (

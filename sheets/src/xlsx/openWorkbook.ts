@@ -7,7 +7,10 @@ import { eachTag, type Attributes, type Part } from './eachTag';
 const MEGABYTE = 1024 * 1024;
 /** Unpacked, all parts together. */
 const UNPACKED_AT_MOST = 400 * MEGABYTE;
-/** Cells pack to a tenth or a fiftieth of themselves; a large part that packs to less is blanks, and takes a quarter of a minute to read. */
+/**
+ * Cells pack to a tenth or a fiftieth of themselves; a large part that packs to less is blanks, and takes a quarter
+ * of a minute to read.
+ */
 const AIR_TIMES = 250;
 const AIR_FROM = 50 * MEGABYTE;
 const PARTS_AT_MOST = 5000;
@@ -31,8 +34,9 @@ export interface Workbook {
 }
 
 /**
- * The parts of a workbook (ISO/IEC 29500-2 and 29500-1, 11.3.10 and 12.3: what a part is, and where it lies, is said by relations and not by its name). A file that is
- * cut off, has no sheet or is larger unpacked than is taken is refused.
+ * The parts of a workbook (ISO/IEC 29500-2 and 29500-1, 11.3.10 and 12.3: what a part is, and where it lies, is said
+ * by relations and not by its name). A file that is cut off, has no sheet or is larger unpacked than is taken is
+ * refused.
  */
 export async function openWorkbook(bytes: Buffer, fileName: string): Promise<Workbook> {
   try {

@@ -11,8 +11,9 @@ const CELLS_AT_MOST = 8_000_000;
 const AREAS_AT_MOST = 50_000;
 
 /**
- * The rows down to the last one with anything in it, all as long as the widest; what stands in an area of several rows that is one cell stands in each of
- * them. Cells that are only coloured do not count. More rows or columns than are taken are refused.
+ * The rows down to the last one with anything in it, all as long as the widest; what stands in an area of several
+ * rows that is one cell stands in each of them. Cells that are only coloured do not count. More rows or columns than
+ * are taken are refused.
  */
 export async function readRows(part: Part, source: CellSource, fileName: string): Promise<string[][]> {
   const rows: string[][] = [];
@@ -95,7 +96,10 @@ function columnOf(address: string | undefined): number | null {
   return column === 0 ? null : column - 1;
 }
 
-/** Puts what stands in an area of several rows into each of them; to the right nothing is put. Areas do not overlap, so that there is an end to them. */
+/**
+ * Puts what stands in an area of several rows into each of them; to the right nothing is put. Areas do not overlap,
+ * so that there is an end to them.
+ */
 function fillDown(rows: string[][], areas: readonly string[]): void {
   let left = CELLS_AT_MOST;
   for (const area of areas) {

@@ -10,8 +10,8 @@ export const sheetNames = async (bytes: Buffer, fileName: string): Promise<strin
   (await openWorkbook(bytes, fileName)).sheets.map(({ name }) => name);
 
 /**
- * A sheet of a workbook as text: the one that is named, else the first that has more than a line, hidden ones last. A file that is cut off, no workbook or out of
- * bounds is refused.
+ * A sheet of a workbook as text: the one that is named, else the first that has more than a line, hidden ones last. A
+ * file that is cut off, no workbook or out of bounds is refused.
  */
 export async function readXlsx(bytes: Buffer, fileName: string, wanted?: string): Promise<string[][]> {
   const book = await openWorkbook(bytes, fileName);

@@ -2,7 +2,10 @@
 import { eachTag, type Part } from './eachTag';
 import { unescaped } from './escapes';
 
-/** The shared texts in their order, without formats. How they are spoken is left out (ISO/IEC 29500-1, 18.4.6, phonetic runs). */
+/**
+ * The shared texts in their order, without formats. How they are spoken is left out (ISO/IEC 29500-1, 18.4.6,
+ * phonetic runs).
+ */
 export async function readSharedTexts(part: Part | null): Promise<string[]> {
   const texts: string[] = [];
   if (!part) return texts;

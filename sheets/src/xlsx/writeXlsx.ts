@@ -29,8 +29,8 @@ const LAST_ROW = 100_000;
 const LISTS = 'Lists';
 
 /**
- * Writes a workbook to a stream as its rows come: header in view, text cells as text (a GTIN keeps its zeros), numbers as numbers, closed
- * lists to choose from.
+ * Writes a workbook to a stream as its rows come: header in view, text cells as text (a GTIN keeps its zeros),
+ * numbers as numbers, closed lists to choose from.
  */
 export async function streamXlsx(
   out: Writable,
@@ -99,7 +99,10 @@ function letters(at: number): string {
   return (rest > 0 ? letters(rest - 1) : '') + String.fromCharCode(65 + (at % 26));
 }
 
-/** Offers a list in the cells of a column; it stands in a sheet of lists, since a list in the cell itself has an end at 255 signs. */
+/**
+ * Offers a list in the cells of a column; it stands in a sheet of lists, since a list in the cell itself has an end
+ * at 255 signs.
+ */
 function offer(sheet: ExcelJs.Worksheet, at: number, place: number, choices: readonly string[]): void {
   const column = letters(at);
   const list = letters(place);

@@ -16,7 +16,10 @@ export interface Lines {
   single: readonly number[];
 }
 
-/** Gives rows what stands above them. `isOption` says whether a text is a colour, a size or the like, and nothing else. */
+/**
+ * Gives rows what stands above them. `isOption` says whether a text is a colour, a size or the like, and nothing
+ * else.
+ */
 export function carryDown(lines: Lines, columns: readonly ListColumn[], isOption: (text: string) => boolean): Carried {
   const { table, places } = lines;
   const name = nameColumn(columns);
@@ -76,7 +79,10 @@ export function carryDown(lines: Lines, columns: readonly ListColumn[], isOption
   return result;
 }
 
-/** Rows that say an option alone and go on with the rows above them: these have an option there too, and what else is said once is blank below. */
+/**
+ * Rows that say an option alone and go on with the rows above them: these have an option there too, and what else is
+ * said once is blank below.
+ */
 function linesThatGoOn({ table, single }: Lines, columns: readonly ListColumn[]): ReadonlySet<number> {
   const name = nameColumn(columns);
   const options = new Set(optionsIn(columns).map(({ at }) => at));

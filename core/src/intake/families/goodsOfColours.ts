@@ -1,4 +1,7 @@
-/** Goods whose last word colours are called by as well: "Water Bottle Green" is a bottle in green, where "Water Bottle Navy" is in navy. */
+/**
+ * Goods whose last word colours are called by as well: "Water Bottle Green" is a bottle in green, where "Water Bottle
+ * Navy" is in navy.
+ */
 import { isGoods } from '../options/goodsWords';
 import { LONGEST_READ } from '../options/readOptions';
 import type { OptionRead } from '../options/shape';

@@ -131,7 +131,10 @@ function gapGroups(clusters: readonly Cluster[]): Map<string, Kin[]> {
   return groups;
 }
 
-/** "Smock in River Bed", "Smock – River Bed": where goods are named and what follows is set apart, a word of other goods is of a colour. */
+/**
+ * "Smock in River Bed", "Smock – River Bed": where goods are named and what follows is set apart, a word of other
+ * goods is of a colour.
+ */
 const isBehindGoods = (kin: Kin): boolean => kin.cluster.words.slice(0, kin.at).some(isGoods) && isSetApart(kin);
 
 /** Places of words before which a sign or an option stands: what is called by several words has them side by side. */
@@ -145,7 +148,10 @@ function partsIn({ items }: Cluster): number[] {
   });
 }
 
-/** "Winter moss", "sea spray": beside a word that changes colours, or right before one, a word is of the colour, whatever it is else. */
+/**
+ * "Winter moss", "sea spray": beside a word that changes colours, or right before one, a word is of the colour,
+ * whatever it is else.
+ */
 function isOfColour({ items, words }: Cluster, at: number): boolean {
   // "Stone mens shoes": another make of goods is none of the colour before it.
   if (isBeforeColour(words[at - 1] ?? '') && !isOtherGoods(words[at]!)) return true;

@@ -1,4 +1,7 @@
-/** What speaks for clusters being one family and what against it: codes, prices, the options they have, where a word stands. */
+/**
+ * What speaks for clusters being one family and what against it: codes, prices, the options they have, where a word
+ * stands.
+ */
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { areTasted, isGoods } from '../options/goodsWords';
@@ -22,7 +25,10 @@ export function roleMissing(base: Cluster, other: Cluster, { facts }: ListSays):
   return missing.length === 1 ? (missing[0] as Role) : null;
 }
 
-/** Whether a cluster with a word more is part of one without: the word stands where an option is lacking, or belongs to a colour. */
+/**
+ * Whether a cluster with a word more is part of one without: the word stands where an option is lacking, or belongs
+ * to a colour.
+ */
 export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
   if (base === kin.cluster) return false;
   const evidence = codesSay([base, kin.cluster], says, [kin]);
@@ -59,7 +65,10 @@ export function fitsInto(base: Cluster, kin: Kin, says: ListSays): boolean {
 const areOtherSizes = (some: ReadonlySet<string> = new Set(), others: ReadonlySet<string> = new Set()) =>
   some.size > 1 && others.size > 1 && ![...some].some((one) => others.has(one));
 
-/** "Smock red gannet 8" beside "Smock navy 8": the word may be of the colour beside it, where price and sizes are those of the others. */
+/**
+ * "Smock red gannet 8" beside "Smock navy 8": the word may be of the colour beside it, where price and sizes are
+ * those of the others.
+ */
 const goesOnFrom = (base: Cluster, kin: Kin, says: ListSays): boolean =>
   base.words.length > 1 &&
   !kin.isDoubtful &&
@@ -116,7 +125,10 @@ function isSamePrice(a: Cluster, b: Cluster, { facts }: ListSays): boolean {
   return price !== null && price === facts.of(b).price;
 }
 
-/** Whether both cost the same; where neither says a price, whether both come in the same sizes, of which there are several. */
+/**
+ * Whether both cost the same; where neither says a price, whether both come in the same sizes, of which there are
+ * several.
+ */
 function isOfferedAlike(a: Cluster, b: Cluster, says: ListSays): boolean {
   const { facts } = says;
   if (facts.of(a).price !== null || facts.of(b).price !== null) return isSamePrice(a, b, says);
@@ -217,7 +229,10 @@ function recur(kins: readonly Kin[], { recurring, facts }: ListSays): boolean {
   return prices.size === 1 && kins.every(({ filler }) => recurring.has(filler.join(' ')));
 }
 
-/** Words that stand behind goods of several kinds, where each of those has others there too; mens and womens jackets are of one kind. */
+/**
+ * Words that stand behind goods of several kinds, where each of those has others there too; mens and womens jackets
+ * are of one kind.
+ */
 export function wordsRecurring(groups: Iterable<readonly Kin[]>): Set<string> {
   const kinds = new Map<string, Set<string>>();
   for (const group of groups) {
@@ -232,7 +247,10 @@ export function wordsRecurring(groups: Iterable<readonly Kin[]>): Set<string> {
   return new Set([...recurring].filter((words) => !isLonger(words)));
 }
 
-/** "Candle old books": what is chosen by its scent or taste and has words behind it that nobody knows, in several sizes at one price. */
+/**
+ * "Candle old books": what is chosen by its scent or taste and has words behind it that nobody knows, in several
+ * sizes at one price.
+ */
 function areTastes(kins: readonly Kin[], says: ListSays): boolean {
   const [{ cluster: first }] = kins as [Kin];
   return kins.every(

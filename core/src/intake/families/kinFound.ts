@@ -17,7 +17,10 @@ export interface Kin {
 
 type Facts = ReturnType<typeof openFacts>;
 
-/** What the whole list says: of each cluster, of the heads of its SKUs and style codes, and where its names have their options. */
+/**
+ * What the whole list says: of each cluster, of the heads of its SKUs and style codes, and where its names have their
+ * options.
+ */
 export interface ListSays {
   facts: Facts;
   heads: CodeHeads;
@@ -26,6 +29,9 @@ export interface ListSays {
   isUsualPlace: (role: Role, place: Place) => boolean;
   /** Words that stand behind goods of several kinds, as colours do. */
   recurring: ReadonlySet<string>;
-  /** What is a colour elsewhere in the list: in a column, or in the names of a family that is sure. Grows while families are joined. */
+  /**
+   * What is a colour elsewhere in the list: in a column, or in the names of a family that is sure. Grows while
+   * families are joined.
+   */
   colours: Set<string>;
 }

@@ -1,6 +1,6 @@
 /**
- * Names that signs part into goods and options: "Fell Jacket – Velvet Magic – M". Where a list writes its names so, a whole part is one option, whatever
- * its words are.
+ * Names that signs part into goods and options: "Fell Jacket – Velvet Magic – M". Where a list writes its names so, a
+ * whole part is one option, whatever its words are.
  */
 import type { Role } from '../../family/shape';
 import { colourKey } from '../options/colourWords';
@@ -40,7 +40,10 @@ const KNOWN = 0.15;
 
 const MEASURED: ReadonlySet<Role> = new Set(['size', 'length', 'volume', 'pack']);
 
-/** Makes colours of whole parts that are of several words or of none that is known, where the price and the sizes are those of the family's other colours. */
+/**
+ * Makes colours of whole parts that are of several words or of none that is known, where the price and the sizes are
+ * those of the family's other colours.
+ */
 export function takePartsForColours(items: readonly Item[]): void {
   const byCount = new Map<number, { item: Item; parts: Part[] }[]>();
   for (const item of items) {
@@ -166,7 +169,10 @@ function openPart({ spans }: Item, part: Part): Part[] {
   return from < to ? [{ from, to }] : [];
 }
 
-/** Rows of those values that cost what the others do; what may be other goods costs exactly that, in the very sizes of the others. */
+/**
+ * Rows of those values that cost what the others do; what may be other goods costs exactly that, in the very sizes of
+ * the others.
+ */
 function fittingIn(rows: readonly Parted[]): Parted[] {
   const sure = rows.filter(({ isDoubtful }) => !isDoubtful);
   const prices = new Map<string, Set<number | null>>();

@@ -95,7 +95,10 @@ export function putBackLeadingSizes(items: readonly Item[]): void {
 const isSpelledOut = ({ tokens }: Item, { from, to }: OptionRead): boolean =>
   to - from === 1 && tokens[from]!.kind === 'word' && tokens[from]!.text.length > 3;
 
-/** "King" and "Double" are sizes of bed linen, and of what comes in several of them; "Full zip" and "Double breasted" are words of the name. */
+/**
+ * "King" and "Double" are sizes of bed linen, and of what comes in several of them; "Full zip" and "Double breasted"
+ * are words of the name.
+ */
 export function putBackWordSizes(items: readonly Item[]): void {
   const words = new Set(items.flatMap(({ spans }) => spans.filter(isSizeWord).map(({ key }) => key)));
   if (words.size === 0) return;

@@ -1,4 +1,7 @@
-/** Tables that stand below each other in one list, each with a header of its own: the columns of the later ones put where the first has them. */
+/**
+ * Tables that stand below each other in one list, each with a header of its own: the columns of the later ones put
+ * where the first has them.
+ */
 import { isBlank } from './cells';
 import { foldHeader, type ListWords } from './headerWords';
 import { widthOf, type Table } from './shape';
@@ -24,7 +27,10 @@ export function areOfOneList(some: readonly string[], others: readonly string[])
 const wordsIn = (row: readonly string[]): Set<string> =>
   new Set(row.filter((cell) => !isBlank(cell)).map((cell) => foldHeader(cell)));
 
-/** Puts the tables below the first one into its columns; null where there are none. `header` is the place of its header. */
+/**
+ * Puts the tables below the first one into its columns; null where there are none. `header` is the place of its
+ * header.
+ */
 export function stackTables(table: Table, header: number, words: ListWords): Stacked | null {
   const head = table[header]!;
   const later = new Map<number, readonly string[]>();
@@ -68,7 +74,10 @@ function columnsOf(head: readonly string[], width: number) {
   }
   return {
     heads,
-    /** Where the cells below a later header go. A word that stands in it twice means the second such column, one without a word too. */
+    /**
+     * Where the cells below a later header go. A word that stands in it twice means the second such column, one
+     * without a word too.
+     */
     below(own: readonly string[]): (from: number) => number {
       const words = own.map(foldHeader);
       const seen = new Map<string, number>();
