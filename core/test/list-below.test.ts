@@ -39,6 +39,17 @@ describe('rows of a list', () => {
         ;;;3`).map((line) => line.slice(0, 30)),
       ).toEqual(['Fell Jacket | Colour: Navy | S', 'Tarn Vest | Colour: Black | Si']);
   });
+  it('are goods whose name begins with the word for a sum', () => {
+    expect(
+      told(`Name;Colour;Price
+        Total Repair Balm;Rose;12.95
+        Total Repair Balm;Mint;12.95
+        Total Fell Jacket;;25.90
+        Fell Cap;Navy;9
+        Fell Cap;Rust;9
+        Total EUR;;43.90`),
+    ).toEqual(['Total Repair Balm | Colour: Rose, Mint', 'Fell Cap | Colour: Navy, Rust']);
+  });
   it('are the names and the colours of those below them, each in a line of its own', () => {
     const apart = `Product;Colour;Size;Price
       Fell Jacket;;;

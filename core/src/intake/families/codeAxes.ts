@@ -111,6 +111,8 @@ function meaningOf(
     const tokens = tokensOf(code);
     return readSize(tokens, 0)?.to === tokens.length;
   };
+  const volumes = codes.every((code) => options.whole(tokensOf(code))?.roles[0] === 'volume');
+  if (volumes && isFree('volume')) return { role: 'volume', isRead: true };
   const areNumbers = codes.every((code) => /^\d{3,}$/.test(code));
   if (isFree('size')) {
     const areCounted = codes.some((code) => code.startsWith('0'));

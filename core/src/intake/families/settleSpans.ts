@@ -11,12 +11,13 @@ import { takeCrossesForSizes, takeLettersForSizes, takeMediumForSize, takeTallFo
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
 import { settleChoices } from './settleChoices';
-import { putBackLeadingSizes, putBackNumbers, putBackWordSizes } from './weakSizes';
+import { putBackConstantSizes, putBackNumbers, putBackWordSizes } from './weakSizes';
 
 /** Puts back into the names what is no option there. Gives whether anything was. */
 export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<number>): boolean {
   if (items.every(areSure)) return false;
   const before = items.reduce((sum, item) => sum + taken(item), 0);
+  putBackConstantSizes(items);
   settleChoices(items);
   settleRoles(items);
   takeMediumForSize(items);
@@ -24,7 +25,6 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   takeCrossesForSizes(items);
   takeTallForSizes(items);
   takeShades(items);
-  putBackLeadingSizes(items);
   putBackNumbers(items, sizeNumbers);
   putBackWordSizes(items);
   parseCompounds(items);

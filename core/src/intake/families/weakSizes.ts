@@ -75,22 +75,19 @@ export function areSizeNumbers(numbers: readonly number[]): boolean {
 
 const MEASURED = new Set(['size', 'length', 'volume']);
 
-/** "Small" before the goods of every row that has another measure behind them is a word of the name. */
-export function putBackLeadingSizes(items: readonly Item[]): void {
-  const leadingIn = (item: Item) =>
-    item.spans.find(
-      (span) =>
-        span.roles[0] === 'size' && isSpelledOut(item, span) && stemWords(item).every(({ at }) => at >= span.to),
-    );
-  const [first, ...others] = items.map(leadingIn);
-  if (!first || others.some((span) => span?.key !== first.key)) return;
-  const hasMore = (item: Item) =>
-    item.spans.some((span) => MEASURED.has(span.roles[0]!) && span !== leadingIn(item) && span.from >= first.to);
-  if (!items.every(hasMore)) return;
-  for (const item of items) {
-    const leading = leadingIn(item);
-    item.spans = item.spans.filter((span) => span !== leading);
-  }
+/** "Small" in every row is a word of the name, where other measures vary, or stand behind the goods that it leads. */
+export function putBackConstantSizes(items: readonly Item[]): void {
+  const constantIn = (item: Item) => item.spans.find((span) => span.roles[0] === 'size' && isSpelledOut(item, span));
+  const found = items.map(constantIn);
+  const [first] = found;
+  if (!first || found.some((span) => span?.key !== first.key)) return;
+  const measures = items.map((item, at) =>
+    item.spans.find((span) => MEASURED.has(span.roles[0]!) && span !== found[at]),
+  );
+  if (measures.includes(undefined)) return;
+  const isLeading = items.every((item, at) => stemWords(item).every((word) => word.at >= found[at]!.to));
+  if (!isLeading && new Set(measures.map((span) => span!.key)).size < 2) return;
+  items.forEach((item, at) => (item.spans = item.spans.filter((span) => span !== found[at])));
 }
 const isSpelledOut = ({ tokens }: Item, { from, to }: OptionRead): boolean =>
   to - from === 1 && tokens[from]!.kind === 'word' && tokens[from]!.text.length > 3;

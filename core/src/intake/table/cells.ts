@@ -60,6 +60,14 @@ export function kindOf(cell: string): 'parent' | 'child' | null {
 
 const TOTAL =
   /^(?:grand |sub-?)?(?:total|totals|sum|summe|gesamt|gesamtsumme|zwischensumme|totale|somme|suma|totaal|subtotal|razem)\b/i;
+const OF_FIGURES =
+  /^(?:pieces?|pcs|qty|quantity|units?|items?|amount|value|net|gross|order|all|stück|menge|netto|brutto|pezzi|pièces)$/i;
+/** Whether nothing follows but what is summed. */
+export const isBareTotal = (cell: string): boolean =>
+  cell
+    .replace(TOTAL, '')
+    .split(/[^\p{L}]+/u)
+    .every((word) => word === '' || OF_FIGURES.test(word) || /^[A-Z]{3}$/.test(word));
 export const looksLikeTotal = (cell: string): boolean => TOTAL.test(cell.trim());
 
 /** "Colour: Navy" and the like, several parted by signs. */

@@ -1,7 +1,7 @@
 /** Where the table of a list is: title lines above it, its header of one or two lines, totals and notes below. */
 import { tokensOf } from '../options/tokens';
 import { headSaying, plainHead } from './acrossHeads';
-import { digitsOf, isBlank, looksLikeTotal, numberLook } from './cells';
+import { digitsOf, isBareTotal, isBlank, looksLikeTotal, numberLook } from './cells';
 import { withoutDittos } from './dittoMarks';
 import { familyTables } from './familyTables';
 import { foldHeader, type HeaderMeaning, type ListWords } from './headerWords';
@@ -228,8 +228,7 @@ function reasonToSkip(at: number, headerRows: readonly number[], table: Table, w
   const isOne = row.indexOf(first) === row.findLastIndex((cell) => !isBlank(cell));
   const header = headerRows.length > 0 ? table[headerRows.at(-1)!]! : [];
   if (!isOne && row.every((cell, place) => cell.trim() === (header[place] ?? '').trim())) return 'header';
-  if (looksLikeTotal(first) && row.filter((cell) => !isBlank(cell) && numberLook(cell) === null).length <= 2)
-    return 'total';
+  if (looksLikeTotal(first) && isTotal(at, table)) return 'total';
   if (!isOne) return null;
   if (row.length <= 1) return null;
   const text = first.trim();
@@ -255,18 +254,32 @@ function goesOnBelow(
   if (place === 0 || isBlank(table[at - 1]?.[place])) return false;
   const isNumber = numberLook(text) !== null;
   if (head?.meaning.is === 'option') return isNumber || options.whole(tokensOf(text)) !== null;
-  return head === null && isNumber && !isSum(place, at, table);
+  return head === null && isNumber && !isSum(place, at, table, 1);
+}
+
+const filledIn = (row: readonly string[] = []): number => row.filter((cell) => !isBlank(cell)).length;
+
+/** Whether a row that begins so says no more than sums: "Total Repair Balm" with all that goods have is goods. */
+function isTotal(at: number, table: Table): boolean {
+  const row = table[at]!;
+  if (row.filter((cell) => !isBlank(cell) && numberLook(cell) === null).length > 2) return false;
+  const isAlone = isBareTotal(row.find((cell) => !isBlank(cell))!);
+  return (
+    isAlone ||
+    filledIn(row) < filledIn(table[at - 1]) ||
+    row.some((cell, place) => numberLook(cell) && isSum(place, at, table, 2))
+  );
 }
 
 /** So far up it is looked what a number may be the sum of. */
-const SUMMED = 100;
+const SUMMED = 1000;
 
-/** Whether a number is the sum of those above it. */
-function isSum(place: number, at: number, table: Table): boolean {
-  let sum = 0;
-  for (let up = at - 1; up >= Math.max(0, at - SUMMED) && numberLook(table[up]![place] ?? '') !== null; up--)
-    sum += Number(table[up]![place]!.replace(',', '.'));
-  return sum === Number(table[at]![place]!.replace(',', '.'));
+/** Whether a number is the sum of those above it, of which there are so many at least. */
+function isSum(place: number, at: number, table: Table, fewest: number): boolean {
+  const amountAt = (row: number) => Number(table[row]![place]!.replace(',', '.'));
+  let [sum, up] = [0, at - 1];
+  for (; up >= Math.max(0, at - SUMMED) && numberLook(table[up]![place] ?? '') !== null; up--) sum += amountAt(up);
+  return at - 1 - up >= fewest && Math.abs(sum - amountAt(at)) < 0.005;
 }
 
 /** "Style: Fell Jacket": what the rows below are called. */
