@@ -40,9 +40,15 @@ describe('names', () => {
     );
   });
   it('are joined by signs of whatever kind', () => {
-    expect(toldOfNames('wool_sweater_navy_m\nwool_sweater_navy_l\nwool_sweater_rust_m')).toEqual([
-      'wool_sweater | Colour: navy, rust | Size: m, l',
+    expect(toldOfNames('wool_sweater_navy_m\nwool_sweater_navy_l\nwool_sweater_royal_blue_m')).toEqual([
+      'wool sweater | Colour: navy, royal blue | Size: m, l',
     ]);
+    expect(toldOfNames('tarn-boots-royal-blue-38\ntarn-boots-royal-blue-39\ntarn-boots-navy-38')).toEqual([
+      'tarn boots | Colour: royal blue, navy | Size: 38, 39',
+    ]);
+    expect(
+      toldOfNames('Fell Coat/Navy/M\nFell Coat/Girl Crush/M\nFell Coat/Rust/L\nFell Half-Zip/Rust/M', '49'),
+    ).toEqual(['Fell Coat | Colour: Navy, Girl Crush, Rust | Size: M, L', 'Fell Half-Zip/Rust/M']);
     expect(toldOfNames('Wool.Sweater.Navy.M\nWool.Sweater.Navy.L\nWool.Sweater.Rust.M')).toEqual([
       'Wool.Sweater | Colour: Navy, Rust | Size: M, L',
     ]);

@@ -102,6 +102,10 @@ describe('words beside a colour', () => {
       `Lion Blazer | Colour: ${colours} | Size: 8, 12, 14`,
     ]);
   });
+  it('are materials that cross colours, though other goods of the name have none', () => {
+    const crossed = names('Harbour Apron', 'Plum Canvas, Plum Linen, Olive Linen', '').concat('Harbour Apron Ecru');
+    expect(toldOfNames(crossed.join('\n'))).toContain('Harbour Apron | Colour: Plum, Olive | Material: Canvas, Linen');
+  });
   it('are of goods at another price', () => {
     const rows = [
       ...names('Lion Blazer', 'Navy, Rust', 'S M').map((name) => [name, '49']),

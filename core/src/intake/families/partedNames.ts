@@ -8,7 +8,7 @@ import { changesGoods, isGoods } from '../options/goodsWords';
 import { LINKS } from '../options/links';
 import { LONGEST_READ } from '../options/readOptions';
 import type { OptionRead } from '../options/shape';
-import { setsApart } from '../options/tokens';
+import { setsApart, type Token } from '../options/tokens';
 import { push, put } from '../filing';
 import { arePricesNear } from './kinEvidence';
 import type { Item } from './shape';
@@ -45,14 +45,15 @@ const MEASURED: ReadonlySet<Role> = new Set(['size', 'length', 'volume', 'pack']
  * those of the family's other colours.
  */
 export function takePartsForColours(items: readonly Item[]): void {
-  const byCount = new Map<number, { item: Item; parts: Part[] }[]>();
+  const byManner = new Map<string, { item: Item; parts: Part[] }[]>();
   for (const item of items) {
     if (item.tokens.length > LONGEST_READ || item.given.some(({ role }) => role === 'colour')) continue;
-    const parts = openParts(item);
-    if (parts.length > 1) push(byCount, parts.length, { item, parts });
+    const found = partsIn(item);
+    if (found) push(byManner, `${found.sign} ${found.parts.length}`, { item, parts: found.parts });
   }
-  for (const names of byCount.values()) {
-    const place = placeOfColours(names);
+  for (const [manner, names] of byManner) {
+    // "Full-Zip Blue": within words only what is nothing but a colour tells that parts are colours.
+    const place = placeOfColours(names, manner.startsWith(' ') ? saysColour : isColour);
     if (place === null) continue;
     const families = new Map<string, Parted[]>();
     for (const name of names) {
@@ -64,10 +65,13 @@ export function takePartsForColours(items: readonly Item[]): void {
 }
 
 /** Which of their parts are mostly colours: one where enough are known, and more than in any other. */
-function placeOfColours(names: readonly { item: Item; parts: Part[] }[]): number | null {
+function placeOfColours(
+  names: readonly { item: Item; parts: Part[] }[],
+  isKnown: (item: Item, part: Part) => boolean,
+): number | null {
   const shares = names[0]!.parts.map((_, place) => {
     const known = new Map<string, boolean>();
-    for (const { item, parts } of names) known.set(textOf(item, parts[place]!), saysColour(item, parts[place]!));
+    for (const { item, parts } of names) known.set(textOf(item, parts[place]!), isKnown(item, parts[place]!));
     return [...known.values()].filter(Boolean).length / known.size;
   });
   const most = Math.max(...shares);
@@ -79,6 +83,8 @@ function placeOfColours(names: readonly { item: Item; parts: Part[] }[]): number
 const saysColour = ({ spans, tokens }: Item, { from, to }: Part): boolean =>
   spans.some((span) => span.roles[0] === 'colour' && span.from >= from && span.to <= to) &&
   !tokens.slice(from, to).some(({ text }) => isGoods(text));
+
+const isColour = (item: Item, part: Part): boolean => wholeSpan(item, part)?.roles[0] === 'colour';
 
 /** Makes options of one kind of what the rows of a family have in that part. */
 function takeColours(rows: readonly Parted[]): void {
@@ -128,17 +134,28 @@ const measuresIn = ({ spans }: Item): string =>
     .sort()
     .join('|');
 
-/** The parts of a name that are no measures and lead to none. */
-const openParts = (item: Item): Part[] =>
-  partsOf(item)
-    .filter((part) => !leads(item, part) && !isAside(item, part))
-    .flatMap((part) => openPart(item, part));
+/** Signs that part names where none stands by itself: "Fell Jacket/Velvet Magic/M". */
+const GLUED = ['/', '-'];
+
+/** The parts of a name that are no measures and lead to none, of which there are several, and what parts them. */
+function partsIn(item: Item): { sign: string; parts: Part[] } | null {
+  const { tokens } = item;
+  for (const sign of ['', ...GLUED]) {
+    if (sign !== '' && !tokens.some(({ text }) => text === sign)) continue;
+    const isParting = (token: Token) =>
+      sign === '' ? setsApart(token) || token.text === ')' : token.kind === 'sign' && token.text === sign;
+    const parts = partsOf(item, isParting)
+      .filter((part) => !leads(item, part) && !isAside(item, part))
+      .flatMap((part) => openPart(item, part));
+    if (parts.length > 1) return { sign, parts };
+  }
+  return null;
+}
 
 /** The parts of a name, without the signs between them; a sign in an option ("135x200 + 80x80 cm") parts nothing. */
-function partsOf({ tokens, spans }: Item): Part[] {
+function partsOf({ tokens, spans }: Item, isSign: (token: Token) => boolean): Part[] {
   const parts: Part[] = [];
-  const isParting = (at: number) =>
-    (setsApart(tokens[at]!) || tokens[at]!.text === ')') && !spans.some(({ from, to }) => from < at && at < to - 1);
+  const isParting = (at: number) => isSign(tokens[at]!) && !spans.some(({ from, to }) => from < at && at < to - 1);
   let from = 0;
   for (let at = 0; at <= tokens.length; at++) {
     if (at < tokens.length && !isParting(at)) continue;

@@ -60,7 +60,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   const tieOf = (cells: readonly string[]) => codeKey(belongsOf(cells)) || codeKey(text(cells, at.style));
   const pictured = pictureRows(filled.rows, table, columns, tieOf);
   const givenOf = openGiven(columns, words);
-  const nameIn = remembered(lineAsRead);
+  const nameIn = remembered((text: string) => withBlanks(lineAsRead(text)));
   const brandKeyOf = remembered(compact);
   const tokensIn = remembered((name: string) => tokensOf(name.slice(0, LONGEST_NAME)));
   const priceIn = remembered(roughly);
@@ -112,3 +112,11 @@ function roughly(text: string): number | null {
   const number = Number.parseFloat(digits);
   return Number.isFinite(number) ? number : null;
 }
+
+/** Names of files and pages have signs for blanks: "Wool_Sweater_Royal_Blue", "wool-sweater-royal-blue-36-38". */
+function withBlanks(name: string): string {
+  if (SLUG.test(name)) return name.replace(/-+(?!\d)|(?<!\d)-+/g, ' ');
+  return name.includes('_') && !/\s/.test(name) ? name.replace(/_+/g, ' ').trim() : name;
+}
+/** Small letters and figures in three parts at least. */
+const SLUG = /^[\p{Ll}\d]+(?:-[\p{Ll}\d]+){2,}$/u;

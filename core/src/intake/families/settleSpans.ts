@@ -36,7 +36,10 @@ export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<num
   putBackWhatGoodsAre(items);
   return items.reduce((sum, item) => sum + taken(item), 0) !== before;
 }
-/** Whether all options of a name are single words that can be nothing else, one of each kind: there is nothing to settle. */
+/**
+ * Whether all options of a name are single words that can be nothing else, one of each kind: there is nothing to
+ * settle.
+ */
 const areSure = ({ spans }: Item): boolean =>
   spans.every(({ roles, isWeak, from, to }, at) => {
     const [role] = roles;
@@ -46,7 +49,10 @@ const areSure = ({ spans }: Item): boolean =>
 
 const taken = ({ spans }: Item) => spans.reduce((sum, one) => sum + one.to - one.from, 0);
 
-/** "Linen" beside a colour is a material, beside other materials too, and before the goods where nothing is a colour; else it is what the word is first. */
+/**
+ * "Linen" beside a colour is a material, beside other materials too, and before the goods where nothing is a colour;
+ * else it is what the word is first.
+ */
 function settleRoles(items: readonly Item[]): void {
   if (items.every(({ spans }) => spans.every(({ roles }) => roles.length === 1))) return;
   const certain = new Map<Role, number>();
@@ -96,8 +102,9 @@ const isPaint = (item: Item, { key }: OptionRead): boolean =>
 const leads = (item: Item, { from }: OptionRead): boolean => from < (stemWords(item).at(-1)?.at ?? 0);
 
 /**
- * A colour that names a thing and is the same in all rows is a word of the name where it stands before the goods ("Storm jacket"), where
- * nothing else says what the goods are ("Ground coffee"), and where the rows have other colours besides.
+ * A colour that names a thing and is the same in all rows is a word of the name where it stands before the goods
+ * ("Storm jacket"), where nothing else says what the goods are ("Ground coffee"), and where the rows have other
+ * colours besides.
  */
 function putBackThings(items: readonly Item[]): void {
   const isColour = ({ roles }: OptionRead) => roles[0] === 'colour' || roles[0] === 'pattern';
@@ -122,8 +129,8 @@ function putBackThings(items: readonly Item[]): void {
 const firstRole = ({ roles }: OptionRead): Role => roles[0]!;
 
 /**
- * "Navy", "Rust" and "Camo": where goods come in colours, a pattern that stands in the place of one is one of them, and so is "Navy stripe".
- * Where every name has both, colours and patterns are two options.
+ * "Navy", "Rust" and "Camo": where goods come in colours, a pattern that stands in the place of one is one of them,
+ * and so is "Navy stripe". Where every name has both, colours and patterns are two options.
  */
 function takePatternsForColours(items: readonly Item[]): void {
   const has = (item: Item, role: Role) => item.spans.some(({ roles }) => roles[0] === role);
@@ -159,16 +166,24 @@ function takeMetalsForColours(items: readonly Item[]): void {
   }
 }
 
-/** "Cotton candy" beside "Navy": where some rows have a colour alone, a material right beside a colour is of it. */
+/**
+ * "Cotton candy" beside "Navy": where some rows have a colour alone, a material right beside a colour is of it,
+ * unless materials cross colours.
+ */
 function takeMaterialsForColours(items: readonly Item[]): void {
   const spanOf = ({ spans }: Item, role: Role) => spans.find((span) => firstRole(span) === role);
   const made = items.filter((item) => spanOf(item, 'material'));
   if (made.length === 0 || !items.some((item) => spanOf(item, 'colour') && !spanOf(item, 'material'))) return;
-  const areBeside = made.every((item) => {
+  const [colours, materials, pairs] = [new Set<string>(), new Set<string>(), new Set<string>()];
+  for (const item of made) {
     const [colour, material] = [spanOf(item, 'colour'), spanOf(item, 'material')!];
-    return colour && !isMetal(material.key) && (colour.from === material.to || colour.to === material.from);
-  });
-  if (!areBeside) return;
+    const isBeside = colour && (colour.from === material.to || colour.to === material.from);
+    if (!isBeside || isMetal(material.key)) return;
+    colours.add(colour.key);
+    materials.add(material.key);
+    pairs.add(`${colour.key} ${material.key}`);
+  }
+  if (pairs.size > Math.max(colours.size, materials.size)) return;
   for (const item of made) item.spans = asOneColour(item.spans, ['colour', 'material']);
 }
 
@@ -188,7 +203,10 @@ function areOneToOne(items: readonly Item[]): boolean {
   return pairs.size > 1 && pairs.size === colours.size && pairs.size === patterns.size;
 }
 
-/** Materials, patterns and words that are things besides say what goods are where they stand before them, away from the other options. */
+/**
+ * Materials, patterns and words that are things besides say what goods are where they stand before them, away from
+ * the other options.
+ */
 function putBackWhatGoodsAre(items: readonly Item[]): void {
   for (const role of ['material', 'pattern', 'colour'] as const) {
     const mayBe = (span: OptionRead) => span.roles[0] === role && (role !== 'colour' || span.isWeak);
