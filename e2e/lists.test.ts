@@ -1,4 +1,5 @@
 /** Lists of any kind become families over HTTP: read, settled, taken in as one change, taken back; come in again without doubles; from live. */
+import ExcelJs from 'exceljs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api, type BodyOf, type ListView } from '@loom-kin/contract';
 import { drawnGoods, smallWeb } from './pictures';
@@ -200,6 +201,19 @@ describe('A list', () => {
     expect(await names()).not.toContain('Skerry Mitts');
   });
 
+  it('of a workbook is its first sheet that is not hidden, and another when that is chosen', async () => {
+    const book = new ExcelJs.Workbook();
+    const goods = (name: string) => [['Name', 'Size'], ...['S', 'M'].map((size) => [name, size])];
+    book.addWorksheet('Codes', { state: 'hidden' }).addRows(goods('Kelp Tabard'));
+    book.addWorksheet('Größen').addRows(goods('Kelp Bonnet'));
+    const form = sheetForm(new Uint8Array(await book.xlsx.writeBuffer()), 'book.xlsx');
+    const { id } = await world.call(api.startList, { form });
+    await ended(id);
+    const told = async ({ sheet, sheets }: ListView) => [sheet, sheets, (await foundIn(id)).map(({ name }) => name)];
+    const sheets = ['Codes', 'Größen'];
+    expect(await told(await viewOf(id))).toEqual(['Größen', sheets, ['Kelp Bonnet']]);
+    expect(await told(await settle(id, { sheet: 'Codes' }))).toEqual(['Codes', sheets, ['Kelp Tabard']]);
+  });
   it('is read anew where the catalogue was changed after it was read', async () => {
     const list = (rows: string[]) => ['Name;Colour;SKU;Price', ...rows].join('\n');
     const early = await bring(list(['Tarn Cap;Navy;TNC-1;19', 'Tarn Cap;Rust;TNC-2;19']), 'early.csv');

@@ -18,7 +18,7 @@ import {
   type Table,
 } from '@loom-kin/core';
 import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView } from '@loom-kin/contract';
-import { decodeText, readTable, sheetNames } from '@loom-kin/sheets';
+import { decodeText, readBook, readTable, type BookRead } from '@loom-kin/sheets';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import type { Database } from '../store/database';
 import type { ListRead } from './listFound';
@@ -52,8 +52,8 @@ export async function readListFile(
   const given = /\.json$/i.test(order.fileName) ? catalogueIn(decodeText(bytes)) : null;
   if (given) return database.transaction(() => readCatalogueFile(database, given, tell));
   const isBook = bytes.subarray(0, 2).toString('latin1') === 'PK';
-  const sheets = isBook ? await sheetNames(bytes, order.fileName) : [];
-  const table = await readTable(bytes, order.fileName, order.sheet === null ? {} : { sheet: order.sheet });
+  const book = isBook ? await readBook(bytes, order.fileName, order.sheet ?? undefined) : null;
+  const table = book?.rows ?? (await readTable(bytes, order.fileName));
   // One picture of the data for the whole list.
   return database.transaction(() => {
     const catalogue = readCatalogue(database);
@@ -69,7 +69,7 @@ export async function readListFile(
       tellPart(PART_READ + (done / total) * (1 - PART_READ)),
     );
     const revisionOf = (id: string) => (shelves.keyed(id) === undefined ? null : shelves.load(id).family.revision);
-    return foundOf({ order, registry, table, reading, mapping, plans, sheets, revisionOf, kind });
+    return foundOf({ order, registry, table, reading, mapping, plans, book, revisionOf, kind });
   });
 }
 
@@ -80,19 +80,19 @@ interface Found {
   reading: ListReading;
   mapping: ListMapping;
   plans: readonly Become[];
-  sheets: readonly string[];
+  book: Omit<BookRead, 'rows'> | null;
   kind: string;
   revisionOf: (familyId: string) => number | null;
 }
 
-function foundOf({ order, table, reading, mapping, plans, sheets, revisionOf, kind }: Found): ListRead {
+function foundOf({ order, table, reading, mapping, plans, book, revisionOf, kind }: Found): ListRead {
   const rows = plans.flatMap((plan) => plan.rows).sort((a, b) => a.row - b.row);
   const made = plans.flatMap(({ family, pieces, when }) =>
     family ? [{ revision: revisionOf(family.id), family, pieces, when }] : [],
   );
   return {
     found: {
-      ...{ sheets: [...sheets], sheet: order.sheet, rows: table.length, mapping },
+      ...{ sheets: book?.sheets ?? [], sheet: book?.sheet ?? null, rows: table.length, mapping },
       head: table.slice(0, HEAD).map((row) => row.slice(0, 60).map((cell) => cell.slice(0, 120))),
       headerRows: reading.headerRows,
       columns: reading.columns.map((column) => ({ ...column, cells: someCells(reading, column) })),

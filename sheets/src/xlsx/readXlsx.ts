@@ -5,29 +5,32 @@ import { openWorkbook } from './openWorkbook';
 import { readRows } from './readRows';
 import { readSharedTexts } from './sharedTexts';
 
-/** The names of a workbook's sheets, in their order. */
-export const sheetNames = async (bytes: Buffer, fileName: string): Promise<string[]> =>
-  (await openWorkbook(bytes, fileName)).sheets.map(({ name }) => name);
+/** A sheet of a workbook as text, and which of all its sheets it is. */
+export interface BookRead {
+  sheets: string[];
+  sheet: string;
+  rows: string[][];
+}
 
 /**
- * A sheet of a workbook as text: the one that is named, else the first that has more than a line, hidden ones last. A
- * file that is cut off, no workbook or out of bounds is refused.
+ * Reads the sheet that is named, else the first that has more than a line, hidden ones last. A file that is cut off, no
+ * workbook or out of bounds is refused.
  */
-export async function readXlsx(bytes: Buffer, fileName: string, wanted?: string): Promise<string[][]> {
+export async function readBook(bytes: Buffer, fileName: string, wanted?: string): Promise<BookRead> {
   const book = await openWorkbook(bytes, fileName);
+  const sheets = book.sheets.map(({ name }) => name);
   const named = book.sheets.find(({ name }) => name.toLowerCase() === wanted?.toLowerCase());
-  if (wanted !== undefined && !named) {
-    const sheets = book.sheets.map(({ name }) => name).join(', ');
-    throw new Refusal('sheet.unknown', { file: fileName, sheet: wanted, sheets });
-  }
+  if (wanted !== undefined && !named)
+    throw new Refusal('sheet.unknown', { file: fileName, sheet: wanted, sheets: sheets.join(', ') });
   const looked = named ? [named] : book.sheets.toSorted((a, b) => Number(a.isHidden) - Number(b.isHidden));
   try {
     const source = { texts: await readSharedTexts(book.texts), formats: await readCellFormats(book.styles) };
-    let first: string[][] | null = null;
-    for (const { part } of looked) {
+    let first: BookRead | null = null;
+    for (const { name, part } of looked) {
       const rows = await readRows(part, { ...source, isFrom1904: book.isFrom1904 }, fileName);
-      if (isTable(rows)) return rows;
-      first ??= rows;
+      const read = { sheets, sheet: name, rows };
+      if (isTable(rows)) return read;
+      first ??= read;
     }
     return first!;
   } catch (error) {
@@ -38,3 +41,7 @@ export async function readXlsx(bytes: Buffer, fileName: string, wanted?: string)
 
 const isTable = (rows: readonly (readonly string[])[]) =>
   rows.filter((row) => row.filter((cell) => cell !== '').length > 1).length > 1;
+
+/** The rows of that sheet alone. */
+export const readXlsx = async (bytes: Buffer, fileName: string, wanted?: string): Promise<string[][]> =>
+  (await readBook(bytes, fileName, wanted)).rows;
