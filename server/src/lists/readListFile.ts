@@ -69,12 +69,11 @@ export async function readListFile(
       tellPart(PART_READ + (done / total) * (1 - PART_READ)),
     );
     const revisionOf = (id: string) => (shelves.keyed(id) === undefined ? null : shelves.load(id).family.revision);
-    return foundOf({ order, registry, table, reading, mapping, plans, book, revisionOf, kind });
+    return foundOf({ registry, table, reading, mapping, plans, book, revisionOf, kind });
   });
 }
 
 interface Found {
-  order: ListOrder;
   registry: Registry;
   table: Table;
   reading: ListReading;
@@ -85,7 +84,7 @@ interface Found {
   revisionOf: (familyId: string) => number | null;
 }
 
-function foundOf({ order, table, reading, mapping, plans, book, revisionOf, kind }: Found): ListRead {
+function foundOf({ table, reading, mapping, plans, book, revisionOf, kind }: Found): ListRead {
   const rows = plans.flatMap((plan) => plan.rows).sort((a, b) => a.row - b.row);
   const made = plans.flatMap(({ family, pieces, when }) =>
     family ? [{ revision: revisionOf(family.id), family, pieces, when }] : [],
