@@ -1,6 +1,7 @@
 /** Colours by an open list of names (color-name-list, MIT), none of which was looked at: a third of all colours, and all of them where signs part the names. */
 import { describe, expect, it } from 'vitest';
 import { BLANK_BELOW, openColourList, PARTED, UNPARTED } from '../../e2e/messy/openColours';
+import { emptyRegistry, openRegistry, readList } from '../src/index';
 import { measuresOf, toldOf, toldOfNames } from './told';
 
 const measured = (way: string, odd: number) =>
@@ -42,6 +43,11 @@ describe('parts of names that signs set apart', () => {
       'Fell Jacket | Colour: Navy, Silver Birch, Girl Crush | Size: S, M',
       'Tarn Vest | Colour: Black, Bento Box | Size: S, M',
     ]);
+  });
+  it('are told as in doubt where no word of them is a colour, as they are written', () => {
+    const rows = ['Navy', 'Girl Crush', 'Petal Pink'].map((colour) => [`Fell Jacket - ${colour}`, '49']);
+    const { families } = readList(openRegistry(emptyRegistry()), [['Name', 'Price'], ...rows]);
+    expect(families.flatMap(({ doubts }) => doubts)).toEqual([{ row: 3, code: 'unknownWord', text: 'Girl Crush' }]);
   });
   it('may stand before the goods, or behind a brand', () => {
     for (const nameOf of [

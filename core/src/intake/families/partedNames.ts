@@ -209,5 +209,6 @@ function takeWhole({ item, part, key, known }: Parted, role: Role): void {
   const inside = item.spans.filter(({ from, to }) => from < part.to && to > part.from);
   const span: OptionRead = { ...part, roles: [role], key, isWeak: false };
   item.spans = [...item.spans.filter((one) => !inside.includes(one)), span].sort((a, b) => a.from - b.from);
-  if (!known && !inside.some(({ roles }) => roles[0] === 'colour')) item.unknown = key;
+  if (!known && !inside.some(({ roles }) => roles[0] === 'colour'))
+    item.unknown = item.name.slice(item.tokens[part.from]!.from, item.tokens[part.to - 1]!.to);
 }
