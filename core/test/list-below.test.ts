@@ -49,6 +49,10 @@ describe('rows of a list', () => {
         Fell Cap;Rust;9
         Total EUR;;43.90`),
     ).toEqual(['Total Repair Balm | Colour: Rose, Mint', 'Fell Cap | Colour: Navy, Rust']);
+    expect(told('Name;Preis\nFell Mantel;649,50 €\nTarn Mantel;649,50 €\nTotal Mäntel;1.299,00 €')).toEqual([
+      'Fell Mantel',
+      'Tarn Mantel',
+    ]);
   });
   it('are the names and the colours of those below them, each in a line of its own', () => {
     const apart = `Product;Colour;Size;Price

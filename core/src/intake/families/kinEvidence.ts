@@ -5,6 +5,7 @@
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { areTasted, isGoods } from '../options/goodsWords';
+import { MEASURES } from '../options/shape';
 import type { Token } from '../options/tokens';
 import { besideInto } from './besideInto';
 import { codeKey } from './codeKey';
@@ -259,10 +260,8 @@ function areTastes(kins: readonly Kin[], says: ListSays): boolean {
   );
 }
 
-const MEASURED: readonly Role[] = ['size', 'volume', 'length'];
-
 const sizesOf = (cluster: Cluster, { facts }: ListSays): ReadonlySet<string> =>
-  MEASURED.map((role) => facts.of(cluster).roles.get(role)).find(Boolean) ?? new Set<string>();
+  [...MEASURES].map((role) => facts.of(cluster).roles.get(role)).find(Boolean) ?? new Set<string>();
 
 /** Behind the goods or where colours stand, in the very sizes that the others have. */
 function isWovenInto(base: Cluster, kin: Kin, says: ListSays): boolean {

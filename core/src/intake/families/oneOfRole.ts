@@ -1,7 +1,7 @@
 /** Names that say two options of one kind: one of them is a word of the name, or both say the same, or they are two choices. */
 import type { Role } from '../../family/shape';
 import { isGoods } from '../options/goodsWords';
-import type { OptionRead } from '../options/shape';
+import { MEASURES, type OptionRead } from '../options/shape';
 import { isCalledWith } from './calledWith';
 import type { Item } from './shape';
 
@@ -9,16 +9,13 @@ const firstRole = ({ roles }: OptionRead): Role => roles[0]!;
 
 /** Kinds that a name has one option of. */
 const ONE_OF = new Set<Role>(['colour', 'material', 'pattern', 'size', 'length', 'volume']);
-/** Kinds that are measured: "4 mm 80 cm" has two lengths, "XS (25–30 cm)" one size that is said twice. */
-const MEASURED = new Set<Role>(['size', 'length', 'volume']);
-
 /** What the second measure of a kind is called: "4 mm" beside "80 cm", "20 den" beside "M". */
 const SECOND = 'Measure';
 
 /** Settles the options of names that have two of a kind. */
 export function settleTwice(items: readonly Item[]): void {
   for (const role of rolesTwice(items)) {
-    if (MEASURED.has(role) && settleMeasures(items, role)) continue;
+    if (MEASURES.has(role) && settleMeasures(items, role)) continue;
     if (role !== 'length' && role !== 'volume') keepOneOfRole(items, role);
   }
 }

@@ -7,7 +7,7 @@ import { colourKey } from '../options/colourWords';
 import { changesGoods, isGoods } from '../options/goodsWords';
 import { LINKS } from '../options/links';
 import { LONGEST_READ } from '../options/readOptions';
-import type { OptionRead } from '../options/shape';
+import { MEASURES_AND_PACKS, type OptionRead } from '../options/shape';
 import { setsApart, type Token } from '../options/tokens';
 import { push, put } from '../filing';
 import { arePricesNear } from './kinEvidence';
@@ -37,8 +37,6 @@ interface Parted {
 
 /** So many of all colours in the parts of a list are known at least, else they may be anything. */
 const KNOWN = 0.15;
-
-const MEASURED: ReadonlySet<Role> = new Set(['size', 'length', 'volume', 'pack']);
 
 /**
  * Makes colours of whole parts that are of several words or of none that is known, where the price and the sizes are
@@ -126,7 +124,7 @@ function partedAt({ item, parts }: { item: Item; parts: Part[] }, place: number)
   };
 }
 
-const isMeasure = ({ roles }: OptionRead): boolean => MEASURED.has(roles[0]!);
+const isMeasure = ({ roles }: OptionRead): boolean => MEASURES_AND_PACKS.has(roles[0]!);
 const measuresIn = ({ spans }: Item): string =>
   spans
     .filter(isMeasure)

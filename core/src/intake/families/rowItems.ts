@@ -1,6 +1,7 @@
 /** Rows of a list as goods: cells put where they belong, what stands once above others carried down, parents told from children. */
 import { compact } from '../../pictures/match/fileWords';
 import { lineAsRead } from '../../wording/markup';
+import { roughAmount } from '../table/cells';
 import { tokensOf } from '../options/tokens';
 import type { TableFound } from '../table/findTable';
 import type { ListWords } from '../table/headerWords';
@@ -63,7 +64,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   const nameIn = remembered((text: string) => withBlanks(lineAsRead(text)));
   const brandKeyOf = remembered(compact);
   const tokensIn = remembered((name: string) => tokensOf(name.slice(0, LONGEST_NAME)));
-  const priceIn = remembered(roughly);
+  const priceIn = remembered(roughAmount);
   for (const { place, cells, block, isHead } of filled.rows) {
     const row = place + 1;
     if (DELETES.test(text(cells, at.deed))) {
@@ -101,16 +102,6 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   tieByName(result.parents, result.items);
   keepHeadedApart(result.items, filled.sections, table);
   return result;
-}
-
-/** A number for comparing; how it is written does not matter there. */
-function roughly(text: string): number | null {
-  const digits = text
-    .replace(/[^\d.,]/g, '')
-    .replace(/[.,](?=\d{3}\b)/g, '')
-    .replace(',', '.');
-  const number = Number.parseFloat(digits);
-  return Number.isFinite(number) ? number : null;
 }
 
 /** Names of files and pages have signs for blanks: "Wool_Sweater_Royal_Blue", "wool-sweater-royal-blue-36-38". */

@@ -2,6 +2,7 @@
 import { ROLES, type Role } from '../../family/shape';
 import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionReader } from '../options/readOptions';
+import { MEASURES_AND_PACKS } from '../options/shape';
 import { hasLegs } from '../options/goodsWords';
 import { tokensOf } from '../options/tokens';
 import { put } from '../filing';
@@ -15,7 +16,6 @@ type Given = Item['given'][number];
 const isOpen = ({ isGuessed, role, label }: Given): boolean =>
   isGuessed === true || (role === 'other' && isGenericOption(label));
 
-const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack']);
 /** Such a share of the words of a column tells what the others are. */
 const TELLING = 0.3;
 
@@ -30,7 +30,7 @@ export function rolesOfColumns(items: readonly Item[], options: OptionReader): M
     let words = 0;
     for (const text of texts) {
       const role = options.whole(tokensOf(text))?.roles[0];
-      if (role && MEASURED.has(role)) continue;
+      if (role && MEASURES_AND_PACKS.has(role)) continue;
       words += 1;
       if (role) counts.set(role, (counts.get(role) ?? 0) + 1);
     }

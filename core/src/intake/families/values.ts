@@ -5,6 +5,7 @@ import { compact } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
 import { areSizes, sortSizes } from '../../size/sortSizes';
 import type { OptionReader } from '../options/readOptions';
+import { MEASURES_AND_PACKS } from '../options/shape';
 import { tokensOf } from '../options/tokens';
 import { remembered } from './remembered';
 
@@ -41,7 +42,7 @@ function read(registry: Registry, options: OptionReader, role: Role, text: strin
   const clean = text.replace(/\s+/g, ' ').trim().replace(ANNOUNCED, '');
   const word = registry.word(role, clean);
   const whole = options.whole(tokensOf(clean));
-  const isSize = role !== 'colour' && whole !== null && MEASURED.has(whole.roles[0]!);
+  const isSize = role !== 'colour' && whole !== null && MEASURES_AND_PACKS.has(whole.roles[0]!);
   if (isSize) return { key: whole.key, text: clean, label: word?.label ?? whole.label };
   if (role === 'size' && ONE_SIZE.test(clean)) return { key: 'one', text: clean, label: word?.label };
   if (word) return { key: compact(word.label), text: clean, label: word.label };
@@ -50,8 +51,6 @@ function read(registry: Registry, options: OptionReader, role: Role, text: strin
 }
 /** What fits everybody, as a column of sizes says it. */
 const ONE_SIZE = /^(?:unique|unica|única|unico|único|uni|universal|tu|os|one)$/i;
-const MEASURED = new Set<Role>(['size', 'length', 'volume', 'pack']);
-
 /** "Size 54" in a column of sizes is 54. */
 const ANNOUNCED = /^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s*[:.]?\s+(?=\S)/i;
 

@@ -1,5 +1,5 @@
 /** Numbers and words that are sizes only beside others of their kind: "38", "King". */
-import type { OptionRead } from '../options/shape';
+import { MEASURES, type OptionRead } from '../options/shape';
 import { hasNumberSizes, isBedding, isGoods } from '../options/goodsWords';
 import { stemWords } from './nameStems';
 import type { Item } from './shape';
@@ -73,8 +73,6 @@ export function areSizeNumbers(numbers: readonly number[]): boolean {
   );
 }
 
-const MEASURED = new Set(['size', 'length', 'volume']);
-
 /** "Small" in every row is a word of the name, where other measures vary, or stand behind the goods that it leads. */
 export function putBackConstantSizes(items: readonly Item[]): void {
   const constantIn = (item: Item) => item.spans.find((span) => span.roles[0] === 'size' && isSpelledOut(item, span));
@@ -82,7 +80,7 @@ export function putBackConstantSizes(items: readonly Item[]): void {
   const [first] = found;
   if (!first || found.some((span) => span?.key !== first.key)) return;
   const measures = items.map((item, at) =>
-    item.spans.find((span) => MEASURED.has(span.roles[0]!) && span !== found[at]),
+    item.spans.find((span) => MEASURES.has(span.roles[0]!) && span !== found[at]),
   );
   if (measures.includes(undefined)) return;
   const isLeading = items.every((item, at) => stemWords(item).every((word) => word.at >= found[at]!.to));

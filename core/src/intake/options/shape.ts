@@ -1,6 +1,10 @@
 /** An option that was read in a name or a cell. */
 import type { Role } from '../../family/shape';
 
+/** Kinds of options that are measured; goods come in packs of several, too. */
+export const MEASURES: ReadonlySet<Role> = new Set(['size', 'volume', 'length']);
+export const MEASURES_AND_PACKS: ReadonlySet<Role> = new Set([...MEASURES, 'pack']);
+
 export interface OptionRead {
   /** The first token, and the one after the last. */
   from: number;

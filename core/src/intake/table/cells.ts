@@ -40,6 +40,16 @@ export function numberLook(cell: string): NumberLook {
   return /[.,]\d{1,2}$|,-+$/.test(bare) ? 'decimal' : 'whole';
 }
 
+/** A number for comparing; how it is written does not matter there. */
+export function roughAmount(text: string): number | null {
+  const digits = text
+    .replace(/[^\d.,]/g, '')
+    .replace(/[.,](?=\d{3}\b)/g, '')
+    .replace(',', '.');
+  const number = Number.parseFloat(digits);
+  return Number.isFinite(number) ? number : null;
+}
+
 /** Words by which rows of parents and of children are told apart. */
 const PARENT_WORDS = new Set(
   'parent family master main product base group style parentproduct hauptartikel vater elternartikel eltern pere principal padre configurable model p'.split(

@@ -1,7 +1,7 @@
 /** Where the table of a list is: title lines above it, its header of one or two lines, totals and notes below. */
 import { tokensOf } from '../options/tokens';
 import { headSaying, plainHead } from './acrossHeads';
-import { digitsOf, isBareTotal, isBlank, looksLikeTotal, numberLook } from './cells';
+import { digitsOf, isBareTotal, isBlank, looksLikeTotal, numberLook, roughAmount } from './cells';
 import { withoutDittos } from './dittoMarks';
 import { familyTables } from './familyTables';
 import { foldHeader, type HeaderMeaning, type ListWords } from './headerWords';
@@ -276,7 +276,7 @@ const SUMMED = 1000;
 
 /** Whether a number is the sum of those above it, of which there are so many at least. */
 function isSum(place: number, at: number, table: Table, fewest: number): boolean {
-  const amountAt = (row: number) => Number(table[row]![place]!.replace(',', '.'));
+  const amountAt = (row: number) => roughAmount(table[row]![place]!) ?? NaN;
   let [sum, up] = [0, at - 1];
   for (; up >= Math.max(0, at - SUMMED) && numberLook(table[up]![place] ?? '') !== null; up--) sum += amountAt(up);
   return at - 1 - up >= fewest && Math.abs(sum - amountAt(at)) < 0.005;

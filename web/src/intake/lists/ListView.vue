@@ -97,7 +97,7 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
         <strong>{{ list.fileName }}</strong>
         <ElSelect
           v-if="list.sheets.length > 1"
-          :model-value="list.sheet"
+          :model-value="list.sheet ?? list.sheets[0]"
           size="small"
           style="width: 160px"
           aria-label="Sheet of the workbook"
