@@ -4,8 +4,9 @@ import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
 import { writeCatalogue } from '../../server/src/export/writeCatalogue';
 import { openDatabase } from '../../server/src/store/database';
-import { timedAsync, writeBare } from './intake';
-import type { Figure } from './measure';
+
+import { took, type Figure } from './measure';
+import { writeBare } from './reading';
 
 /** @param folder where the lists over 100,000 children have left their database */
 export async function exportFigures(folder: string): Promise<Figure[]> {
@@ -13,11 +14,11 @@ export async function exportFigures(folder: string): Promise<Figure[]> {
   const written = (kind: 'csv' | 'xlsx' | 'json') => {
     const path = join(folder, `out.${kind}`);
     const order = { kind, ids: null, path, address: '', pictureFolder: folder };
-    return timedAsync(() => writeCatalogue(database, order, () => undefined));
+    return took(() => writeCatalogue(database, order, () => undefined));
   };
   const csv = await written('csv');
   const rows = parse(readFileSync(join(folder, 'out.csv')), { bom: true }) as string[][];
-  const bare = await timedAsync(() => writeBare(join(folder, 'out-bare.xlsx'), rows));
+  const bare = await took(() => writeBare(join(folder, 'out-bare.xlsx'), rows));
   const line = (what: string, median: number, budget: string): Figure => ({
     ...{ what, median, p95: median, budget },
     ...{ baseline: 'the bare XLSX writer', ratio: median / bare },

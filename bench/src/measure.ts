@@ -25,6 +25,13 @@ export function timed(times: number, work: (at: number) => unknown): { median: n
   return spread(taken);
 }
 
+/** How long some work takes that is done once, in milliseconds. */
+export async function took(work: () => unknown): Promise<number> {
+  const began = performance.now();
+  await work();
+  return performance.now() - began;
+}
+
 export function spread(taken: number[]): { median: number; p95: number } {
   const sorted = taken.toSorted((a, b) => a - b);
   return {

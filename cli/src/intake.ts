@@ -1,7 +1,7 @@
 /** `loomkin intake`: what would become of a list. */
 import { readFileSync } from 'node:fs';
 import { listReport, ListMappingSchema, NO_MAPPING, readList, Refusal } from '@loom-kin/core';
-import { readTable } from '@loom-kin/sheets';
+import { bytesSource, fileSource, readTable } from '@loom-kin/sheets';
 import { BadInput, readArgs, readAs, readRegistry } from './input';
 import { give, say } from './output';
 
@@ -30,16 +30,14 @@ export async function intakeCommand(args: readonly string[]): Promise<number> {
 }
 
 async function tableOf(path: string, sheet: string | undefined): Promise<string[][]> {
-  let bytes: Buffer;
   try {
-    bytes = readFileSync(path === '-' ? 0 : path);
-  } catch {
-    throw new BadInput(`${path} cannot be read: is it there?`);
-  }
-  try {
-    return await readTable(bytes, path, { sheet });
+    return await readTable(path === '-' ? bytesSource(readFileSync(0), path) : fileSource(path, path), sheet);
   } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    throw new BadInput(error.message);
+    if (error instanceof Refusal) throw new BadInput(error.message);
+    if (isOfFiles(error)) throw new BadInput(`${path} cannot be read: is it there?`);
+    throw error;
   }
 }
+
+/** What the disk says: nothing there, a folder, nothing that may be read. */
+const isOfFiles = (error: unknown) => error instanceof Error && 'syscall' in error;

@@ -1,8 +1,8 @@
 /** Tables in files. */
-export * from './csv';
+export * from './csv/harmless';
+export * from './csv/writeCsv';
 export * from './decodeText';
-export * from './json';
 export * from './readTable';
-export * from './xlsx/readXlsx';
-export * from './writeCsv';
+export * from './rowSink';
+export * from './source';
 export * from './xlsx/writeXlsx';

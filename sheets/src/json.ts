@@ -1,8 +1,6 @@
 /** A list in JSON as a table: records, records within records, or rows. */
 import { Refusal } from '@loom-kin/core';
-
-const COLUMNS_AT_MOST = 400;
-const ROWS_AT_MOST = 200_000;
+import { checkBounds } from './rowSink';
 
 type Json = null | string | number | boolean | Json[] | { [key: string]: Json };
 type JsonRecord = { [key: string]: Json };
@@ -118,14 +116,10 @@ function cellText(value: Json): string {
 }
 
 function bounded(rows: string[][], fileName: string): string[][] {
-  const columns = rows.reduce((most, row) => Math.max(most, row.length), 0);
-  if (rows.length > ROWS_AT_MOST || columns > COLUMNS_AT_MOST)
-    throw new Refusal('sheet.too-large', {
-      file: fileName,
-      rows: rows.length,
-      columns,
-      mostRows: ROWS_AT_MOST,
-      mostColumns: COLUMNS_AT_MOST,
-    });
+  checkBounds(
+    fileName,
+    rows.length,
+    rows.reduce((most, row) => Math.max(most, row.length), 0),
+  );
   return rows;
 }

@@ -1,8 +1,8 @@
 /** Lists in JSON as tables. */
 import { describe, expect, it } from 'vitest';
-import { readTable } from '../src/index';
+import { rowsOf } from './readBytes';
 
-const tableOf = (data: unknown) => readTable(Buffer.from(JSON.stringify(data)), 'list.json');
+const tableOf = (data: unknown) => rowsOf(Buffer.from(JSON.stringify(data)), 'list.json');
 const ROWS = [
   ['name', 'sku', 'Colour', 'Size'],
   ['Tee', 'T1', 'Navy', 'S'],
@@ -47,15 +47,15 @@ describe('JSON', () => {
   it('of rows is the table, and may be a record a line', async () => {
     expect(await tableOf(ROWS)).toEqual(ROWS);
     const lines = '{"name":"Tee","sku":"T1"}\n{"name":"Tee","sku":"T2"}\n';
-    expect(await readTable(Buffer.from(lines), 'list.json')).toEqual([
+    expect(await rowsOf(Buffer.from(lines), 'list.json')).toEqual([
       ['name', 'sku'],
       ['Tee', 'T1'],
       ['Tee', 'T2'],
     ]);
   });
   it('that is none, or holds no list, is refused in words', async () => {
-    await expect(readTable(Buffer.from('[{"name":"Tee"'), 'cut.json')).rejects.toThrow('cut.json');
-    await expect(readTable(Buffer.from('{"name":"Tee"}\n{"name":'), 'cut.json')).rejects.toThrow('cut.json');
+    await expect(rowsOf(Buffer.from('[{"name":"Tee"'), 'cut.json')).rejects.toThrow('cut.json');
+    await expect(rowsOf(Buffer.from('{"name":"Tee"}\n{"name":'), 'cut.json')).rejects.toThrow('cut.json');
     await expect(tableOf({ name: 'Tee' })).rejects.toThrow('list.json');
   });
 });

@@ -22,8 +22,8 @@ const TIME_OF_LISTS = 15 * 60_000;
 const KEPT_IDLE = 10 * 60_000;
 const MEMORY_AT_MOST_MB = 1536;
 
-/** Hears how far it is. */
-type Tell = (done: number, total: number) => void;
+/** Hears how far it is, and of how much once that is known. */
+type Tell = (done: number, total: number | null) => void;
 
 export interface SheetOrder {
   familyId: string;
@@ -84,7 +84,7 @@ export function createFilePool(store: Store): FilePool {
     tell: Tell,
   ): Promise<T> {
     const { port1, port2 } = new MessageChannel();
-    port1.on('message', ({ done, total }: { done: number; total: number }) => tell(done, total));
+    port1.on('message', ({ done, total }: { done: number; total: number | null }) => tell(done, total));
     try {
       return await run<T>(taskWith(port2), file, { signal, transferList: [port2] });
     } finally {

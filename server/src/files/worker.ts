@@ -1,10 +1,9 @@
 /** A worker thread for files: it reads the database beside the server and never writes it, so that no request waits for a large file. */
-import { readFile } from 'node:fs/promises';
 import type { MessagePort } from 'node:worker_threads';
 import { workerData } from 'piscina';
 import type { LabelOrder, SaidElsewhere } from '@loom-kin/contract';
 import { familyRows } from '@loom-kin/core';
-import { readTable, writeCsv, writeXlsx } from '@loom-kin/sheets';
+import { fileSource, readTable, writeCsv, writeXlsx } from '@loom-kin/sheets';
 import { writeBackup } from '../backup/writeBackup';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import { writeCatalogue, type ExportOrder } from '../export/writeCatalogue';
@@ -61,7 +60,7 @@ async function workOn(task: FileTask): Promise<FileDone> {
       await writeBackup(database, task.path, task.pictureFolder);
       return null;
     case 'readTable':
-      return readTable(await readFile(task.path), task.fileName);
+      return readTable(fileSource(task.path, task.fileName));
     case 'readFamily':
       return database.transaction(() => readFamilyFile(database, readCatalogue(database), task.body));
     case 'writeFamily':
@@ -80,7 +79,7 @@ async function readListTask({ order, port }: Extract<FileTask, { do: 'readList' 
 
 async function readSheetFile(task: Extract<FileTask, { do: 'readSheet' }>): Promise<SheetFound> {
   const { familyId, path, fileName, make, port } = task;
-  const table = await readTable(await readFile(path), fileName);
+  const table = await readTable(fileSource(path, fileName));
   const tell = (done: number, total: number) => port.postMessage({ done, total });
   // One picture of the data for the whole sheet.
   return database.transaction(() => readInto(database, readCatalogue(database), familyId, table, { make, tell }));

@@ -22,7 +22,7 @@ export interface JobRunner {
 const TELL_EVERY = 200;
 
 /** Tells how far a job is, now and then. */
-export function progressOf(store: Store, id: string): (done: number, total: number) => void {
+export function progressOf(store: Store, id: string): (done: number, total: number | null) => void {
   let told = 0;
   return (done, total) => {
     if (Date.now() - told < TELL_EVERY) return;

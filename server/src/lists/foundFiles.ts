@@ -4,6 +4,7 @@
  */
 import { closeSync, createReadStream, existsSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
 import type { AddressedPicture } from '@loom-kin/core';
+import { forgetRows } from './keptRows';
 import type { ListFamilyMade, ListFound, ListRead } from './listFound';
 
 const KINDS = ['families', 'rows', 'made', 'pictures'] as const;
@@ -83,7 +84,8 @@ const readAll = <T>(path: string, kind: FoundKind): T[] =>
 /** Whether what was read of a list lies beside it. */
 export const hasFound = (path: string): boolean => KINDS.every((kind) => existsSync(foundFile(path, kind)));
 
-/** Removes what lies beside a list. */
+/** Removes what was read of a list. */
 export function forgetFound(path: string): void {
+  forgetRows(path);
   for (const kind of KINDS) rmSync(foundFile(path, kind), { force: true });
 }

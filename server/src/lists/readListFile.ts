@@ -15,12 +15,12 @@ import {
   type ListRow,
   type ListVerdict,
   type Registry,
-  type Table,
 } from '@loom-kin/core';
 import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView } from '@loom-kin/contract';
-import { decodeText, readBook, readTable, type BookRead } from '@loom-kin/sheets';
+import { decodeText, fileSource } from '@loom-kin/sheets';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import type { Database } from '../store/database';
+import { rowsOfList, type RowsRead } from './keptRows';
 import type { ListRead } from './listFound';
 import { catalogueIn, readCatalogueFile } from './readCatalogueFile';
 import { kindOfList, rememberedMapping } from './remembered';
@@ -42,18 +42,17 @@ const PROBLEMS_SHOWN = 300;
 /** Of the whole work that is behind when the families are recognised; measured, roughly. */
 const PART_READ = 0.45;
 
-/** Reads a list; `tell` hears how far it is, in rows. Throws a Refusal where the file cannot be read. */
+/** Reads a list; `tell` hears how far it is, in rows, and of how many, once that is known. Throws a Refusal where the file cannot be read. */
 export async function readListFile(
   database: Database,
   order: ListOrder,
-  tell: (done: number, total: number) => void,
+  tell: (done: number, total: number | null) => void,
 ): Promise<ListRead> {
-  const bytes = await readFile(order.path);
-  const given = /\.json$/i.test(order.fileName) ? catalogueIn(decodeText(bytes)) : null;
+  const { path, fileName, sheet } = order;
+  const given = /\.json$/i.test(fileName) ? catalogueIn(decodeText(await readFile(path))) : null;
   if (given) return database.transaction(() => readCatalogueFile(database, given, tell));
-  const isBook = bytes.subarray(0, 2).toString('latin1') === 'PK';
-  const book = isBook ? await readBook(bytes, order.fileName, order.sheet ?? undefined) : null;
-  const table = book?.rows ?? (await readTable(bytes, order.fileName));
+  const read = await rowsOfList(fileSource(path, fileName), path, sheet, (rows) => tell(rows, null));
+  const { table } = read;
   // One picture of the data for the whole list.
   return database.transaction(() => {
     const catalogue = readCatalogue(database);
@@ -69,29 +68,28 @@ export async function readListFile(
       tellPart(PART_READ + (done / total) * (1 - PART_READ)),
     );
     const revisionOf = (id: string) => (shelves.keyed(id) === undefined ? null : shelves.load(id).family.revision);
-    return foundOf({ registry, table, reading, mapping, plans, book, revisionOf, kind });
+    return foundOf({ registry, reading, mapping, plans, read, revisionOf, kind });
   });
 }
 
 interface Found {
   registry: Registry;
-  table: Table;
   reading: ListReading;
   mapping: ListMapping;
   plans: readonly Become[];
-  book: Omit<BookRead, 'rows'> | null;
+  read: RowsRead;
   kind: string;
   revisionOf: (familyId: string) => number | null;
 }
 
-function foundOf({ table, reading, mapping, plans, book, revisionOf, kind }: Found): ListRead {
+function foundOf({ reading, mapping, plans, read: { table, sheets, sheet }, revisionOf, kind }: Found): ListRead {
   const rows = plans.flatMap((plan) => plan.rows).sort((a, b) => a.row - b.row);
   const made = plans.flatMap(({ family, pieces, when }) =>
     family ? [{ revision: revisionOf(family.id), family, pieces, when }] : [],
   );
   return {
     found: {
-      ...{ sheets: book?.sheets ?? [], sheet: book?.sheet ?? null, rows: table.length, mapping },
+      ...{ sheets, sheet, rows: table.length, mapping },
       head: table.slice(0, HEAD).map((row) => row.slice(0, 60).map((cell) => cell.slice(0, 120))),
       headerRows: reading.headerRows,
       columns: reading.columns.map((column) => ({ ...column, cells: someCells(reading, column) })),

@@ -1,52 +1,46 @@
 /** The rows of a sheet as text, within bounds. */
-import { Refusal } from '@loom-kin/core';
+import { checkBounds, COLUMNS_AT_MOST, ROWS_AT_MOST, type Area, type RowSink, type TableEnd } from '../rowSink';
 import { cellText, type CellSource } from './cellText';
 import { eachTag, type Part } from './eachTag';
 import { unescaped } from './escapes';
 import { textPieces } from './sharedTexts';
 
-const ROWS_AT_MOST = 200_000;
-const COLUMNS_AT_MOST = 400;
-const CELLS_AT_MOST = 8_000_000;
 const AREAS_AT_MOST = 50_000;
 
 /**
- * The rows down to the last one with anything in it, all as long as the widest; what stands in an area of several
- * rows that is one cell stands in each of them. Cells that are only coloured do not count. More rows or columns than
- * are taken are refused.
+ * Tells the rows with anything in them as they come, and in the end how wide the widest is and which areas of several
+ * rows are one cell. Cells that are only coloured do not count. More rows or columns than are taken are refused.
  */
-export async function readRows(part: Part, source: CellSource, fileName: string): Promise<string[][]> {
-  const rows: string[][] = [];
-  const areas: string[] = [];
+export async function readRows(part: Part, source: CellSource, fileName: string, sink: RowSink): Promise<TableEnd> {
+  const areas: Area[] = [];
   let [deepest, widest] = [0, 0];
-  const checkBounds = (): void => {
-    if (deepest <= ROWS_AT_MOST && widest <= COLUMNS_AT_MOST && deepest * widest <= CELLS_AT_MOST) return;
-    const most = { mostRows: ROWS_AT_MOST, mostColumns: COLUMNS_AT_MOST };
-    throw new Refusal('sheet.too-large', { file: fileName, rows: deepest, columns: widest, ...most });
-  };
+  let cells: string[] = [];
   await readCells(part, source, {
     cell: (row, column, text) => {
       deepest = Math.max(deepest, row + 1);
       widest = Math.max(widest, column + 1);
       // How wide a row is beyond what is taken is only told.
       if (column >= COLUMNS_AT_MOST || row >= ROWS_AT_MOST) return;
-      while (rows.length <= row) rows.push([]);
-      const cells = rows[row]!;
       while (cells.length < column) cells.push('');
       cells[column] = text;
     },
-    rowEnd: checkBounds,
-    area: (area) => areas.length < AREAS_AT_MOST && areas.push(area),
+    rowEnd: (row) => {
+      checkBounds(fileName, deepest, widest);
+      if (cells.length > 0) sink.row(row, cells);
+      cells = [];
+    },
+    area: (text) => {
+      const area = areas.length < AREAS_AT_MOST ? areaOf(text) : null;
+      if (area) areas.push(area);
+    },
   });
-  for (const row of rows) while (row.length < widest) row.push('');
-  fillDown(rows, areas);
-  return rows;
+  return { width: widest, areas };
 }
 
 interface CellHandlers {
   /** A cell that says something, with its place from 0. */
   cell: (row: number, column: number, text: string) => void;
-  rowEnd: () => void;
+  rowEnd: (row: number) => void;
   /** An area that is one cell ("A2:A5"); they come behind all cells. */
   area: (area: string) => void;
 }
@@ -74,7 +68,7 @@ async function readCells(part: Part, source: CellSource, tell: CellHandlers): Pr
     close: (name) => {
       piece.close(name);
       if (name === 'v') isInValue = false;
-      else if (name === 'row') tell.rowEnd();
+      else if (name === 'row') tell.rowEnd(row);
       if (name !== 'c') return;
       const inline = piece.taken();
       const isText = type === 'inlineStr' || type === 'str';
@@ -96,21 +90,9 @@ function columnOf(address: string | undefined): number | null {
   return column === 0 ? null : column - 1;
 }
 
-/**
- * Puts what stands in an area of several rows into each of them; to the right nothing is put. Areas do not overlap,
- * so that there is an end to them.
- */
-function fillDown(rows: string[][], areas: readonly string[]): void {
-  let left = CELLS_AT_MOST;
-  for (const area of areas) {
-    const match = /^([A-Z]+)(\d+):[A-Z]+(\d+)$/.exec(area);
-    if (!match) continue;
-    const column = columnOf(match[1])!;
-    const [first, last] = [Number(match[2]) - 1, Math.min(Number(match[3]) - 1, rows.length - 1)];
-    const text = rows[first]?.[column] ?? '';
-    if (text === '') continue;
-    left -= last - first;
-    if (left < 0) return;
-    for (let at = first + 1; at <= last; at++) if (rows[at]![column] === '') rows[at]![column] = text;
-  }
+/** An area such as "A2:C5" by its first column. */
+function areaOf(text: string): Area | null {
+  const match = /^([A-Z]+)(\d+):[A-Z]+(\d+)$/.exec(text);
+  if (!match) return null;
+  return { column: columnOf(match[1])!, first: Number(match[2]) - 1, last: Number(match[3]) - 1 };
 }

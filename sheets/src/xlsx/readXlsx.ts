@@ -1,47 +1,62 @@
 /** The table of a workbook. */
 import { Refusal } from '@loom-kin/core';
+import type { RowSink, TableEnd } from '../rowSink';
+import type { Source } from '../source';
 import { readCellFormats } from './cellFormats';
 import { openWorkbook } from './openWorkbook';
 import { readRows } from './readRows';
 import { readSharedTexts } from './sharedTexts';
 
-/** A sheet of a workbook as text, and which of all its sheets it is. */
-export interface BookRead {
+/** Which of all its sheets a workbook's table is on. */
+export interface SheetRead extends TableEnd {
   sheets: string[];
   sheet: string;
-  rows: string[][];
 }
 
 /**
- * Reads the sheet that is named, else the first that has more than a line, hidden ones last. A file that is cut off, no
- * workbook or out of bounds is refused.
+ * Tells the rows of the sheet that is named, else of the first that has more than a line, hidden ones last. A file that
+ * is cut off, no workbook or out of bounds is refused. What is held in memory is the file and the texts its cells share.
  */
-export async function readBook(bytes: Buffer, fileName: string, wanted?: string): Promise<BookRead> {
-  const book = await openWorkbook(bytes, fileName);
+export async function readXlsx(source: Source, sink: RowSink, wanted?: string): Promise<SheetRead> {
+  const { name: file } = source;
+  const book = await openWorkbook(await source.whole(), file);
   const sheets = book.sheets.map(({ name }) => name);
   const named = book.sheets.find(({ name }) => name.toLowerCase() === wanted?.toLowerCase());
   if (wanted !== undefined && !named)
-    throw new Refusal('sheet.unknown', { file: fileName, sheet: wanted, sheets: sheets.join(', ') });
+    throw new Refusal('sheet.unknown', { file, sheet: wanted, sheets: sheets.join(', ') });
   const looked = named ? [named] : book.sheets.toSorted((a, b) => Number(a.isHidden) - Number(b.isHidden));
   try {
-    const source = { texts: await readSharedTexts(book.texts), formats: await readCellFormats(book.styles) };
-    let first: BookRead | null = null;
-    for (const { name, part } of looked) {
-      const rows = await readRows(part, { ...source, isFrom1904: book.isFrom1904 }, fileName);
-      const read = { sheets, sheet: name, rows };
-      if (isTable(rows)) return read;
-      first ??= read;
+    const cells = {
+      texts: await readSharedTexts(book.texts),
+      formats: await readCellFormats(book.styles),
+      isFrom1904: book.isFrom1904,
+    };
+    const read = async ({ name, part }: (typeof looked)[number]) => {
+      sink.again();
+      const counting = countRows(sink);
+      const end = await readRows(part, cells, file, counting);
+      return { read: { sheets, sheet: name, ...end }, isTable: counting.rows() > 1 };
+    };
+    for (const one of looked) {
+      const { read: found, isTable } = await read(one);
+      if (isTable || looked.length === 1) return found;
     }
-    return first!;
+    return (await read(looked[0]!)).read;
   } catch (error) {
     if (error instanceof Refusal) throw error;
-    throw new Refusal('sheet.cut-off', { file: fileName });
+    throw new Refusal('sheet.cut-off', { file });
   }
 }
 
-const isTable = (rows: readonly (readonly string[])[]) =>
-  rows.filter((row) => row.filter((cell) => cell !== '').length > 1).length > 1;
-
-/** The rows of that sheet alone. */
-export const readXlsx = async (bytes: Buffer, fileName: string, wanted?: string): Promise<string[][]> =>
-  (await readBook(bytes, fileName, wanted)).rows;
+/** Counts the rows that have more than one cell on their way. */
+function countRows(sink: RowSink) {
+  let rows = 0;
+  return {
+    ...sink,
+    row(at: number, cells: string[]) {
+      if (rows < 2 && cells.filter((cell) => cell !== '').length > 1) rows += 1;
+      sink.row(at, cells);
+    },
+    rows: () => rows,
+  };
+}

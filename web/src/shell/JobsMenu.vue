@@ -26,9 +26,13 @@ const LOOKS = { running: 'warns', stopped: 'soft', done: 'fits', failed: 'stops'
 
 const share = ({ done, total }: Job) => (total ? Math.min(100, Math.round((done / total) * 100)) : 0);
 function progress({ kind, done, total, state }: Job): string {
-  if (total === null) return state === 'running' ? (kind === 'export' ? 'writing' : 'reading the file') : '';
+  if (total === null) return state === 'running' ? beginning(kind, done) : '';
   const counted = `${done.toLocaleString('en')} of ${total.toLocaleString('en')} ${UNITS[kind]}`;
   return state === 'done' ? `${total.toLocaleString('en')} ${UNITS[kind]}` : counted;
+}
+function beginning(kind: Job['kind'], done: number): string {
+  if (kind === 'export') return 'writing';
+  return done > 0 ? `${done.toLocaleString('en')} ${UNITS[kind]} read` : 'reading the file';
 }
 const when = (at: string) => new Date(at).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 

@@ -74,6 +74,7 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
     <h1 class="visually-hidden">A list</h1>
     <div v-if="isReading" class="sheet head" role="status" data-test="reading">
       <span>{{ job?.title }}…</span>
+      <span v-if="job?.total === null && job.done > 0" class="soft">{{ job.done.toLocaleString('en') }} rows read</span>
       <ElProgress
         class="grow"
         :percentage="share"

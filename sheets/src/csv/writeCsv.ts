@@ -1,7 +1,20 @@
-/** CSV written as a stream. */
+/** CSV after RFC 4180, in UTF-8 with a byte order mark, so that spreadsheets show every letter. */
 import { once } from 'node:events';
 import type { Writable } from 'node:stream';
-import { csvLines } from './csv';
+import { stringify } from 'csv-stringify/sync';
+import { harmless } from './harmless';
+
+export const writeCsv = (headers: readonly string[], rows: readonly (readonly string[])[]): string =>
+  csvLines([headers, ...rows], true);
+
+/** Lines of CSV; the first of a file begin with a byte order mark. */
+export function csvLines(rows: readonly (readonly string[])[], isFirst: boolean): string {
+  return stringify(
+    rows.map((row) => row.map(harmless)),
+    // A program that cuts at semicolons or tabs must not find a cell that begins with a formula; a line end of another kind is one too.
+    { bom: isFirst, record_delimiter: '\r\n', quoted_match: /[;\t\r\n]/ },
+  );
+}
 
 /** So many rows are written together. */
 const TOGETHER = 500;
