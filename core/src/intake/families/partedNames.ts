@@ -139,9 +139,9 @@ const GLUED = ['/', '-'];
 function partsIn(item: Item): { sign: string; parts: Part[] } | null {
   const { tokens } = item;
   for (const sign of ['', ...GLUED]) {
-    if (sign !== '' && !tokens.some(({ text }) => text === sign)) continue;
     const isParting = (token: Token) =>
       sign === '' ? setsApart(token) || token.text === ')' : token.kind === 'sign' && token.text === sign;
+    if (!tokens.some(isParting)) continue;
     const parts = partsOf(item, isParting)
       .filter((part) => !leads(item, part) && !isAside(item, part))
       .flatMap((part) => openPart(item, part));
