@@ -63,6 +63,42 @@ describe('words that are a choice of one trade', () => {
   });
 });
 
+describe('what goods measure', () => {
+  it('is the colour of light in thousands, and a book without pages is a binding', () => {
+    expect(
+      toldOfNames(`Tide Bulb E27 2700K
+        Tide Bulb E27 4000K
+        Tide Bulb E14 2700K
+        Tide Bulb E14 4000K
+        The Weaver's Year Hardcover
+        The Weaver's Year E-book`),
+    ).toEqual(['Tide Bulb | Base: E14, E27 | Size: 2700K, 4000K', "The Weaver's Year | Binding: Hardcover, E-book"]);
+    // Nor are gold and screens, whose thousands are others.
+    expect(toldOfNames('Wave Ring 9K\nWave Ring 14K')).not.toContainEqual(expect.stringContaining('Wave Ring | '));
+  });
+  it('is one value with the size that it stands in brackets behind, where each size measures the same', () => {
+    expect(
+      toldOfNames(`City Bike Astrid S (48 cm) Cream
+        City Bike Astrid M (52 cm) Cream
+        City Bike Astrid M (52 cm) Racing Green`),
+    ).toEqual(['City Bike Astrid | Size: S (48 cm), M (52 cm) | Colour: Cream, Racing Green']);
+    expect(
+      toldOfNames(`Fell Jeans S (30 in)
+        Fell Jeans S (32 in)
+        Fell Jeans M (30 in)
+        Fell Jeans M (32 in)`),
+    ).toEqual(['Fell Jeans | Size: S, M | Length: 30 in, 32 in']);
+  });
+  it('is not what a name says of all its rows', () => {
+    expect(
+      toldOfNames(`Mattress Soft Cloud 90x200 cm Firm
+        Mattress Soft Cloud 90x200 cm Medium
+        Mattress Soft Cloud 140x200 cm Firm
+        Mattress Soft Cloud 140x200 cm Medium`),
+    ).toEqual(['Mattress Soft Cloud | Size: 90x200 cm, 140x200 cm | Firmness: Firm, Medium']);
+  });
+});
+
 describe('the same words', () => {
   it('are of the name where goods have one of them, or come in no such choice', () => {
     const names = [

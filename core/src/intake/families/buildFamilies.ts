@@ -36,6 +36,11 @@ export function buildFamilies(cluster: Cluster, around: Around, into: Recognised
   const isSaid = cluster.bonds.some(({ by }) => by === 'seller');
   const parts = isSaid ? [woven.strands] : partedBySignature(woven.strands, axes, cluster.isGiven);
   if (parts.length > 1) {
+    const heads = headsAmong(woven.strands);
+    if (heads.size > 0) {
+      around.parents.push(...[...heads].map(({ row, name }) => ({ row, name })));
+      return buildFamilies({ ...cluster, items: cluster.items.filter((item) => !heads.has(item)) }, around, into);
+    }
     const [main, ...others] = parts.sort((a, b) => b.length - a.length);
     for (const part of others) {
       if (part.every((strand) => isParentRow(strand.item, main!))) {
@@ -88,6 +93,26 @@ function signatureOf({ at }: Strand, axes: readonly WovenAxis[]): string {
   let signature = '';
   for (const { key } of axes) signature += at.has(key) ? '1' : '0';
   return signature;
+}
+
+/**
+ * Rows that stand between the family and its children: "FJ-NV", navy in whatever size, above "FJ-NV-S" and "FJ-NV-M".
+ * Others' numbers go on from theirs, and say what they say and more.
+ */
+function headsAmong(strands: readonly Strand[]): Set<Item> {
+  const byHead = new Map<string, Strand[]>();
+  for (const strand of strands) {
+    const code = strand.item.ownCode.toUpperCase();
+    for (const { index } of code.matchAll(/[^\p{L}\p{N}]/gu)) push(byHead, code.slice(0, index), strand);
+  }
+  const isBelow = (head: Strand, { at }: Strand): boolean =>
+    at.size > head.at.size && [...head.at].every(([axis, { key }]) => at.get(axis)?.key === key);
+  const heads = strands.filter((strand) => {
+    const below = byHead.get(strand.item.ownCode.toUpperCase()) ?? [];
+    const hasNone = strand.item.price === null || below.some(({ item }) => item.price !== null);
+    return below.length > 0 && hasNone && below.every((one) => isBelow(strand, one));
+  });
+  return new Set(heads.map(({ item }) => item));
 }
 
 const isEmptyOf = ({ given, spans, across }: Item) => given.length + spans.length + across.length === 0;

@@ -84,7 +84,8 @@ function acrossIn(columns: readonly ListColumn[]): { across: Across; telling: nu
 const isNothing = (text: string): boolean => text === '' || /^(?:-|–|n\/a)$/i.test(text);
 
 /** What says under a value that there is none of it. */
-const isNone = (text: string): boolean => isNothing(text) || /^(?:no|nein|non)$/i.test(text);
+const isNone = (text: string): boolean =>
+  isNothing(text) || /^(?:[n○✗✘☐]|no|nein|non|nee|false|sold out|ausverkauft|épuisé|agotado|esaurito)$/i.test(text);
 
 /** Columns that say options. */
 const OPTIONS = new Set<Meaning['is']>(['option', 'options', 'optionValue']);

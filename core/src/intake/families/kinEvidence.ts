@@ -71,10 +71,15 @@ const areOtherSizes = (some: ReadonlySet<string> = new Set(), others: ReadonlySe
  * those of the others.
  */
 const goesOnFrom = (base: Cluster, kin: Kin, says: ListSays): boolean =>
-  base.words.length > 1 &&
+  isCalledMore(base) &&
   !kin.isDoubtful &&
   isOfferedAlike(base, kin.cluster, says) &&
   haveSameSizes(base, kin.cluster, says);
+
+/** Whether goods are called by more than one word, what they are made of among them: "Linen Shirt". */
+const isCalledMore = ({ words, items }: Cluster): boolean =>
+  words.length > 1 ||
+  (words.length === 1 && items.every(({ spans }) => spans.some(({ roles }) => roles[0] === 'material')));
 
 /** The word stands first, last, or beside an option. */
 function standsAsOption({ cluster, filler, at }: Kin): boolean {

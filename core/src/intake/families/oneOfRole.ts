@@ -3,6 +3,7 @@ import type { Role } from '../../family/shape';
 import { isGoods } from '../options/goodsWords';
 import { MEASURES, type OptionRead } from '../options/shape';
 import { isCalledWith } from './calledWith';
+import type { Token } from '../options/tokens';
 import type { Item } from './shape';
 
 const firstRole = ({ roles }: OptionRead): Role => roles[0]!;
@@ -14,11 +15,30 @@ const SECOND = 'Measure';
 
 /** Settles the options of names that have two of a kind. */
 export function settleTwice(items: readonly Item[]): void {
+  settleInBrackets(items);
   for (const role of rolesTwice(items)) {
     if (MEASURES.has(role) && settleMeasures(items, role)) continue;
     if (role !== 'length' && role !== 'volume') keepOneOfRole(items, role);
   }
 }
+
+/** "S (48 cm)", "Large (350 ml)": what a size measures is one value with it, where each size measures the same everywhere. */
+function settleInBrackets(items: readonly Item[]): void {
+  const pairs = items.map(({ spans, tokens }) => {
+    const size = spans.find((span) => firstRole(span) === 'size');
+    const inside = spans.find(
+      ({ from, to }) => from - 1 === size?.to && isOpening(tokens[from - 1]) && isClosing(tokens[to]),
+    );
+    return size && inside && MEASURES.has(firstRole(inside)) ? { size, inside } : null;
+  });
+  if (pairs.length < 2 || pairs.includes(null)) return;
+  const both = new Set(pairs.map((pair) => `${pair!.size.key} ${pair!.inside.key}`)).size;
+  for (const end of ['size', 'inside'] as const) if (new Set(pairs.map((pair) => pair![end].key)).size !== both) return;
+  items.forEach((item, at) => sayOnce(item, pairs[at]!.size, pairs[at]!.inside));
+}
+
+const isOpening = (token: Token | undefined): boolean => token?.text === '(' || token?.text === '[';
+const isClosing = (token: Token | undefined): boolean => token?.text === ')' || token?.text === ']';
 
 /** Roles of which some name has more than one option. */
 function rolesTwice(items: readonly Item[]): Set<Role> {

@@ -171,8 +171,8 @@ const isAside = ({ aside = [] }: Item, part: Part): boolean =>
 const leads = ({ tokens }: Item, { from, to }: Part): boolean =>
   tokens.slice(from, to).every(({ text }) => LINKS.has(text));
 
-/** What is left of a part without the measures at its ends; none where nothing is. */
-function openPart({ spans }: Item, part: Part): Part[] {
+/** What is left of a part without the measures at its ends, and the signs beside them ("Navy/S"); none where nothing is. */
+function openPart({ spans, tokens }: Item, part: Part): Part[] {
   let { from, to } = part;
   const measures = spans.filter(isMeasure);
   for (let isCut = true; isCut && from < to;) {
@@ -180,6 +180,8 @@ function openPart({ spans }: Item, part: Part): Part[] {
     if (first) from = first.to;
     else if (last) to = last.from;
     isCut = first !== undefined || last !== undefined;
+    while (isCut && from < to && tokens[from]!.kind === 'sign') from += 1;
+    while (isCut && from < to && tokens[to - 1]!.kind === 'sign') to -= 1;
   }
   return from < to ? [{ from, to }] : [];
 }

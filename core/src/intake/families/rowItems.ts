@@ -13,7 +13,7 @@ import { openGiven } from './givenOptions';
 import { tieByName } from './parentTies';
 import { openParenthood } from './parenthood';
 import { pictureRows } from './references';
-import { keepHeadedApart } from './headedApart';
+import { giveHeadedColours, keepHeadedApart } from './headings';
 import { remembered } from './remembered';
 import type { Item, ParentRow } from './shape';
 
@@ -51,6 +51,9 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   const at = {
     name: columnOfField(columns, 'name'),
     brand: columnOfField(columns, 'brand'),
+    // Where nobody says the brand, goods of two makers are two.
+    house: columnOfField(columns, 'brand') ?? columnOfField(columns, 'maker'),
+    line: columnThat(columns, 'line'),
     style: columnOfField(columns, 'styleCode'),
     sku: columnOfField(columns, 'sku'),
     price: columnOfField(columns, 'price') ?? columnOfField(columns, 'cost') ?? columnOfField(columns, 'listPrice'),
@@ -82,7 +85,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
       cells,
       name,
       brand,
-      brandKey: brandKeyOf(brand),
+      brandKey: brandKeyOf(`${text(cells, at.house)} ${text(cells, at.line)}`),
       style: text(cells, at.style),
       belongs: belongsOf(cells),
       block,
@@ -100,6 +103,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     else result.items.push(item);
   }
   tieByName(result.parents, result.items);
+  giveHeadedColours(result.items, filled.sections, table, words.options);
   keepHeadedApart(result.items, filled.sections, table);
   return result;
 }

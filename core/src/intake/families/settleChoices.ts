@@ -80,9 +80,20 @@ function partedByStyle(items: readonly Item[], choice: string): boolean {
   return [...byStyle.values()].every((values) => values.size === 1);
 }
 
+/** What all names say is a word of theirs: "Soft Cloud Mattress Firm" is firm. */
+function saidByAll(items: readonly Item[], choice: string): ReadonlySet<string> {
+  const keysOf = (item: Item) => item.spans.flatMap((span) => valueIn(item, span)?.choices.get(choice) ?? []);
+  const [first, ...others] = items.map(keysOf);
+  return new Set(first!.filter((key) => others.every((keys) => keys.includes(key))));
+}
+
 function takeChoice(items: readonly Item[], choice: string): void {
+  const inAll = saidByAll(items, choice);
   for (const item of items) {
-    const at = item.spans.findIndex((span) => valueIn(item, span)?.choices.has(choice));
+    const at = item.spans.findIndex((span) => {
+      const key = valueIn(item, span)?.choices.get(choice);
+      return key !== undefined && !inAll.has(key);
+    });
     if (at < 0) continue;
     const span = item.spans[at]!;
     const { to, choices } = valueIn(item, span)!;

@@ -48,6 +48,9 @@ const FACTORS: Record<string, readonly [string, number]> = {
   ...{ g: ['g', 1], kg: ['g', 1000], oz: ['oz', 1], lb: ['oz', 16] },
 };
 
+/** In kelvin; common practice. */
+const COLDEST_LIGHT = 1500;
+
 /** "350 ml", "2-person", "10 mm x 20 m". */
 export function readMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null {
   const first = readOneMeasure(tokens, chain);
@@ -74,6 +77,8 @@ function readOneMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null
   const isLetter = tokens[at]!.text === 'p';
   if (isLetter && !tokens[at]!.glued) return null;
   const [role, written] = unit;
+  // "4K" and "14K" are no colours of light.
+  if (written === 'K' && Number(chain.numbers[0]) < COLDEST_LIGHT) return null;
   const [smallest, factor] = FACTORS[written] ?? [written.toLowerCase(), 1];
   const measured = chain.numbers.map((number) => Math.round(Number(number) * factor * 1000) / 1000);
   const key = `${measured.join(chain.signs[0] === '-' || chain.signs[0] === '–' ? '-' : '×')}${smallest}`;

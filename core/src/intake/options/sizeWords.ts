@@ -71,13 +71,18 @@ export const UNITS: Record<string, readonly ['length' | 'volume' | 'size' | 'pac
   ...counted('size', 'MB', 'mb'),
   ...counted('size', 'GB', 'gb'),
   ...counted('size', 'TB', 'tb'),
+  ...counted('size', 'K', 'k kelvin'),
   ...counted('size', 'ply', 'ply'),
   ...counted('size', 'den', 'den denier'),
   ...counted('size', 'tog', 'tog'),
   ...counted('size', 'seater', 'seater seaters sitzer zits places plazas posti'),
   ...counted('size', 'step', 'step steps'),
   ...counted('size', 'piece', 'teilig tlg'),
-  ...counted('pack', 'tablets', 'tablet tablets tabletten capsule capsules kapseln bags teabags sachets pods'),
+  ...counted(
+    'pack',
+    'tablets',
+    'tablet tablets tabletten capsule capsules kapseln bags teabags sachets pods seeds samen graines semi semillas zaden',
+  ),
 };
 
 /** Words that all count the same. */

@@ -116,7 +116,7 @@ const TRADE_CHOICES: Record<string, TradeChoice> = {
   Plug: { values: 'uk plug | uk stecker, eu plug | eu stecker | schuko, us plug, au plug, ch plug' },
   Binding: {
     values:
-      'paperback | softcover | softback | taschenbuch | broché | brossura, hardback | hardcover | gebunden | relié, spiral bound | spiral, ebook, audiobook | audio book | hörbuch',
+      'paperback | softcover | softback | taschenbuch | broché | brossura, hardback | hardcover | gebunden | relié, spiral bound | spiral, ebook | e book | digital edition, audiobook | audio book | hörbuch',
   },
   'Skin type': {
     values:

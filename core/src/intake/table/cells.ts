@@ -68,6 +68,12 @@ export function kindOf(cell: string): 'parent' | 'child' | null {
   return PARENT_WORDS.has(word) ? 'parent' : CHILD_WORDS.has(word) ? 'child' : null;
 }
 
+/** A mark or a word that says that there is one, or none. */
+export const saysWhether = (cell: string): boolean =>
+  /^(?:[xyn✓✔☑●○•✗✘☐-]|yes|no|ja|nein|oui|non|sí|si|nee|n\/a|true|false|sold out|ausverkauft|épuisé|agotado|esaurito)$/i.test(
+    cell,
+  );
+
 const TOTAL =
   /^(?:grand |sub-?)?(?:total|totals|sum|summe|gesamt|gesamtsumme|zwischensumme|totale|somme|suma|totaal|subtotal|razem)\b/i;
 const OF_FIGURES =
@@ -79,6 +85,12 @@ export const isBareTotal = (cell: string): boolean =>
     .split(/[^\p{L}]+/u)
     .every((word) => word === '' || OF_FIGURES.test(word) || /^[A-Z]{3}$/.test(word));
 export const looksLikeTotal = (cell: string): boolean => TOTAL.test(cell.trim());
+
+/** "VAT 20%": what is put on top of a sum. */
+export const isTax = (cell: string): boolean =>
+  /^(?:(?:plus|zzgl\.?|incl\.?|inkl\.?)\s+)?(?:vat|sales tax|tax|mwst|ust|mehrwertsteuer|umsatzsteuer|tva|iva|btw|moms|gst)\.?(?:\s*(?:\(?\d+(?:[.,]\d+)?\s*%\)?|:))*$/i.test(
+    cell.trim(),
+  );
 
 /** "Colour: Navy" and the like, several parted by signs. */
 const PAIR = /^\s*["'{]?\s*([\p{L}][\p{L} /-]{0,24}?)["']?\s*[:=]\s*["']?([^:=]{1,200}?)["'}]?\s*$/u;

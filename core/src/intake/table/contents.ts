@@ -4,7 +4,16 @@ import { foldLetters } from '../../pictures/match/fileWords';
 import { asOneColour } from '../options/asOneColour';
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';
-import { isBlank, kindOf, looksLikeAddress, looksLikeGtin, looksLikePicture, namedOptions, numberLook } from './cells';
+import {
+  isBlank,
+  kindOf,
+  looksLikeAddress,
+  looksLikeGtin,
+  looksLikePicture,
+  namedOptions,
+  numberLook,
+  saysWhether,
+} from './cells';
 import type { ListWords } from './headerWords';
 import type { Table } from './shape';
 
@@ -30,6 +39,10 @@ export interface Contents {
   /** No blanks, with digits: codes. */
   code: number;
   letters: number;
+  /** Marks and words that say whether there is one. */
+  whether: number;
+  /** Whole numbers that count on, from 1 again and again. */
+  isRunning: boolean;
   averageLength: number;
   averageWords: number;
   /** The role most of the distinct cells may have, and their share. */
@@ -76,10 +89,22 @@ export function contentsOf(
     ),
     code: count((cell) => /^[\p{L}\d][\p{L}\d._/-]*$/u.test(cell) && /\d|[_/]|^[A-Z-]+$|-.*-/.test(cell)),
     letters: count((cell) => /\p{L}{2}/u.test(cell)),
+    whether: count(saysWhether),
+    isRunning: isRunning(table, rows, at),
     averageLength: average(cells.map((cell) => cell.length)),
     averageWords: average(cells.map((cell) => cell.split(/\s+/).length)),
     ...optionsAmong([...folded].slice(0, 200), options),
   };
+}
+
+/** 1, 2, 3, 1, 2: places of rows within their families. */
+function isRunning(table: Table, rows: readonly number[], at: number): boolean {
+  const numbers = rows.slice(0, SAMPLE).map((row) => (table[row]![at] ?? '').trim());
+  const goesOn = (text: string, before: string | undefined) =>
+    /^0*1$/.test(text) || (before !== undefined && /^\d+$/.test(text) && Number(text) === Number(before) + 1);
+  return (
+    numbers.length > 2 && numbers.includes('1') && numbers.every((text, place) => goesOn(text, numbers[place - 1]))
+  );
 }
 
 const average = (numbers: readonly number[]) =>

@@ -1,12 +1,13 @@
 /** Where the table of a list is: title lines above it, its header of one or two lines, totals and notes below. */
 import { tokensOf } from '../options/tokens';
 import { headSaying, plainHead } from './acrossHeads';
-import { digitsOf, isBareTotal, isBlank, looksLikeTotal, numberLook, roughAmount } from './cells';
+import { digitsOf, isBareTotal, isBlank, isTax, looksLikeTotal, numberLook, roughAmount } from './cells';
 import { withoutDittos } from './dittoMarks';
 import { familyTables } from './familyTables';
 import { foldHeader, type HeaderMeaning, type ListWords } from './headerWords';
 import { isNotesLine, isRule } from './notesLine';
 import { evened, widthOf, type Table } from './shape';
+import { spreadPieces } from './packedPieces';
 import { spreadSizes } from './sizeSections';
 import { areOfOneList, stackTables } from './stackedTables';
 
@@ -46,10 +47,12 @@ export function findTable(asRead: Table, words: ListWords, headerRow?: number): 
   const headerRows = header === null ? [] : headerLines(given, header, words);
   const stacked = headerRows.length === 1 ? stackTables(given, header!, words) : null;
   const whole = stacked?.table ?? given;
-  const spread = headerRows.length === 0 ? null : spreadSizes(whole, headerRows.at(-1)!, words.options);
+  const last = headerRows.at(-1);
+  const sizes = last === undefined ? null : spreadSizes(whole, last, words.options);
+  const spread = sizes ?? (last === undefined ? null : spreadPieces(whole, last, words.options));
   const width = widthOf(spread?.table ?? whole);
   const table = evened(spread?.table ?? whole, width);
-  const laterHeaders = new Set([...(stacked?.headers ?? []), ...(spread?.sections ?? [])]);
+  const laterHeaders = new Set([...(stacked?.headers ?? []), ...(sizes?.sections ?? [])]);
   const { headers, below } = joined(table, headerRows, width);
   return {
     ...rowsOf(table, headerRows, laterHeaders, words),
@@ -228,7 +231,8 @@ function reasonToSkip(at: number, headerRows: readonly number[], table: Table, w
   const isOne = row.indexOf(first) === row.findLastIndex((cell) => !isBlank(cell));
   const header = headerRows.length > 0 ? table[headerRows.at(-1)!]! : [];
   if (!isOne && row.every((cell, place) => cell.trim() === (header[place] ?? '').trim())) return 'header';
-  if (looksLikeTotal(first) && isTotal(at, table)) return 'total';
+  if ((looksLikeTotal(first) && isTotal(at, table)) || (isTax(first) && filledIn(row) * 2 <= row.length))
+    return 'total';
   if (!isOne) return null;
   if (row.length <= 1) return null;
   const text = first.trim();

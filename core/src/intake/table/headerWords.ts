@@ -59,7 +59,7 @@ const FIELD_HEADERS: Record<string, string> = {
 /** Role → headers of its axis. */
 const ROLE_HEADERS: Record<Role, string> = {
   colour:
-    'colour, color, col, clr, colr, couleurs, colores, colori, kleuren, colours, colors, shade, farve, farge, väri, barva, cor, farbe, farben, farbname, farbvariante, farbton, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colourways, colorways, colour name, color name, colour description, color description, colour desc, color desc, tint, hue, kleuromschrijving, descrizione colore, färgnamn, swatch',
+    'colour, color, col, clr, colr, couleurs, colores, colori, kleuren, colours, colors, shade, farve, farge, väri, barva, cor, farbe, farben, farbname, farbvariante, farbton, farbbezeichnung, couleur, coloris, color nombre, colore, kleur, färg, kolor, cor, colourway, colorway, colourways, colorways, colour name, color name, colour description, color description, colour desc, color desc, tint, hue, wash, waschung, lavage, kleuromschrijving, descrizione colore, färgnamn, swatch',
   size: `size, sizes, sz, størrelse, koko, velikost, größe, größen, tailles, tallas, taglie, maten, gr, groesse, grösse, gr, konfektionsgröße, schuhgröße, taille, pointure, talla, tamaño, taglia, misura, numero, maat, storlek, rozmiar, tamanho, age, age size, clothing size, shoe size, waist, bundweite, weite, size name,
     dimensions, maße, masse, abmessungen, format, dimensioni, dimensiones, afmetingen, weight size, cup, ring size, age range, alter, tg, t`,
   length:
@@ -97,6 +97,10 @@ const OTHER_HEADERS: readonly (readonly [Meaning, string])[] = [
   [{ is: 'children' }, 'children, child skus, children skus, child items, variant skus, varianten-skus'],
   [{ is: 'deed' }, 'action, deed, do, delete, aktion, löschen, supprimer'],
   [{ is: 'group' }, 'family key, family id'],
+  [
+    { is: 'line' },
+    'line, product line, range, product range, series, product series, serie, linie, produktlinie, produktserie, gamme, ligne, linea, línea, gama, lijn, reeks',
+  ],
 ];
 
 /** "unitPrice" is of two words. */

@@ -10,14 +10,16 @@ export const isRule = (row: readonly string[]): boolean => {
 /** What stands below headers to say what their cells are in, or whether they have to be filled; common practice. */
 const NOTES = new Set(
   `g gr gram grams kg oz lb lbs mm cm m in inch inches ft ml cl l eur euro euros gbp usd chf sek dkk nok pln % pcs pieces pc units stk stuck number no text integer decimal date url
+  list choice dropdown picklist text freetext code value values fromlist
   required optional mandatory recommended pflicht pflichtfeld obligatoire optionnel facultatif obligatorio opcional obbligatorio facoltativo verplicht optioneel yes/no y/n
   incl.vat excl.vat inclvat exclvat ttc ht netto brutto net gross`.split(/\s+/),
 );
 
-/** Whether a line below a header says of each column what its cells are in: "g", "EUR", "required", "max. 80 characters". */
+/** Whether a line below a header says of each column what its cells are in: "g", "EUR", "required", "(from the list)". */
 export const isNotesLine = (row: readonly string[]): boolean => {
   const filled = row.map((cell) => cell.trim()).filter(Boolean);
-  return filled.length > 0 && filled.every(isNote);
+  const areAside = filled.length > 1 && filled.every((cell) => /^(?:\(.*\)|\[.*\]|<.*>)$/.test(cell));
+  return filled.length > 0 && (areAside || filled.every(isNote));
 };
 
 function isNote(cell: string): boolean {
@@ -25,6 +27,8 @@ function isNote(cell: string): boolean {
     .replace(/[()[\]*]/g, '')
     .replaceAll(' ', '');
   return (
-    NOTES.has(bare) || /^[€£$¥]$/.test(bare) || /^(?:max\.?|upto)?\d+(?:characters|chars|zeichen|signs)$/.test(bare)
+    NOTES.has(bare) ||
+    /^[€£$¥]$/.test(bare) ||
+    /^(?:max\.?|upto)?\d+(?:characters|chars|zeichen|signs|digits|ziffern)$/.test(bare)
   );
 }

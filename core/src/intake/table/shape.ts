@@ -35,6 +35,8 @@ export const MeaningSchema = z.discriminatedUnion('is', [
   }),
   /** What families are held together by: a code that all rows of one share. */
   z.object({ is: z.literal('group') }),
+  /** The line of goods that a row is of: goods of one name are others in another line. */
+  z.object({ is: z.literal('line') }),
   /** The SKU or number of the parent's row. */
   z.object({ is: z.literal('parent') }),
   /** The SKUs of the children, in the row of their parent. */

@@ -82,13 +82,16 @@ function agree(meaning: Meaning, contents: Contents, certainty: number): Guess |
     return by(isKnown ? 0.98 : 0.85, isKnown ? 'both' : 'header');
   }
   if (meaning.is === 'options') {
-    // "Variant" may be what a channel calls its code.
+    // "Variant" may be what a channel calls its code, or its place in the family.
+    if (contents.isRunning) return null;
     if (contents.code > 0.9 && contents.uniqueShare > 0.95 && !contents.role) return null;
     if (contents.named > 0.5 || contents.several > 0.3) return by(0.95, 'both');
     if (contents.role && contents.role.share >= 0.5)
       return by(0.85, 'content', { is: 'option', role: contents.role.role, label: ROLE_LABELS[contents.role.role] });
     return by(0.6);
   }
+  // "Line" may be the number of a line, and "Range" how far sizes go.
+  if (meaning.is === 'line') return contents.letters > 0.8 && (contents.role?.share ?? 0) < 0.6 ? by(0.8) : null;
   if (meaning.is === 'kind') return contents.kind > 0.7 ? by(0.95, 'both') : null;
   if (meaning.is !== 'field') return by(0.9);
   switch (meaning.key) {

@@ -1,6 +1,6 @@
 /** Values that go across: columns called S, M, L with pieces or prices below them, or "EAN S", "EAN M" with a number for each. */
 import { headSaying, plainHead, type AcrossHead } from './acrossHeads';
-import { isBlank, looksLikeGtin, numberLook } from './cells';
+import { isBlank, looksLikeGtin, numberLook, saysWhether } from './cells';
 import type { Contents } from './contents';
 import type { TableFound } from './findTable';
 import type { ListWords } from './headerWords';
@@ -63,7 +63,7 @@ function runsOf(heads: readonly (Head | null)[], contents: readonly Contents[]):
   const runs: Head[][] = [];
   let last: Head | null = null;
   for (const head of heads) {
-    const fits = head !== null && head.key === null && contents[head.at]!.letters <= 0.2;
+    const fits = head !== null && head.key === null && areFigures(contents[head.at]!);
     const run = runs.at(-1);
     const goesOn = fits && last !== null && last.role === head.role && !run!.some(({ value }) => value === head.value);
     if (goesOn) run!.push(head);
@@ -72,6 +72,8 @@ function runsOf(heads: readonly (Head | null)[], contents: readonly Contents[]):
   }
   return runs;
 }
+
+const areFigures = ({ letters, whether }: Contents): boolean => letters <= 0.2 || whether > 0.9;
 
 /** What stands below bare values: numbers of goods, prices, or pieces and marks; null where it is none of these. */
 function keyBelow(table: Table, { body }: TableFound, run: readonly Head[]): AcrossKey | null {
@@ -85,12 +87,9 @@ function keyBelow(table: Table, { body }: TableFound, run: readonly Head[]): Acr
   if (cells.length === 0) return null;
   if (share(some, looksLikeGtin) > 0.5) return 'gtin';
   if (share(some, (cell) => numberLook(cell) !== null) > 0.9 && share(some, isAmount) > 0.5) return 'price';
-  return share(cells, (cell) => numberLook(cell) === 'whole' || MARK.test(cell)) > 0.9 ? 'stock' : null;
+  return share(cells, (cell) => numberLook(cell) === 'whole' || saysWhether(cell)) > 0.9 ? 'stock' : null;
 }
 const LOOKED_AT = 200;
-/** What says that there is one, or none. */
-const MARK = /^(?:[xX✓✔•-]|yes|ja|oui|sí|si|n\/a)$/;
-
 /** Whether the cells below do not deny what the headers say. */
 const bearOut = (key: AcrossKey, heads: readonly Head[], contents: readonly Contents[]): boolean =>
   heads.every(({ at }) => {

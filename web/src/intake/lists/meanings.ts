@@ -54,6 +54,7 @@ export function meaningChoices(registry: Registry, header: string): { label: str
         choice("The children's SKUs", { is: 'children' }),
         choice('Parent or child', { is: 'kind' }),
         choice('A key that a family has', { is: 'group' }),
+        choice('The line of goods', { is: 'line' }),
       ],
     },
     {
