@@ -40,9 +40,10 @@ function tellScore(registry: Registry, kind: string, listOf: (seed: number) => R
     rows += list.table.length;
     score = addScores(score, scoreOf(readList(registry, list.table), list));
   }
-  const { precision, recall, f1, axes } = measures(score);
+  const { precision, recall, f1, axes, called } = measures(score);
   const shown = [precision, recall, f1, axes].map((one) => one.toFixed(4));
+  const calledSo = score.called > 0 ? ` called ${called.toFixed(4)}` : '';
   console.log(
-    `  ${kind.padEnd(22)} precision ${shown[0]} recall ${shown[1]} F1 ${shown[2]} axes ${shown[3]} (${rows} rows)`,
+    `  ${kind.padEnd(22)} precision ${shown[0]} recall ${shown[1]} F1 ${shown[2]} axes ${shown[3]}${calledSo} (${rows} rows)`,
   );
 }

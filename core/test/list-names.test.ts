@@ -102,3 +102,70 @@ describe('options in names', () => {
     ]);
   });
 });
+
+describe('families and their values', () => {
+  const goods = ['Fell Fleece', 'Tarn Vest'];
+  const listIn = (write: (name: string, colour: string, size: string) => string) =>
+    goods
+      .flatMap((name) =>
+        ['Navy', 'Forest Green'].flatMap((colour) => ['M', '3XL'].map((size) => write(name, colour, size))),
+      )
+      .join('\n');
+  it.each<[string, (name: string, colour: string, size: string) => string]>([
+    ['Fell Fleece M [Navy]', (name, colour, size) => `${name} ${size} [${colour}]`],
+    ['Fell Fleece (Navy/M)', (name, colour, size) => `${name} (${colour}/${size})`],
+    ['Fell Fleece (Navy-M)', (name, colour, size) => `${name} (${colour}-${size})`],
+    ['Fell Fleece [Navy] [M]', (name, colour, size) => `${name} [${colour}] [${size}]`],
+    ['Fell Fleece > Navy > M', (name, colour, size) => `${name} > ${colour} > ${size}`],
+    ['M / Fell Fleece / Navy', (name, colour, size) => `${size} / ${name} / ${colour}`],
+  ])('are called by their words alone, without the signs beside them: %s', (_, write) => {
+    const options = ['Colour: Navy, Forest Green', 'Size: M, 3XL'];
+    expect(toldOfNames(listIn(write), '49.00').map((line) => line.split(' | ').sort())).toEqual(
+      goods.map((name) => [...options, name].sort()),
+    );
+  });
+  it('are spelled as the list has them where there is more than one short way', () => {
+    expect(
+      toldOfNames('Fell Fleece Navy Medium\nFell Fleece Navy 3xl\nFell Fleece Rust 3xl\nFell Fleece Sage XXXL'),
+    ).toEqual(['Fell Fleece | Colour: Navy, Rust, Sage | Size: M, 3XL']);
+    expect(toldOfNames('Fell Fleece M\nFell Fleece XXXL')).toEqual(['Fell Fleece | Size: M, XXXL']);
+  });
+  it('keep a size of one alone where the names of others have theirs, and no sign where it stood', () => {
+    for (const mark of [' - ', '/', ', ', ' | ']) {
+      const rows = [
+        ['Fell Rope', '1 m'],
+        ['Fell Rope', '2 m'],
+        ['Tarn Rope', '2 m'],
+        ['Tarn Rope', '5 m'],
+        ['Moor Rope', '3 m'],
+      ];
+      expect(
+        toldOfNames(
+          rows.flatMap(([name, size]) => ['Navy', 'Rust'].map((one) => [name, one, size].join(mark))).join('\n'),
+        ).at(-1),
+      ).toBe('Moor Rope | Colour: Navy, Rust | Length: 3 m');
+    }
+    expect(toldOfNames('Fell Brogues Tan 41\nFell Brogues Black 41\nTarn Vest Navy')[0]).toBe(
+      'Fell Brogues 41 | Colour: Tan, Black',
+    );
+    expect(
+      toldOfNames(
+        'Fell Brogues Tan 41\nFell Brogues Black 41\nTarn Boots Tan 40\nTarn Boots Tan 42\nMoor Boots Tan 40\nMoor Boots Tan 42',
+      )[0],
+    ).toBe('Fell Brogues | Colour: Tan, Black | Size: 41');
+    expect(toldOfNames('Rope Navy/3 m\nRope Rust/3 m')).toEqual(['Rope 3 m | Colour: Navy, Rust']);
+  });
+  it('are colours with a size for a word, where the size stands elsewhere', () => {
+    expect(
+      toldOfNames(
+        'Fell Blazer - Medium Roast - 12\nFell Blazer - Medium Roast - 14\nFell Blazer - Navy - 12\nFell Blazer - Navy - 14',
+        '49.00',
+      ),
+    ).toEqual(['Fell Blazer | Colour: Medium Roast, Navy | Size: 12, 14']);
+  });
+  it('are of a colour by a word behind it, though goods have but one word and what they are made of', () => {
+    expect(toldOfNames('Velvet Lipstick Rosewood\nVelvet Lipstick Coral Kiss\nVelvet Lipstick Honey', '14.00')).toEqual(
+      ['Velvet Lipstick | Colour: Rosewood, Coral Kiss, Honey'],
+    );
+  });
+});

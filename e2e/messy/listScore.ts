@@ -10,9 +10,15 @@ export interface Score {
   families: number;
   /** Families whose axes have the right roles. */
   axesRight: number;
+  /** Families of which it is known what they and their values are called, and those that are called so. */
+  called: number;
+  calledRight: number;
 }
 
-export const NO_SCORE: Score = { right: 0, joined: 0, parted: 0, families: 0, axesRight: 0 };
+export const NO_SCORE: Score = {
+  ...{ right: 0, joined: 0, parted: 0, families: 0, axesRight: 0 },
+  ...{ called: 0, calledRight: 0 },
+};
 
 export function scoreOf({ families, singles }: ListReading, truth: Pick<MessyList, 'families' | 'singles'>): Score {
   const found = new Map<number, string>();
@@ -32,11 +38,15 @@ export function scoreOf({ families, singles }: ListReading, truth: Pick<MessyLis
       else if (isOne) score.parted += 1;
     }
   });
-  for (const { axes, rows: own } of truth.families) {
+  for (const { name, axes, values, rows: own } of truth.families) {
     const family = families.find((one) => one.children.some((child) => child.rows.includes(own[0]!)));
     const roles = family?.axes.filter(({ values }) => values.length > 1).map(({ role }) => role) ?? [];
     score.families += 1;
     if (roles.sort().join() === [...axes].sort().join()) score.axesRight += 1;
+    if (!values) continue;
+    score.called += 1;
+    const found = [family?.name ?? '', ...(family?.axes.flatMap((axis) => axis.values) ?? [])];
+    if (found.sort().join() === [name, ...values].sort().join()) score.calledRight += 1;
   }
   return score;
 }
@@ -47,9 +57,11 @@ export const addScores = (a: Score, b: Score): Score => ({
   parted: a.parted + b.parted,
   families: a.families + b.families,
   axesRight: a.axesRight + b.axesRight,
+  called: a.called + b.called,
+  calledRight: a.calledRight + b.calledRight,
 });
 
-export function measures({ right, joined, parted, families, axesRight }: Score) {
+export function measures({ right, joined, parted, families, axesRight, called, calledRight }: Score) {
   // Where each family is a row there are no pairs, and none can be wrong.
   const share = (wrong: number) => (right + wrong === 0 ? 1 : right / (right + wrong));
   const precision = share(joined);
@@ -59,5 +71,6 @@ export function measures({ right, joined, parted, families, axesRight }: Score) 
     recall,
     f1: (2 * precision * recall) / (precision + recall || 1),
     axes: axesRight / (families || 1),
+    called: called === 0 ? 1 : calledRight / called,
   };
 }

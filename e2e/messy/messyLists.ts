@@ -9,6 +9,8 @@ export { SHAPES };
 export interface TrueFamily {
   name: string;
   axes: Role[];
+  /** The values of all its axes as the list writes them, where that is known. */
+  values?: readonly string[];
   /** Rows from 1, as they stand in the table. */
   rows: number[];
 }

@@ -97,6 +97,7 @@ export function openColourList(way: string, seed: number, odd: number): Omit<Mes
   const saysSize = !nameOf || way === 'said';
   const families = all.map((goods) => ({
     name: goods.name,
+    values: [...goods.colours, ...goods.sizes],
     axes: ['colour' as Role, ...(goods.sizes.length > 1 ? [saysSize ? ('size' as Role) : goods.role] : [])],
     rows: ordered.flatMap((row, at) => (row.goods === goods ? [at + 2] : [])),
   }));

@@ -75,6 +75,8 @@ export function cleanName({ name, tokens, spans, said }: Pick<Item, 'name' | 'to
     .replace(/^(?:\s*[-–—,/|;:)·•]\s*)+/u, '')
     .replace(/\s+([,;:])/g, '$1')
     .replace(/([,;:])(?:\s*[,;:])+/g, '$1')
-    .replace(/(?:\s[-–—,/|;:·•])+\s(?=[-–—,/|;:·•]\s)/gu, ' ')
+    .replace(/(?:\s[-–—,/|;:·•>])+\s(?=[-–—,/|;:·•>]\s)/gu, ' ')
+    .replace(/([/|>-])\1+/g, '$1')
+    .replace(/\s[/|](?=[\p{L}\d])/gu, ' ')
     .trim();
 }

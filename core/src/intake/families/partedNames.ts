@@ -12,6 +12,7 @@ import { setsApart, type Token } from '../options/tokens';
 import { push, put } from '../filing';
 import { arePricesNear } from './kinEvidence';
 import type { Item } from './shape';
+import { isSpelledOut } from './weakSizes';
 
 /** Tokens from one sign to the next that parts a name. */
 interface Part {
@@ -124,6 +125,9 @@ function partedAt({ item, parts }: { item: Item; parts: Part[] }, place: number)
   };
 }
 
+/** Of a part with more in it. */
+const isWithin = ({ from, to }: OptionRead, part: Part): boolean => to - from < part.to - part.from;
+
 const isMeasure = ({ roles }: OptionRead): boolean => MEASURES_AND_PACKS.has(roles[0]!);
 const measuresIn = ({ spans }: Item): string =>
   spans
@@ -140,7 +144,7 @@ function partsIn(item: Item): { sign: string; parts: Part[] } | null {
   const { tokens } = item;
   for (const sign of ['', ...GLUED]) {
     const isParting = (token: Token) =>
-      sign === '' ? setsApart(token) || token.text === ')' : token.kind === 'sign' && token.text === sign;
+      sign === '' ? setsApart(token) || closes(token) : token.kind === 'sign' && token.text === sign;
     if (!tokens.some(isParting)) continue;
     const parts = partsOf(item, isParting)
       .filter((part) => !leads(item, part) && !isAside(item, part))
@@ -149,6 +153,8 @@ function partsIn(item: Item): { sign: string; parts: Part[] } | null {
   }
   return null;
 }
+
+const closes = ({ text }: Token): boolean => text === ')' || text === ']';
 
 /** The parts of a name, without the signs between them; a sign in an option ("135x200 + 80x80 cm") parts nothing. */
 function partsOf({ tokens, spans }: Item, isSign: (token: Token) => boolean): Part[] {
@@ -171,10 +177,18 @@ const isAside = ({ aside = [] }: Item, part: Part): boolean =>
 const leads = ({ tokens }: Item, { from, to }: Part): boolean =>
   tokens.slice(from, to).every(({ text }) => LINKS.has(text));
 
-/** What is left of a part without the measures at its ends, and the signs beside them ("Navy/S"); none where nothing is. */
+/**
+ * What is left of a part without the measures at its ends, and the signs beside them ("Navy/S"); none where nothing is.
+ * Where the size stands elsewhere, "Medium Roast" is a colour.
+ */
 function openPart({ spans, tokens }: Item, part: Part): Part[] {
   let { from, to } = part;
-  const measures = spans.filter(isMeasure);
+  const isSize = ({ roles }: OptionRead) => roles[0] === 'size';
+  const isInside = (span: OptionRead) => span.from >= part.from && span.to <= part.to;
+  const hasSize = spans.some((span) => isSize(span) && !isInside(span));
+  const isOfColour = (span: OptionRead) =>
+    hasSize && isSize(span) && isSpelledOut({ tokens }, span) && isWithin(span, part);
+  const measures = spans.filter((span) => isMeasure(span) && !isOfColour(span));
   for (let isCut = true; isCut && from < to;) {
     const [first, last] = [measures.find((one) => one.from === from), measures.find((one) => one.to === to)];
     if (first) from = first.to;

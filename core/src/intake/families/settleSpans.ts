@@ -11,10 +11,10 @@ import { takeCrossesForSizes, takeLettersForSizes, takeMediumForSize, takeTallFo
 import { settleTwice } from './oneOfRole';
 import type { Item } from './shape';
 import { settleChoices } from './settleChoices';
-import { putBackConstantSizes, putBackNumbers, putBackWordSizes } from './weakSizes';
+import { putBackConstantSizes, putBackNumbers, putBackWordSizes, type SizeNumbers } from './weakSizes';
 
 /** Puts back into the names what is no option there. Gives whether anything was. */
-export function settleSpans(items: readonly Item[], sizeNumbers: ReadonlySet<number>): boolean {
+export function settleSpans(items: readonly Item[], sizeNumbers: SizeNumbers): boolean {
   if (items.every(areSure)) return false;
   const before = items.reduce((sum, item) => sum + taken(item), 0);
   putBackConstantSizes(items);

@@ -3,7 +3,7 @@
  * their names, are socks in charcoal; where no other goods have colours there the word is one of the name.
  */
 import type { Role } from '../../family/shape';
-import type { OptionRead } from '../options/shape';
+import { MEASURES, type OptionRead } from '../options/shape';
 import type { Cluster } from './clusters';
 import { put } from '../filing';
 import { stemWords } from './nameStems';
@@ -51,13 +51,14 @@ export function usualPlaces(clusters: readonly Cluster[]): {
     const place = placeOf(items[0]!, first);
     if (items.some((item) => placeOf(item, spanOf(item, role)!) !== place)) return false;
     // One family is enough that has this very value there among others.
-    return values.get(`${role} ${place}`)?.has(first.key) === true || isMost(differing, role, place);
+    if (values.get(`${role} ${place}`)?.has(first.key)) return true;
+    return isMost(differing, role, place) || (MEASURES.has(role) && isMost(differing, 'size', place));
   };
   return { isUsual, isUsualPlace: (role, place) => isMost(sure, role, place) };
 }
 
-/** Channels ask for these, though there be one only. */
-const ROLES_ASKED_FOR: readonly Role[] = ['colour', 'size'];
+/** Channels ask for these, or for what measures instead of a size, though there be one only. */
+const ROLES_ASKED_FOR: readonly Role[] = ['colour', 'size', 'length', 'volume'];
 
 const spanOf = ({ spans }: Item, role: Role): OptionRead | undefined => spans.find(({ roles }) => roles[0] === role);
 

@@ -70,13 +70,16 @@ function labelsIn(role: Role, said: readonly Said[]): Map<string, string> {
   const used = new Set<string>();
   for (const [key, counts] of spellings) {
     const trade = tradeLabels.get(key);
-    const wanted = trade !== undefined && isLettered ? trade : best(counts);
+    const wanted = trade !== undefined && isLettered ? (counted(best(counts)) ?? trade) : best(counts);
     const label = used.has(foldLabel(wanted)) ? best(counts) : wanted;
     used.add(foldLabel(label));
     labels.set(key, label);
   }
   return labels;
 }
+
+/** "3XL" is written as well as XXXL is, and stays as a list has it. */
+const counted = (text: string): string | null => (/^[2-9]X[SL]$/i.test(text) ? text.toUpperCase() : null);
 
 /** How often each is said; rows that say the same share it. */
 function tally(said: readonly Said[]): Map<Said, number> {

@@ -28,24 +28,35 @@ function numbersIn(items: readonly Item[]): { numbers: Set<number>; hasOther: bo
   return { numbers, hasOther };
 }
 
+/** Numbers that are sizes somewhere in a list. */
+export interface SizeNumbers {
+  has(number: number): boolean;
+  /** Whether some family's sizes begin below it and go on above. */
+  isBetween(number: number): boolean;
+}
+
 /** Numbers that are sizes somewhere in the list: where one or two of them stand alone they are sizes, too. */
-export function sizeNumbersOf(groups: readonly (readonly Item[])[]): Set<number> {
-  return new Set(
-    groups.flatMap((items) => {
-      const { numbers, hasOther } = numbersIn(items);
-      return !hasOther && areSizeNumbers([...numbers]) ? [...numbers] : [];
-    }),
-  );
+export function sizeNumbersOf(groups: readonly (readonly Item[])[]): SizeNumbers {
+  const known = new Set<number>();
+  const between = new Set<number>();
+  for (const items of groups) {
+    const { numbers, hasOther } = numbersIn(items);
+    if (hasOther || !areSizeNumbers([...numbers])) continue;
+    for (const one of numbers) known.add(one);
+    for (let one = Math.min(...numbers); one <= Math.max(...numbers); one++) between.add(one);
+  }
+  return { has: (number) => known.has(number), isBetween: (number) => between.has(number) };
 }
 
 /** Bare numbers are sizes where several of one kind stand in a family, and nothing else is its size. */
-export function putBackNumbers(items: readonly Item[], sizeNumbers: ReadonlySet<number>): void {
+export function putBackNumbers(items: readonly Item[], sizeNumbers: SizeNumbers): void {
   if (!items.some(({ spans }) => spans.some(isBareNumber))) return;
   const { numbers, hasOther } = numbersIn(items);
   const areKnown = () => numbers.size < 3 && [...numbers].every((one) => sizeNumbers.has(one));
+  // "Brogues tan 40" of one size alone: as shoes are, or where others of the list go from 6 to 12.
+  const isOne = (number: number) => (number >= 34 && number <= 48) || sizeNumbers.isBetween(number);
   const areUsual = () =>
-    numbers.size > 1 &&
-    [...numbers].every((one) => one >= 2 && one <= 50) &&
+    [...numbers].every((one) => one >= 2 && one <= 50 && (numbers.size > 1 || isOne(one))) &&
     stemWords(items[0]!).some(({ text }) => hasNumberSizes(text));
   // "36 2/3": what is made in thirds is shoes.
   const areParts = () => [...numbers].some((one) => !Number.isInteger(one * 2));
@@ -87,7 +98,8 @@ export function putBackConstantSizes(items: readonly Item[]): void {
   if (!isLeading && new Set(measures.map((span) => span!.key)).size < 2) return;
   items.forEach((item, at) => (item.spans = item.spans.filter((span) => span !== found[at])));
 }
-const isSpelledOut = ({ tokens }: Item, { from, to }: OptionRead): boolean =>
+/** "Small", "Medium": a size in a word. */
+export const isSpelledOut = ({ tokens }: Pick<Item, 'tokens'>, { from, to }: OptionRead): boolean =>
   to - from === 1 && tokens[from]!.kind === 'word' && tokens[from]!.text.length > 3;
 
 /**

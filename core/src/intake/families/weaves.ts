@@ -157,7 +157,7 @@ export function areApart(strands: readonly Strand[], axes: readonly WovenAxis[])
 
 /**
  * Axes on which the rows differ; colour and size stay with a single value, since channels ask for them, where they stand in columns or
- * where the names of the list usually have them.
+ * where the names of the list usually have them; so does what measures instead of a size.
  */
 export function axesThatDiffer({ axes, strands }: Woven, isUsual: (role: Role) => boolean): WovenAxis[] {
   const differing = axes.filter(({ key, role, isGiven }) => {
@@ -167,8 +167,8 @@ export function axesThatDiffer({ axes, strands }: Woven, isUsual: (role: Role) =
       if (values.size > 1) return true;
     }
     const [only] = values;
-    const isAskedFor = (role === 'colour' || role === 'size') && only !== '' && only !== 'one';
-    return isAskedFor && (isGiven || isUsual(role));
+    if (only === '' || only === 'one') return false;
+    return (isGiven && (role === 'colour' || role === 'size')) || isUsual(role);
   });
   // A colour's number, or a fabric that goes with the colour, is said by the colour already.
   return differing.filter(
