@@ -1,6 +1,8 @@
 /** Lists in which a row says only what changes from the row above. */
 import { describe, expect, it } from 'vitest';
-import { tableOf } from './shelves';
+import { messyList, SHAPES } from '../../e2e/messy/messyLists';
+import { emptyRegistry, familyIndex, openRegistry, planList, readList } from '../src/index';
+import { EMPTY_SHELVES, tableOf } from './shelves';
 import { toldOf } from './told';
 
 const told = (text: string) => toldOf(tableOf(text));
@@ -83,5 +85,74 @@ describe('rows of a list', () => {
         X;X;M;X`.replaceAll('X', mark),
       ),
     ).toEqual(BOTH);
+  });
+});
+
+const registry = openRegistry(emptyRegistry());
+/** What each child costs, as the list is read and as its family becomes. */
+function pricesOf(text: string): { read: (string | undefined)[]; made: unknown[] } {
+  const reading = readList(registry, tableOf(text));
+  const plans = planList(registry, reading, { columns: {} }, EMPTY_SHELVES);
+  return {
+    read: [...reading.figures.values()].flat().map(({ price }) => price),
+    made: plans.flatMap(({ family }) =>
+      familyIndex(family!).woven.map(({ fields }) => fields['price'] ?? family!.fields['price']),
+    ),
+  };
+}
+
+describe('prices that stand once above several rows', () => {
+  it('are those of all rows they stand above', () => {
+    const prices = ['59.95', '59.95', '59.95', '19.95', '19.95'];
+    expect(
+      pricesOf(`Name;Price;Colour;Size;Stock
+        Fell Hoodie;59.95;Navy;S;3
+        ;;;M;5
+        ;;Rust;S;2
+        Moor Tee;19.95;White;S;1
+        ;;;M;1`),
+    ).toEqual({ read: prices, made: prices });
+    expect(
+      pricesOf(`SKU;Parent SKU;Name;Colour;Price
+        FH;;Fell Hoodie;;59.95
+        FH-1;FH;;Navy;
+        FH-2;FH;;Rust;64.95`),
+    ).toEqual({ read: ['59.95', '64.95'], made: ['59.95', '64.95'] });
+  });
+  it.each(SHAPES)('leave nobody without one in lists that have them, of the kind "%s"', (shape) => {
+    const { figures, columns } = readList(registry, messyList(shape, 77).table);
+    const hasPrices = columns.some(({ meaning }) => meaning.is === 'field' && meaning.key === 'price');
+    const without = [...figures.values()].flat().filter(({ price }) => price === undefined);
+    expect(hasPrices ? without : []).toEqual([]);
+  });
+});
+
+describe('rows that a sign begins', () => {
+  it.each([' - ', '– ', '• ', '> ', '   ', '└ '])('are of the goods in the line above: "%s"', (sign) => {
+    const list = [
+      ['Item', 'Price', 'Stock'],
+      ['Fell Hoodie', '59.95', ''],
+      [`${sign}Navy / S`, '', '3'],
+      [`${sign}Navy / M`, '', '5'],
+      [`${sign}Rust / S`, '', '2'],
+      ['Moor Tee', '19.95', ''],
+      [`${sign}White / S`, '', '10'],
+      [`${sign}White / L`, '', '10'],
+    ];
+    const { families, figures } = readList(registry, list);
+    expect(toldOf(list)).toEqual([
+      'Fell Hoodie | Colour: Navy, Rust | Size: S, M',
+      'Moor Tee | Colour: White | Size: S, L',
+    ]);
+    expect(families.map(({ parentRows }) => parentRows)).toEqual([[2], [6]]);
+    expect([...figures.values()].flat().map(({ price, stock }) => `${stock} at ${price}`)).toEqual([
+      ...['3 at 59.95', '5 at 59.95', '2 at 59.95', '10 at 19.95', '10 at 19.95'],
+    ]);
+  });
+  it('are goods themselves where all rows begin so', () => {
+    expect(told('Item\n• Fell Hoodie S\n• Fell Hoodie M\n• Moor Tee S\n• Moor Tee M')).toEqual([
+      'Fell Hoodie | Size: S, M',
+      'Moor Tee | Size: S, M',
+    ]);
   });
 });

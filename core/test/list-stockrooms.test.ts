@@ -157,4 +157,23 @@ describe('options beside goods', () => {
       'Fell Hoodie | Colour: NAVY, RUST | Size: S, M',
     ]);
   });
+  it('stand in columns that are called by letters, and in one of either kind', () => {
+    expect(
+      told(`Product;Option A;Option B
+        Fell Hoodie;Navy;S
+        Fell Hoodie;Rust;M
+        Sofa Nils;Linen;2-seater
+        Sofa Nils;Velvet;3-seater`),
+    ).toEqual([
+      'Fell Hoodie | Colour: Navy, Rust | Size: S, M',
+      'Sofa Nils | Material: Linen, Velvet | Size: 2-seater, 3-seater',
+    ]);
+    expect(
+      told(`Product;Size/Colour
+        Fell Hoodie;S
+        Fell Hoodie;M
+        Tarn Scarf;Navy
+        Tarn Scarf;Rust`),
+    ).toEqual(['Fell Hoodie | Size: S, M', 'Tarn Scarf | Colour: Navy, Rust']);
+  });
 });

@@ -1,4 +1,6 @@
 /** Families of clusters: axes with their values in order, children at their crossings, rows that stand alone told apart. */
+import type { Role } from '../../family/shape';
+import { compact } from '../../pictures/match/fileWords';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
 import { clusterOf } from './clusters';
@@ -31,7 +33,10 @@ export interface Around {
 /** What a cluster becomes. */
 export function buildFamilies(cluster: Cluster, around: Around, into: Recognised): void {
   const woven = weaveRows(cluster.items, around.values.read);
-  const differing = axesThatDiffer(woven, (role) => around.isUsual(cluster.items, role));
+  const differing = axesThatDiffer(
+    woven,
+    (role) => around.isUsual(cluster.items, role) || isLeftOut(cluster.items, role, around.parents),
+  );
   const axes = choicesOfGoods(differing, woven.strands);
   const isSaid = cluster.bonds.some(({ by }) => by === 'seller');
   const parts = isSaid ? [woven.strands] : partedBySignature(woven.strands, axes, cluster.isGiven);
@@ -59,6 +64,16 @@ export function buildFamilies(cluster: Cluster, around: Around, into: Recognised
   }
   if (woven.strands.length < 2) return single(cluster.items, around, into.singles);
   finish(cluster, woven.strands, axes, around, into);
+}
+
+/** "Moor Tee - White / S" of "Moor Tee": the family is called as its parent is, and what all names say besides would be lost. */
+function isLeftOut(items: readonly Item[], role: Role, parents: Around['parents']): boolean {
+  const called = parents.find(({ name }) => name !== '');
+  const span = items[0]!.spans.find(({ roles }) => roles[0] === role);
+  if (!called || !span) return false;
+  const { name, tokens } = items[0]!;
+  const text = name.slice(tokens[span.from]!.from, tokens[span.to - 1]!.to);
+  return !compact(called.name).includes(compact(text));
 }
 
 const itemsOf = (strands: readonly Strand[]): Item[] => [...new Set(strands.map(({ item }) => item))];

@@ -29,8 +29,12 @@ export function carryDown(lines: Lines, columns: readonly ListColumn[], isOption
   const result: Carried = { rows: [], sections: [] };
   const carry = openCarrying(columns);
   const isElsewhere = openPointing(columns);
+  const listed = name ? listedBelow(lines, name, alone) : NONE;
   const isBelow = (place: number | undefined) =>
-    name !== undefined && place !== undefined && !alone.has(place) && isBlank(table[place]![name.at]);
+    name !== undefined &&
+    place !== undefined &&
+    !alone.has(place) &&
+    (isBlank(table[place]![name.at]) || listed.has(place));
   // "Style: Fell Jacket" says first what it is.
   const textIn = (place: number) =>
     table[place]!.find((cell) => !isBlank(cell))!
@@ -63,7 +67,7 @@ export function carryDown(lines: Lines, columns: readonly ListColumn[], isOption
     const cells = table[place]!;
     const startsBlock = isBelow(next);
     if (startsBlock) block += 1;
-    const isHead = startsBlock && isHeadAlone(cells, table[next!]!, columns);
+    const isHead = startsBlock && isHeadAlone(cells, table[next!]!, columns, listed.has(next!));
     head = startsBlock ? cells : null;
     above = above && !startsBlock ? carry.options(cells, above) : cells;
     result.rows.push({ place, cells: above, block: startsBlock ? block : null, isHead });
@@ -122,7 +126,7 @@ function openCarrying(columns: readonly ListColumn[]) {
     all(cells: readonly string[], head: readonly string[], above: readonly string[] | null): readonly string[] {
       const full = cells.slice();
       for (const { at } of ofFamily) if (isBlank(full[at])) full[at] = head[at] ?? '';
-      if (name) full[name.at] = head[name.at]!;
+      if (name) full[name.at] = listedName(head[name.at]!, cells[name.at]!);
       for (const { at } of options) if (isBlank(full[at]) && above) full[at] = above[at] ?? '';
       for (const { at } of ofAll) if (isBlank(full[at])) full[at] = head[at] ?? '';
       return full;
@@ -138,6 +142,22 @@ function openCarrying(columns: readonly ListColumn[]) {
     },
   };
 }
+/** "- Navy / S" below "Fell Hoodie" is "Fell Hoodie - Navy / S". */
+const listedName = (head: string, cell: string): string =>
+  isBlank(cell) ? head : `${head.trim()} - ${cell.replace(LISTED, '')}`;
+
+/** Signs and blanks that lines begin with which list what belongs to a line above. */
+const LISTED = /^(?:\s*[-–—•·▪◦*+>›»└├↳]+\s+|\s{2,})/;
+const NONE: ReadonlySet<number> = new Set();
+
+/** Rows whose names begin so, below one whose name does not; none where all do. */
+function listedBelow({ table, places }: Lines, name: ListColumn, alone: ReadonlySet<number>): ReadonlySet<number> {
+  const named = places.filter((place) => !alone.has(place) && !isBlank(table[place]![name.at]));
+  const isListed = (place: number) => LISTED.test(table[place]![name.at]!);
+  const first = named[0];
+  return first === undefined || isListed(first) ? NONE : new Set(named.filter(isListed));
+}
+
 const optionsIn = (columns: readonly ListColumn[]) =>
   columns.filter(({ meaning }) => ['option', 'optionValue', 'optionName', 'options'].includes(meaning.is));
 
@@ -170,7 +190,12 @@ const CARRIED = new Set([
 const HELD = new Set(['price', 'listPrice', 'cost', 'weight']);
 
 /** The first row of a block says nothing of a child: no option, no number, no pieces, where the next row does. */
-function isHeadAlone(cells: readonly string[], next: readonly string[], columns: readonly ListColumn[]): boolean {
+function isHeadAlone(
+  cells: readonly string[],
+  next: readonly string[],
+  columns: readonly ListColumn[],
+  isListed: boolean,
+): boolean {
   const options = optionsIn(columns);
   const ofChild = columns.filter(
     ({ meaning }) => meaning.is === 'field' && ['sku', 'gtin', 'stock'].includes(meaning.key),
@@ -180,7 +205,7 @@ function isHeadAlone(cells: readonly string[], next: readonly string[], columns:
   return (
     !says(cells, options) &&
     !says(cells, across) &&
-    (says(next, options) || says(next, across)) &&
+    (isListed || says(next, options) || says(next, across)) &&
     !columnsSay(cells, ofChild)
   );
 }

@@ -134,9 +134,21 @@ export function readFigures(
       }
   }
 
+  /** What a parent costs its children cost that say nothing else. */
+  function priceOfParents({ parentRows }: ListFamily): string | undefined {
+    const known = sources.get('price');
+    const texts = known ? parentRows.map((row) => (table[row - 1]![known.column.at] ?? '').trim()).filter(Boolean) : [];
+    const figure = texts.length === 1 ? known!.read(texts[0]!) : null;
+    return figure?.ok && figure.figure !== null ? String(figure.figure) : undefined;
+  }
+
   for (const family of families) {
     tellShared(family);
-    read.figures.set(family.key, family.children.map(figuresOf));
+    const price = priceOfParents(family);
+    read.figures.set(
+      family.key,
+      family.children.map((child) => ({ ...(price === undefined ? {} : { price }), ...figuresOf(child) })),
+    );
   }
   for (const { rows } of singles) read.singleFigures.push(figuresOf({ rows }));
   return read;

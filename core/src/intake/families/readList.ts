@@ -18,10 +18,13 @@ import {
   settleSingle,
   type ListSettlement,
 } from './settlement';
-import type { Doubt, ListFamily, ListProblem, ListSingle, Mended } from './shape';
+import type { Doubt, Item, ListFamily, ListProblem, ListSingle, Mended } from './shape';
 
 export interface ListReading {
-  /** The table as it is understood: rows as given, with more columns where sizes across change on the way down. */
+  /**
+   * The table as it is understood: rows with what stands once above them, and with more columns where sizes across
+   * change on the way down.
+   */
   table: Table;
   columns: ListColumn[];
   /** Rows of the header, from 1. */
@@ -58,9 +61,10 @@ export function readList(
   const found = findTable(given, words, mapping.headerRow);
   const columns = understandColumns(registry, found.table, found, words, mapping);
   const dates = findSizeDates(found.table, found.body, columns);
-  const table = withSizes(found.table, dates);
-  const problems = [...columnProblems(table, found, columns), ...openMarks(table, found.body, columns)];
-  const rows = rowItems(table, found, columns, words);
+  const dated = withSizes(found.table, dates);
+  const problems = [...columnProblems(dated, found, columns), ...openMarks(dated, found.body, columns)];
+  const rows = rowItems(dated, found, columns, words);
+  const table = withCarried(dated, rows.items);
   tell(PARTS.rows);
   const spare = columns.filter(({ meaning, header }) => meaning.is === 'ignored' && header !== '');
   const settled = {
@@ -94,6 +98,13 @@ export function readList(
     ),
     mended: [...mendedDates(dates), ...read.mended],
   };
+}
+
+/** The table with the rows as they are once what stands above them has gone down to them. */
+function withCarried(table: Table, items: readonly Item[]): Table {
+  const rows = table.slice();
+  for (const { row, cells } of items) rows[row - 1] = cells;
+  return rows;
 }
 
 const mendedDates = (dates: readonly SizeDate[]): Mended[] =>

@@ -108,8 +108,12 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   return result;
 }
 
-/** Names of files and pages have signs for blanks: "Wool_Sweater_Royal_Blue", "wool-sweater-royal-blue-36-38". */
-function withBlanks(name: string): string {
+/**
+ * Names of files and pages have signs for blanks: "Wool_Sweater_Royal_Blue", "wool-sweater-royal-blue-36-38"; those of
+ * a list begin with a sign of it.
+ */
+function withBlanks(listed: string): string {
+  const name = listed.replace(/^[•▪◦›»]\s+/, '');
   if (SLUG.test(name)) return name.replace(/-+(?!\d)|(?<!\d)-+/g, ' ');
   return name.includes('_') && !/\s/.test(name) ? name.replace(/_+/g, ' ').trim() : name;
 }

@@ -173,9 +173,16 @@ export function axesThatDiffer({ axes, strands }: Woven, isUsual: (role: Role) =
   // A colour's number, or a fabric that goes with the colour, is said by the colour already.
   return differing.filter(
     (axis) =>
-      !isMinor(axis) || !differing.some((other) => other !== axis && !isMinor(other) && isSaidBy(strands, axis, other)),
+      !isMinor(axis) ||
+      !differing.some(
+        (other) => other !== axis && !isMinor(other) && maySay(other, axis) && isSaidBy(strands, axis, other),
+      ),
   );
 }
+
+/** What goods are made of goes with their colour, and not with their size. */
+const maySay = (other: WovenAxis, { role }: WovenAxis): boolean =>
+  role !== 'material' || other.role === 'colour' || other.role === 'pattern';
 
 const isMinor = ({ role, isGiven }: WovenAxis) => isGiven && (role === 'other' || role === 'material');
 

@@ -49,6 +49,8 @@ export interface Contents {
   role: { role: Role; share: number } | null;
   /** Share of cells that hold several options of different roles: "Navy / XL". */
   several: number;
+  /** Share of the distinct cells that are of some other role than most, and cannot be of that. */
+  others: number;
 }
 
 /** So many cells are looked at, spread over the list. */
@@ -114,14 +116,15 @@ const average = (numbers: readonly number[]) =>
 const kindsOf = (roles: ReadonlySet<Role>): number =>
   roles.size - (roles.has('colour') && roles.has('pattern') ? 1 : 0);
 
-function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Contents, 'role' | 'several'> {
+function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Contents, 'role' | 'several' | 'others'> {
   const counts = new Map<Role, number>();
-  let several = 0;
+  let [several, known] = [0, 0];
   for (const cell of cells) {
     if (cell.length > 80) continue;
     const tokens = tokensOf(cell);
     const whole = options.whole(tokens);
     if (whole) {
+      known += 1;
       whole.roles.forEach((role, place) => counts.set(role, (counts.get(role) ?? 0) + (place === 0 ? 1 : 0.9)));
     } else {
       const found = asOneColour(options.read(tokens));
@@ -131,12 +134,16 @@ function optionsAmong(cells: readonly string[], options: OptionReader): Pick<Con
       const [role] = roles;
       if (kindsOf(roles) > 1) several += 1;
       // "38, 39, 40": a list of sizes is one kind of option, too.
-      else if (role) counts.set(role, (counts.get(role) ?? 0) + 1);
+      else if (role) {
+        known += 1;
+        counts.set(role, (counts.get(role) ?? 0) + 1);
+      }
     }
   }
   const [best] = ROLES.filter((role) => counts.has(role)).sort((a, b) => counts.get(b)! - counts.get(a)!);
   return {
     role: best && cells.length > 0 ? { role: best, share: Math.min(1, counts.get(best)! / cells.length) } : null,
     several: cells.length === 0 ? 0 : several / cells.length,
+    others: best === undefined ? 0 : Math.max(0, known - counts.get(best)!) / cells.length,
   };
 }

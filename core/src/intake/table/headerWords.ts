@@ -166,8 +166,11 @@ const VALUE = /^(?:value|values|wert|valeur|valor|valore|waarde)\s*(\d)$/;
 const GENERIC =
   'option|attribute|variant|variants|options|variante|variation|merkmal|attribut|attributo|eigenschaft|axis|property|opcion|opzione|optie|choice|auspragung|ausfuhrung';
 const NUMBERED = new RegExp(
-  `^(?:${GENERIC})\\s*(\\d)?\\s*(name|label|title|key|type|value|values|wert|valeur|valor|valore)?\\s*(\\d)?$`,
+  `^(?:${GENERIC})\\s*(\\d|[a-d])?\\s*(name|label|title|key|type|value|values|wert|valeur|valor|valore)?\\s*(\\d|[a-d])?$`,
 );
+
+/** "Option 2" and "Option B" are the second. */
+const numberOf = (text: string): number => (/\d/.test(text) ? Number(text) : text.charCodeAt(0) - 96);
 
 /** Whether a header says that its column has options, and not of which kind. */
 export const isGenericOption = (header: string): boolean => NUMBERED.test(foldHeader(header));
@@ -184,7 +187,7 @@ function meaningOf(known: ReadonlyMap<string, Meaning>, longest: number, header:
   const valued = VALUE.exec(folded);
   if (valued) return { meaning: { is: 'optionValue', number: Number(valued[1]) }, certainty: 1 };
   const numbered = NUMBERED.exec(folded);
-  const number = Number(numbered?.[1] ?? numbered?.[3] ?? 0);
+  const number = numberOf(numbered?.[1] ?? numbered?.[3] ?? '0');
   if (numbered && number > 0) {
     const isName = /name|label|title|key|type/.test(numbered[2] ?? '') || folded.startsWith('axis');
     return { meaning: { is: isName ? 'optionName' : 'optionValue', number }, certainty: 1 };

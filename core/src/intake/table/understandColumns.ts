@@ -86,6 +86,8 @@ function agree(meaning: Meaning, contents: Contents, certainty: number): Guess |
     if (contents.isRunning) return null;
     if (contents.code > 0.9 && contents.uniqueShare > 0.95 && !contents.role) return null;
     if (contents.named > 0.5 || contents.several > 0.3) return by(0.95, 'both');
+    // "Size/Colour": one of them in each cell.
+    if (contents.others > 0.25) return by(0.8, 'both');
     if (contents.role && contents.role.share >= 0.5)
       return by(0.85, 'content', { is: 'option', role: contents.role.role, label: ROLE_LABELS[contents.role.role] });
     return by(0.6);
