@@ -13,6 +13,13 @@ describe('names', () => {
         20 % off: Fell Fleece Sage M`),
     ).toEqual(['Fell Fleece | Colour: Navy, Rust, Sage | Size: M, L']);
   });
+  it('cry how many there are', () => {
+    expect(
+      toldOfNames(`Fell Fleece Navy M (3 in stock)
+        Fell Fleece Navy L (12 in stock)
+        Fell Fleece Rust L - only 1 left`),
+    ).toEqual(['Fell Fleece | Colour: Navy, Rust | Size: M, L']);
+  });
   it('do not cry with the words of goods', () => {
     expect(toldOfNames('New Moon Tee S\nNew Moon Tee M\nMoon Tee S\nMoon Tee M')).toEqual([
       'New Moon Tee | Size: S, M',

@@ -177,3 +177,20 @@ describe('options beside goods', () => {
     ).toEqual(['Fell Hoodie | Size: S, M', 'Tarn Scarf | Colour: Navy, Rust']);
   });
 });
+
+describe('prices beside each other', () => {
+  it('are what it was and what it costs now, and no reduction is a size', () => {
+    const { columns, families, figures } = read(`Name;Was;Now;Off;Colour
+      Fell Hoodie;79.95;59.95;25 %;Navy
+      Fell Hoodie;79.95;47.95;40 %;Rust`);
+    expect(columns.map(({ meaning }) => ('key' in meaning ? meaning.key : meaning.is))).toEqual([
+      'name',
+      'listPrice',
+      'price',
+      'ignored',
+      'option',
+    ]);
+    expect(families.map(({ axes }) => axes.map(({ label }) => label))).toEqual([['Colour']]);
+    expect([...figures.values()].flat().map(({ price }) => price)).toEqual(['59.95', '47.95']);
+  });
+});

@@ -14,13 +14,13 @@ agotado|nuovo|novità|saldi|offerta|esaurito|nieuw|uitverkoop|aanbieding|op=op`
   .toUpperCase();
 
 /** "-20%", "20 % off"; chocolate of 70 % is another than that of 85. */
-const REDUCED = '-\\d{1,2} ?%|\\d{1,2} ?% OFF';
+const REDUCED = '-\\d{1,2} ?%|\\d{1,2} ?% OFF|\\d+ IN STOCK|ONLY \\d+ LEFT';
 
 /** Names are no longer. */
 const LONGEST = 200;
 
 /** Most names cry nothing out: what all of these have that do. */
-const MAY_CRY = new RegExp(`(?<![\\p{L}\\p{N}])(?:${CRIES})(?![\\p{L}\\p{N}])|\\d ?%`, 'iu');
+const MAY_CRY = new RegExp(`(?<![\\p{L}\\p{N}])(?:${CRIES})(?![\\p{L}\\p{N}])|\\d ?(?:%|in stock|left)`, 'iu');
 const SIGN = '[-–—|!*:,()\\[\\]]';
 /** At an end of the name, with signs that set it apart or all in capitals. */
 const PARTED = [

@@ -15,8 +15,8 @@ export function familyName(strands: readonly Strand[], axes: readonly WovenAxis[
   if (fromWords) return commonWords(items);
   const counts = new Map<string, number>();
   const whole = new Map<string, string>();
-  // What only some rows cry out, or one of them says of its brand, is no word of the name.
-  const isAside = items.some(({ aside }) => aside === undefined);
+  // What only some rows cry out, or one of them says of its brand, is no word of the name, nor what each cries otherwise.
+  const isAside = new Set(items.map(asideText)).size > 1;
   for (const item of items) {
     // What fits everybody is no word of the name, though it is no option either.
     const { at } = strands.find((strand) => strand.item === item)!;
@@ -35,6 +35,9 @@ export function familyName(strands: readonly Strand[], axes: readonly WovenAxis[
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? null;
 }
+
+const asideText = ({ aside = [], name, tokens }: Item): string =>
+  aside.map(({ from, to }) => name.slice(tokens[from]!.from, tokens[to - 1]!.to)).join(' ');
 
 /** Whether an option of a name is one of an axis: of its own kind, or of one that several kinds were made. */
 function isOnSome(span: OptionRead, keys: ReadonlySet<string>, at: Strand['at']): boolean {

@@ -72,7 +72,8 @@ function readOneMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null
   if (!unit || (isJoined && tokens[at]!.text.length < 3)) return null;
   // "Boot 501 in navy"
   const isLink = tokens[at]!.text === 'in' && !tokens[at]!.glued && tokens[at + 1]?.kind === 'word';
-  if (isLink && Number(chain.numbers[0]) > LONGEST_INCHES) return null;
+  // "3 in stock"
+  if (isLink && (Number(chain.numbers[0]) > LONGEST_INCHES || tokens[at + 1]!.text === 'stock')) return null;
   // "Tent 2P" beside 3P sleeps two; a machine 120P is called so.
   const isLetter = tokens[at]!.text === 'p';
   if (isLetter && !tokens[at]!.glued) return null;

@@ -128,6 +128,8 @@ function guessByContents(contents: Contents): Guess | null {
   if (contents.gtin > 0.8 && contents.averageLength > 7) return by(field('gtin'), 0.9);
   if (contents.picture > 0.7) return by({ is: 'picture' }, 0.9);
   if (contents.address > 0.7) return by(IGNORED, 0.6);
+  // Margins and reductions; "70 %" of chocolate has a header that says so, or names that do.
+  if (contents.percent > 0.5) return null;
   if (contents.named > 0.7) return by({ is: 'options' }, 0.9);
   if (contents.several > 0.6) return by({ is: 'options' }, 0.8);
   if (contents.role && contents.role.share > 0.6 && contents.number < 0.5 && contents.averageWords < 4)
