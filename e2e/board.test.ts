@@ -1,6 +1,6 @@
 /** Routes, the fit board and the words of all families, over HTTP and on a real database. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { endpoints as api, type FamilyFilter } from '@loom-kin/contract';
+import { answerStep, endpoints as api, type FamilyFilter, type StepInput } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';
 
@@ -129,6 +129,35 @@ describe('the board', () => {
       async () =>
         (await world.call(api.boardFindings, { query: meant({ account: 'quayside' }) })).map((one) => one.code),
       (codes) => codes.includes(kind.code),
+    );
+  });
+  it('flags families without a category, and takes one answer for all of them', async () => {
+    const kind = { account: 'fernpost', code: 'category.choose', key: 'category' };
+    const found = async () =>
+      (await world.call(api.boardFindings, { query: meant() })).filter((one) => one.code === kind.code);
+    expect(await found()).toEqual([]);
+    const ids = await world.call(api.boardIds, { query: meant({ category: 'home' }) });
+    const families = await Promise.all(ids.map((id) => world.call(api.family, { params: { id } })));
+    const place = { level: 'family' as const };
+    const without = await change(
+      families.map(({ family: { id, revision } }): StepInput => ({
+        ...{ on: 'family', familyId: id, revision },
+        command: { do: 'setFigures', changes: [{ place, key: 'category', figure: null }] },
+      })),
+    );
+    const [group] = await until(found, (some) => some.length > 2 && some.every((one) => one.families === ids.length));
+    expect(group!.severity).toBe('warns');
+    const { unready } = await world.call(api.boardRemedies, { body: { ...kind, filter: {} } });
+    expect(unready.map(({ asks }) => [asks?.key, asks?.places])).toEqual(ids.map(() => ['category', [place]]));
+    const answered = await change(unready.map(({ familyId, asks }) => answerStep(familyId, asks!, 'home/blankets')));
+    await until(found, (some) => some.length === 0);
+    const sorted = await world.call(api.boardIds, { query: meant({ category: 'home/blankets' }) });
+    expect(sorted.filter((id) => ids.includes(id)).sort()).toEqual([...ids].sort());
+    for (const { id } of [answered, without])
+      await world.call(api.undo, { params: { id: id! }, body: { key: crypto.randomUUID() } });
+    await until(
+      () => world.call(api.boardIds, { query: meant({ category: 'home/mugs' }) }),
+      (back) => back.length === 1,
     );
   });
   it('offers many families on an account, or no longer, in one change', async () => {

@@ -1,6 +1,6 @@
 /** The fit board: all families against all accounts, what is found over them, and what is done to many at once. */
 import { z } from 'zod';
-import { SEVERITIES, STATES, type Command, type Mend } from '@loom-kin/core';
+import { PlaceSchema, ScopeSchema, SEVERITIES, STATES, type Command, type Figure, type Mend } from '@loom-kin/core';
 import { StepSchema, type StepInput } from './changes';
 import { done, define } from './endpoint';
 import { FamilyFilterSchema } from './families';
@@ -31,10 +31,19 @@ export const FamilyRemedySchema = z.object({
 });
 export type FamilyRemedy = z.infer<typeof FamilyRemedySchema>;
 
+/** A figure that somebody has to say, and where it would stand. */
+export const FigureAskedSchema = z.object({
+  revision: z.number(),
+  key: z.string(),
+  places: z.array(PlaceSchema),
+  scope: ScopeSchema.optional(),
+});
+export type FigureAsked = z.infer<typeof FigureAskedSchema>;
+
 export const RemediesSchema = z.object({
   families: z.array(FamilyRemedySchema),
-  /** Families with such a finding that somebody has to look at. */
-  unready: z.array(z.object({ familyId: z.string(), name: z.string() })),
+  /** Families with such a finding that somebody has to look at; what is asked where it is one figure. */
+  unready: z.array(z.object({ familyId: z.string(), name: z.string(), asks: FigureAskedSchema.nullable() })),
 });
 export type Remedies = z.infer<typeof RemediesSchema>;
 
@@ -72,6 +81,21 @@ export const boardEndpoints = {
 export function mendCommand({ commands }: Mend, title: string): Command | undefined {
   return commands.length < 2 ? commands[0] : { do: 'batch', title, commands };
 }
+
+/** The step that gives a family the figure it asks for. */
+export const answerStep = (
+  familyId: string,
+  { revision, key, places, scope }: FigureAsked,
+  figure: Figure,
+): StepInput => ({
+  on: 'family',
+  familyId,
+  revision,
+  command: {
+    do: 'setFigures',
+    changes: places.map((place) => ({ place, key, figure, ...(scope ? { scope } : {}) })),
+  },
+});
 
 /** The steps that a mend of one family takes. */
 export function mendSteps(family: { id: string; revision: number }, mend: Mend, title: string): StepInput[] {

@@ -142,21 +142,24 @@ describe('What stands on an account', () => {
       .waitFor();
     const detail = await world.call(api.family, { params: { id: live } });
     expect(detail.live.map(({ account }) => account)).toEqual(['own-shop']);
-    const { id: familyId, revision } = detail.family;
-    const category = { place: { level: 'family' as const }, key: 'category', figure: 'outerwear/jackets' };
+    // One answer for all that ask for it, on the board.
+    await page.goto(`${world.url}/board`);
+    await page.locator('[data-code="category.choose"] [data-test=board-mend]').first().click();
+    await test('answer').selectOption('outerwear/jackets');
+    expect(await test('answer-row').count()).toBe(2);
+    await page.getByRole('checkbox', { name: 'Answer for Quay Cap' }).uncheck();
+    expect((await test('answer-families').textContent())!.trim()).toBe('Give it to 1 family');
+    await test('answer-families').click();
+    const { family: sorted } = await until(
+      () => world.call(api.family, { params: { id: live } }),
+      ({ family: now }) => now.fields['category'] === 'outerwear/jackets',
+    );
     await seller.change([
       {
         on: 'family',
-        familyId,
-        revision,
-        command: {
-          do: 'batch',
-          title: 'Fill in',
-          commands: [
-            { do: 'setFigures', changes: [category] },
-            { do: 'setPictures', place: { level: 'family' }, pictures: [await seller.takeWhitePicture()] },
-          ],
-        },
+        familyId: live,
+        revision: sorted.revision,
+        command: { do: 'setPictures', place: { level: 'family' }, pictures: [await seller.takeWhitePicture()] },
       },
     ]);
     await page.goto(`${world.url}/dispatch/new?families=${live}&accounts=fernpost`);

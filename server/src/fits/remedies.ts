@@ -1,6 +1,15 @@
 /** What would mend a kind of finding in families: worked out from their fits as they are now. */
-import { isReady, mendAll, readyRemedy, remedyText, type Finding } from '@loom-kin/core';
-import { mendSteps, type Remedies, type Step } from '@loom-kin/contract';
+import {
+  EVERYWHERE,
+  isReady,
+  mendAll,
+  placeKey,
+  readyRemedy,
+  remedyText,
+  type Family,
+  type Finding,
+} from '@loom-kin/core';
+import { mendSteps, type FigureAsked, type Remedies, type Step } from '@loom-kin/contract';
 import { accountOf, type Catalogue } from '../catalogue/readCatalogue';
 import { loadFamily } from '../families/load';
 import type { Database } from '../store/database';
@@ -26,12 +35,29 @@ export function remediesOf(
     const { findings } = fitOn(catalogue, worldOf(database, catalogue, family), account).fit;
     const alike = findings.filter((finding) => finding.code === code && finding.key === key);
     const ready = alike.filter((finding) => finding.remedies.some(isReady));
-    if (ready.length < alike.length || alike.length === 0) remedies.unready.push({ familyId, name });
+    if (ready.length < alike.length || alike.length === 0)
+      remedies.unready.push({ familyId, name, asks: askedBy(catalogue, family, alike) });
     if (ready.length === 0) continue;
     const steps = mendSteps(family, mendAll(ready), `Mend ${ready.length} findings`) as Step[];
     remedies.families.push({ familyId, name, texts: textsOf(ready), steps });
   }
   return remedies;
+}
+
+/** No two families, or children, say the same. Pieces are counted child by child. */
+const OWN = new Set(['name', 'sku', 'gtin', 'styleCode']);
+
+/** The one figure that findings ask for: at each of their places, in one scope. Null where they ask for more, or for something else. */
+function askedBy({ registry }: Catalogue, { revision }: Family, findings: readonly Finding[]): FigureAsked | null {
+  const typed = findings.flatMap(({ remedies, scope }) =>
+    remedies.flatMap((remedy) => (remedy.kind === 'figure' ? [{ ...remedy, scope }] : [])),
+  );
+  const [first] = typed;
+  const isOne = typed.every(({ key, scope }) => key === first!.key && scope === first!.scope);
+  const type = first && registry.field(first.key)?.type;
+  if (!type || !isOne || type === 'stock' || OWN.has(first.key)) return null;
+  const places = [...new Map(typed.flatMap((one) => one.places).map((place) => [placeKey(place), place])).values()];
+  return { revision, key: first.key, places, ...(first.scope === EVERYWHERE ? {} : { scope: first.scope }) };
 }
 
 const textsOf = (findings: readonly Finding[]): string[] => [...new Set(findings.map(textOf))];

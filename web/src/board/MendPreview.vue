@@ -2,11 +2,12 @@
 /** What would mend one kind of finding, family by family, before it is done: one change, one undo. */
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { ElButton } from 'element-plus';
-import { count, findingName } from '@loom-kin/core';
-import { MENDED_AT_ONCE, type BoardFinding, type FamilyFilter, type Remedies } from '@loom-kin/contract';
+import { count, findingName, readFigure, unreadableText, type Figure } from '@loom-kin/core';
+import { answerStep, MENDED_AT_ONCE, type BoardFinding, type FamilyFilter, type Remedies } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import DialogSheet from '../common/DialogSheet.vue';
+import FieldEntry from '../common/FieldEntry.vue';
 
 const props = defineProps<{ finding: BoardFinding; filter: Partial<FamilyFilter> }>();
 const emit = defineEmits<{ close: [] }>();
@@ -27,6 +28,16 @@ onMounted(async () => {
   }
 });
 const wanted = computed(() => remedies.value?.families.filter((one) => !without.value.has(one.familyId)) ?? []);
+/** Families that ask for a figure: one answer goes to all of them. */
+const asking = computed(() => remedies.value?.unready.filter(({ asks }) => asks !== null) ?? []);
+const answered = computed(() => asking.value.filter((one) => !without.value.has(one.familyId)));
+const field = computed(() => setup.registry.field(asking.value[0]?.asks?.key ?? ''));
+const answer = ref<Figure>();
+function typed(text: string): void {
+  const read = readFigure(setup.registry, field.value!, text);
+  problem.value = read.ok ? null : unreadableText(read);
+  answer.value = read.ok ? (read.figure ?? undefined) : undefined;
+}
 const name = computed(() => findingName(code, setup.registry.field(key)?.label ?? key));
 function toggle(id: string): void {
   const next = new Set(without.value);
@@ -34,15 +45,21 @@ function toggle(id: string): void {
   without.value = next;
 }
 async function mend(): Promise<void> {
+  // Several families may ask for the same thing, such as a pairing: it is done once.
+  const steps = [
+    ...new Map(wanted.value.flatMap((one) => one.steps).map((step) => [JSON.stringify(step), step])).values(),
+  ];
+  await change(steps, wanted.value.length, 'mended');
+}
+async function give(): Promise<void> {
+  const steps = answered.value.map((one) => answerStep(one.familyId, one.asks!, answer.value!));
+  await change(steps, answered.value.length, 'answered for');
+}
+async function change(steps: Parameters<typeof setup.change>[0], families: number, done: string): Promise<void> {
   busy.value = true;
   try {
-    const title = `Mend ${name.value} in ${count(wanted.value.length, 'family', 'families')}`;
-    // Several families may ask for the same thing, such as a pairing: it is done once.
-    const steps = [
-      ...new Map(wanted.value.flatMap((one) => one.steps).map((step) => [JSON.stringify(step), step])).values(),
-    ];
-    if (!(await setup.change(steps, title))) return;
-    say(`${count(wanted.value.length, 'family is', 'families are')} mended. Undo is in the journal.`);
+    if (!(await setup.change(steps, `Mend ${name.value} in ${count(families, 'family', 'families')}`))) return;
+    say(`${count(families, 'family is', 'families are')} ${done}. Undo is in the journal.`);
     emit('close');
   } catch (error) {
     tell(error);
@@ -54,13 +71,25 @@ async function mend(): Promise<void> {
 
 <template>
   <DialogSheet :title="`Mend: ${name}`" :width="640" @close="emit('close')">
-    <p v-if="problem" class="stops">{{ problem }}</p>
-    <p v-else-if="!remedies" class="soft">Working out what would mend it…</p>
-    <template v-else>
-      <p v-if="remedies.families.length === 0">
+    <p v-if="problem" class="stops" role="alert">{{ problem }}</p>
+    <p v-if="!remedies && !problem" class="soft">Working out what would mend it…</p>
+    <template v-if="remedies">
+      <label v-if="field" class="answer">
+        <span>One answer for all: {{ field.label }}</span>
+        <FieldEntry
+          class="entry"
+          :field="field"
+          :figure="answer"
+          :aria-label="`${field.label} for all families`"
+          data-test="answer"
+          @commit="typed"
+        />
+        <span v-if="field.unit" class="soft">{{ field.unit }}</span>
+      </label>
+      <p v-else-if="remedies.families.length === 0">
         Nothing can be done for it without an answer of yours. Open the families it concerns:
       </p>
-      <p v-else class="soft">
+      <p v-if="remedies.families.length > 0" class="soft">
         Each family by the first remedy that needs no answer{{
           remedies.families.length >= MENDED_AT_ONCE ? `; the first ${MENDED_AT_ONCE} at once` : ''
         }}.
@@ -85,9 +114,17 @@ async function mend(): Promise<void> {
                 }}{{ one.texts.length > 3 ? ` and ${one.texts.length - 3} more` : '' }}
               </td>
             </tr>
-            <tr v-for="one in remedies.unready.slice(0, 50)" :key="`u${one.familyId}`">
-              <td />
-              <td>
+            <tr v-for="one in remedies.unready" :key="`u${one.familyId}`" data-test="answer-row">
+              <td style="width: 26px">
+                <input
+                  v-if="one.asks"
+                  type="checkbox"
+                  :checked="!without.has(one.familyId)"
+                  :aria-label="`Answer for ${one.name}`"
+                  @change="toggle(one.familyId)"
+                />
+              </td>
+              <td style="width: 200px">
                 <RouterLink :to="`/families/${one.familyId}/fit/${account}`">{{ one.name }}</RouterLink>
               </td>
               <td class="soft">needs your answer</td>
@@ -107,6 +144,15 @@ async function mend(): Promise<void> {
         @click="mend"
         >Mend {{ count(wanted.length, 'family', 'families') }}</ElButton
       >
+      <ElButton
+        v-if="field"
+        type="primary"
+        :loading="busy"
+        :disabled="answer === undefined || answered.length === 0"
+        data-test="answer-families"
+        @click="give"
+        >Give it to {{ count(answered.length, 'family', 'families') }}</ElButton
+      >
     </div>
   </DialogSheet>
 </template>
@@ -115,6 +161,23 @@ async function mend(): Promise<void> {
 .list {
   max-height: 50vh;
   overflow: auto;
+}
+.answer {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 10px;
+}
+.answer .entry,
+.answer :deep(.entry) {
+  flex: 1;
+  min-width: 0;
+  min-height: 28px;
+  padding: 2px 6px;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+  color: inherit;
+  font: inherit;
 }
 .acts {
   display: flex;

@@ -18,7 +18,9 @@ export function whyAbsent(
   const account = input.account.name;
   const base = { ...ABOUT, childIds: [], remedies: [], key: 'route', rule: 'routes' };
   if (notOffered === 'noRoute') return [{ ...base, code: 'route.none', params: { account } }];
-  if (!category) return [noCategory(input)];
+  // Whoever does not want it there need not choose; whoever said nothing has it go nowhere.
+  if (!category)
+    return [{ ...noCategory(input), ...(notOffered === null && isUnsorted(input) ? { severity: 'warns' } : {}) }];
   if (notOffered !== 'waits') return [];
   const params = { account, route: route!.name || category.label };
   return [{ ...base, code: 'route.waits', params, remedies: [offerIt(input)] }];
@@ -30,12 +32,17 @@ function offerIt({ account, family }: FitInput): Remedy {
   return { kind: 'change', label, commands: [{ do: 'setWish', account: account.id, wish }] };
 }
 
+const isUnsorted = ({ family, rulebook: { registry } }: FitInput): boolean =>
+  !registry.pathLabel(family.fields.category);
+
 function noCategory({ family, account, rulebook: { registry, rulebook } }: FitInput): Finding {
   const { channel, name } = account;
   const sellerCategory = family.fields.category;
   const label = registry.pathLabel(sellerCategory);
   const base = { ...ABOUT, childIds: [], remedies: [], rule: 'categories' };
-  if (!label) return { ...base, code: 'category.choose', key: 'category', params: { account: name } };
+  const typed: Remedy = { kind: 'figure', key: 'category', places: [{ level: 'family' }] };
+  if (!label)
+    return { ...base, remedies: [typed], code: 'category.choose', key: 'category', params: { account: name } };
   const remedies = proposeCategories(registry, sellerCategory, rulebook).map((one): Remedy => {
     return { kind: 'categoryMap', channel, category: String(sellerCategory), ...one };
   });
