@@ -1,6 +1,7 @@
 /** Families of lists whose words no dictionary has, or has for something else. Which words a family is held by is common practice. */
 import { describe, expect, it } from 'vitest';
 import { emptyRegistry, openRegistry, readList, type ListReading } from '../src/index';
+import { houseList } from '../../e2e/messy/houseLists';
 import { otherList, OTHER_SHAPES } from '../../e2e/messy/otherLists';
 import { tableOf } from './shelves';
 import { measuresOf } from './told';
@@ -152,5 +153,18 @@ describe('columns and codes', () => {
       'ignored',
     ]);
     expect(problems).toEqual([]);
+  });
+  it('of options may end with a sign by oversight, and say in many ways that one size is all', () => {
+    expect(told('Name;Colour;Size\nTee;Navy*;S,\nTee;Navy.;M\nTee;Rust ;S\nTee;Rust;M')).toEqual([
+      'Tee | colour: Navy, Rust | size: S, M',
+    ]);
+    expect(
+      told('Name;Colour;Size\nScarf;Navy;OS\nScarf;Rust;One Size\nScarf;Moss;O/S\nScarf;Ecru;N/A\nScarf;Sand;'),
+    ).toEqual(['Scarf | colour: Navy, Rust, Moss, Ecru, Sand']);
+  });
+  it('of goods have what a family shares at their head, though a size at their end is of two parts', () => {
+    const { f1, axes } = measuresOf([91_001, 91_002, 91_003].map((seed) => houseList('skuStems', seed, true)));
+    expect(f1).toBeGreaterThanOrEqual(0.995);
+    expect(axes).toBeGreaterThanOrEqual(0.99);
   });
 });

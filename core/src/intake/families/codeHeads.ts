@@ -7,10 +7,15 @@ export interface CodeHeads {
   headOf(item: Item): string;
 }
 
+/** "-X-Large", "-0-3M": a size in two parts, which is one. */
+const SIZE_IN_TWO =
+  /(?<=[-_ ./])(X{1,4})[-_ ]((?:LARGE|SMALL)$)|(?<=[-_ ./])(\d{1,2})[-_ ](\d{1,2}(?:M|Y|MONTHS|YEARS|MTHS|YRS)$)/;
+
 /** The parts of a code: at every sign but a point between figures. */
 export const partsOf = (sku: string): string[] =>
   sku
     .toUpperCase()
+    .replace(SIZE_IN_TWO, '$1$2$3$4')
     .split(/(?:[^\p{L}\p{N}.]|(?<!\d)\.|\.(?!\d))+/u)
     .filter(Boolean);
 

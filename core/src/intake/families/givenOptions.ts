@@ -21,7 +21,7 @@ export function openGiven(columns: readonly ListColumn[], { meaningOf, options }
   /** What a column says in a row: one option, several in a cell, or one whose name stands in another column. */
   function readerOf({ at, header, meaning, reason }: ListColumn): ReadRow {
     const read = (work: (text: string) => GivenOption[]) => {
-      const readCell = remembered((cell: string) => (isNothing(cell.trim()) ? [] : work(cell.trim())));
+      const readCell = remembered((cell: string) => (isNothing(cell.trim()) ? [] : work(withoutMarks(cell))));
       return (cells: readonly string[]) => readCell(cells[at] ?? '');
     };
     if (meaning.is === 'option') {
@@ -79,6 +79,9 @@ function acrossIn(columns: readonly ListColumn[]): { across: Across; telling: nu
     return { across, telling: telling.length > 0 ? telling : [price!] };
   });
 }
+
+/** "Navy*", "S,": signs that a value ends with by oversight, or that point at a note. */
+const withoutMarks = (cell: string): string => cell.trim().replace(/(?:[\s,;*]|(?<=\p{L}{3})\.)+$/u, '') || cell.trim();
 
 /** What says in a column of options that there is none. */
 const isNothing = (text: string): boolean => text === '' || /^(?:-|–|n\/a)$/i.test(text);

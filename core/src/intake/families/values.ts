@@ -50,7 +50,7 @@ function read(registry: Registry, options: OptionReader, role: Role, text: strin
   return { key: compact(clean) || foldLabel(clean), text: clean, label: undefined };
 }
 /** What fits everybody, as a column of sizes says it. */
-const ONE_SIZE = /^(?:unique|unica|única|unico|único|uni|universal|tu|os|one)$/i;
+const ONE_SIZE = /^(?:unique|unica|única|unico|único|uni|universal|tu|o\/?s|o\.s\.?|one)$/i;
 /** "Size 54" in a column of sizes is 54. */
 const ANNOUNCED = /^(?:size|gr\.?|größe|taille|talla|taglia|maat)\s*[:.]?\s+(?=\S)/i;
 

@@ -163,11 +163,11 @@ export function axesThatDiffer({ axes, strands }: Woven, isUsual: (role: Role) =
   const differing = axes.filter(({ key, role, isGiven }) => {
     const values = new Set<string>();
     for (const { at } of strands) {
-      values.add(at.get(key)?.key ?? '');
+      values.add(sizeOrNone(at.get(key)?.key));
       if (values.size > 1) return true;
     }
     const [only] = values;
-    if (only === '' || only === 'one') return false;
+    if (only === '') return false;
     return (isGiven && (role === 'colour' || role === 'size')) || isUsual(role);
   });
   // A colour's number, or a fabric that goes with the colour, is said by the colour already.
@@ -179,6 +179,9 @@ export function axesThatDiffer({ axes, strands }: Woven, isUsual: (role: Role) =
       ),
   );
 }
+
+/** "One size" says no more than a blank cell. */
+const sizeOrNone = (key: string | undefined): string => (key === undefined || key === 'one' ? '' : key);
 
 /** What goods are made of goes with their colour, and not with their size. */
 const maySay = (other: WovenAxis, { role }: WovenAxis): boolean =>
