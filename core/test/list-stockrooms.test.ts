@@ -38,6 +38,14 @@ describe('goods of one name', () => {
         3;Tee;White;S`),
     ).toEqual(['Tee | Colour: Navy, White | Size: S, M']);
   });
+  it('are one by their style, though some of its colours are of another line', () => {
+    expect(
+      told(`Line;Style;Product;Colour;Size
+        Core;4411;Tee;Black;S
+        Core;4411;Tee;Black;M
+        Fashion;4411;Tee;Rust;S`),
+    ).toEqual(['Tee | Colour: Black, Rust | Size: S, M']);
+  });
   it('are told from their variants by a number that counts on, which is no size', () => {
     expect(
       told(`Family;Variant;Description;Price

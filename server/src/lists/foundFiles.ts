@@ -2,8 +2,9 @@
  * What was read of a list, on its way from the thread that read it: a line for each family, row and family made. Another thread takes
  * them line by line, so that nobody waits while a hundred thousand rows go over.
  */
-import { closeSync, createReadStream, existsSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
+import { closeSync, existsSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
 import type { AddressedPicture } from '@loom-kin/core';
+import { fileLines } from './fileLines';
 import { forgetRows } from './keptRows';
 import type { ListFamilyMade, ListFound, ListRead } from './listFound';
 
@@ -42,19 +43,10 @@ function write<T>(path: string, kind: FoundKind, all: readonly T[], line: (one: 
   }
 }
 
-/** So many characters are read at once. */
-const READ_AT_ONCE = 1 << 18;
-
 /** The lines of one kind, some at a time, each parted where tabs stand before its JSON, which has no line break in it. */
 export async function* foundLines(path: string, kind: 'families' | 'rows'): AsyncGenerator<string[][]> {
   const parts = kind === 'rows' ? 3 : 2;
-  const options = { encoding: 'utf8', highWaterMark: READ_AT_ONCE } as const;
-  let rest = '';
-  for await (const piece of createReadStream(foundFile(path, kind), options)) {
-    const lines = (rest + String(piece)).split('\n');
-    rest = lines.pop()!;
-    yield lines.map((line) => parted(line, parts));
-  }
+  for await (const lines of fileLines(foundFile(path, kind))) yield lines.map((line) => parted(line, parts));
 }
 
 function parted(line: string, parts: number): string[] {

@@ -4,16 +4,16 @@
  */
 import {
   closeSync,
-  createReadStream,
   existsSync,
+  ftruncateSync,
   openSync,
   readFileSync,
   rmSync,
-  ftruncateSync,
   writeFileSync,
   writeSync,
 } from 'node:fs';
 import { collectRows, readRowsOf, tableOf, type FileRead, type RowSink, type Source } from '@loom-kin/sheets';
+import { fileLines } from './fileLines';
 
 /** Rows, and behind them what was read besides: where that is, the rows are whole. */
 const rowsFile = (path: string): string => `${path}.read`;
@@ -97,20 +97,13 @@ function keptOf(path: string, sheet: string | null): Kept | null {
   return sheet === kept.asked || (sheet !== null && sheet === kept.sheet) ? kept : null;
 }
 
-/** So many characters are read at once. */
-const READ_AT_ONCE = 1 << 18;
-
 async function loadRows(path: string, kept: Kept): Promise<string[][]> {
   const sink = collectRows();
-  let rest = '';
-  for await (const piece of createReadStream(rowsFile(path), { encoding: 'utf8', highWaterMark: READ_AT_ONCE })) {
-    const lines = (rest + String(piece)).split('\n');
-    rest = lines.pop()!;
+  for await (const lines of fileLines(rowsFile(path)))
     for (const line of lines) {
       const tab = line.indexOf('\t');
       sink.row(Number(line.slice(0, tab)), JSON.parse(line.slice(tab + 1)) as string[]);
     }
-  }
   return tableOf(sink.rows, kept);
 }
 

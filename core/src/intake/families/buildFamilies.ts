@@ -1,11 +1,10 @@
 /** Families of clusters: axes with their values in order, children at their crossings, rows that stand alone told apart. */
-import type { Role } from '../../family/shape';
-import { compact } from '../../pictures/match/fileWords';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
 import { clusterOf } from './clusters';
 import { push } from '../filing';
 import { isBeside } from './kin';
+import { headsAmong, isEmptyOf, isLeftOut, isParentRow } from './parentRows';
 import { choicesOfGoods } from './choicesOfGoods';
 import { familyName } from './familyName';
 import { cleanName, stemKey } from './nameStems';
@@ -66,16 +65,6 @@ export function buildFamilies(cluster: Cluster, around: Around, into: Recognised
   finish(cluster, woven.strands, axes, around, into);
 }
 
-/** "Moor Tee - White / S" of "Moor Tee": the family is called as its parent is, and what all names say besides would be lost. */
-function isLeftOut(items: readonly Item[], role: Role, parents: Around['parents']): boolean {
-  const called = parents.find(({ name }) => name !== '');
-  const span = items[0]!.spans.find(({ roles }) => roles[0] === role);
-  if (!called || !span) return false;
-  const { name, tokens } = items[0]!;
-  const text = name.slice(tokens[span.from]!.from, tokens[span.to - 1]!.to);
-  return !compact(called.name).includes(compact(text));
-}
-
 const itemsOf = (strands: readonly Strand[]): Item[] => [...new Set(strands.map(({ item }) => item))];
 
 function single(items: readonly Item[], { parents }: Pick<Around, 'parents'>, singles: ListSingle[]): void {
@@ -108,52 +97,6 @@ function signatureOf({ at }: Strand, axes: readonly WovenAxis[]): string {
   let signature = '';
   for (const { key } of axes) signature += at.has(key) ? '1' : '0';
   return signature;
-}
-
-/**
- * Rows that stand between the family and its children: "FJ-NV", navy in whatever size, above "FJ-NV-S" and "FJ-NV-M".
- * Others' numbers go on from theirs, and say what they say and more.
- */
-function headsAmong(strands: readonly Strand[]): Set<Item> {
-  const byHead = new Map<string, Strand[]>();
-  for (const strand of strands) {
-    const code = strand.item.ownCode.toUpperCase();
-    for (const { index } of code.matchAll(/[^\p{L}\p{N}]/gu)) push(byHead, code.slice(0, index), strand);
-  }
-  const isBelow = (head: Strand, { at }: Strand): boolean =>
-    at.size > head.at.size && [...head.at].every(([axis, { key }]) => at.get(axis)?.key === key);
-  const heads = strands.filter((strand) => {
-    const below = byHead.get(strand.item.ownCode.toUpperCase()) ?? [];
-    const hasNone = strand.item.price === null || below.some(({ item }) => item.price !== null);
-    return below.length > 0 && hasNone && below.every((one) => isBelow(strand, one));
-  });
-  return new Set(heads.map(({ item }) => item));
-}
-
-const isEmptyOf = ({ given, spans, across }: Item) => given.length + spans.length + across.length === 0;
-
-/**
- * A row without any option that has no number of its own, or one that all others begin with, says something of the family; so does one
- * without pieces that is called as all others are, where those have theirs across the columns or below each other: their sum.
- */
-function isParentRow(item: Item, main: readonly Strand[]): boolean {
-  if (!isEmptyOf(item) || isBeside(item) || main.length < 2) return false;
-  const begins =
-    item.ownCode !== '' &&
-    main.every((strand) => strand.item.ownCode.toUpperCase().startsWith(item.ownCode.toUpperCase()));
-  const hasNone = item.ownCode === '' && main.every((strand) => strand.item.ownCode !== '');
-  const isSum =
-    item.ownCode === '' && main.every(({ across, item: other }) => across !== null && other.name === item.name);
-  return begins || hasNone || isSum || isSumOf(item, main);
-}
-
-/** Whether some column of a row without a number of its own holds the sum of what the others have there. */
-function isSumOf({ ownCode, name, cells }: Item, main: readonly Strand[]): boolean {
-  if (ownCode !== '' || main.some(({ item }) => item.name !== name)) return false;
-  return cells.some((cell, at) => {
-    const numbers = main.map(({ item }) => Number(item.cells[at] || NaN));
-    return cell.trim() !== '' && Number(cell) === numbers.reduce((sum, one) => sum + one, 0);
-  });
 }
 
 function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], around: Around, into: Recognised): void {

@@ -53,7 +53,7 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
     brand: columnOfField(columns, 'brand'),
     // Where nobody says the brand, goods of two makers are two.
     house: columnOfField(columns, 'brand') ?? columnOfField(columns, 'maker'),
-    line: columnThat(columns, 'line'),
+    line: lineColumn(columns),
     style: columnOfField(columns, 'styleCode'),
     sku: columnOfField(columns, 'sku'),
     price: columnOfField(columns, 'price') ?? columnOfField(columns, 'cost') ?? columnOfField(columns, 'listPrice'),
@@ -106,6 +106,17 @@ export function rowItems(table: Table, found: TableFound, columns: readonly List
   giveHeadedColours(result.items, filled.sections, table, words.options);
   keepHeadedApart(result.items, filled.sections, table);
   return result;
+}
+
+/**
+ * The column of lines of goods, where nothing else says which rows are one: a style may go on in another line in new
+ * colours.
+ */
+function lineColumn(columns: readonly ListColumn[]): ListColumn | undefined {
+  const line = columnThat(columns, 'line');
+  const ties = [columnOfField(columns, 'styleCode'), columnThat(columns, 'parent'), columnThat(columns, 'group')];
+  const isSaid = line?.reason === 'chosen' || line?.reason === 'remembered';
+  return isSaid || !ties.some(Boolean) ? line : undefined;
 }
 
 /**
