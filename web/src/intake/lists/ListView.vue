@@ -38,7 +38,7 @@ const TABS = computed(() => [
   { id: 'families' as const, label: `Families ${list.value?.families.toLocaleString('en') ?? ''}` },
   { id: 'columns' as const, label: `Columns ${list.value?.columns.length ?? ''}` },
   { id: 'rows' as const, label: 'Rows' },
-  { id: 'told' as const, label: `Told ${told.value}` },
+  { id: 'told' as const, label: `Told ${told.value.toLocaleString('en')}` },
 ]);
 const share = computed(() => (job.value?.total ? Math.round((job.value.done / job.value.total) * 100) : 0));
 const SKIPPED: Record<string, string> = {
