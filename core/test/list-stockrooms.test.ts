@@ -1,16 +1,12 @@
 /** Lists as stock rooms, suppliers and makers keep them: what stands beside goods and says which of them are one. */
 import { describe, expect, it } from 'vitest';
 import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { tableOf } from './shelves';
 import { toldOf } from './told';
 
 const registry = openRegistry(emptyRegistry());
-const table = (text: string): string[][] =>
-  text
-    .trim()
-    .split('\n')
-    .map((line) => line.trim().split(';'));
-const told = (text: string): string[] => toldOf(table(text));
-const read = (text: string) => readList(registry, table(text));
+const told = (text: string): string[] => toldOf(tableOf(text));
+const read = (text: string) => readList(registry, tableOf(text));
 const meaningsOf = (text: string) => read(text).columns.map(({ meaning }) => meaning.is);
 
 describe('goods of one name', () => {

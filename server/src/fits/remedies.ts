@@ -35,8 +35,9 @@ export function remediesOf(
     const { findings } = fitOn(catalogue, worldOf(database, catalogue, family), account).fit;
     const alike = findings.filter((finding) => finding.code === code && finding.key === key);
     const ready = alike.filter((finding) => finding.remedies.some(isReady));
-    if (ready.length < alike.length || alike.length === 0)
-      remedies.unready.push({ familyId, name, asks: askedBy(catalogue, family, alike) });
+    const left = alike.filter((finding) => !ready.includes(finding));
+    if (left.length > 0 || alike.length === 0)
+      remedies.unready.push({ familyId, name, asks: askedBy(catalogue, family, left) });
     if (ready.length === 0) continue;
     const steps = mendSteps(family, mendAll(ready), `Mend ${ready.length} findings`) as Step[];
     remedies.families.push({ familyId, name, texts: textsOf(ready), steps });

@@ -28,6 +28,17 @@ onMounted(async () => {
   }
 });
 const wanted = computed(() => remedies.value?.families.filter((one) => !without.value.has(one.familyId)) ?? []);
+const shortly = (texts: readonly string[]): string =>
+  texts.slice(0, 3).join('; ') + (texts.length > 3 ? ` and ${texts.length - 3} more` : '');
+/** What is shown of each family: those that need no answer first. */
+const rows = computed(() => [
+  ...(remedies.value?.families ?? []).map(({ familyId, name: called, texts }) => ({
+    ...{ familyId, name: called, act: 'Mend', test: 'mend-row', text: shortly(texts) },
+  })),
+  ...(remedies.value?.unready ?? []).map(({ familyId, name: called, asks }) => ({
+    ...{ familyId, name: called, act: asks ? 'Answer for' : '', test: 'answer-row', text: 'needs your answer' },
+  })),
+]);
 /** Families that ask for a figure: one answer goes to all of them. */
 const asking = computed(() => remedies.value?.unready.filter(({ asks }) => asks !== null) ?? []);
 const answered = computed(() => asking.value.filter((one) => !without.value.has(one.familyId)));
@@ -97,37 +108,20 @@ async function change(steps: Parameters<typeof setup.change>[0], families: numbe
       <div class="list">
         <table class="lines">
           <tbody>
-            <tr v-for="one in remedies.families" :key="one.familyId" data-test="mend-row">
+            <tr v-for="one in rows" :key="`${one.act} ${one.familyId}`" :data-test="one.test">
               <td style="width: 26px">
                 <input
+                  v-if="one.act"
                   type="checkbox"
                   :checked="!without.has(one.familyId)"
-                  :aria-label="`Mend ${one.name}`"
+                  :aria-label="`${one.act} ${one.name}`"
                   @change="toggle(one.familyId)"
                 />
               </td>
               <td style="width: 200px">
                 <RouterLink :to="`/families/${one.familyId}/fit/${account}`">{{ one.name }}</RouterLink>
               </td>
-              <td>
-                {{ one.texts.slice(0, 3).join('; ')
-                }}{{ one.texts.length > 3 ? ` and ${one.texts.length - 3} more` : '' }}
-              </td>
-            </tr>
-            <tr v-for="one in remedies.unready" :key="`u${one.familyId}`" data-test="answer-row">
-              <td style="width: 26px">
-                <input
-                  v-if="one.asks"
-                  type="checkbox"
-                  :checked="!without.has(one.familyId)"
-                  :aria-label="`Answer for ${one.name}`"
-                  @change="toggle(one.familyId)"
-                />
-              </td>
-              <td style="width: 200px">
-                <RouterLink :to="`/families/${one.familyId}/fit/${account}`">{{ one.name }}</RouterLink>
-              </td>
-              <td class="soft">needs your answer</td>
+              <td :class="{ soft: one.test === 'answer-row' }">{{ one.text }}</td>
             </tr>
           </tbody>
         </table>

@@ -1,7 +1,7 @@
 /** The options that a row names by itself: in columns of their own, several in a cell, or as heads of columns with pieces below. */
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
-import { namedOptions } from '../table/cells';
+import { namedOptions, saysNone } from '../table/cells';
 import { isGenericOption, type ListWords } from '../table/headerWords';
 import type { ListColumn, Meaning } from '../table/shape';
 import { optionsInCell, plainly } from './cellOptions';
@@ -87,8 +87,7 @@ const withoutMarks = (cell: string): string => cell.trim().replace(/(?:[\s,;*]|(
 const isNothing = (text: string): boolean => text === '' || /^(?:-|–|n\/a)$/i.test(text);
 
 /** What says under a value that there is none of it. */
-const isNone = (text: string): boolean =>
-  isNothing(text) || /^(?:[n○✗✘☐]|no|nein|non|nee|false|sold out|ausverkauft|épuisé|agotado|esaurito)$/i.test(text);
+const isNone = (text: string): boolean => text === '' || saysNone(text);
 
 /** Columns that say options. */
 const OPTIONS = new Set<Meaning['is']>(['option', 'options', 'optionValue']);

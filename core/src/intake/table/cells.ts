@@ -68,11 +68,13 @@ export function kindOf(cell: string): 'parent' | 'child' | null {
   return PARENT_WORDS.has(word) ? 'parent' : CHILD_WORDS.has(word) ? 'child' : null;
 }
 
+/** A mark or a word that says that there is none. */
+export const saysNone = (cell: string): boolean =>
+  /^(?:[-–n○✗✘☐]|n\/a|no|nein|non|nee|false|sold out|ausverkauft|épuisé|agotado|esaurito)$/i.test(cell);
+
 /** A mark or a word that says that there is one, or none. */
 export const saysWhether = (cell: string): boolean =>
-  /^(?:[xyn✓✔☑●○•✗✘☐-]|yes|no|ja|nein|oui|non|sí|si|nee|n\/a|true|false|sold out|ausverkauft|épuisé|agotado|esaurito)$/i.test(
-    cell,
-  );
+  saysNone(cell) || /^(?:[xy✓✔☑●•]|yes|ja|oui|sí|si|true)$/i.test(cell);
 
 const TOTAL =
   /^(?:grand |sub-?)?(?:total|totals|sum|summe|gesamt|gesamtsumme|zwischensumme|totale|somme|suma|totaal|subtotal|razem)\b/i;
