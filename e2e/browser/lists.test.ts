@@ -154,11 +154,31 @@ describe('What stands on an account', () => {
       () => world.call(api.family, { params: { id: live } }),
       ({ family: now }) => now.fields['category'] === 'outerwear/jackets',
     );
+    // A figure is typed and given with one press; what is none says why.
+    const height = { account: 'quayside', code: 'field.missing', key: 'packageHeight', filter: {} };
+    await until(
+      () => world.call(api.boardRemedies, { body: height }),
+      ({ unready }) => unready.some(({ familyId }) => familyId === live),
+    );
+    await page
+      .locator('[data-code="field.missing"]', { hasText: 'Pack height' })
+      .locator('[data-test=board-mend]')
+      .click();
+    await test('answer').fill('tall');
+    await test('answer').blur();
+    await page.getByRole('alert').getByText('"tall" is no length').waitFor();
+    await test('answer').fill('12');
+    await test('answer-families').click();
+    const { family: boxed } = await until(
+      () => world.call(api.family, { params: { id: live } }),
+      ({ family: now }) => JSON.stringify(now).includes('packageHeight'),
+    );
+    expect(boxed.revision).toBeGreaterThan(sorted.revision);
     await seller.change([
       {
         on: 'family',
         familyId: live,
-        revision: sorted.revision,
+        revision: boxed.revision,
         command: { do: 'setPictures', place: { level: 'family' }, pictures: [await seller.takeWhitePicture()] },
       },
     ]);

@@ -80,7 +80,9 @@ describe('a CSV file read piece by piece', () => {
         for (; read < 100; read++) yield Buffer.from('a,b\n'.repeat(50_000));
       },
     };
-    await expect(readRowsOf(endless, collectRows())).rejects.toThrow(/long\.csv has \d+ rows and 2 columns; 200000/);
+    await expect(readRowsOf(endless, collectRows())).rejects.toThrow(
+      /long\.csv has \d+ rows and 2 columns as far as it was read; 200000/,
+    );
     expect(read).toBeLessThan(10);
   });
   it('is the same from the disk, and what is not there is said', async () => {

@@ -40,7 +40,7 @@ export const FILE_REFUSALS = {
   'sheet.unreadable': (p: { file: string; line: number | null }) =>
     `${p.file} is no CSV this program can read: there is a fault${p.line === null ? '' : ` in line ${p.line}`}, often a quotation mark that is not closed.`,
   'sheet.too-large': (p: { file: string; rows: number; columns: number; mostRows: number; mostColumns: number }) =>
-    `${p.file} has ${p.rows} rows and ${p.columns} columns; ${p.mostRows} and ${p.mostColumns} are read.`,
+    `${p.file} has ${p.rows} rows and ${p.columns} columns as far as it was read; ${p.mostRows} and ${p.mostColumns} are taken at most. Bring it in smaller parts.`,
   'sheet.too-slow': (p: { file: string }) =>
     `${p.file} takes too long to read and was left. Bring it in smaller parts.`,
   'sheet.too-heavy': (p: { file: string }) =>

@@ -43,11 +43,18 @@ const rows = computed(() => [
 const asking = computed(() => remedies.value?.unready.filter(({ asks }) => asks !== null) ?? []);
 const answered = computed(() => asking.value.filter((one) => !without.value.has(one.familyId)));
 const field = computed(() => setup.registry.field(asking.value[0]?.asks?.key ?? ''));
-const answer = ref<Figure>();
-function typed(text: string): void {
-  const read = readFigure(setup.registry, field.value!, text);
+/** What is typed, and what was last committed of it: the button is there before the entry is left. */
+const text = ref('');
+const committed = ref<Figure>();
+const answer = computed((): Figure | undefined => {
+  const read = field.value ? readFigure(setup.registry, field.value, text.value) : null;
+  return read?.ok ? (read.figure ?? undefined) : undefined;
+});
+function typed(said: string): void {
+  text.value = said;
+  const read = readFigure(setup.registry, field.value!, said);
   problem.value = read.ok ? null : unreadableText(read);
-  answer.value = read.ok ? (read.figure ?? undefined) : undefined;
+  committed.value = answer.value;
 }
 const name = computed(() => findingName(code, setup.registry.field(key)?.label ?? key));
 function toggle(id: string): void {
@@ -90,10 +97,11 @@ async function change(steps: Parameters<typeof setup.change>[0], families: numbe
         <FieldEntry
           class="entry"
           :field="field"
-          :figure="answer"
+          :figure="committed"
           :aria-label="`${field.label} for all families`"
           data-test="answer"
           @commit="typed"
+          @typing="text = $event"
         />
         <span v-if="field.unit" class="soft">{{ field.unit }}</span>
       </label>
