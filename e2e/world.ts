@@ -96,6 +96,8 @@ export async function startWorld(
     waits?: string;
     /** An address that pictures may be fetched from besides public ones. */
     fetchFrom?: string;
+    /** Puts something between the product and the channels: given their address, the one the product shall use. */
+    through?: (channelsUrl: string) => Promise<string>;
   } = {},
 ): Promise<World> {
   const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
@@ -108,7 +110,7 @@ export async function startWorld(
   let channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
   const serverEnv = {
     ...env,
-    LOOM_KIN_CHANNELS: channels.url,
+    LOOM_KIN_CHANNELS: (await options.through?.(channels.url)) ?? channels.url,
     LOOM_KIN_POLL: '60',
     LOOM_KIN_WAITS: options.waits ?? '100,200,400',
     ...(options.fetchFrom ? { LOOM_KIN_FETCH_FROM: options.fetchFrom } : {}),

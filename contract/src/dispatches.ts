@@ -75,6 +75,16 @@ export type DispatchSummary = z.infer<typeof DispatchSummarySchema>;
 export const DispatchPreviewSchema = z.object({ totals: TotalsSchema, lines: z.array(PreviewLineSchema) });
 export type DispatchPreview = z.infer<typeof DispatchPreviewSchema>;
 
+/** A listing of which it is not known for certain what its account holds; without a key all of the account. */
+export const UnconfirmedSchema = z.object({
+  account: z.string(),
+  key: z.string(),
+  since: z.string(),
+  /** What happened, in words. */
+  why: z.string(),
+});
+export type Unconfirmed = z.infer<typeof UnconfirmedSchema>;
+
 /** What the seller saw and agreed to: new listings, those taken down, and fees. */
 const Agreed = TotalsSchema.pick({ listings: true, takenDown: true, fees: true });
 /** So many families are sent at once. */
@@ -108,6 +118,10 @@ export const dispatchEndpoints = {
   retryDispatch: define('post', '/api/dispatches/:id/retry', 'Send again what failed or was stopped', {
     params: withId,
     response: DispatchSchema,
+  }),
+  readAccount: define('post', '/api/accounts/:id/read', 'Read what an account holds, where that is in doubt', {
+    params: withId,
+    response: z.object({ left: z.number().describe('Listings that are still in doubt.') }),
   }),
   stopDispatch: define('post', '/api/dispatches/:id/stop', 'Send no more of it', {
     params: withId,

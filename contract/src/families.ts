@@ -12,6 +12,7 @@ import {
   SEVERITIES,
   STATES,
 } from '@loom-kin/core';
+import { UnconfirmedSchema } from './dispatches';
 import { define, Id, withId } from './endpoint';
 
 export const StateSchema = z.enum(STATES);
@@ -19,7 +20,16 @@ export const StateSchema = z.enum(STATES);
 /** Account → how a family stands there; stops and warns are things to do. */
 export const StripSchema = z.record(
   z.string(),
-  z.object({ state: StateSchema, stops: z.number(), warns: z.number(), live: z.number() }),
+  z.object({
+    state: StateSchema,
+    stops: z.number(),
+    warns: z.number(),
+    /** Listings that buyers see, and drafts that they do not. */
+    live: z.number(),
+    drafts: z.number(),
+    /** Listings of which it is not certain what the account holds. */
+    unconfirmed: z.number(),
+  }),
 );
 export type Strip = z.infer<typeof StripSchema>;
 
@@ -64,6 +74,7 @@ export const FamilyDetailSchema = z.object({
   stockAt: z.record(z.string(), z.record(z.string(), z.number())),
   pictures: z.record(z.string(), PictureFactsSchema),
   live: z.array(LiveListingSchema),
+  unconfirmed: z.array(UnconfirmedSchema),
   /** Account → what its channel knows of the family's numbers. */
   known: z.record(z.string(), KnownNumbersSchema),
   undo: StepBackSchema.nullable().describe('What Ctrl Z would take back; null when nothing.'),

@@ -119,7 +119,7 @@ export * from './fit/entries';
 export * from './fit/fit';
 export * from './fit/planner';
 export { combinedPictures, projectListings } from './fit/project/projectListings';
-export { listingKey } from './fit/project/listingKey';
+export { familyOfListing, listingKey } from './fit/project/listingKey';
 export * from './listing/listing';
 export * from './listing/entry';
 export * from './listing/listingMessage';

@@ -37,6 +37,8 @@ export interface ServerOptions {
   pollEvery?: number;
   waits?: readonly number[];
   receiptPatience?: number;
+  /** How often accounts in doubt are read by themselves, in milliseconds. */
+  readEvery?: number;
   /** Hears that the server has to be closed and started again on the same data. */
   startAnew?: () => void;
   /** Which addresses pictures may be fetched from; all public ones where nothing is said. */
@@ -71,11 +73,15 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   const pool = createFitPool(store);
   const keeper = createKeeper(store, pool, log);
   let url = '';
+  const link = { base: channelsUrl, patience: options.receiptPatience ?? HOUR };
+  const pictureAddress = (id: string) => `${url}/pictures/${id}`;
   const runner = createRunner(store, pool, {
-    ...{ channelsUrl, log, pictureAddress: (id) => `${url}/pictures/${id}` },
+    link,
+    log,
+    pictureAddress,
     pollEvery,
     waits: options.waits ?? WAITS,
-    receiptPatience: options.receiptPatience ?? HOUR,
+    readEvery: options.readEvery,
   });
   const files = createFilePool(store);
   const writer = createWriter(store);
@@ -106,6 +112,8 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
       log,
       webFolder,
       channelsUrl,
+      link,
+      pictureAddress,
       startAnew: () => setTimeout(() => options.startAnew?.(), ANSWERED),
     },
   });

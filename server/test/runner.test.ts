@@ -131,7 +131,7 @@ async function ended(id: string): Promise<Dispatch> {
   }
   throw new Error('the dispatch never ended');
 }
-const keyIn = (body: string) => (JSON.parse(body) as { messages: { key: string }[] }).messages[0]!.key;
+const keyIn = (body: string) => (JSON.parse(body) as { messages: { key: string }[] }).messages[0]?.key ?? '';
 const listed = (key: string) => ({
   id: 'r1',
   state: 'done',

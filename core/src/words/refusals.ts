@@ -239,6 +239,9 @@ export const REFUSALS = {
   'job.not-done': () => 'This job has not ended yet.',
   'job.file-gone': () => 'The file of this job is not kept any more. Choose it again.',
   'job.ended': () => 'This job has ended; there is nothing to stop or to go on with.',
+  'upload.held': (p: Named & { count: number; first: string }) =>
+    `There is no sheet for ${p.label} while it is held back: ${p.first}${p.count > 1 ? ` And ${p.count - 1} more.` : ''}`,
+  'upload.nothing': (p: Named) => `${p.label} holds all of it already: there is nothing to upload.`,
   'dispatch.unknown': () => 'There is no such dispatch.',
   'dispatch.line-unknown': () => 'There is no such line of a dispatch.',
   'dispatch.total-changed': () => 'The total has changed since you agreed to it. Look at it again.',

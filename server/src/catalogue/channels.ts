@@ -14,7 +14,7 @@ import {
 import type { Channel } from '@loom-kin/contract';
 import { z } from 'zod';
 import { readDocument, writeDocument } from '../store/documents';
-import { addressOf } from '../dispatch/transports/channelClient';
+import { addressOf, ask } from '../dispatch/transports/channelClient';
 import { inTransaction } from '../store/database';
 import { channels, editions } from '../store/schema';
 import type { Store } from '../store/store';
@@ -28,18 +28,13 @@ const SaidSchema = z.object({
 });
 type Said = z.infer<typeof SaidSchema>;
 
-/** Longest wait for a channel, in milliseconds. */
-const PATIENCE = 5000;
-/** Most a channel may send at once, in characters. */
-const LARGEST = 5_000_000;
+/** Rules and what is granted are short, and somebody waits for them. */
+const BOUNDS = { patience: 5000, largest: 5_000_000 };
 
 async function fetchJson(address: string): Promise<unknown> {
-  // A channel that points elsewhere is not followed there.
-  const answer = await fetch(address, { signal: AbortSignal.timeout(PATIENCE), redirect: 'error' });
-  if (!answer.ok) throw new Refusal('channel.silent', {});
-  const text = await answer.text();
-  if (text.length > LARGEST) throw new Refusal('channel.silent', {});
-  return JSON.parse(text);
+  return ask(address, {}, BOUNDS).catch(() => {
+    throw new Refusal('channel.silent', {});
+  });
 }
 
 /**

@@ -8,6 +8,7 @@ import { heldListings } from '../store/schema';
 import type { Store } from '../store/store';
 import { setLines, settleDispatch, type LineRow } from './dispatches';
 import type { Receipt } from './transports/channelClient';
+import { noteUnconfirmed } from '../held/unconfirmed';
 
 /** Books a receipt. All of it or nothing. */
 export function bookReceipt(store: Store, sent: readonly LineRow[], receipt: Receipt, rulebook: Rulebook): void {
@@ -27,10 +28,14 @@ function bookLine(
   answer: Receipt['lines'][number] | undefined,
   rulebook: Rulebook,
 ): void {
-  if (!answer) return setLines(database, [line.id], { state: 'failed', outcome: 'not in the receipt' });
+  if (!answer) {
+    setLines(database, [line.id], { state: 'failed', outcome: 'not in the receipt' });
+    return noteUnconfirmed(database, [line.id], 'its receipt did not name the listing', { isOver: true });
+  }
   if (answer.outcome === 'refused') {
     const reasons = answer.reasons.map((reason) => ({ ...reason, ...locate(database, rulebook, reason) }));
-    // The channel holds what it held: there is no doubt about it any more.
+    // A channel that says no may have taken it all the same, or a part of it: what it holds is read before anything else is sent.
+    noteUnconfirmed(database, [line.id], 'the channel refused what was sent', { isOver: true });
     return setLines(database, [line.id], { state: 'refused', outcome: 'refused', reasons, submission: null });
   }
   const { outcome, page } = answer;

@@ -3,7 +3,7 @@
  * given what it holds and what is on its way there.
  */
 import { listingMessage, toCurrency, type Account, type Listing } from '@loom-kin/core';
-import type { PreviewLine, Totals } from '@loom-kin/contract';
+import type { PreviewLine, Totals, Unconfirmed } from '@loom-kin/contract';
 import Big from 'big.js';
 import { accountOf, rulebookOf } from '../catalogue/readCatalogue';
 import { loadFamily } from '../families/load';
@@ -11,8 +11,10 @@ import type { Offering } from '../fits/compute';
 import type { FitPool } from '../fits/pool';
 import { noteCombined } from '../pictures/noteCombined';
 import type { Store } from '../store/store';
-import { messageWords } from './messageWords';
+import { messageWords, unconfirmedText } from './messageWords';
+import { reconcile, type ChannelLink } from './reconcile';
 import { expectedBy, type Standing } from './standing';
+import { unconfirmedOf, unconfirmedOn, unreadAccount } from '../held/unconfirmed';
 
 export type ComposedLine = Omit<PreviewLine, 'id'> & { listing: Listing | null; currency: string };
 
@@ -28,10 +30,19 @@ export interface Selection {
   draft: boolean;
 }
 
-/** Lines for families and accounts, each once. A fit that is stopped gives one held line with its reasons; nothing of it goes out. */
-export async function composeLines(store: Store, pool: FitPool, selection: Selection): Promise<Composed> {
+/**
+ * Lines for families and accounts, each once. A fit that is stopped gives one held line with its reasons; nothing of it goes out. Accounts
+ * are read first where it is not certain what they hold; where that does not settle it, the listings in doubt are held.
+ */
+export async function composeLines(
+  store: Store,
+  pool: FitPool,
+  link: ChannelLink,
+  selection: Selection,
+): Promise<Composed> {
   const accounts = [...new Set(selection.accounts)].map((id) => accountOf(store.catalogue(), id));
   const composed: Composed = { lines: [], revisions: {} };
+  await settleDoubts(store, link, accounts, new Set(selection.familyIds));
   for (const familyId of new Set(selection.familyIds)) {
     loadFamily(store.database, familyId);
     const { revision, offerings } = await pool.offerings(
@@ -47,6 +58,20 @@ export async function composeLines(store: Store, pool: FitPool, selection: Selec
     }
   }
   return composed;
+}
+
+/** Reads the accounts where anything of these families is in doubt. One that cannot be read leaves its doubts as they are. */
+async function settleDoubts(
+  store: Store,
+  link: ChannelLink,
+  accounts: readonly Account[],
+  familyIds: ReadonlySet<string>,
+): Promise<void> {
+  const isMeant = (doubt: { familyId: string }) => familyIds.has(doubt.familyId);
+  const doubtful = accounts.filter(
+    ({ id }) => unreadAccount(store.database, id) || unconfirmedOn(store.database, id).some(isMeant),
+  );
+  await Promise.all(doubtful.map((account) => reconcile(store, link, account, isMeant).catch(() => undefined)));
 }
 
 function linesOfOffering(
@@ -65,7 +90,15 @@ function linesOfOffering(
     page: null,
     currency: rulebook?.rules.price.currency ?? store.catalogue().seller.currency,
   };
-  if (offering.state === 'stopped') return [heldLine(offering, base)];
+  const doubts = new Map(
+    unconfirmedOf(store.database, familyId).flatMap((one) =>
+      one.account === account.id ? [[one.key, one] as const] : [],
+    ),
+  );
+  const unread = doubts.get('');
+  if (unread) return [unconfirmedLine(account, unread, base)];
+  const inDoubt = [...doubts.values()].map((doubt) => unconfirmedLine(account, doubt, base));
+  if (offering.state === 'stopped') return [...inDoubt, heldLine(offering, base)];
   const expected = expectedBy(store.database, account.id, familyId);
   const lines = offering.listings.map((listing) => {
     const there = expected.get(listing.key);
@@ -73,7 +106,7 @@ function linesOfOffering(
     return { ...base, ...lineFor(listing, there, draft && (rulebook?.drafts ?? false), offering.listingFee) };
   });
   const gone = [...expected].map(([key, { listing, page }]) => ({ ...base, ...takeDownLine(key, listing, page) }));
-  return [...lines, ...gone];
+  return [...inDoubt, ...[...lines, ...gone].filter((line) => !doubts.has(line.key))];
 }
 
 type LineParts = Omit<ComposedLine, 'account' | 'familyId' | 'familyName' | 'currency'>;
@@ -111,13 +144,36 @@ function takeDownLine(key: string, held: Listing, page: string | null): LinePart
   };
 }
 
-function heldLine(offering: Offering, base: Omit<ComposedLine, keyof LineParts> & { page: null }): ComposedLine {
-  const { stops } = offering;
+type Base = Omit<ComposedLine, keyof LineParts> & { page: null };
+
+const HELD = {
+  key: '',
+  action: 'none',
+  children: 0,
+  fee: '0',
+  state: 'held',
+  what: '',
+  message: null,
+  listing: null,
+} as const;
+
+function heldLine({ stops }: Offering, base: Base): ComposedLine {
   return {
     ...base,
-    ...{ key: '', action: 'none', children: 0, fee: '0', state: 'held', what: '', message: null, listing: null },
+    ...HELD,
     outcome: stops.length === 1 ? '1 finding stops it' : `${stops.length} findings stop it`,
     reasons: stops.map(({ text, childId, field }) => ({ text, sku: null, childId, field })),
+  };
+}
+
+/** A listing of which it is not known what the account holds: nothing can be composed from that. */
+function unconfirmedLine(account: Account, { key, why, since }: Unconfirmed, base: Base): ComposedLine {
+  return {
+    ...base,
+    ...HELD,
+    key,
+    outcome: 'not confirmed',
+    reasons: [{ text: unconfirmedText(account.name, why, since), sku: null, childId: null, field: null }],
   };
 }
 

@@ -1,5 +1,5 @@
 /** Dispatches as they stand in the database: read, and settled by what became of their lines. */
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
+import { and, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
 import { Refusal, type ListingMessage } from '@loom-kin/core';
 import type { Dispatch, DispatchSummary } from '@loom-kin/contract';
 import type { Database } from '../store/database';
@@ -7,6 +7,9 @@ import { dispatches, dispatchLines } from '../store/schema';
 import { UNDER_WAY } from './standing';
 
 export type LineRow = typeof dispatchLines.$inferSelect;
+
+/** What the queue is worked by: a line without its message and its listing, which can be large. */
+export type LineHead = Omit<LineRow, 'message' | 'listing'> & { hasMessage: boolean };
 
 /** What is shown of a line: neither the message nor the listing, which can be large. */
 const SHOWN = {
@@ -49,7 +52,8 @@ export function readDispatches(database: Database, most = 60): DispatchSummary[]
       notice: dispatches.notice,
     })
     .from(dispatches)
-    .orderBy(desc(dispatches.at))
+    // In the order they were made, whatever the clock said.
+    .orderBy(sql`${dispatches}.rowid DESC`)
     .limit(most)
     .all();
   const ids = rows.map((row) => row.id);
@@ -92,12 +96,25 @@ export function readMessage(
   return { message: row.message ?? null };
 }
 
-/** Lines of an account in one state, over all dispatches, oldest first. */
-export function linesOf(database: Database, account: string, state: LineRow['state']): LineRow[] {
+const { message: _message, listing: _listing, ...HEAD } = getTableColumns(dispatchLines);
+
+/** Lines of an account that are under way, over all dispatches, oldest first. */
+export function linesUnderWay(database: Database, account: string): LineHead[] {
+  return database
+    .select({ ...HEAD, hasMessage: sql<boolean>`${dispatchLines.message} IS NOT NULL`.mapWith(Boolean) })
+    .from(dispatchLines)
+    .where(and(eq(dispatchLines.account, account), inArray(dispatchLines.state, UNDER_WAY)))
+    .orderBy(dispatchLines.id)
+    .all();
+}
+
+/** Whole lines, oldest first. */
+export function wholeLines(database: Database, ids: readonly number[]): LineRow[] {
+  if (ids.length === 0) return [];
   return database
     .select()
     .from(dispatchLines)
-    .where(and(eq(dispatchLines.account, account), eq(dispatchLines.state, state)))
+    .where(inArray(dispatchLines.id, [...ids]))
     .orderBy(dispatchLines.id)
     .all();
 }

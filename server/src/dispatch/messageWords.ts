@@ -23,3 +23,7 @@ export function messageWords(message: ListingMessage | null): string {
   ];
   return parts.filter(Boolean).join(' · ') || 'publish the draft';
 }
+
+/** Why nothing is sent of a listing of which it is not known what the account holds. */
+export const unconfirmedText = (account: string, why: string, since: string): string =>
+  `It is not certain what ${account} holds since ${since.slice(0, 16).replace('T', ' ')} UTC: ${why}. Nothing is sent until ${account} has been read.`;

@@ -4,47 +4,75 @@ import { and, eq, inArray } from 'drizzle-orm';
 import { dequal } from 'dequal';
 import { Refusal } from '@loom-kin/core';
 import type { BodyOf, Dispatch, DispatchPreview, endpoints } from '@loom-kin/contract';
-import { loadFamily } from '../families/load';
+import { revisionOf } from '../families/load';
 import type { FitPool } from '../fits/pool';
 import { inTransaction } from '../store/database';
 import { dispatches, dispatchLines } from '../store/schema';
 import type { Store } from '../store/store';
-import { composeLines, totalsOf, type Composed } from './compose';
+import { composeLines, totalsOf, type Composed, type Selection } from './compose';
 import { readDispatch, settleDispatch } from './dispatches';
+import type { ChannelLink } from './reconcile';
+import { UNDER_WAY } from './standing';
+import { noteUnconfirmed } from '../held/unconfirmed';
 
 /** What would be sent now. */
 export async function previewDispatch(
   store: Store,
   pool: FitPool,
+  link: ChannelLink,
   selection: BodyOf<typeof endpoints.previewDispatch>,
 ): Promise<DispatchPreview> {
-  const { lines } = await composeLines(store, pool, { ...selection, draft: selection.draft ?? false });
+  const { lines } = await composeLines(store, pool, link, { ...selection, draft: selection.draft ?? false });
   const shown = lines.map(({ listing: _listing, currency: _currency, ...line }, at) => ({ id: -1 - at, ...line }));
   return { totals: totalsOf(lines), lines: shown };
 }
 
-/** Tries to work a dispatch out while somebody keeps changing its families. */
-const TRIES = 5;
+/** How often families that somebody changed meanwhile are worked out anew. */
+const TRIES = 20;
 
 /** Makes a dispatch of what the seller agreed to. The same key again gives the dispatch that is there. */
 export async function makeDispatch(
   store: Store,
   pool: FitPool,
+  link: ChannelLink,
   order: BodyOf<typeof endpoints.startDispatch>,
 ): Promise<Dispatch> {
   mindConnections(store, order.accounts);
+  const selection = { ...order, draft: order.draft ?? false };
+  let composed: Composed | null = null;
   for (let tries = 0; ; tries++) {
     const there = dispatchOfKey(store, order.key);
     if (there) return there;
-    const composed = await composeLines(store, pool, { ...order, draft: order.draft ?? false });
+    composed = await composeAnew(store, pool, link, selection, composed);
+    const sure = composed;
     const made = inTransaction(
       store.database,
-      () => dispatchOfKey(store, order.key) ?? storeDispatch(store, order, composed),
+      () => dispatchOfKey(store, order.key) ?? storeDispatch(store, order, sure, tries >= TRIES),
     );
     if (made) return made;
-    if (tries >= TRIES) throw new Refusal('dispatch.total-changed', {}, { detail: totalsOf(composed.lines) });
   }
 }
+
+/** Works out what is to be sent, or of what was worked out before only the families that were changed since. */
+async function composeAnew(
+  store: Store,
+  pool: FitPool,
+  link: ChannelLink,
+  selection: Selection,
+  before: Composed | null,
+): Promise<Composed> {
+  if (!before) return composeLines(store, pool, link, selection);
+  const familyIds = changedSince(store, before);
+  const anew = await composeLines(store, pool, link, { ...selection, familyIds });
+  const changed = new Set(familyIds);
+  return {
+    lines: [...before.lines.filter((line) => !changed.has(line.familyId)), ...anew.lines],
+    revisions: { ...before.revisions, ...anew.revisions },
+  };
+}
+
+const changedSince = ({ database }: Store, { revisions }: Composed): string[] =>
+  Object.keys(revisions).filter((id) => revisionOf(database, id) !== revisions[id]);
 
 /** Where the seller wrote the rules there is nobody to send to. */
 function mindConnections(store: Store, accountIds: readonly string[]): void {
@@ -61,13 +89,19 @@ function dispatchOfKey(store: Store, key: string): Dispatch | undefined {
   return row && readDispatch(store.database, row.id);
 }
 
-/** Null where a family was changed while the lines were worked out. */
+/**
+ * Null where a family was changed while the lines were worked out, unless that is taken as it is: each line is composed anew when
+ * its turn comes.
+ */
 function storeDispatch(
-  { database }: Store,
+  store: Store,
   order: BodyOf<typeof endpoints.startDispatch>,
-  { lines, revisions }: Composed,
+  composed: Composed,
+  asItIs: boolean,
 ): Dispatch | null {
-  if (Object.entries(revisions).some(([id, revision]) => loadFamily(database, id).revision !== revision)) return null;
+  if (!asItIs && changedSince(store, composed).length > 0) return null;
+  const { database } = store;
+  const { lines } = composed;
   const totals = totalsOf(lines);
   const { listings, takenDown, fees } = order.agreed;
   if (
@@ -93,11 +127,17 @@ function storeDispatch(
   return readDispatch(database, id);
 }
 
-/** Sends no more of a dispatch. What is at the channel already may still be taken there; it is compared before it is sent again. */
+/** Sends no more of a dispatch. What is at the channel already may still be taken there: it is in doubt until the account was read. */
 export function stopDispatch({ database }: Store, dispatchId: string): Dispatch {
   readDispatch(database, dispatchId);
   inTransaction(database, () => {
-    const here = and(eq(dispatchLines.dispatchId, dispatchId), inArray(dispatchLines.state, ['queued', 'sent']));
+    const here = and(eq(dispatchLines.dispatchId, dispatchId), inArray(dispatchLines.state, UNDER_WAY));
+    const lines = database.select({ id: dispatchLines.id }).from(dispatchLines).where(here).all();
+    noteUnconfirmed(
+      database,
+      lines.map((line) => line.id),
+      'it was stopped on its way',
+    );
     database.update(dispatchLines).set({ state: 'stopped', outcome: 'stopped by you' }).where(here).run();
     database.update(dispatches).set({ state: 'stopped', notice: null }).where(eq(dispatches.id, dispatchId)).run();
   });
@@ -114,7 +154,7 @@ export function retryDispatch({ database }: Store, dispatchId: string): Dispatch
     );
     database
       .update(dispatchLines)
-      .set({ state: 'queued', outcome: null, reasons: [], receipt: null, message: null })
+      .set({ state: 'queued', outcome: null, reasons: [], receipt: null, message: null, submission: null })
       .where(here)
       .run();
     database.update(dispatches).set({ state: 'running', notice: null }).where(eq(dispatches.id, dispatchId)).run();

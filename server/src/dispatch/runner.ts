@@ -4,29 +4,51 @@
  */
 import { randomUUID } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
-import type { Account } from '@loom-kin/core';
+import type { Account, Rulebook } from '@loom-kin/core';
 import type { Logger } from 'pino';
 import { rulebookOf } from '../catalogue/readCatalogue';
 import type { FitPool } from '../fits/pool';
+import { inTransaction } from '../store/database';
 import type { Store } from '../store/store';
 import { bookReceipt } from './book';
-import { accountsUnderWay, linesOf, setLines, setNotice, settleAll, settleDispatch, type LineRow } from './dispatches';
-import { inDoubt, reconcile } from './reconcile';
-import { ChannelSilent } from './transports/channelClient';
-import { askReceipt, handOver } from './transports/handOver';
+import {
+  accountsUnderWay,
+  linesUnderWay,
+  setLines,
+  setNotice,
+  settleAll,
+  settleDispatch,
+  wholeLines,
+  type LineHead,
+  type LineRow,
+} from './dispatches';
+import { reconcile, type ChannelLink } from './reconcile';
+import { askReceipt, ChannelSilent } from './transports/channelClient';
+import { handOver } from './transports/handOver';
 import { composeTurn, readyLines } from './turn';
+import {
+  accountsInDoubt,
+  noteReceipt,
+  noteUnconfirmed,
+  unconfirmedOn,
+  unreadAccount,
+  type Fate,
+} from '../held/unconfirmed';
 
 export interface RunnerOptions {
-  channelsUrl: string;
+  link: ChannelLink;
   pictureAddress: (id: string) => string;
   /** How often a receipt is asked for, in milliseconds. */
   pollEvery: number;
   /** Waits between tries, in milliseconds; when they are used up the lines fail and can be sent again by hand. */
   waits: readonly number[];
-  /** How long a receipt may wait before its lines fail, in milliseconds. */
-  receiptPatience: number;
+  /** How often accounts in doubt are read by themselves, in milliseconds. */
+  readEvery?: number | undefined;
   log: Logger;
 }
+
+/** A minute: what is in doubt is seldom, and asked about before anything is sent anyway. */
+const READ_EVERY = 60_000;
 
 export interface Runner {
   /** Looks what is under way and takes it up, unless it is being worked on. */
@@ -39,25 +61,24 @@ export interface Runner {
 
 export function createRunner(store: Store, pool: FitPool, options: RunnerOptions): Runner {
   const { database } = store;
+  const { link } = options;
   const working = new Map<string, Promise<void>>();
   const ending = new AbortController();
   const { signal } = ending;
 
   const wait = (milliseconds: number) => pause(milliseconds, undefined, { signal }).catch(() => undefined);
-  const underWay = (account: string) => [
-    ...linesOf(database, account, 'queued'),
-    ...linesOf(database, account, 'sent'),
-  ];
+  const underWay = (account: string) => linesUnderWay(database, account);
+  const sentNow = (account: string) => underWay(account).filter((line) => line.state === 'sent');
 
-  /** Ends lines that cannot go on, with the reason. Their dispatches are settled. */
-  function end(lines: readonly LineRow[], outcome: string): void {
-    setLines(
-      database,
-      lines.map((line) => line.id),
-      { state: 'failed', outcome },
-    );
-    for (const id of new Set(lines.map((line) => line.dispatchId))) settleDispatch(database, id);
-    store.bell.ring({ dispatches: true });
+  /** Ends lines that cannot go on, with the reason. What was handed over is in doubt. Their dispatches are settled. */
+  function end(lines: readonly Pick<LineHead, 'id' | 'dispatchId'>[], outcome: string, fate: Fate = {}): void {
+    const ids = lines.map((line) => line.id);
+    inTransaction(database, () => {
+      noteUnconfirmed(database, ids, outcome, fate);
+      setLines(database, ids, { state: 'failed', outcome });
+      for (const id of new Set(lines.map((line) => line.dispatchId))) settleDispatch(database, id);
+    });
+    store.bell.ring({ dispatches: true, families: {} });
   }
 
   async function workAccount(accountId: string): Promise<void> {
@@ -74,9 +95,9 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       };
       try {
         await store.quiet();
-        await sendNext(account);
+        await sendNext(account, rulebook);
         await store.quiet();
-        await askReceipts(account);
+        await askReceipts(account, rulebook);
         if (waits.length < options.waits.length) notify(null);
         waits.splice(0, waits.length, ...options.waits);
         if (underWay(accountId).length > 0) await wait(options.pollEvery);
@@ -95,91 +116,108 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
   }
 
   /** Hands over what may go: first what a process that ended had composed, under the key it had; then new lines. */
-  async function sendNext(account: Account): Promise<void> {
-    const queued = linesOf(database, account.id, 'queued');
+  async function sendNext(account: Account, rulebook: Rulebook): Promise<void> {
+    const queued = underWay(account.id).filter((line) => line.state === 'queued');
     // Composed and stored, but perhaps never handed over: the very same goes under the very same key.
-    const interrupted = queued.filter((line) => line.submission !== null && line.message !== null);
+    const interrupted = queued.filter((line) => line.submission !== null && line.hasMessage);
     for (const key of new Set(interrupted.map((line) => line.submission!))) {
-      await submit(
-        account,
-        interrupted.filter((line) => line.submission === key),
-        key,
-      );
+      const ids = interrupted.filter((line) => line.submission === key).map((line) => line.id);
+      await submit(account, rulebook, wholeLines(database, ids), key);
     }
-    const fresh = readyLines(
-      store,
-      queued.filter((line) => !interrupted.includes(line)),
-      underWay(account.id),
-    );
+    const going = interrupted.map((line) => line.id);
+    const fresh = queued.filter((line) => !going.includes(line.id));
     if (fresh.length === 0) return;
-    const doubtful = fresh.filter(inDoubt);
-    if (doubtful.length > 0) await reconcile(store, options.channelsUrl, account, doubtful);
+    const certain = await certainLines(account, readyLines(store, account.id, fresh, underWay(account.id)));
+    if (certain.length === 0) return;
     const key = `${randomUUID()}:${account.id}`;
-    const going = await composeTurn(store, pool, account, fresh, key);
-    if (going.length > 0) await submit(account, going, key);
+    const composed = await composeTurn(store, pool, account, certain, key);
+    if (composed.length > 0) await submit(account, rulebook, composed, key);
   }
 
-  async function submit(account: Account, lines: readonly LineRow[], key: string): Promise<void> {
-    const rulebook = rulebookOf(store.catalogue(), account)?.rulebook;
-    if (!rulebook) return;
-    const messages = lines.flatMap((line) => line.message ?? []);
-    const submission = {
-      base: options.channelsUrl,
-      account,
-      key,
-      rulebook,
-      messages,
-      pictureAddress: options.pictureAddress,
+  /** The lines of listings of which it is known what the account holds. What is in doubt is settled first; what stays so waits. */
+  async function certainLines(account: Account, lines: readonly LineRow[]): Promise<LineRow[]> {
+    const inDoubt = () => {
+      const doubtful = new Set(unconfirmedOn(database, account.id).map((doubt) => doubt.key));
+      return lines.filter((line) => doubtful.has(line.key));
     };
-    const receipt = await handOver(submission).catch((error: unknown) => turnedAway(account, lines, error));
-    if (receipt === null) return;
-    // What was stopped meanwhile stays stopped, and in doubt.
-    const still = lines.filter((line) => linesOf(database, account.id, 'queued').some((one) => one.id === line.id));
-    setLines(
-      database,
-      still.map((line) => line.id),
-      { state: 'sent', receipt, outcome: 'waiting' },
+    const keys = new Set(lines.map((line) => line.key));
+    if (inDoubt().length > 0 || unreadAccount(database, account.id))
+      await reconcile(store, link, account, (doubt) => keys.has(doubt.key));
+    const left = inDoubt();
+    if (left.length > 0 && left.length === lines.length)
+      throw new ChannelSilent('has not said yet what became of what was sent before');
+    return lines.filter((line) => !left.includes(line));
+  }
+
+  async function submit(account: Account, rulebook: Rulebook, lines: readonly LineRow[], key: string): Promise<void> {
+    const { pictureAddress } = options;
+    const messages = lines.flatMap((line) => line.message ?? []);
+    const receipt = await handOver({ base: link.base, account, key, rulebook, messages, pictureAddress }).catch(
+      (error: unknown) => turnedAway(account, lines, error, { isTurnedAway: true }),
     );
+    if (receipt === null) return;
+    // What was stopped meanwhile stays stopped, and in doubt; with its receipt that is settled sooner.
+    const queued = new Set(underWay(account.id).flatMap((line) => (line.state === 'queued' ? [line.id] : [])));
+    inTransaction(database, () => {
+      setLines(
+        database,
+        lines.flatMap((line) => (queued.has(line.id) ? [line.id] : [])),
+        { state: 'sent', receipt, outcome: 'waiting' },
+      );
+      noteReceipt(database, account.id, key, receipt);
+    });
     store.bell.ring({ dispatches: true });
   }
 
   /** A channel that is silent is asked again; what it turns away for good fails, and nothing else with it. */
-  function turnedAway(account: Account, lines: readonly LineRow[], error: unknown): null {
+  function turnedAway(
+    account: Account,
+    lines: readonly LineHead[] | readonly LineRow[],
+    error: unknown,
+    fate: Fate,
+  ): null {
     if (error instanceof ChannelSilent) throw error;
     options.log.warn({ err: error, account: account.id }, 'a channel turned a submission away');
-    end(lines, error instanceof Error ? error.message : 'failed');
+    end(lines, error instanceof Error ? error.message : 'failed', fate);
     return null;
   }
 
   /** When each receipt was first asked for. */
   const since = new Map<string, number>();
-  async function askReceipts(account: Account): Promise<void> {
-    const sent = linesOf(database, account.id, 'sent');
-    const rulebook = rulebookOf(store.catalogue(), account)?.rulebook;
-    // Its channel went meanwhile: the next turn ends the lines and says so.
-    if (!rulebook) return;
+  async function askReceipts(account: Account, rulebook: Rulebook): Promise<void> {
+    const sent = sentNow(account.id);
     for (const receipt of new Set(sent.map((line) => line.receipt!))) {
       const lines = sent.filter((line) => line.receipt === receipt);
-      const answer = await askReceipt(options.channelsUrl, account, receipt).catch((error: unknown) =>
-        turnedAway(account, lines, error),
+      const answer = await askReceipt(link.base, account, receipt).catch((error: unknown) =>
+        turnedAway(account, lines, error, {}),
       );
       if (answer === null) continue;
       if (answer.state === 'done') {
         since.delete(receipt);
-        const now = new Set(linesOf(database, account.id, 'sent').map((line) => line.id));
-        bookReceipt(
-          store,
-          lines.filter((line) => now.has(line.id)),
-          answer,
-          rulebook,
-        );
+        await store.quiet();
+        const ids = sentNow(account.id).flatMap((line) => (line.receipt === receipt ? [line.id] : []));
+        bookReceipt(store, wholeLines(database, ids), answer, rulebook);
         continue;
       }
       const began = since.get(receipt) ?? Date.now();
       since.set(receipt, began);
-      if (Date.now() - began > options.receiptPatience) end(lines, `${account.name} took it and never answered`);
+      if (Date.now() - began > link.patience) end(lines, `${account.name} took it and never answered`);
     }
   }
+
+  /** Reads accounts of which something is in doubt, so that what is shown is right again before anybody asks. */
+  async function readDoubtful(): Promise<void> {
+    for (const id of accountsInDoubt(database)) {
+      const account = store.catalogue().accounts.find((one) => one.id === id);
+      if (!account || signal.aborted) continue;
+      await reconcile(store, link, account).catch((error: unknown) =>
+        options.log.info({ err: error, account: id }, 'an account could not be read'),
+      );
+    }
+  }
+  let reading = Promise.resolve();
+  const watch = setInterval(() => void (reading = reading.then(readDoubtful)), options.readEvery ?? READ_EVERY);
+  watch.unref();
 
   function start(account: string): void {
     if (working.has(account) || signal.aborted) return;
@@ -205,7 +243,8 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
     },
     stop: async () => {
       ending.abort();
-      await Promise.all(working.values());
+      clearInterval(watch);
+      await Promise.all([reading, ...working.values()]);
     },
   };
 }

@@ -1,6 +1,6 @@
 /** SKUs that go from one listing to another: what holds one lets go of it before another takes it. */
 import type { Database } from '../store/database';
-import type { LineRow } from './dispatches';
+import type { LineHead, LineRow } from './dispatches';
 import { heldBy } from './standing';
 
 /**
@@ -8,7 +8,11 @@ import { heldBy } from './standing';
  * in a line under way, wait. Where all wait for each other all go, and the channel says what it cannot do.
  * @param underWay all lines of the account that are not answered yet
  */
-export function withoutWaiting(database: Database, lines: readonly LineRow[], underWay: readonly LineRow[]): LineRow[] {
+export function withoutWaiting(
+  database: Database,
+  lines: readonly LineRow[],
+  underWay: readonly Pick<LineHead, 'key' | 'state'>[],
+): LineRow[] {
   const holders = new Map<string, Map<string, string>>();
   const holderOf = ({ account, familyId }: LineRow, sku: string): string | undefined => {
     const place = `${account}|${familyId}`;

@@ -1,5 +1,5 @@
 /** What an account holds of each listing, and what it will hold once everything on its way is taken. */
-import { and, desc, eq, inArray } from 'drizzle-orm';
+import { and, eq, inArray } from 'drizzle-orm';
 import type { Listing } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { dispatchLines, heldListings } from '../store/schema';
@@ -46,19 +46,11 @@ export function expectedBy(database: Database, account: string, familyId: string
   return expected;
 }
 
-/** Whether a line of the same listing went out before this one and is not answered yet. */
-export function isBehind(database: Database, line: { id: number; account: string; key: string }): boolean {
-  const earlier = database
-    .select({ id: dispatchLines.id, state: dispatchLines.state })
+/** Whether a line of a listing is on its way, or about to go. */
+export const isUnderWay = (database: Database, account: string, key: string): boolean =>
+  database
+    .select({ id: dispatchLines.id })
     .from(dispatchLines)
-    .where(
-      and(
-        eq(dispatchLines.account, line.account),
-        eq(dispatchLines.key, line.key),
-        inArray(dispatchLines.state, UNDER_WAY),
-      ),
-    )
-    .orderBy(desc(dispatchLines.id))
-    .all();
-  return earlier.some((one) => one.id < line.id || (one.id !== line.id && one.state === 'sent'));
-}
+    .where(and(eq(dispatchLines.account, account), eq(dispatchLines.key, key), inArray(dispatchLines.state, UNDER_WAY)))
+    .limit(1)
+    .get() !== undefined;

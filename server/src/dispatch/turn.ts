@@ -8,21 +8,59 @@ import { rulebookOf } from '../catalogue/readCatalogue';
 import { hasFamily } from '../families/load';
 import type { Offering } from '../fits/compute';
 import type { FitPool } from '../fits/pool';
-import { inTransaction } from '../store/database';
-import { dispatches } from '../store/schema';
+import { inTransaction, type Database } from '../store/database';
+import { dispatches, heldListings } from '../store/schema';
 import type { Store } from '../store/store';
-import { setLines, settleDispatch, type LineRow } from './dispatches';
+import { setLines, settleDispatch, wholeLines, type LineHead, type LineRow } from './dispatches';
 import { messageWords } from './messageWords';
 import { withoutWaiting } from './skuMoves';
-import { heldBy, isBehind } from './standing';
+import { heldBy } from './standing';
 
-/** Most messages in one submission. */
-const AT_ONCE = 200;
+/** Most messages in one submission: so many are put together without anybody noticing. */
+const AT_ONCE = 40;
 
-/** The queued lines that may go now: no other line of their listing is on its way, and none that frees what they need. */
-export function readyLines(store: Store, queued: readonly LineRow[], underWay: readonly LineRow[]): LineRow[] {
-  const first = queued.filter((line) => !isBehind(store.database, line));
-  return withoutWaiting(store.database, first, underWay).slice(0, AT_ONCE);
+/**
+ * The queued lines that may go now: no other line of their listing is on its way, and none that frees what they need.
+ * @param underWay all lines of the account that are not answered yet, oldest first
+ */
+export function readyLines(
+  { database }: Store,
+  account: string,
+  queued: readonly LineHead[],
+  underWay: readonly LineHead[],
+): LineRow[] {
+  const first = firstOfEach(queued, underWay);
+  const tied = tiedFamilies(database, account, underWay);
+  const free = first.filter((line) => !tied.has(line.familyId)).map((line) => line.id);
+  const bound = wholeLines(
+    database,
+    first.filter((line) => tied.has(line.familyId)).map((line) => line.id),
+  );
+  const moving = withoutWaiting(database, bound, underWay).slice(0, AT_ONCE);
+  return [...moving, ...wholeLines(database, free.slice(0, AT_ONCE - moving.length))];
+}
+
+/** Lines in front of which no other of their listing is queued, and none is on its way. */
+function firstOfEach(queued: readonly LineHead[], underWay: readonly LineHead[]): LineHead[] {
+  const onItsWay = new Set(underWay.filter((line) => line.state === 'sent').map((line) => line.key));
+  const earliest = new Map<string, number>();
+  for (const { key, id } of underWay) if (!earliest.has(key)) earliest.set(key, id);
+  return queued.filter((line) => !onItsWay.has(line.key) && earliest.get(line.key) === line.id);
+}
+
+/** Families that hold a listing which changes: its SKUs may go to other listings of theirs. */
+function tiedFamilies(database: Database, account: string, underWay: readonly LineHead[]): Set<string> {
+  const changing = new Set(underWay.map((line) => line.key));
+  const several = new Map<string, number>();
+  for (const { familyId } of underWay) several.set(familyId, (several.get(familyId) ?? 0) + 1);
+  const held = database
+    .select({ key: heldListings.key, familyId: heldListings.familyId })
+    .from(heldListings)
+    .where(eq(heldListings.account, account))
+    .all();
+  return new Set(
+    held.filter(({ key, familyId }) => changing.has(key) && several.get(familyId)! > 1).map((row) => row.familyId),
+  );
 }
 
 /**

@@ -5,6 +5,7 @@ import { firstUndone, lastDone, newestKeys, stepBackOf } from '../changes/journa
 import { picturesIn } from '../pictures/pictureFacts';
 import { loadStock, loadStockAt } from '../stock/ledger';
 import type { Database } from '../store/database';
+import { unconfirmedOf } from '../held/unconfirmed';
 import { heldOf, loadFamily } from './load';
 
 export function familyDetail(database: Database, id: string): FamilyDetail {
@@ -15,6 +16,7 @@ export function familyDetail(database: Database, id: string): FamilyDetail {
     stockAt: loadStockAt(database, id),
     pictures: picturesIn(database, family),
     live: heldOf(database, id),
+    unconfirmed: unconfirmedOf(database, id),
     known: knownNumbersOf(database, id),
     undo: stepBackOf(database, id, lastDone(database, id)),
     redo: stepBackOf(database, id, firstUndone(database, id)),

@@ -3,6 +3,7 @@ import { asc, desc, inArray, sql } from 'drizzle-orm';
 import type { endpoints, FamilySummary, Strip } from '@loom-kin/contract';
 import type { z } from 'zod';
 import type { Database } from '../store/database';
+import { unconfirmedCounts } from '../held/unconfirmed';
 import { families, heldListings, standings } from '../store/schema';
 import type { Store } from '../store/store';
 import { familiesMeant } from './filter';
@@ -58,17 +59,33 @@ function stripsOf(database: Database, ids: string[]): Map<string, Strip> {
   const strips = new Map<string, Strip>(ids.map((id) => [id, {}]));
   if (ids.length === 0) return strips;
   for (const row of database.select().from(standings).where(inArray(standings.familyId, ids)).all()) {
-    strips.get(row.familyId)![row.account] = { state: row.state, stops: row.stops, warns: row.warns, live: 0 };
+    strips.get(row.familyId)![row.account] = {
+      state: row.state,
+      stops: row.stops,
+      warns: row.warns,
+      live: 0,
+      drafts: 0,
+      unconfirmed: 0,
+    };
   }
   const live = database
-    .select({ familyId: heldListings.familyId, account: heldListings.account, count: sql<number>`count(*)` })
+    .select({
+      familyId: heldListings.familyId,
+      account: heldListings.account,
+      drafts: sql<number>`sum(${heldListings.draft})`,
+      count: sql<number>`count(*)`,
+    })
     .from(heldListings)
     .where(inArray(heldListings.familyId, ids))
     .groupBy(heldListings.familyId, heldListings.account)
     .all();
   for (const row of live) {
     const entry = strips.get(row.familyId)?.[row.account];
-    if (entry) entry.live = row.count;
+    if (entry) Object.assign(entry, { live: row.count - row.drafts, drafts: row.drafts });
+  }
+  for (const { familyId, account, count } of unconfirmedCounts(database, ids)) {
+    const entry = strips.get(familyId)?.[account];
+    if (entry) entry.unconfirmed = count;
   }
   return strips;
 }

@@ -18,6 +18,14 @@ export function loadFamily(database: Database, id: string): Family {
   return freeze({ ...row.doc, revision: row.revision }, true);
 }
 
+const revisionAt = prepared((database) =>
+  database.select({ revision: families.revision }).from(families).where(HERE).prepare(),
+);
+
+/** The revision of a family, or undefined where there is none. */
+export const revisionOf = (database: Database, id: string): number | undefined =>
+  revisionAt(database).get({ id })?.revision;
+
 /** More children than these take longer to read or to store than others should wait. */
 const LARGE = 1000;
 

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import type { Approvals } from '../catalogue/approvals';
 import type { Entries } from '../catalogue/entries';
 import type { Writer } from '../changes/writer';
+import type { ChannelLink } from '../dispatch/reconcile';
 import type { Runner } from '../dispatch/runner';
 import type { Exports } from '../export/exports';
 import type { Intakes } from '../files/intakes';
@@ -32,6 +33,9 @@ export interface Parts {
   /** The built web pages; without them only the API is there. */
   webFolder: string;
   channelsUrl: string;
+  link: ChannelLink;
+  /** Where a channel can fetch a picture. */
+  pictureAddress: (id: string) => string;
   /** Has the server closed and started again, once the answer that is under way is given. */
   startAnew: () => void;
 }

@@ -4,6 +4,7 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { STATE_WORDS, type FitState } from '@loom-kin/core';
 import type { BoardCounts, FamilySummary } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
+import { heldWords } from '../common/heldCounts';
 import Ticks from '../common/Ticks.vue';
 
 const props = defineProps<{
@@ -64,12 +65,12 @@ const toDo = (family: FamilySummary, account: string) => {
 const told = (family: FamilySummary, account: string) => {
   const standing = cell(family, account);
   if (!standing) return 'not looked at yet';
-  const { state, stops, warns, live } = standing;
+  const { state, stops, warns } = standing;
   const parts = [
     `${family.name} on ${setup.accountName(account)}: ${STATE_WORDS[state]}`,
     ...(stops + warns ? [`${stops + warns} to do`] : []),
     ...(stops && warns ? [`${stops} of them stop it`] : []),
-    ...(live ? [`${live} live`] : []),
+    ...heldWords(standing),
   ];
   return parts.join(', ');
 };
@@ -141,7 +142,7 @@ defineExpose({ show });
           >
             <Ticks
               :states="{ [one.id]: cell(rows.get(place)!, one.id)?.state }"
-              :live="{ [one.id]: cell(rows.get(place)!, one.id)?.live ?? 0 }"
+              :held="{ [one.id]: cell(rows.get(place)!, one.id) }"
               :only="one.id"
               aria-hidden="true"
             />

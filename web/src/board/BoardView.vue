@@ -211,7 +211,7 @@ useKeys({
           <template v-else
             ><span class="soft"
               >{{ count(total, 'family', 'families') }} · full: fits, hollow: needs work, broken: stopped, none: not
-              offered; underlined: live; the number: things to do</span
+              offered; underlined: live; two dots: not confirmed; the number: things to do</span
             ></template
           >
           <div class="grow" />

@@ -6,10 +6,12 @@
 import { computed } from 'vue';
 import type { FitState } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
+import { heldWords, type HeldCounts } from './heldCounts';
 
 const props = defineProps<{
   states: Record<string, FitState | undefined>;
-  live?: Record<string, number>;
+  /** What each account holds; nothing where it is left out. */
+  held?: Record<string, HeldCounts | undefined>;
   only?: string;
 }>();
 const setup = useSetup();
@@ -28,11 +30,11 @@ const ticks = computed(() =>
       id,
       state: props.states[id] ?? 'absent',
       name,
-      live: props.live?.[id] ?? 0,
+      held: props.held?.[id],
     })),
 );
 const title = computed(() =>
-  ticks.value.map((tick) => `${tick.name}: ${WORDS[tick.state]}${tick.live ? `, ${tick.live} live` : ''}`).join(' · '),
+  ticks.value.map((tick) => [`${tick.name}: ${WORDS[tick.state]}`, ...heldWords(tick.held)].join(', ')).join(' · '),
 );
 const height = 14;
 </script>
@@ -51,7 +53,11 @@ const height = 14;
         <rect x="1" y="0" width="4" :height="height / 2 - 2.5" />
         <rect x="1" :y="height / 2 + 2.5" width="4" :height="height / 2 - 2.5" />
       </template>
-      <rect v-if="tick.live" class="live" x="0" :y="height + 1" width="6" height="1.5" />
+      <template v-if="tick.held?.unconfirmed">
+        <rect class="unsure" x="0" :y="height + 1" width="1.5" height="1.5" />
+        <rect class="unsure" x="4.5" :y="height + 1" width="1.5" height="1.5" />
+      </template>
+      <rect v-else-if="tick.held?.live" class="live" x="0" :y="height + 1" width="6" height="1.5" />
     </g>
   </svg>
 </template>
@@ -74,5 +80,8 @@ const height = 14;
 }
 g rect.live {
   fill: var(--woad);
+}
+g rect.unsure {
+  fill: var(--stops);
 }
 </style>

@@ -124,7 +124,7 @@ async function send(): Promise<void> {
           <strong>{{ fees }}</strong>
         </div>
         <div v-if="totals!.unchanged" class="soft">{{ totals!.unchanged }} held there already</div>
-        <div v-if="totals!.held" class="stops">{{ totals!.held }} held back by findings</div>
+        <div v-if="totals!.held" class="stops">{{ totals!.held }} held back</div>
         <div class="grow" />
         <ElButton type="primary" :disabled="toSend === 0" :loading="busy" data-test="agree" @click="send">{{
           toSend === 0 ? 'Nothing to send' : totals!.fees.length ? `Agree to ${fees} and send` : 'Agree and send'

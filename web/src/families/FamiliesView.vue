@@ -22,8 +22,6 @@ const list = ref<HTMLElement>();
 
 const states = (family: FamilySummary) =>
   Object.fromEntries(Object.entries(family.strip).map(([id, one]) => [id, one.state]));
-const live = (family: FamilySummary) =>
-  Object.fromEntries(Object.entries(family.strip).map(([id, one]) => [id, one.live]));
 const filtered = computed(
   () => q.value !== '' || (account.value !== '' && `${state.value}${finding.value}` !== '') || retired.value,
 );
@@ -194,7 +192,7 @@ useKeys({
                 >{{ family.low }} low</span
               >
             </td>
-            <td><Ticks :states="states(family)" :live="live(family)" /></td>
+            <td><Ticks :states="states(family)" :held="family.strip" /></td>
           </tr>
         </tbody>
       </table>
@@ -207,7 +205,7 @@ useKeys({
     <footer class="foot soft" v-if="loaded">
       {{ count(total, 'family', 'families') }} · ticks, left to right:
       {{ setup.accounts.map((one) => one.name).join(', ') }} · full: fits, hollow: needs work, broken: stopped, none:
-      not offered; underlined: live
+      not offered; underlined: live; two dots: not confirmed
     </footer>
   </section>
 </template>

@@ -35,9 +35,14 @@ const name = computed(() => String(store.family?.fields.name ?? ''));
 /** Things to do: findings that stop it, whatever the number of children they concern. */
 const stopsOn = (account: string) =>
   store.fits[account]?.findings.filter((finding) => finding.severity === 'stops').length ?? 0;
-const liveOn = computed(() =>
+const heldOn = computed(() =>
   Object.fromEntries(
-    setup.accounts.map(({ id: account }) => [account, store.live.filter((one) => one.account === account).length]),
+    setup.accounts.map(({ id: account }) => {
+      const here = store.live.filter((one) => one.account === account);
+      const drafts = here.filter((one) => one.draft).length;
+      const unconfirmed = store.unconfirmed.filter((one) => one.account === account).length;
+      return [account, { live: here.length - drafts, drafts, unconfirmed }];
+    }),
   ),
 );
 /** A change's title, and that it reaches further than this family. */
@@ -128,7 +133,7 @@ async function send(): Promise<void> {
           class="fit-tab"
           :data-test="`fit-${one.id}`"
         >
-          <Ticks :states="{ [one.id]: store.fits[one.id]?.state }" :live="liveOn" :only="one.id" />
+          <Ticks :states="{ [one.id]: store.fits[one.id]?.state }" :held="heldOn" :only="one.id" />
           {{ one.name
           }}<span v-if="stopsOn(one.id)" class="stops count" :title="`${stopsOn(one.id)} to do`">{{
             stopsOn(one.id)

@@ -12,6 +12,7 @@ import LeftOut from './LeftOut.vue';
 import PairingPanel from './PairingPanel.vue';
 import PlanPanel from './PlanPanel.vue';
 import SentPanel from './SentPanel.vue';
+import UnconfirmedNotice from './UnconfirmedNotice.vue';
 import Wishes from './Wishes.vue';
 import { useWish } from './useWish';
 import Ticks from '../common/Ticks.vue';
@@ -62,6 +63,7 @@ const isOffered = computed(
           isOffered ? `Do not offer on ${name}` : `Offer on ${name}`
         }}</ElButton>
       </header>
+      <UnconfirmedNotice :account="account" />
       <template v-if="fit.plan">
         <PlanPanel :account="account" :fit="fit" :plan="fit.plan" />
         <PairingPanel :account="account" :fit="fit" />

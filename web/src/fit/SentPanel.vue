@@ -57,8 +57,10 @@ const children = computed(() =>
     0,
   ),
 );
+const isUncertain = computed(() => store.unconfirmed.some((one) => one.account === props.account.id));
 const summary = computed(() => {
   const { length } = messages.value;
+  if (isUncertain.value) return `it is not certain what ${props.account.name} holds`;
   return length === 0
     ? `${props.account.name} holds all of it already`
     : `${count(length, 'listing')}, ${childrenText(children.value)}`;
@@ -85,7 +87,10 @@ const sheet = computed(() => {
       <h2>What would be sent now</h2>
       <span class="soft">{{ summary }}</span>
       <div class="grow" />
-      <a v-if="asSheet && messages.length" :href="`/api/families/${store.family!.id}/upload/${account.id}`" download
+      <a
+        v-if="asSheet && messages.length && !isUncertain && fit.state !== 'stopped'"
+        :href="`/api/families/${store.family!.id}/upload/${account.id}`"
+        download
         >Upload sheet ({{ channel.rulebook.sheet.format.toUpperCase() }})</a
       >
       <button v-if="messages.length" class="link" data-test="show-rows" :aria-expanded="open" @click="open = !open">

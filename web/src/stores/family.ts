@@ -18,7 +18,14 @@ import {
   type Place,
   type Scope,
 } from '@loom-kin/core';
-import { makeChange, type FamilyDetail, type LiveListingRow, type StepBack, type StepInput } from '@loom-kin/contract';
+import {
+  makeChange,
+  type FamilyDetail,
+  type LiveListingRow,
+  type StepBack,
+  type StepInput,
+  type Unconfirmed,
+} from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
 import { latest } from '../common/latest';
 import { useEar } from './ear';
@@ -48,6 +55,7 @@ export const useFamily = defineStore('family', () => {
     putPieces(afterCounts({ stock: stock.value, stockAt: stockAt.value }, counts));
   const pictures = shallowRef<Record<string, PictureFacts>>({});
   const live = shallowRef<LiveListingRow[]>([]);
+  const unconfirmed = shallowRef<Unconfirmed[]>([]);
   /** Account → what its channel knows of the family's numbers. */
   const known = shallowRef<Record<string, KnownNumbers>>({});
   const undoStep = shallowRef<StepBack | null>(null);
@@ -94,6 +102,7 @@ export const useFamily = defineStore('family', () => {
     putPieces(afterCounts(detail, countsOf(outbox.waitingChanges())));
     pictures.value = { ...pictures.value, ...detail.pictures };
     live.value = detail.live;
+    unconfirmed.value = detail.unconfirmed;
     known.value = detail.known;
     undoStep.value = detail.undo;
     redoStep.value = detail.redo;
@@ -178,6 +187,7 @@ export const useFamily = defineStore('family', () => {
       (detail) => {
         if (!detail || family.value?.id !== id) return;
         live.value = detail.live;
+        unconfirmed.value = detail.unconfirmed;
         known.value = detail.known;
       },
     );
@@ -292,6 +302,7 @@ export const useFamily = defineStore('family', () => {
       stockAt,
       pictures,
       live,
+      unconfirmed,
       fits,
       index,
       undoStep,

@@ -12,6 +12,9 @@ export function listingKey(family: Pick<Family, 'id'>, plannerKey: string): stri
   return plannerKey === WHOLE ? family.id : `${family.id}.${plannerKey}`;
 }
 
+/** The id of the family that a key on the channel belongs to. */
+export const familyOfListing = (key: string): string => key.split('.')[0]!;
+
 /** The planner's key for a key on the channel; null where it is no listing of this family. */
 export function plannerKey(family: Pick<Family, 'id'>, key: string): string | null {
   if (key === family.id) return WHOLE;

@@ -1,12 +1,9 @@
 /** Talking to a channel: requests, and what kinds of failure there are. */
 import { z } from 'zod';
 import { ListingSchema, type Listing } from '@loom-kin/core';
+import { ChannelSilent, exchange, LARGE_BOUNDS, USUAL_BOUNDS, type Bounds } from './exchange';
 
-/** A failure that may pass: no answer, too many requests, an error at the channel. */
-export class ChannelSilent extends Error {}
-
-/** Longest wait for one answer, in milliseconds. */
-const PATIENCE = 15_000;
+export { ChannelSilent };
 
 /** The address of something a channel has for an account. The first account of a channel goes by the channel's own id. */
 export function addressOf(base: string, account: { id: string; channel: string }, path: string): string {
@@ -14,19 +11,29 @@ export function addressOf(base: string, account: { id: string; channel: string }
   return `${base}/${account.channel}/${path}${query}`;
 }
 
-/** Asks a channel. Throws `ChannelSilent` where trying again may help, any other error where it will not. */
-export async function ask(address: string, init?: RequestInit): Promise<unknown> {
-  let answer: Response;
-  try {
-    answer = await fetch(address, { ...init, signal: AbortSignal.timeout(PATIENCE), redirect: 'error' });
-    if (answer.ok) return await answer.json();
-  } catch (error) {
-    const late = error instanceof Error && error.name === 'TimeoutError';
-    throw new ChannelSilent(late ? 'does not answer' : 'cannot be reached');
-  }
+/**
+ * Asks a channel, within bounds of time and size.
+ * @throws `ChannelSilent` where trying again may help: no answer, one that is cut off or no JSON, too many requests, a fault there
+ * @throws an Error with the channel's words where the channel turns the question away
+ */
+export async function ask(address: string, init?: RequestInit, bounds: Bounds = USUAL_BOUNDS): Promise<unknown> {
+  const answer = await exchange(address, init, bounds);
   if (answer.status === 429) throw new ChannelSilent('asks to wait: too many requests');
   if (answer.status >= 500) throw new ChannelSilent(`has a fault of its own (${answer.status})`);
-  throw new Error(wordsOf(await answer.text()) || `answered with ${answer.status}`);
+  if (answer.status < 200 || answer.status >= 300)
+    throw new Error(wordsOf(answer.text) || `answered with ${answer.status}`);
+  try {
+    return JSON.parse(answer.text);
+  } catch {
+    throw new ChannelSilent('gives an answer that cannot be read');
+  }
+}
+
+/** The answer as the schema has it. Throws `ChannelSilent` where it is none. */
+function understood<S extends z.ZodType>(schema: S, answer: unknown): z.infer<S> {
+  const read = schema.safeParse(answer);
+  if (!read.success) throw new ChannelSilent('gives an answer that cannot be understood');
+  return read.data;
 }
 
 /** What a channel says of a refusal, without its machine's dressing. */
@@ -61,11 +68,20 @@ export type Receipt = z.infer<typeof ReceiptSchema>;
 
 const HeldSchema = z.array(z.object({ goods: ListingSchema, draft: z.boolean() }));
 
+/** The receipt of a submission as it is now. */
+export async function askReceipt(base: string, account: { id: string; channel: string }, id: string): Promise<Receipt> {
+  return understood(ReceiptSchema, await ask(addressOf(base, account, `receipts/${encodeURIComponent(id)}`)));
+}
+
+/** The number of the receipt in the answer to a submission. */
+export const receiptIn = (answer: unknown): string =>
+  understood(z.object({ receipt: z.string().min(1).max(300) }), answer).receipt;
+
 /** What a channel says it holds for an account. */
 export async function askHeld(
   base: string,
   account: { id: string; channel: string },
 ): Promise<{ listing: Listing; draft: boolean }[]> {
-  const held = HeldSchema.parse(await ask(addressOf(base, account, 'listings')));
+  const held = understood(HeldSchema, await ask(addressOf(base, account, 'listings'), {}, LARGE_BOUNDS));
   return held.map(({ goods, draft }) => ({ listing: goods, draft }));
 }

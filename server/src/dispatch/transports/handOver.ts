@@ -1,8 +1,7 @@
 /** How messages get to a channel and receipts back: as JSON, or as an upload sheet. */
-import { z } from 'zod';
 import type { Account, ListingMessage, Rulebook } from '@loom-kin/core';
 import { uploadFile } from '../../files/uploadFile';
-import { addressOf, ask, ReceiptSchema, type Receipt } from './channelClient';
+import { addressOf, ask, receiptIn } from './channelClient';
 import { withAddresses } from './pictureAddresses';
 
 export interface Submission {
@@ -28,12 +27,7 @@ export async function handOver(submission: Submission): Promise<string> {
     body,
     ...headers,
   });
-  return z.object({ receipt: z.string() }).parse(answer).receipt;
-}
-
-/** The receipt as it is now. */
-export async function askReceipt(base: string, account: Account, id: string): Promise<Receipt> {
-  return ReceiptSchema.parse(await ask(addressOf(base, account, `receipts/${encodeURIComponent(id)}`)));
+  return receiptIn(answer);
 }
 
 async function sheetForm(key: string, messages: readonly ListingMessage[], rulebook: Rulebook): Promise<FormData> {

@@ -3,7 +3,8 @@ import type { Express } from 'express';
 import { endpoints as api, LabelOrderSchema } from '@loom-kin/contract';
 import { partsOf, Refusal } from '@loom-kin/core';
 import { accountOf, rulebookOf } from '../../catalogue/readCatalogue';
-import { composeLines } from '../../dispatch/compose';
+import { composeLines, type ComposedLine } from '../../dispatch/compose';
+import { withAddresses } from '../../dispatch/transports/pictureAddresses';
 import { familyDetail } from '../../families/detail';
 import { likeFamilies } from '../../families/likeness';
 import { findingCounts } from '../../families/board';
@@ -24,7 +25,7 @@ import { mount, mountDownload } from '../mount';
 const XLSX = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 const TYPES = { json: 'application/json', csv: 'text/csv; charset=utf-8', xlsx: XLSX };
 
-export function mountFamilies(app: Express, { store, pool, files }: Parts): void {
+export function mountFamilies(app: Express, { store, pool, files, link, pictureAddress }: Parts): void {
   mount(app, api.listFamilies, ({ query }) => listFamilies(store, query));
   mount(app, api.findingCounts, ({ query }) => findingCounts(store, query.account));
   mount(app, api.saidElsewhere, ({ params, body }) => files.saidElsewhere(params.id, body.sentences));
@@ -65,12 +66,28 @@ export function mountFamilies(app: Express, { store, pool, files }: Parts): void
     const account = accountOf(store.catalogue(), params.account);
     const rulebook = rulebookOf(store.catalogue(), account);
     if (!rulebook) throw new Refusal('channel.unknown', {});
-    const { lines } = await composeLines(store, pool, { familyIds: [params.id], accounts: [account.id], draft: false });
-    const messages = lines.flatMap((line) => line.message ?? []);
+    const { lines } = await composeLines(store, pool, link, {
+      familyIds: [params.id],
+      accounts: [account.id],
+      draft: false,
+    });
+    const messages = withAddresses(
+      lines.flatMap((line) => line.message ?? []),
+      pictureAddress,
+    );
+    if (messages.length === 0) throw nothingToUpload(account.name, lines);
     const { bytes, extension } = await uploadFile(messages, rulebook.rulebook);
     response.attachment(`${fileNameFor(store, params.id)}-${account.id}.${extension}`);
     response.type(TYPES[extension]).send(bytes);
   });
+}
+
+/** Why there is no sheet: what holds the lines back, or that nothing differs. */
+function nothingToUpload(label: string, lines: readonly ComposedLine[]): Refusal {
+  const reasons = lines.flatMap((line) => (line.state === 'held' ? line.reasons.map((reason) => reason.text) : []));
+  return reasons.length > 0
+    ? new Refusal('upload.held', { label, count: reasons.length, first: reasons[0]! }, { detail: reasons })
+    : new Refusal('upload.nothing', { label });
 }
 
 const fileNameFor = (store: Store, id: string) =>

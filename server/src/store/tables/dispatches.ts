@@ -60,5 +60,42 @@ export const dispatchLines = sqliteTable(
     /** What the channel will hold when it accepts. */
     listing: text({ mode: 'json' }).$type<Listing | null>(),
   },
-  (table) => [index('lines_by_dispatch').on(table.dispatchId), index('lines_by_state').on(table.state)],
+  (table) => [
+    // Covers the counts of a list of dispatches, so that no message is read for them.
+    index('lines_by_dispatch').on(table.dispatchId, table.state, table.familyName),
+    index('lines_by_state').on(table.state, table.account),
+  ],
 );
+
+/**
+ * Listings of which it is not known for certain what the account holds: something was handed over and no answer said what became of
+ * it. A row stays until the channel has been read again, whatever becomes of the dispatch line it came from.
+ */
+export const unconfirmedListings = sqliteTable(
+  'unconfirmed_listings',
+  {
+    account: text().notNull(),
+    key: text().notNull(),
+    familyId: text().notNull(),
+    since: text().notNull(),
+    /** Why it is not known, in words. */
+    why: text().notNull(),
+    /** The key it was handed over under, and the number of the channel's receipt where there was one. */
+    submission: text().notNull(),
+    receipt: text(),
+    /** The channel is done with the submission: what it holds needs only to be read. */
+    isOver: integer({ mode: 'boolean' }).notNull(),
+    /** The channel said that it does not take the submission. */
+    isTurnedAway: integer({ mode: 'boolean' }).notNull(),
+    /** What the channel holds if it took it; null where it was to be taken down. */
+    listing: text({ mode: 'json' }).$type<Listing | null>(),
+  },
+  (table) => [primaryKey({ columns: [table.account, table.key] }), index('unconfirmed_by_family').on(table.familyId)],
+);
+
+/** Accounts of which everything has to be read before anything is composed: what is known of them is older than what they hold. */
+export const unreadAccounts = sqliteTable('unread_accounts', {
+  account: text().primaryKey(),
+  since: text().notNull(),
+  why: text().notNull(),
+});
