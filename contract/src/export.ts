@@ -40,4 +40,14 @@ export const exportEndpoints = {
       upload: 'file',
     },
   ),
+  keptData: define('get', '/api/backup/kept', 'Data that a backup took the place of, the newest first', {
+    response: z.object({
+      days: z.number().describe('So long it is kept; the newest always is.'),
+      kept: z.array(z.object({ name: z.string(), at: z.string() })),
+    }),
+  }),
+  bringBackKept: define('post', '/api/backup/kept/:name', 'Bring data back that a backup took the place of', {
+    params: z.object({ name: z.string().max(60) }),
+    response: z.object({ families: z.number(), children: z.number(), pictures: z.number() }),
+  }),
 };

@@ -2,7 +2,7 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { pino, type Logger } from 'pino';
-import { finishRestore } from './backup/restore';
+import { finishRestore, forgetOldData, passTrial, rollBack } from './backup/restore';
 import { createApprovals } from './catalogue/approvals';
 import { createEntries } from './catalogue/entries';
 import { fetchChannels } from './catalogue/channels';
@@ -62,10 +62,28 @@ const ANSWERED = 200;
  * `DataInUse` where another server works on the data.
  */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {
-  const { dataFolder, channelsUrl, webFolder = WEB, pollEvery = 700 } = options;
+  const { dataFolder } = options;
   const log = options.log ?? pino({ level: process.env.LOOM_KIN_LOG ?? 'warn' });
   const lock = lockData(dataFolder);
-  finishRestore(dataFolder);
+  try {
+    finishRestore(dataFolder);
+    forgetOldData(dataFolder);
+    const running = await startOn(options, log, lock);
+    passTrial(dataFolder);
+    return running;
+  } catch (error) {
+    lock.release();
+    if (!rollBack(dataFolder)) throw error;
+    log.error(
+      { err: error },
+      'the data that was brought back cannot be used: the data of before is in its place again',
+    );
+    return startServer(options);
+  }
+}
+
+async function startOn(options: ServerOptions, log: Logger, lock: { release(): void }): Promise<RunningServer> {
+  const { dataFolder, channelsUrl, webFolder = WEB, pollEvery = 700 } = options;
   const store = openStore(dataFolder);
   await fetchChannels(store, channelsUrl);
   // Rules may have changed while nobody looked.

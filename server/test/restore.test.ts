@@ -12,7 +12,15 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import { finishRestore, layReady, restoringFolder } from '../src/backup/restore';
+import {
+  finishRestore,
+  forgetOldData,
+  keptData,
+  layReady,
+  passTrial,
+  restoringFolder,
+  rollBack,
+} from '../src/backup/restore';
 
 let data: string;
 const path = (...names: string[]) => join(data, ...names);
@@ -70,5 +78,26 @@ describe('A restore', () => {
     writeFileSync(path('loom-kin.db'), 'old');
     finishRestore(data);
     expect([read('loom-kin.db'), existsSync(path('restoring'))]).toEqual(['old', false]);
+  });
+
+  it('that the server cannot start on goes, and what was there before comes back; what has started once stays', () => {
+    mkdirSync(path('pictures'));
+    for (const name of ['loom-kin.db', 'loom-kin.db-wal', 'pictures/old.png']) writeFileSync(path(name), 'old');
+    finishRestore(data);
+    expect(rollBack(data)).toBe(true);
+    expect([read('loom-kin.db'), read('loom-kin.db-wal'), read('pictures', 'old.png')]).toEqual(['old', 'old', 'old']);
+    const [failed] = keptData(data);
+    expect([failed!.name, read(failed!.name, 'loom-kin.db')]).toEqual([expect.stringMatching(/^failed-/), 'new']);
+    expect(rollBack(data)).toBe(false);
+    passTrial(data);
+    expect(rollBack(data)).toBe(false);
+  });
+
+  it('leaves what was there for a month, and the newest of it for ever', () => {
+    for (const month of ['01', '02', '03']) mkdirSync(path(`before-2026-${month}-01T10-00-00-000Z`));
+    forgetOldData(data, Date.parse('2026-03-05T00:00:00Z'));
+    expect(keptData(data).map(({ at }) => at.slice(0, 10))).toEqual(['2026-03-01']);
+    forgetOldData(data, Date.parse('2030-01-01T00:00:00Z'));
+    expect(keptData(data)).toHaveLength(1);
   });
 });

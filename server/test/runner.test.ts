@@ -263,6 +263,11 @@ describe('a second server', () => {
     await expect(again).rejects.toThrow(DataInUse);
     await expect(again).rejects.toThrow(/Another server works on .* End it first/);
   });
+  it('is refused even where the lock file was deleted', async () => {
+    rmSync(join(folder, 'in-use.lock'));
+    const again = startServer({ dataFolder: folder, port: 0, channelsUrl: 'http://127.0.0.1:1' });
+    await expect(again).rejects.toThrow(DataInUse);
+  });
 });
 
 describe('a seller who stops', () => {

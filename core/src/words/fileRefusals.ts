@@ -19,6 +19,9 @@ export const FILE_REFUSALS = {
     `${p.file} is cut off or has a fault. Nothing was changed. Take the backup anew if its source is still there.`,
   'backup.newer': (p: { file: string }) =>
     `${p.file} was made by a newer version of this program. Bring this one up to date first.`,
+  'backup.unfit': (p: { file: string; why: string }) =>
+    `${p.file} cannot be brought back: ${p.why}. Nothing was changed. Take another backup.`,
+  'backup.not-kept': () => 'This data is not kept any more.',
   'export.gone': () => 'This file is not kept any more. Take it out again.',
   'list.taken': () => 'This list was taken in already. Undo that in the journal, or read it again.',
   'list.silent': (p: { account: string }) => `${p.account} does not answer. Try again in a while.`,

@@ -1,13 +1,13 @@
 /** A backup that is brought back: looked at whole, and laid ready beside the data, which is not touched yet. */
-import { createWriteStream, mkdirSync, rmSync } from 'node:fs';
+import { createWriteStream, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { text } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
-import Sqlite from 'better-sqlite3';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
 import { Refusal } from '@loom-kin/core';
 import { BACKUP_DATABASE, BACKUP_NOTE, BackupNoteSchema, PICTURE_PATH, type BackupNote } from './shape';
 import { layReady, restoringFolder } from './restore';
+import { digestOf, tryOut, Unfit } from './tryOut';
 
 const MEGABYTE = 1024 * 1024;
 const NOTE_AT_MOST = MEGABYTE;
@@ -15,28 +15,32 @@ const DATABASE_AT_MOST = 8000 * MEGABYTE;
 const UNPACKED_AT_MOST = 60_000 * MEGABYTE;
 
 /**
- * Unpacks a backup and lays it ready: it takes the place of the data when the server starts next. Throws a Refusal, with nothing left behind,
- * where the file is no backup, is cut off, or is newer than this program.
- * @param migrations how many changes of tables this program knows
+ * Unpacks a backup, tries it out and lays it ready: it takes the place of the data when the server starts next. Throws a Refusal, with
+ * nothing left behind, where the file is no backup, is cut off or not whole, is newer than this program, or holds what the program could
+ * not work with. Runs in a worker thread.
  */
-export async function readBackup(
-  file: string,
-  fileName: string,
-  dataFolder: string,
-  migrations: number,
-): Promise<BackupNote> {
+export async function readBackup(file: string, fileName: string, dataFolder: string): Promise<BackupNote> {
   const folder = restoringFolder(dataFolder);
   rmSync(folder, { recursive: true, force: true });
   mkdirSync(join(folder, 'pictures'), { recursive: true, mode: 0o700 });
   try {
     const note = await unpackInto(file, fileName, folder);
-    if (note.migrations > migrations) throw new Refusal('backup.newer', { file: fileName });
-    mindDatabase(join(folder, BACKUP_DATABASE), fileName);
+    const path = join(folder, BACKUP_DATABASE);
+    if (note.digest && note.digest !== (await digestOf(path)))
+      throw new Refusal('backup.unfit', { file: fileName, why: 'its database was changed after it was taken' });
+    const counts = tryOut(path, dataFolder);
+    const pictures = readdirSync(join(folder, 'pictures')).filter((name) => !name.includes('.small.')).length;
+    if (counts.families !== note.families || counts.children !== note.children || pictures !== note.pictures)
+      throw new Refusal('backup.unfit', { file: fileName, why: 'it does not hold as much as it says' });
     layReady(dataFolder);
     return note;
   } catch (error) {
     rmSync(folder, { recursive: true, force: true });
     if (error instanceof Refusal) throw error;
+    if (error instanceof Unfit)
+      throw error.isNewer
+        ? new Refusal('backup.newer', { file: fileName })
+        : new Refusal('backup.unfit', { file: fileName, why: error.message });
     throw new Refusal('backup.broken', { file: fileName });
   }
 }
@@ -71,15 +75,3 @@ async function noteIn(zip: ZipFile, entry: Entry, fileName: string): Promise<Bac
 
 const put = async (zip: ZipFile, entry: Entry, path: string) =>
   pipeline(await zip.openReadStreamPromise(entry), createWriteStream(path, { mode: 0o600 }));
-
-/** The database is whole, and one of ours. */
-function mindDatabase(path: string, fileName: string): void {
-  const client = new Sqlite(path, { readonly: true });
-  try {
-    const isWhole = client.pragma('integrity_check', { simple: true }) === 'ok';
-    const isOurs = client.prepare("SELECT 1 FROM sqlite_master WHERE name = 'families'").get() !== undefined;
-    if (!isWhole || !isOurs) throw new Refusal('backup.broken', { file: fileName });
-  } finally {
-    client.close();
-  }
-}

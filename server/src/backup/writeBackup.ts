@@ -3,9 +3,9 @@ import { createWriteStream, existsSync, mkdtempSync, readdirSync, rmSync } from 
 import { dirname, join } from 'node:path';
 import { finished } from 'node:stream/promises';
 import Sqlite from 'better-sqlite3';
-import { sql } from 'drizzle-orm';
 import { ZipFile } from 'yazl';
 import type { Database } from '../store/database';
+import { digestOf } from './tryOut';
 import { BACKUP_DATABASE, BACKUP_NOTE, PICTURE_PATH, type BackupNote } from './shape';
 
 /** Writes the archive; the data may change meanwhile. */
@@ -19,10 +19,8 @@ export async function writeBackup(database: Database, path: string, pictureFolde
       ? readdirSync(pictureFolder).filter((name) => PICTURE_PATH.test(`pictures/${name}`))
       : [];
     const zip = new ZipFile();
-    zip.addBuffer(
-      Buffer.from(JSON.stringify(noteOf(database, names.filter((name) => !name.includes('.small.')).length))),
-      BACKUP_NOTE,
-    );
+    const note = noteOf(copy, names.filter((name) => !name.includes('.small.')).length);
+    zip.addBuffer(Buffer.from(JSON.stringify({ ...note, digest: await digestOf(copy) })), BACKUP_NOTE);
     zip.addFile(copy, BACKUP_DATABASE);
     for (const name of names) zip.addFile(join(pictureFolder, name), `pictures/${name}`, { compress: false });
     zip.end();
@@ -41,12 +39,16 @@ function forgetWritten(copy: string): void {
   there.close();
 }
 
-function noteOf(database: Database, pictures: number): BackupNote {
-  const one = <T>(query: ReturnType<typeof sql>) => database.get<T>(query);
-  const { families, children } = one<{ families: number; children: number }>(
-    sql`SELECT count(*) AS families, coalesce(sum(children), 0) AS children FROM families`,
-  );
-  const { migrations } = one<{ migrations: number }>(sql`SELECT count(*) AS migrations FROM __drizzle_migrations`);
+/** What the copy holds: the data may have changed since. */
+function noteOf(copy: string, pictures: number): BackupNote {
+  const there = new Sqlite(copy, { readonly: true });
+  const { families, children, migrations } = there
+    .prepare<[], { families: number; children: number; migrations: number }>(
+      `SELECT count(*) AS families, coalesce(sum(children), 0) AS children,
+        (SELECT count(*) FROM __drizzle_migrations) AS migrations FROM families`,
+    )
+    .get()!;
+  there.close();
   return {
     format: 'loom-kin/backup',
     version: 1,

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import type { MessagePort } from 'node:worker_threads';
 import type { ChangeDone, ServerEvent } from '@loom-kin/contract';
 import { workerData } from 'piscina';
-import { openDatabase } from '../store/database';
+import { DATABASE_FILE, openDatabase } from '../store/database';
 import { storeOf } from '../store/openStore';
 import { telling, type Told } from '../threads/told';
 import { doWrite, type WriteTask } from './task';
@@ -27,7 +27,7 @@ export interface Written {
 }
 
 const { dataFolder } = workerData as WriteWorkerSettings;
-const store = storeOf(openDatabase(join(dataFolder, 'loom-kin.db')), dataFolder);
+const store = storeOf(openDatabase(join(dataFolder, DATABASE_FILE)), dataFolder);
 
 export default function work({ task, port }: WriteWork): Promise<Told<Written>> {
   // The server may have changed it meanwhile.

@@ -4,7 +4,10 @@ import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import type { LabelOrder, SaidElsewhere } from '@loom-kin/contract';
 import { Piscina } from 'piscina';
 import { Refusal } from '@loom-kin/core';
+import type { BackupNote } from '../backup/shape';
+import type { Counts } from '../backup/tryOut';
 import { FILE_WORKER } from '../folders';
+import { DATABASE_FILE } from '../store/database';
 import type { Store } from '../store/store';
 import { heard, type Told } from '../threads/told';
 import type { FamilyFound } from './familyFile';
@@ -17,7 +20,14 @@ import type { FileTask, FileWorkerSettings } from './worker';
 
 /** In milliseconds. Of lists it is shown how far they are, and they can be stopped. */
 const TIME_AT_MOST = 120_000;
-const TIME_OF_LISTS = 15 * 60_000;
+const LONGEST = 15 * 60_000;
+const LONG: ReadonlySet<FileTask['do']> = new Set([
+  'readList',
+  'readBackup',
+  'bringBack',
+  'writeBackup',
+  'writeCatalogue',
+]);
 /** A thread takes a second or two to begin: whoever brings several files waits for it once. */
 const KEPT_IDLE = 10 * 60_000;
 const MEMORY_AT_MOST_MB = 1536;
@@ -48,6 +58,10 @@ export interface FilePool {
   writeCatalogue(order: ExportOrder, signal: AbortSignal, tell: Tell): Promise<void>;
   /** Writes a backup of everything to a file. */
   writeBackup(path: string, pictureFolder: string, signal: AbortSignal): Promise<void>;
+  /** Reads a backup and lays it ready; throws a Refusal where it cannot be brought back. */
+  readBackup(path: string, fileName: string): Promise<BackupNote>;
+  /** Lays data ready that a backup took the place of; throws a Refusal where it cannot be brought back. */
+  bringBack(name: string): Promise<Counts>;
   /** Labels for children of a family, as a PDF. */
   writeLabels(familyId: string, order: LabelOrder): Promise<Uint8Array>;
   /** A large family with everything its view needs, as JSON. */
@@ -58,14 +72,14 @@ export interface FilePool {
 }
 
 export function createFilePool(store: Store): FilePool {
-  const workerData: FileWorkerSettings = { databaseFile: join(store.dataFolder, 'loom-kin.db') };
+  const workerData: FileWorkerSettings = { databaseFile: join(store.dataFolder, DATABASE_FILE) };
   const pool = new Piscina({
     ...FILE_WORKER,
     ...{ workerData, minThreads: 0, maxThreads: 2, idleTimeout: KEPT_IDLE },
     resourceLimits: { maxOldGenerationSizeMb: MEMORY_AT_MOST_MB },
   });
   async function run<T>(task: FileTask, file: string, more: Parameters<typeof pool.run>[1] = {}): Promise<T> {
-    const slow = AbortSignal.timeout(task.do === 'readList' ? TIME_OF_LISTS : TIME_AT_MOST);
+    const slow = AbortSignal.timeout(LONG.has(task.do) ? LONGEST : TIME_AT_MOST);
     const given = more.signal as AbortSignal | undefined;
     const signal = given ? AbortSignal.any([given, slow]) : slow;
     try {
@@ -103,6 +117,9 @@ export function createFilePool(store: Store): FilePool {
       void (await runTelling<null>((port) => ({ do: 'writeCatalogue', order, port }), 'the catalogue', signal, tell)),
     writeBackup: async (path, pictureFolder, signal) =>
       void (await run<null>({ do: 'writeBackup', path, pictureFolder }, 'the backup', { signal })),
+    readBackup: (path, fileName) =>
+      run<BackupNote>({ do: 'readBackup', path, fileName, dataFolder: store.dataFolder }, fileName),
+    bringBack: (name) => run<Counts>({ do: 'bringBack', name, dataFolder: store.dataFolder }, 'the kept data'),
     writeLabels: (familyId, order) => run<Uint8Array>({ do: 'writeLabels', familyId, order }, 'the labels'),
     detail: (familyId) => run<Uint8Array>({ do: 'detail', familyId }, 'the family'),
     saidElsewhere: (familyId, sentences) =>

@@ -4,6 +4,10 @@ import { workerData } from 'piscina';
 import type { LabelOrder, SaidElsewhere } from '@loom-kin/contract';
 import { familyRows } from '@loom-kin/core';
 import { fileSource, readTable, writeCsv, writeXlsx } from '@loom-kin/sheets';
+import { bringBack } from '../backup/bringBack';
+import { readBackup } from '../backup/readBackup';
+import type { BackupNote } from '../backup/shape';
+import type { Counts } from '../backup/tryOut';
 import { writeBackup } from '../backup/writeBackup';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import { writeCatalogue, type ExportOrder } from '../export/writeCatalogue';
@@ -31,13 +35,16 @@ export type FileTask =
   | { do: 'writeCatalogue'; order: ExportOrder; port: MessagePort }
   | { do: 'writeLabels'; familyId: string; order: LabelOrder }
   | { do: 'writeBackup'; path: string; pictureFolder: string }
+  | { do: 'readBackup'; path: string; fileName: string; dataFolder: string }
+  | { do: 'bringBack'; name: string; dataFolder: string }
   | { do: 'readTable'; path: string; fileName: string }
   | { do: 'readFamily'; body: unknown }
   | { do: 'writeFamily'; familyId: string; kind: FamilyFileKind }
   | { do: 'detail'; familyId: string }
   | { do: 'saidElsewhere'; familyId: string; sentences: readonly string[] };
 
-type FileDone = null | SheetFound | ListFound | FamilyFound | Uint8Array | string[][] | SaidElsewhere;
+type FileDone =
+  null | BackupNote | Counts | SheetFound | ListFound | FamilyFound | Uint8Array | string[][] | SaidElsewhere;
 
 const database = readDatabase((workerData as FileWorkerSettings).databaseFile);
 
@@ -59,6 +66,10 @@ async function workOn(task: FileTask): Promise<FileDone> {
     case 'writeBackup':
       await writeBackup(database, task.path, task.pictureFolder);
       return null;
+    case 'readBackup':
+      return readBackup(task.path, task.fileName, task.dataFolder);
+    case 'bringBack':
+      return bringBack(task.name, task.dataFolder);
     case 'readTable':
       return readTable(fileSource(task.path, task.fileName));
     case 'readFamily':

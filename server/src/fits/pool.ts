@@ -5,6 +5,7 @@ import type { PriceTrial, Remedies, RulesMeaning } from '@loom-kin/contract';
 import type { Account, Rulebook } from '@loom-kin/core';
 import { Piscina } from 'piscina';
 import { FIT_WORKER } from '../folders';
+import { DATABASE_FILE } from '../store/database';
 import type { Store } from '../store/store';
 import type { Kind } from './remedies';
 import type { FamilyOfferings, FamilyStandings, Task, WorkerSettings } from './worker';
@@ -22,7 +23,7 @@ export interface FitPool {
 }
 
 export function createFitPool(store: Store): FitPool {
-  const workerData: WorkerSettings = { databaseFile: join(store.dataFolder, 'loom-kin.db') };
+  const workerData: WorkerSettings = { databaseFile: join(store.dataFolder, DATABASE_FILE) };
   const pool = new Piscina({
     ...FIT_WORKER,
     workerData,

@@ -1,6 +1,6 @@
 /** Opening the database: alone, WAL, foreign keys, full sync so that an accepted change survives a crash, migrations. */
-import { mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
+import { existsSync, mkdirSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import Sqlite from 'better-sqlite3';
 import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
@@ -46,8 +46,34 @@ export function lockData(folder: string): { release(): void } {
     client.close();
     throw new DataInUse(`Another server works on ${folder}. End it first, or start this one on another folder.`);
   }
+  try {
+    mindNobodyElse(folder);
+  } catch (error) {
+    client.close();
+    throw error;
+  }
   return { release: () => client.close() };
 }
+
+/** Whoever has the database open is noticed even where the lock file was deleted: it cannot be had exclusively then. */
+function mindNobodyElse(folder: string): void {
+  const file = join(folder, DATABASE_FILE);
+  if (!existsSync(file)) return;
+  const client = new Sqlite(file, { timeout: 0 });
+  try {
+    client.pragma('locking_mode = EXCLUSIVE');
+    client.exec('BEGIN EXCLUSIVE; ROLLBACK');
+  } catch (error) {
+    if ((error as { code?: string }).code?.startsWith('SQLITE_BUSY'))
+      throw new DataInUse(`Another server works on ${folder}. End it first, or start this one on another folder.`);
+    throw error;
+  } finally {
+    client.close();
+  }
+}
+
+/** The name of the database in a data folder. */
+export const DATABASE_FILE = 'loom-kin.db';
 
 /** Runs the work in one transaction, which is the connection's: whatever the work does through `database` is in it. All of it or nothing. */
 export function inTransaction<T>(database: Database, work: () => T): T {

@@ -4,12 +4,12 @@ import { setImmediate } from 'node:timers/promises';
 import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
 import { ensureSearch } from '../families/searchWords';
 import { createBell } from '../people/bell';
-import { openDatabase, type Database } from './database';
+import { DATABASE_FILE, openDatabase, type Database } from './database';
 import type { Store } from './store';
 
 /** Opens the store of a data folder. */
 export function openStore(dataFolder: string): Store {
-  return storeOf(openDatabase(join(dataFolder, 'loom-kin.db')), dataFolder);
+  return storeOf(openDatabase(join(dataFolder, DATABASE_FILE)), dataFolder);
 }
 
 /** A store over a database that is open. */

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Everything as one file, and back from it. */
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
 import type { ResponseOf } from '@loom-kin/contract';
 import { takeOut } from '../common/takeOut';
 import Dialog from '../common/Dialog.vue';
-import { api, call } from '../api';
+import { api, call, tell } from '../api';
 
 const input = ref<HTMLInputElement>();
 const chosen = ref<File | null>(null);
@@ -13,7 +13,17 @@ const asked = ref(false);
 const busy = ref(false);
 const taking = ref(false);
 const problem = ref('');
-const brought = ref<ResponseOf<typeof api.restore> | null>(null);
+const brought = ref<{ families: number; pictures: number } | null>(null);
+const kept = ref<ResponseOf<typeof api.keptData>>({ days: 0, kept: [] });
+/** The folder of kept data that is asked about; null where a file is. */
+const before = ref<string | null>(null);
+const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+const dayOf = (name: string) => {
+  const one = kept.value.kept.find((each) => each.name === name);
+  return one ? day.format(new Date(one.at)) : name;
+};
+const what = computed(() => (before.value ? `The data kept on ${dayOf(before.value)}` : (chosen.value?.name ?? '')));
+void call(api.keptData).then((answer) => (kept.value = answer), tell);
 
 async function take(): Promise<void> {
   taking.value = true;
@@ -23,15 +33,19 @@ async function take(): Promise<void> {
 function choose(): void {
   chosen.value = input.value?.files?.[0] ?? null;
   problem.value = '';
+  before.value = null;
   if (chosen.value) asked.value = true;
+}
+function chooseKept(name: string): void {
+  problem.value = '';
+  before.value = name;
+  asked.value = true;
 }
 async function bring(): Promise<void> {
   busy.value = true;
   problem.value = '';
   try {
-    const form = new FormData();
-    form.append('file', chosen.value!);
-    brought.value = await call(api.restore, { form });
+    brought.value = await ask();
     asked.value = false;
     await serverIsBack();
     location.assign('/families');
@@ -42,6 +56,13 @@ async function bring(): Promise<void> {
     busy.value = false;
     if (input.value) input.value.value = '';
   }
+}
+
+async function ask(): Promise<{ families: number; pictures: number }> {
+  if (before.value) return call(api.bringBackKept, { params: { name: before.value } });
+  const form = new FormData();
+  form.append('file', chosen.value!);
+  return call(api.restore, { form });
 }
 
 /** The server starts again with the data of the backup; asked for half a minute. */
@@ -63,7 +84,7 @@ async function serverIsBack(): Promise<void> {
     <h2>Backup</h2>
     <p class="soft">
       Families, setup, journal, stock and pictures as one file. Brought back it takes the place of all that is here;
-      what is here stays in the data folder, in a folder of its own.
+      what is here is kept, and can be brought back in the same way. The file is tried out before anything is changed.
     </p>
     <p v-if="problem" class="stops" role="alert">{{ problem }}</p>
     <p v-if="brought" class="fits" role="status">
@@ -77,10 +98,21 @@ async function serverIsBack(): Promise<void> {
         <input ref="input" type="file" accept=".zip" data-test="restore" @change="choose" />
       </label>
     </div>
-    <Dialog v-model="asked" title="Bring this backup back?" :width="440">
+    <template v-if="kept.kept.length">
+      <h3>Kept from before</h3>
+      <p class="soft">Kept for {{ kept.days }} days; the newest for as long as it is the newest.</p>
+      <ul class="kept" data-test="kept">
+        <li v-for="one in kept.kept" :key="one.name">
+          <span>{{ one.name.startsWith('failed') ? 'Could not be used' : 'In use' }} until {{ dayOf(one.name) }}</span>
+          <ElButton size="small" data-test="bring-kept" @click="chooseKept(one.name)">Bring it back</ElButton>
+        </li>
+      </ul>
+    </template>
+    <Dialog v-model="asked" title="Bring this data back?" :width="440">
       <p>
-        {{ chosen?.name }} takes the place of every family, setting and picture that is here now. What is here is kept
-        in the data folder, and is not shown any more.
+        {{ what }} takes the place of every family, setting and picture that is here now. What is here is kept, and can
+        be brought back from this page for {{ kept.days }} days. What the accounts hold is read before anything is sent
+        to them.
       </p>
       <div class="line acts">
         <ElButton @click="asked = false">Leave it</ElButton>
@@ -102,5 +134,16 @@ async function serverIsBack(): Promise<void> {
 .button:hover {
   border-color: var(--woad);
   color: var(--woad);
+}
+.kept {
+  list-style: none;
+  margin: 4px 0 0;
+  padding: 0;
+}
+.kept li {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 4px 0;
 }
 </style>

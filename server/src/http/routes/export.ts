@@ -1,18 +1,17 @@
 /** Routes: the catalogue as files, and the backup. */
 import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
-import { sql } from 'drizzle-orm';
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core';
-import { readBackup } from '../../backup/readBackup';
+import { DAYS_KEPT, keptData } from '../../backup/restore';
 import { writtenFile } from '../../export/exports';
-import { incomingFolder, type Store } from '../../store/store';
+import { incomingFolder } from '../../store/store';
 import { mount, mountDownload } from '../mount';
 import type { Parts } from '../parts';
 import { fileNameOf, mindLength, oneBackup } from '../upload';
 
-export function mountExport(app: Express, { store, exports, startAnew }: Parts): void {
+export function mountExport(app: Express, { store, exports, files, startAnew }: Parts): void {
   mount(app, api.startExport, ({ body, request }) =>
     exports.start(body, `${request.protocol}://${request.get('host') ?? ''}`),
   );
@@ -24,6 +23,12 @@ export function mountExport(app: Express, { store, exports, startAnew }: Parts):
         .download(path, name, { headers: { 'content-type': type } }, (error) => (error ? reject(error) : resolve())),
     );
   });
+  mount(app, api.keptData, () => ({ days: DAYS_KEPT, kept: keptData(store.dataFolder) }));
+  mount(app, api.bringBackKept, async ({ params }) => {
+    const counts = await files.bringBack(params.name);
+    startAnew();
+    return counts;
+  });
   mount(
     app,
     api.restore,
@@ -31,12 +36,7 @@ export function mountExport(app: Express, { store, exports, startAnew }: Parts):
       if (!file) throw new Refusal('sheet.none', {});
       const path = join(incomingFolder(store), file.filename);
       try {
-        const { madeAt, families, children, pictures } = await readBackup(
-          path,
-          fileNameOf(file),
-          store.dataFolder,
-          migrationsOf(store),
-        );
+        const { madeAt, families, children, pictures } = await files.readBackup(path, fileNameOf(file));
         startAnew();
         return { madeAt, families, children, pictures };
       } finally {
@@ -47,7 +47,3 @@ export function mountExport(app: Express, { store, exports, startAnew }: Parts):
     oneBackup(incomingFolder(store)),
   );
 }
-
-/** How many changes of its tables the database has been through. */
-const migrationsOf = ({ database }: Store): number =>
-  database.get<{ count: number }>(sql`SELECT count(*) AS count FROM __drizzle_migrations`).count;
