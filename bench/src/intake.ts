@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import { emptyRegistry, NO_SETTLEMENT, openRegistry } from '@loom-kin/core';
-import { stateOf } from '../../server/src/changes/stateOf';
+import { readAt } from '../../server/src/changes/readAt';
 import { takeList } from '../../server/src/changes/takeFound';
 import { writeFound } from '../../server/src/lists/foundFiles';
 import { readListFile } from '../../server/src/lists/readListFile';
@@ -50,7 +50,7 @@ async function wholeWay(folder: string, rows: number): Promise<{ planned: number
       key: 'bench-list',
       title: 'A list',
       path,
-      state: stateOf(store.database),
+      state: readAt(store.database),
       children,
       deletions: false,
     }),

@@ -13,6 +13,7 @@ import { createFilePool } from './files/pool';
 import { createExports } from './export/exports';
 import { createKeeper } from './fits/keeper';
 import { markAllDue } from './fits/due';
+import { isOtherProgram } from './fits/programOfFits';
 import { createFitPool } from './fits/pool';
 import { createApp } from './http/app';
 import { createDesk } from './jobs/desk';
@@ -85,9 +86,9 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
 async function startOn(options: ServerOptions, log: Logger, lock: { release(): void }): Promise<RunningServer> {
   const { dataFolder, channelsUrl, webFolder = WEB, pollEvery = 700 } = options;
   const store = openStore(dataFolder);
-  await fetchChannels(store, channelsUrl);
-  // Rules may have changed while nobody looked.
-  markAllDue(store.database);
+  const isSaidOtherwise = await fetchChannels(store, channelsUrl);
+  // What is stored is as it would be worked out now, unless the channels or the program changed while nobody looked.
+  if (isOtherProgram(store.database) || isSaidOtherwise) markAllDue(store.database);
   const pool = createFitPool(store);
   const keeper = createKeeper(store, pool, log);
   let url = '';

@@ -17,13 +17,12 @@ const folder = mkdtempSync(join(tmpdir(), 'loom-kin-recheck-'));
 let store: Store;
 let keeper: Keeper;
 let ids: string[];
-/** What the threads were asked for, and how they are let answer. */
-const asked: string[][] = [];
-let answer: () => void = () => undefined;
+/** What the threads were asked for, and how each batch is let answer. */
+const asked: { ids: string[]; isBehind: boolean; answer: () => void }[] = [];
 const pool: FitPool = {
-  standings: (familyIds) =>
+  width: 1,
+  standings: (familyIds, isBehind) =>
     new Promise((resolve) => {
-      asked.push(familyIds);
       const turns = new Map(
         store.database
           .select()
@@ -31,7 +30,9 @@ const pool: FitPool = {
           .all()
           .map((row) => [row.familyId, row.turn]),
       );
-      answer = () => resolve(familyIds.map((familyId) => ({ familyId, turn: turns.get(familyId)!, standings: [] })));
+      const answer = () =>
+        resolve(familyIds.map((familyId) => ({ familyId, turn: turns.get(familyId)!, standings: [] })));
+      asked.push({ ids: familyIds, isBehind, answer });
     }),
   meaning: () => Promise.reject(new Error('not asked for')),
   prices: () => Promise.reject(new Error('not asked for')),
@@ -39,11 +40,12 @@ const pool: FitPool = {
   offerings: () => Promise.reject(new Error('not asked for')),
   close: () => Promise.resolve(),
 };
-/** Lets the threads answer, and what follows from it happen. */
+const rest = () => new Promise((next) => setTimeout(next));
+let answered = 0;
+/** Lets the threads answer the next batch, and what follows from it happen. */
 async function step(): Promise<void> {
-  answer();
-  answer = () => undefined;
-  await new Promise((next) => setImmediate(next));
+  asked[answered++]?.answer();
+  await rest();
 }
 const recheck = () => readJobs(store.database).find((job) => job.kind === 'recheck')!;
 
@@ -58,7 +60,7 @@ beforeAll(() => {
   keeper = createKeeper(store, pool, pino({ level: 'silent' }));
 });
 afterAll(async () => {
-  answer();
+  for (const batch of asked) batch.answer();
   await keeper.close();
   store.close();
   rmSync(folder, { recursive: true });
@@ -67,28 +69,38 @@ afterAll(async () => {
 it('counts its families, lets a changed one go first, stands while it is stopped, and ends with the last', async () => {
   markAllDue(store.database);
   keeper.kick();
-  await step();
+  await rest();
   expect(recheck()).toMatchObject({ state: 'running', done: 0, total: 80, title: 'Check 80 families anew' });
+  // One batch for the thread, and one behind it.
+  expect(asked.map(({ ids, isBehind }) => [ids.length, isBehind])).toEqual([
+    [8, true],
+    [8, true],
+  ]);
   const last = ids.toSorted().at(-1)!;
   markDue(store.database, [last]);
+  keeper.kick();
+  await rest();
+  // What the seller just changed waits for no place among them.
+  expect(asked.slice(2)).toMatchObject([{ ids: [last], isBehind: false }]);
   await step();
-  expect(recheck()).toMatchObject({ done: 25, total: 80 });
-  expect(asked[1]![0]).toBe(last);
+  expect(recheck()).toMatchObject({ done: 9, total: 80 });
 
   keeper.stop(recheck().id);
   await step();
+  await step();
   const left = store.database.select().from(due).all().length;
   expect(recheck()).toMatchObject({ state: 'stopped' });
-  expect([asked.length, left > 0]).toEqual([2, true]);
+  expect([asked.length, left]).toEqual([answered, 80 - 17]);
   // What the seller changes meanwhile is looked at all the same.
   markDue(store.database, [last]);
   keeper.kick();
-  await step();
-  expect(asked.at(-1)).toEqual([last]);
+  await rest();
+  expect(asked.at(-1)).toMatchObject({ ids: [last] });
   await step();
   expect(store.database.select().from(due).all().length).toBe(left);
 
   keeper.resume(recheck().id);
+  await rest();
   while (recheck().state === 'running') await step();
   expect(recheck()).toMatchObject({ state: 'done', done: 80, total: 80 });
   expect(store.database.select().from(due).all()).toEqual([]);

@@ -22,6 +22,8 @@ export const FILE_REFUSALS = {
   'backup.unfit': (p: { file: string; why: string }) =>
     `${p.file} cannot be brought back: ${p.why}. Nothing was changed. Take another backup.`,
   'backup.not-kept': () => 'This data is not kept any more.',
+  'file.overtaken': () =>
+    'Its families were changed again and again while it was taken in. Nothing was changed. Take it in again in a moment.',
   'export.gone': () => 'This file is not kept any more. Take it out again.',
   'list.taken': () => 'This list was taken in already. Undo that in the journal, or read it again.',
   'list.silent': (p: { account: string }) => `${p.account} does not answer. Try again in a while.`,

@@ -252,6 +252,8 @@ export const REFUSALS = {
   'input.no-json': () => 'This is no JSON: it is cut off or has a fault.',
   'api.unknown': () => 'There is no such address in the API.',
   'server.silent': () => 'The server does not answer just now. What you typed waits; do this again when it is back.',
+  'server.full': () =>
+    'There is no space left on the disk. Nothing was changed. Make room, then do this again; work that was under way goes on by itself.',
   'server.fault': () => 'Something went wrong inside. Nothing was changed; try again.',
 } as const;
 

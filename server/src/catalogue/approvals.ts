@@ -20,7 +20,7 @@ export function createApprovals(store: Store, base: string, every: number, log: 
 
   async function look(account: Account): Promise<void> {
     if (!(await fetchAccount(store, base, account))) return;
-    markAllDue(store.database);
+    await store.whenQuiet(() => markAllDue(store.database));
     store.bell.ring({ setup: true });
   }
   async function lookAtAll(): Promise<void> {

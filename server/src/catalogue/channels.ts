@@ -42,6 +42,12 @@ async function fetchJson(address: string): Promise<unknown> {
  * force: others that the channel has published wait until they are adopted.
  */
 export async function fetchChannel(store: Store, base: string, id: string, place: number): Promise<Channel> {
+  await takeChannel(store, base, id, place);
+  return store.catalogue().channels.find((one) => one.channel === id)!;
+}
+
+/** Fetches it; whether anything is other than it was known. */
+async function takeChannel(store: Store, base: string, id: string, place: number): Promise<boolean> {
   const read = readRulebook(await fetchJson(`${base}/${id}/rulebook`), store.catalogue().registry);
   if (!read.ok) {
     const [first] = read.problems;
@@ -51,7 +57,9 @@ export async function fetchChannel(store: Store, base: string, id: string, place
   const here = accountsOn(store, id, read.rulebook.name);
   const said = await Promise.all(here.map((account) => saidOf(base, account)));
   const row = { rulebook: read.rulebook, choices: said[0]!.choices, reachable: true };
-  inTransaction(store.database, () => {
+  await store.quiet();
+  const isOther = inTransaction(store.database, () => {
+    const there = store.database.select().from(channels).where(eq(channels.channel, id)).get();
     store.database
       .insert(channels)
       .values({ channel: id, place, ...row })
@@ -60,10 +68,11 @@ export async function fetchChannel(store: Store, base: string, id: string, place
     keepEdition(store, read.rulebook);
     if (!readDocument(store.database, RulebookSchema, 'rulebook', id))
       writeDocument(store.database, 'rulebook', id, read.rulebook);
-    here.forEach((account, at) => takeSaid(store, account, said[at]!));
+    const news = here.filter((account, at) => takeSaid(store, account, said[at]!));
+    return news.length > 0 || !dequal(there, { channel: id, place, ...row });
   });
   store.forgetCatalogue();
-  return store.catalogue().channels.find((one) => one.channel === id)!;
+  return isOther;
 }
 
 const saidOf = async (base: string, account: Account): Promise<Said> =>
@@ -108,26 +117,36 @@ function takeSaid(store: Store, account: Account, said: Said): boolean {
 /** Asks again how an account stands with its channel; whether anything differs. */
 export async function fetchAccount(store: Store, base: string, account: Account): Promise<boolean> {
   const said = await saidOf(base, account);
+  await store.quiet();
   const isOther = inTransaction(store.database, () => takeSaid(store, account, said));
   if (isOther) store.forgetCatalogue();
   return isOther;
 }
 
-/** Fetches all channels the service plays. Those that do not answer, or whose rules cannot be read, are marked so and keep what was known. */
-export async function fetchChannels(store: Store, base: string): Promise<void> {
+/**
+ * Fetches all channels the service plays. Those that do not answer, or whose rules cannot be read, are marked so and keep what was known.
+ * @returns whether anything is other than it was known
+ */
+export async function fetchChannels(store: Store, base: string): Promise<boolean> {
   const { database } = store;
   let ids: string[];
   try {
     ids = z.array(z.string().regex(/^[a-z][a-z0-9-]{0,59}$/)).parse(await fetchJson(`${base}/channels`));
   } catch {
+    await store.quiet();
     database.update(channels).set({ reachable: false }).run();
     store.forgetCatalogue();
-    return;
+    return false;
   }
+  let isOther = false;
   for (const [place, id] of ids.entries()) {
-    await fetchChannel(store, base, id, place).catch(() =>
-      database.update(channels).set({ reachable: false }).where(eq(channels.channel, id)).run(),
-    );
+    const isNews = await takeChannel(store, base, id, place).catch(async () => {
+      await store.quiet();
+      database.update(channels).set({ reachable: false }).where(eq(channels.channel, id)).run();
+      return false;
+    });
+    isOther ||= isNews;
   }
   store.forgetCatalogue();
+  return isOther;
 }

@@ -1,5 +1,6 @@
 /** Which of the seller's numbers channels have entries for already: asked by itself once for each number, and again on wish. */
 import { and, eq, inArray, sql } from 'drizzle-orm';
+import { setImmediate } from 'node:timers/promises';
 import { dequal } from 'dequal';
 import { ChannelEntrySchema, identityOf, Refusal, type Account, type KnownNumbers } from '@loom-kin/core';
 import type { Logger } from 'pino';
@@ -30,11 +31,18 @@ export function createEntries(store: Store, base: string, log: Logger): Entries 
   let isClosed = false;
   let asking = Promise.resolve();
 
+  /** Families with numbers that may be new; all where somebody changed what holds for all families, or at the start. */
+  let changed: Set<string> | 'all' = 'all';
+
   const askAll = async () => {
+    const meant = changed;
+    changed = new Set();
     for (const account of withEntries(store)) {
       try {
-        await askNew(store, base, account, () => isClosed);
+        await askNew(store, base, account, meant, () => isClosed);
       } catch (error) {
+        // Asked again with the next change.
+        changed = changed === 'all' || meant === 'all' ? 'all' : new Set([...changed, ...meant]);
         log.info({ err: error }, `${account.name} could not be asked about numbers`);
       }
     }
@@ -48,7 +56,11 @@ export function createEntries(store: Store, base: string, log: Logger): Entries 
     timer.unref();
   };
   const deafen = store.bell.listen(({ families, setup }) => {
-    if (setup || Object.keys(families).length > 0) soon();
+    const ids = Object.keys(families);
+    if (setup) changed = 'all';
+    else if (ids.length === 0) return;
+    else if (changed !== 'all') ids.forEach((id) => (changed as Set<string>).add(id));
+    soon();
   });
   soon();
   return {
@@ -81,25 +93,55 @@ function withEntries(store: Store): Account[] {
   return accounts.filter(({ channel }) => !isOwn(channel) && rulebooks.get(channel)?.hasEntries === true);
 }
 
-async function askNew(store: Store, base: string, account: Account, isClosed: () => boolean): Promise<void> {
-  for (;;) {
-    const numbers = unasked(store.database, account.id);
-    if (numbers.length === 0 || isClosed()) return;
+async function askNew(
+  store: Store,
+  base: string,
+  account: Account,
+  families: ReadonlySet<string> | 'all',
+  isClosed: () => boolean,
+): Promise<void> {
+  for await (const numbers of families === 'all'
+    ? unasked(store.database, account.id)
+    : unaskedOf(store.database, account.id, families)) {
+    if (isClosed()) return;
     await askAbout(store, base, account, numbers);
   }
 }
 
-const unasked = (database: Database, account: string): string[] =>
-  database
-    .select({ number: identifiers.value })
-    .from(identifiers)
-    .where(
-      sql`${identifiers.kind} = 'gtin' AND NOT EXISTS (SELECT 1 FROM ${knownNumbers}
-        WHERE ${knownNumbers.account} = ${account} AND ${knownNumbers.number} = ${identifiers.value})`,
+/** So many numbers are looked through before others come in between. */
+const LOOKED_THROUGH = 5000;
+
+/** All numbers that an account was not asked about, looked through some at a time. */
+async function* unasked(database: Database, account: string): AsyncGenerator<string[]> {
+  const some = database.$client.prepare<[string, string, number], { value: string; known: number }>(
+    `SELECT value, EXISTS (SELECT 1 FROM known_numbers WHERE account = ? AND number = value) AS known
+      FROM identifiers WHERE kind = 'gtin' AND value > ? ORDER BY value LIMIT ?`,
+  );
+  let last = '';
+  let waiting: string[] = [];
+  for (;;) {
+    const rows = some.all(account, last, LOOKED_THROUGH);
+    waiting.push(...rows.flatMap(({ value, known }) => (known ? [] : [value])));
+    while (waiting.length >= AT_ONCE || (rows.length === 0 && waiting.length > 0)) {
+      yield waiting.slice(0, AT_ONCE);
+      waiting = waiting.slice(AT_ONCE);
+    }
+    if (rows.length === 0) return;
+    last = rows.at(-1)!.value;
+    await setImmediate();
+  }
+}
+
+function* unaskedOf(database: Database, account: string, families: ReadonlySet<string>): Generator<string[]> {
+  const numbers = database
+    .all<{ value: string }>(
+      sql`SELECT i.value FROM json_each(${JSON.stringify([...families])}) AS one
+        CROSS JOIN identifiers AS i ON i.family_id = one.value AND i.kind = 'gtin'
+        WHERE NOT EXISTS (SELECT 1 FROM known_numbers WHERE account = ${account} AND number = i.value)`,
     )
-    .limit(AT_ONCE)
-    .all()
-    .map((row) => row.number);
+    .map((row) => row.value);
+  for (let at = 0; at < numbers.length; at += AT_ONCE) yield numbers.slice(at, at + AT_ONCE);
+}
 
 async function askAbout(store: Store, base: string, account: Account, numbers: readonly string[]): Promise<void> {
   for (let at = 0; at < numbers.length; at += AT_ONCE) {
@@ -137,7 +179,8 @@ function keep(
     const asked = and(eq(identifiers.kind, 'gtin'), inArray(identifiers.value, news));
     const rows = database.selectDistinct({ id: identifiers.familyId }).from(identifiers).where(asked).all();
     const ids = rows.map((row) => row.id);
-    markDue(database, ids);
+    // Nobody typed this: what was typed goes before it.
+    markDue(database, ids, true);
     return ids;
   });
   store.bell.ring({ entries: touched });

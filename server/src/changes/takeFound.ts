@@ -1,12 +1,15 @@
 /** What was read of files for families, taken in as one change. */
-import { freeze } from '@loom-kin/core';
+import { and, eq, gt } from 'drizzle-orm';
+import { freeze, Refusal } from '@loom-kin/core';
 import type { ChangeDone } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
 import { familiesMade } from '../lists/foundFiles';
+import type { Database } from '../store/database';
+import { changeParts, families, type ReadAt } from '../store/schema';
 import type { Store } from '../store/store';
 import { countPieces } from './countPieces';
 import type { FoundFamily } from './foundFamily';
-import { stateOf } from './stateOf';
+import { isSetUpAlike } from './readAt';
 import { workChange, type TellProgress } from './runChange';
 import { familyIn, putFamily, type Work } from './work';
 
@@ -20,8 +23,8 @@ export interface ListOrder {
   key: string;
   title: string;
   path: string;
-  /** The state of the catalogue that they were made for. */
-  state: string;
+  /** What they were made for. */
+  state: ReadAt;
   /** Of all its families. */
   children: number;
   /** Whether children that it says are to go do so. */
@@ -32,16 +35,40 @@ export interface ListOrder {
 export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): ChangeDone | null =>
   takeFamilies(store, { key, title }, [found]);
 
-/** The same for all families of a list, as one change. */
-export const takeList = (
+/** The same for all families of a list, as one change. What other families became meanwhile is nothing to it. */
+export function takeList(
   store: Store,
   { key, title, path, state, deletions }: ListOrder,
   tell?: TellProgress,
-): ChangeDone | null =>
+): ChangeDone | null {
   // Another list may have been stored while this one waited in line.
-  state === stateOf(store.database)
-    ? takeFamilies(store, { key, title }, familiesMade(path, deletions ? 'go' : 'stay'), tell)
-    : null;
+  if (!isSetUpAlike(store.database, state)) return null;
+  const made = familiesMade(path, deletions ? 'go' : 'stay');
+  try {
+    return isThereByNow(store.database, made, state) ? null : takeFamilies(store, { key, title }, made, tell);
+  } catch (error) {
+    // Somebody gave one of its numbers to other goods meanwhile: which rows that concerns is told when it is read anew.
+    if (error instanceof Refusal && (error.code === 'sku.taken' || error.code === 'gtin.taken')) return null;
+    throw error;
+  }
+}
+
+/** Whether somebody began a family meanwhile that the list would have found: it was to begin one of that style code, or name and brand. */
+function isThereByNow(database: Database, found: readonly FoundFamily[], then: ReadAt): boolean {
+  const begun = found.filter(({ revision }) => revision === null).map(({ family }) => family.fields);
+  if (begun.length === 0) return false;
+  const nameOf = (name: unknown, brand: unknown) => JSON.stringify([name ?? '', brand ?? '']);
+  const codes = new Set(begun.map(({ styleCode }) => styleCode ?? ''));
+  const names = new Set(begun.map(({ name, brand }) => nameOf(name, brand)));
+  const since = and(eq(changeParts.thing, 'family'), eq(changeParts.made, true), gt(changeParts.changeId, then.change));
+  return database
+    .select({ name: families.name, brand: families.brand, styleCode: families.styleCode })
+    .from(changeParts)
+    .innerJoin(families, eq(families.id, changeParts.thingId))
+    .where(since)
+    .all()
+    .some(({ name, brand, styleCode }) => (styleCode !== '' && codes.has(styleCode)) || names.has(nameOf(name, brand)));
+}
 
 function takeFamilies(
   store: Store,

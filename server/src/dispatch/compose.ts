@@ -53,7 +53,7 @@ export async function composeLines(
     for (const offering of offerings) {
       const account = accounts.find((one) => one.id === offering.account)!;
       // Channels fetch them under their ids as soon as they are told of them.
-      noteCombined(store.database, offering.combined);
+      await store.whenQuiet(() => noteCombined(store.database, offering.combined));
       composed.lines.push(...linesOfOffering(store, account, familyId, offering, selection.draft));
     }
   }

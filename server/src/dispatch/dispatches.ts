@@ -3,6 +3,7 @@ import { and, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
 import { Refusal, type ListingMessage } from '@loom-kin/core';
 import type { Dispatch, DispatchSummary } from '@loom-kin/contract';
 import type { Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { dispatches, dispatchLines } from '../store/schema';
 import { UNDER_WAY } from './standing';
 
@@ -38,7 +39,7 @@ export function readDispatch(database: Database, id: string): Dispatch {
     .where(eq(dispatchLines.dispatchId, id))
     .orderBy(dispatchLines.id)
     .all();
-  return { ...rest, lines };
+  return { ...rest, notice: noticeOf(database, rest), lines };
 }
 
 /** The newest dispatches in short. */
@@ -74,6 +75,7 @@ export function readDispatches(database: Database, most = 60): DispatchSummary[]
     const title = families.slice(0, 2).join(', ') + (families.length > 2 ? ` and ${families.length - 2} more` : '');
     return {
       ...row,
+      notice: noticeOf(database, row),
       title: title || 'nothing',
       lines: Object.values(states).reduce((sum, count) => sum + count, 0),
       states,
@@ -138,10 +140,19 @@ export function setLines(database: Database, ids: readonly number[], to: Partial
       .run();
 }
 
+/** What is in the way of dispatches that run in this process. It is told while the disk is full, too, and not stored. */
+const notices = prepared(() => new Map<string, string>());
+
+/** Says what is in the way of dispatches, or that nothing is. */
 export function setNotice(database: Database, dispatchIds: Iterable<string>, notice: string | null): void {
-  const ids = [...dispatchIds];
-  if (ids.length > 0) database.update(dispatches).set({ notice }).where(inArray(dispatches.id, ids)).run();
+  for (const id of dispatchIds) {
+    if (notice === null) notices(database).delete(id);
+    else notices(database).set(id, notice);
+  }
 }
+
+const noticeOf = (database: Database, { id, state }: { id: string; state: Dispatch['state'] }): string | null =>
+  state === 'running' ? (notices(database).get(id) ?? null) : null;
 
 /** A dispatch is done when no line of it is under way: its state follows from its lines. */
 export function settleDispatch(database: Database, dispatchId: string): void {

@@ -9,6 +9,7 @@ import type { Logger } from 'pino';
 import { rulebookOf } from '../catalogue/readCatalogue';
 import type { FitPool } from '../fits/pool';
 import { inTransaction } from '../store/database';
+import { isOutOfSpace, OUT_OF_SPACE } from '../store/outOfSpace';
 import type { Store } from '../store/store';
 import { bookReceipt } from './book';
 import {
@@ -47,6 +48,8 @@ export interface RunnerOptions {
   log: Logger;
 }
 
+/** So long is waited for room on a full disk, in milliseconds. */
+const FULL_WAIT = 5000;
 /** A minute: what is in doubt is seldom, and asked about before anything is sent anyway. */
 const READ_EVERY = 60_000;
 
@@ -71,7 +74,12 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
   const sentNow = (account: string) => underWay(account).filter((line) => line.state === 'sent');
 
   /** Ends lines that cannot go on, with the reason. What was handed over is in doubt. Their dispatches are settled. */
-  function end(lines: readonly Pick<LineHead, 'id' | 'dispatchId'>[], outcome: string, fate: Fate = {}): void {
+  async function end(
+    lines: readonly Pick<LineHead, 'id' | 'dispatchId'>[],
+    outcome: string,
+    fate: Fate = {},
+  ): Promise<void> {
+    await store.quiet();
     const ids = lines.map((line) => line.id);
     inTransaction(database, () => {
       noteUnconfirmed(database, ids, outcome, fate);
@@ -88,7 +96,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       if (lines.length === 0) return;
       const account = store.catalogue().accounts.find((one) => one.id === accountId);
       const rulebook = account && rulebookOf(store.catalogue(), account)?.rulebook;
-      if (!account || !rulebook) return end(lines, 'the account is gone');
+      if (!account || !rulebook) return await end(lines, 'the account is gone');
       const notify = (notice: string | null) => {
         setNotice(database, new Set(underWay(accountId).map((line) => line.dispatchId)), notice);
         store.bell.ring({ dispatches: true });
@@ -104,9 +112,15 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       } catch (error) {
         if (signal.aborted) return;
         const text = error instanceof Error ? error.message : 'failed';
+        if (isOutOfSpace(error)) {
+          notify(OUT_OF_SPACE);
+          await wait(FULL_WAIT);
+          notify(null);
+          continue;
+        }
         if (!(error instanceof ChannelSilent)) throw error;
         const next = waits.shift();
-        if (next === undefined) return end(underWay(accountId), `${account.name} ${text}`);
+        if (next === undefined) return await end(underWay(accountId), `${account.name} ${text}`);
         notify(
           `${account.name} ${text}. Trying again in ${Math.ceil(next / 1000)} s; ${waits.length} more tries after that.`,
         );
@@ -156,6 +170,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       (error: unknown) => turnedAway(account, lines, error, { isTurnedAway: true }),
     );
     if (receipt === null) return;
+    await store.quiet();
     // What was stopped meanwhile stays stopped, and in doubt; with its receipt that is settled sooner.
     const queued = new Set(underWay(account.id).flatMap((line) => (line.state === 'queued' ? [line.id] : [])));
     inTransaction(database, () => {
@@ -170,15 +185,15 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
   }
 
   /** A channel that is silent is asked again; what it turns away for good fails, and nothing else with it. */
-  function turnedAway(
+  async function turnedAway(
     account: Account,
-    lines: readonly LineHead[] | readonly LineRow[],
+    lines: readonly Pick<LineHead, 'id' | 'dispatchId'>[],
     error: unknown,
     fate: Fate,
-  ): null {
+  ): Promise<null> {
     if (error instanceof ChannelSilent) throw error;
     options.log.warn({ err: error, account: account.id }, 'a channel turned a submission away');
-    end(lines, error instanceof Error ? error.message : 'failed', fate);
+    await end(lines, error instanceof Error ? error.message : 'failed', fate);
     return null;
   }
 
@@ -201,7 +216,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       }
       const began = since.get(receipt) ?? Date.now();
       since.set(receipt, began);
-      if (Date.now() - began > link.patience) end(lines, `${account.name} took it and never answered`);
+      if (Date.now() - began > link.patience) await end(lines, `${account.name} took it and never answered`);
     }
   }
 
@@ -222,9 +237,13 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
   function start(account: string): void {
     if (working.has(account) || signal.aborted) return;
     const job = workAccount(account)
-      .catch((error: unknown) => {
+      .catch(async (error: unknown) => {
         options.log.error({ err: error, account }, 'sending to an account stopped working');
-        end(underWay(account), 'something went wrong inside');
+        await end(underWay(account), 'something went wrong inside');
+      })
+      .catch(async (error: unknown) => {
+        options.log.error({ err: error, account }, 'lines could not be ended');
+        await wait(FULL_WAIT);
       })
       .finally(() => {
         working.delete(account);

@@ -79,6 +79,7 @@ export async function composeTurn(
     const there = hasFamily(store.database, familyId);
     offerings.set(familyId, there ? ((await pool.offerings(familyId, [account.id])).offerings[0] ?? null) : null);
   }
+  await store.quiet();
   return inTransaction(store.database, () => {
     const going = lines.flatMap((line) => {
       const now = composeLine(store, account, line, offerings.get(line.familyId) ?? null);

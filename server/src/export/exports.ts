@@ -23,7 +23,7 @@ export function createExports(store: Store, files: FilePool, log: Logger): Expor
     const { kind, ids, address } = exportOf(store, id);
     const path = exportFile(store, id);
     const half = `${path}-half`;
-    const tell = progressOf(store, id);
+    const tell = progressOf(store, id, log);
     try {
       const folder = pictureFolder(store);
       if (kind === 'backup') await files.writeBackup(half, folder, signal);

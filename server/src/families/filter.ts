@@ -1,5 +1,5 @@
 /** Which families are meant: by words, category, state, finding or route. */
-import { and, eq, inArray, sql, type SQL } from 'drizzle-orm';
+import { and, inArray, sql, type SQL } from 'drizzle-orm';
 import { gtin14 } from '@loom-kin/core';
 import type { FamilyFilter } from '@loom-kin/contract';
 import { families } from '../store/schema';
@@ -10,7 +10,7 @@ import { familiesOnRoute } from './tryConditions';
 /** The condition that families which are meant fulfil. */
 export function familiesMeant(store: Store, filter: FamilyFilter): SQL {
   const { account, state, finding, category, route } = filter;
-  const where: SQL[] = [eq(families.retired, filter.retired === 'yes')];
+  const where: SQL[] = [];
   // Signs that no word has would end the search's own syntax.
   // eslint-disable-next-line no-control-regex
   const words = filter.q.replace(/[\u0000-\u001f]/g, ' ').trim();
@@ -28,6 +28,9 @@ export function familiesMeant(store: Store, filter: FamilyFilter): SQL {
     );
   }
   if (account && route) where.push(among(familiesOnRoute(store, account, route)));
+  const retired = filter.retired === 'yes' ? 1 : 0;
+  // Whatever else is asked for finds fewer: with a plus the database does not look for it by way of what is not retired.
+  where.unshift(where.length > 0 ? sql`+${families.retired} = ${retired}` : sql`${families.retired} = ${retired}`);
   return and(...where)!;
 }
 

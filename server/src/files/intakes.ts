@@ -55,9 +55,9 @@ export function createIntakes(store: Store, pool: FilePool, writer: Writer, log:
     await withoutOvertaking(async () => {
       const make = apply && !changeOfKey(database, key);
       const order = { familyId, path: pathOf(file), fileName, make };
-      const found = await pool.readSheet(order, signal, progressOf(store, id));
+      const found = await pool.readSheet(order, signal, progressOf(store, id, log));
       if (make) await takeFound(key, takingIn(fileName), found);
-      storeFound(id, sheet!, found);
+      await store.whenQuiet(() => storeFound(id, sheet!, found));
     });
   }
 

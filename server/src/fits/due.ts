@@ -26,10 +26,13 @@ const markAlone = prepared((database) =>
     .prepare(),
 );
 
-/** Marks families; one that is due already is due for one more reason, so that an answer under way comes too late. */
-export function markDue(database: Database, familyIds: Iterable<string>): void {
+/**
+ * Marks families; one that is due already is due for one more reason, so that an answer under way comes too late.
+ * @param isBehind whether what the seller just changed goes before them; many always are
+ */
+export function markDue(database: Database, familyIds: Iterable<string>, isBehind = false): void {
   const ids = [...familyIds];
-  const mark = (ids.length > FEW ? markAmong : markAlone)(database);
+  const mark = (isBehind || ids.length > FEW ? markAmong : markAlone)(database);
   for (const familyId of ids) mark.run({ familyId });
 }
 

@@ -12,8 +12,8 @@ import type { FitPool } from './pool';
 import { recheckStands, tellRecheck } from './recheck';
 import type { FamilyStandings } from './worker';
 
-/** So many families are given to a thread at once. */
-const AT_ONCE = 24;
+/** So many families are given to a thread at once: few, so that what is typed meanwhile has its turn soon. */
+const AT_ONCE = 8;
 
 export interface Keeper {
   /** Looks whether something is due. */
@@ -28,31 +28,45 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
   let working: Promise<void> | null = null;
   let closed = false;
 
-  /** The threads work on the next families while the answers about the last ones are stored. */
-  async function workOff(): Promise<void> {
-    tellRecheck(store);
-    let asked = ask([]);
-    while (asked) {
-      const { ids, answer } = asked;
-      const answers = await answer;
-      if (closed) return;
-      asked = ask(ids);
-      await store.quiet();
-      if (closed) return;
-      storeStandings(store, answers);
-      tellRecheck(store);
-      asked ??= ask([]);
+  /** The batches that are being worked on, by the ids of their families. */
+  const underWay = new Map<string, Promise<Batch>>();
+  /** Has the work under way look for more. */
+  let wake: () => void = () => undefined;
+
+  /** Gives out what is due: as many batches as there are threads, and one more, and whatever the seller just changed. */
+  function giveOut(): void {
+    for (;;) {
+      const batch = closed ? null : nextDue(store, idsIn(underWay));
+      if (!batch || (batch.isBehind && underWay.size > pool.width)) return;
+      const name = batch.ids.join();
+      const working = pool.standings(batch.ids, batch.isBehind).then((answers) => ({ name, answers }));
+      underWay.set(name, working);
+      // Whoever waits for any of them hears of it.
+      working.catch(() => underWay.delete(name));
     }
   }
 
-  /** Asks about what is due next, beside what was just answered; null where that is all. */
-  function ask(answered: readonly string[]): { ids: string[]; answer: Promise<FamilyStandings[]> } | null {
-    const ids = closed ? [] : nextDue(store, answered);
-    return ids.length === 0 ? null : { ids, answer: pool.standings(ids) };
+  async function workOff(): Promise<void> {
+    await store.whenQuiet(() => tellRecheck(store));
+    for (giveOut(); underWay.size > 0; giveOut()) {
+      const woken = new Promise<null>((resolve) => (wake = () => resolve(null)));
+      const batch = await Promise.race([...underWay.values(), woken]);
+      if (!batch) {
+        // Something became due meanwhile, perhaps for many.
+        await store.whenQuiet(() => tellRecheck(store));
+        continue;
+      }
+      await store.quiet();
+      if (closed) return;
+      storeStandings(store, batch.answers);
+      underWay.delete(batch.name);
+      tellRecheck(store);
+    }
   }
 
   function kick(): void {
-    if (working || closed) return;
+    if (working) return wake();
+    if (closed) return;
     // Begun later: what it does at once may ring the bell, and be heard here.
     working = Promise.resolve()
       .then(workOff)
@@ -61,7 +75,7 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
       })
       .finally(() => {
         working = null;
-        if (!closed && nextDue(store).length > 0) setTimeout(kick, 1000).unref();
+        if (!closed && nextDue(store)) setTimeout(kick, 1000).unref();
       });
   }
 
@@ -81,19 +95,29 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
   };
 }
 
+interface Batch {
+  name: string;
+  answers: readonly FamilyStandings[];
+}
+
+/** Ids of the families that are being worked on. */
+const idsIn = (underWay: ReadonlyMap<string, unknown>) =>
+  new Set([...underWay.keys()].flatMap((name) => name.split(',')));
+
 /** What is due next: what the seller just changed, then those that one reason made due together, unless that is stopped. */
-function nextDue(store: Store, without: readonly string[] = []): string[] {
+function nextDue(store: Store, without: ReadonlySet<string> = new Set()): { ids: string[]; isBehind: boolean } | null {
   const rows = store.database
-    .select({ id: due.familyId })
+    .select({ id: due.familyId, among: due.among })
     .from(due)
     .where(recheckStands(store) ? eq(due.among, false) : undefined)
     .orderBy(asc(due.among), asc(due.familyId))
-    .limit(AT_ONCE + without.length)
-    .all();
-  return rows
-    .map((row) => row.id)
-    .filter((id) => !without.includes(id))
-    .slice(0, AT_ONCE);
+    .limit(AT_ONCE + without.size)
+    .all()
+    .filter((row) => !without.has(row.id));
+  const [first] = rows;
+  if (!first) return null;
+  const alike = rows.filter((row) => row.among === first.among).slice(0, AT_ONCE);
+  return { ids: alike.map((row) => row.id), isBehind: first.among };
 }
 
 function storeStandings(store: Store, answers: readonly FamilyStandings[]): void {

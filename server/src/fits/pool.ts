@@ -7,11 +7,15 @@ import { Piscina } from 'piscina';
 import { FIT_WORKER } from '../folders';
 import { DATABASE_FILE } from '../store/database';
 import type { Store } from '../store/store';
+import { createLanes, type Urgency } from './lanes';
 import type { Kind } from './remedies';
 import type { FamilyOfferings, FamilyStandings, Task, WorkerSettings } from './worker';
 
 export interface FitPool {
-  standings(familyIds: string[]): Promise<FamilyStandings[]>;
+  /** How many tasks are worked on at the same time. */
+  readonly width: number;
+  /** How families stand; those that nobody just changed are behind everything else. */
+  standings(familyIds: string[], isBehind: boolean): Promise<FamilyStandings[]>;
   offerings(familyId: string, accountIds: string[]): Promise<FamilyOfferings>;
   /** What other rules of a channel would mean for families. */
   meaning(familyIds: string[], rulebook: Rulebook): Promise<RulesMeaning>;
@@ -24,19 +28,18 @@ export interface FitPool {
 
 export function createFitPool(store: Store): FitPool {
   const workerData: WorkerSettings = { databaseFile: join(store.dataFolder, DATABASE_FILE) };
-  const pool = new Piscina({
-    ...FIT_WORKER,
-    workerData,
-    maxThreads: Math.max(1, availableParallelism() - 1),
-    minThreads: 1,
-    idleTimeout: 60_000,
-  });
-  const run = (task: Task) => pool.run(task) as Promise<unknown>;
+  const width = availableParallelism();
+  const pool = new Piscina({ ...FIT_WORKER, workerData, maxThreads: width, minThreads: 1, idleTimeout: 60_000 });
+  const lanes = createLanes<unknown>(width);
+  const run = (task: Task, urgency: Urgency = 'asked') => lanes.run(urgency, () => pool.run(task));
   return {
-    standings: (familyIds) =>
-      run({ do: 'standings', familyIds, version: store.version() }) as Promise<FamilyStandings[]>,
+    width,
+    standings: (familyIds, isBehind) =>
+      run({ do: 'standings', familyIds, version: store.version() }, isBehind ? 'behind' : 'typed') as Promise<
+        FamilyStandings[]
+      >,
     offerings: (familyId, accountIds) =>
-      run({ do: 'offerings', familyId, accountIds, version: store.version() }) as Promise<FamilyOfferings>,
+      run({ do: 'offerings', familyId, accountIds, version: store.version() }, 'typed') as Promise<FamilyOfferings>,
     meaning: (familyIds, rulebook) =>
       run({ do: 'meaning', familyIds, rulebook, version: store.version() }) as Promise<RulesMeaning>,
     remedies: (familyIds, kind) =>

@@ -1,6 +1,6 @@
 /** The re-check of many families as a job: its progress follows from the due list, which survives a restart. */
 import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import { endJob, openJob, setJob, type JobRow } from '../jobs/jobs';
+import { endJob, openJob, readJob, setJob, tellHowFar, type JobRow } from '../jobs/jobs';
 import type { Database } from '../store/database';
 import { FEW } from './due';
 import { due, jobs } from '../store/schema';
@@ -32,10 +32,11 @@ export function tellRecheck(store: Store): void {
     const title = `Check ${left.toLocaleString('en')} families anew`;
     openJob(store, { id: crypto.randomUUID(), kind: 'recheck', title, subject: '', total: left, sheet: null });
   } else if (left === 0) {
-    setJob(store, job.id, { done: job.total ?? 0 });
+    setJob(store, job.id, { done: readJob(store.database, job.id).total ?? 0 });
     endJob(store, job.id, 'done');
   } else {
-    const total = Math.max(job.total ?? 0, left);
-    if (total - left !== job.done || total !== job.total) setJob(store, job.id, { done: total - left, total });
+    const shown = readJob(store.database, job.id);
+    const total = Math.max(shown.total ?? 0, left);
+    if (total - left !== shown.done || total !== shown.total) tellHowFar(store, job.id, { done: total - left, total });
   }
 }

@@ -1,9 +1,10 @@
 /** The HTTP application: guards, every endpoint, the built pages. Routes only pass on. */
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { Refusal } from '@loom-kin/core';
+import { setQuiet } from './mount';
 import { mountEvents } from './events';
 import { guard } from './guard';
 import type { Parts } from './parts';
@@ -42,7 +43,7 @@ export function createApp(parts: Parts): Express {
   app.use(helmet(SECURITY));
   // What is blown up on its way is not taken: nobody here sends compressed.
   app.use('/api', express.json({ limit: '20mb', inflate: false }));
-  app.use('/api', waitForQuiet(parts));
+  setQuiet(app, () => parts.store.quiet());
   mountSetup(app, parts);
   mountFamilies(app, parts);
   mountBoard(app, parts);
@@ -62,14 +63,6 @@ export function createApp(parts: Parts): Express {
   app.use(problems(parts.log));
   return app;
 }
-
-/** Who writes waits in line, and not with everybody held up, while a change of a large family is being stored. */
-const waitForQuiet =
-  ({ store }: Parts): RequestHandler =>
-  (request, _response, next) => {
-    if (request.method === 'GET') next();
-    else store.quiet().then(() => next(), next);
-  };
 
 function mountPages(app: Express, webFolder: string): void {
   if (!existsSync(join(webFolder, 'index.html'))) return;

@@ -17,9 +17,17 @@ type Work<E extends Endpoint> = (incoming: Incoming<E>) => z.infer<E['response']
 /** Mounts one endpoint. The work may be given middleware of its own before it, such as an upload. */
 export function mount<E extends Endpoint>(app: Express, endpoint: E, work: Work<E>, ...before: Before[]): void {
   app[endpoint.method](endpoint.path, ...before, async (request: Request, response: Response) => {
-    response.json(await work(incoming(endpoint, request)));
+    const given = incoming(endpoint, request);
+    // What came before may have taken a while, such as an upload: whoever writes waits in line again.
+    if (endpoint.method !== 'get') await quietOf(app)();
+    response.json(await work(given));
   });
 }
+
+const QUIET = 'quiet';
+/** Says how endpoints that write wait while a change of a large family is being stored: nobody is held up by them. */
+export const setQuiet = (app: Express, quiet: () => Promise<void>): void => void (app.locals[QUIET] = quiet);
+const quietOf = (app: Express) => app.locals[QUIET] as () => Promise<void>;
 
 /** Mounts an endpoint whose body is large: it is handed on as it came, and checked where it is read. */
 export function mountUnread<E extends Endpoint>(
@@ -28,6 +36,7 @@ export function mountUnread<E extends Endpoint>(
   work: (body: unknown) => Promise<z.infer<E['response']>>,
 ): void {
   app[endpoint.method](endpoint.path, async (request: Request, response: Response) => {
+    await quietOf(app)();
     response.json(await work(request.body));
   });
 }

@@ -6,6 +6,7 @@ import { Refusal } from '@loom-kin/core';
 import type { DispatchSummary, Job } from '@loom-kin/contract';
 import { readDispatches } from '../dispatch/dispatches';
 import type { Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { jobs } from '../store/schema';
 import { forgetFound } from '../lists/foundFiles';
 import { incomingFolder, type Store } from '../store/store';
@@ -15,7 +16,16 @@ export type JobRow = typeof jobs.$inferSelect;
 /** So many are told of; of those that ended no more are kept. */
 const KEPT = 40;
 
-const jobOf = ({ sheet: _sheet, pictures: _pictures, list: _list, export: _export, ...job }: JobRow): Job => job;
+/**
+ * How far jobs are that run in this process, and what is in their way. It is worth nothing after the process, and must be told while
+ * the database is busy or the disk is full: it is not stored.
+ */
+const underWay = prepared(() => new Map<string, Partial<Pick<Job, 'done' | 'total' | 'notice'>>>());
+
+const jobOf = (
+  database: Database,
+  { sheet: _sheet, pictures: _pictures, list: _list, export: _export, ...job }: JobRow,
+): Job => (job.state === 'running' ? { ...job, ...underWay(database).get(job.id) } : job);
 
 /** A job of the table, or undefined. */
 export const jobRow = (database: Database, id: string): JobRow | undefined =>
@@ -24,7 +34,7 @@ export const jobRow = (database: Database, id: string): JobRow | undefined =>
 /** A job, or a Refusal. */
 export function readJob(database: Database, id: string): Job {
   const row = jobRow(database, id);
-  if (row) return jobOf(row);
+  if (row) return jobOf(database, row);
   const dispatch = readDispatches(database).find((one) => one.id === id);
   if (!dispatch) throw new Refusal('job.unknown', {});
   return dispatchJob(dispatch);
@@ -33,7 +43,7 @@ export function readJob(database: Database, id: string): Job {
 /** The newest jobs, dispatches among them. */
 export function readJobs(database: Database): Job[] {
   const rows = database.select().from(jobs).orderBy(desc(jobs.at)).limit(KEPT).all();
-  const all = [...rows.map(jobOf), ...readDispatches(database, KEPT).map(dispatchJob)];
+  const all = [...rows.map((row) => jobOf(database, row)), ...readDispatches(database, KEPT).map(dispatchJob)];
   return all.toSorted((a, b) => b.at.localeCompare(a.at)).slice(0, KEPT);
 }
 
@@ -64,13 +74,27 @@ export function openJob(
     endedAt: null,
   };
   store.database.insert(jobs).values(row).run();
-  return tellJob(store, jobOf(row));
+  return tellJob(store, jobOf(store.database, row));
 }
 
 /** Changes a job and tells the open pages. */
 export function setJob(store: Store, id: string, to: Partial<Omit<JobRow, 'id'>>): Job {
-  store.database.update(jobs).set(to).where(eq(jobs.id, id)).run();
+  const { done, total } = underWay(store.database).get(id) ?? {};
+  const reached = { ...(done === undefined ? {} : { done }), ...(total === undefined ? {} : { total }) };
+  store.database
+    .update(jobs)
+    .set({ ...reached, ...to })
+    .where(eq(jobs.id, id))
+    .run();
+  underWay(store.database).delete(id);
   return tellJob(store, readJob(store.database, id));
+}
+
+/** Tells the open pages how far a job is, or what is in its way. */
+export function tellHowFar(store: Store, id: string, now: Partial<Pick<Job, 'done' | 'total' | 'notice'>>): void {
+  const all = underWay(store.database);
+  all.set(id, { ...all.get(id), ...now });
+  tellJob(store, readJob(store.database, id));
 }
 
 export const endJob = (store: Store, id: string, state: 'done' | 'failed' | 'stopped', notice: string | null = null) =>

@@ -1,10 +1,12 @@
 /** Running the jobs of one kind: one piece of work for each at a time, stopped, gone on with, taken up after a restart. */
+import { setTimeout as pause } from 'node:timers/promises';
 import { and, eq } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { Refusal } from '@loom-kin/core';
 import { jobs } from '../store/schema';
 import type { Store } from '../store/store';
-import { endJob, readJob, setJob, type JobRow } from './jobs';
+import { isOutOfSpace, OUT_OF_SPACE } from '../store/outOfSpace';
+import { endJob, setJob, tellHowFar, type JobRow } from './jobs';
 
 export interface JobRunner {
   /** Begins, after what is still under way for the job has ended. */
@@ -21,27 +23,22 @@ export interface JobRunner {
 /** So often is told how far a job is, in milliseconds. */
 const TELL_EVERY = 200;
 
-/** Tells how far a job is, now and then. */
-export function progressOf(store: Store, id: string): (done: number, total: number | null) => void {
+/** Tells how far a job is, now and then. What it is called from never hears of a fault in the telling. */
+export function progressOf(store: Store, id: string, log: Logger): (done: number, total: number | null) => void {
   let told = 0;
   return (done, total) => {
     if (Date.now() - told < TELL_EVERY) return;
     told = Date.now();
-    setJob(store, id, { done, total });
+    try {
+      tellHowFar(store, id, { done, total });
+    } catch (error) {
+      log.warn({ err: error, job: id }, 'it could not be told how far a job is');
+    }
   };
 }
 
-/** The same, shown on the open pages alone: while a long change is stored nothing else is. */
-export function progressShown(store: Store, id: string): (done: number, total: number) => void {
-  const { total: all } = readJob(store.database, id);
-  let shown = 0;
-  return (done, total) => {
-    if (Date.now() - shown < TELL_EVERY) return;
-    shown = Date.now();
-    const job = readJob(store.database, id);
-    store.bell.ring({ jobs: [{ ...job, done: Math.round((done / total) * (all ?? total)), total: all ?? total }] });
-  };
-}
+/** So long is waited for room on a full disk before a job is tried again, in milliseconds. */
+const FULL_WAIT = 5000;
 
 /**
  * @param work does a job; its signal says that it is to end. A Refusal is told as the reason, any other error is a fault
@@ -61,18 +58,42 @@ export function createJobRunner(
     const stop = new AbortController();
     const before = working.get(id)?.ended ?? Promise.resolve();
     const ended = before
-      .then(() => (stop.signal.aborted ? undefined : work(id, stop.signal)))
-      .then(() => void (stop.signal.aborted || endJob(store, id, 'done')))
-      .catch((error: unknown) => {
-        if (stop.signal.aborted) return;
-        if (!(error instanceof Refusal)) log.error({ err: error, job: id, kind }, 'a job failed');
-        const text = error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message;
-        endJob(store, id, 'failed', text);
-      })
+      .then(() => workThrough(id, stop.signal))
+      .catch((error: unknown) => log.error({ err: error, job: id, kind }, 'a job could not be ended'))
       .finally(() => {
         if (working.get(id)?.stop === stop) working.delete(id);
       });
     working.set(id, { stop, ended });
+  }
+
+  /** Works a job off and ends it. A full disk ends nothing: the job waits for room and is taken up again. */
+  async function workThrough(id: string, signal: AbortSignal): Promise<void> {
+    const end = (state: 'done' | 'failed', notice: string | null = null) =>
+      store.whenQuiet(() => void (signal.aborted || endJob(store, id, state, notice)));
+    while (!signal.aborted) {
+      try {
+        await work(id, signal);
+        return await end('done');
+      } catch (error) {
+        if (signal.aborted) return;
+        if (!isOutOfSpace(error)) {
+          if (!(error instanceof Refusal)) log.error({ err: error, job: id, kind }, 'a job failed');
+          const text = error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message;
+          return await end('failed', text).catch((again: unknown) => endAfterRoom(again, () => end('failed', text)));
+        }
+        log.warn({ err: error, job: id, kind }, 'a job waits for room on the disk');
+        tellHowFar(store, id, { notice: OUT_OF_SPACE });
+        await pause(FULL_WAIT, undefined, { signal }).catch(() => undefined);
+        tellHowFar(store, id, { notice: null });
+      }
+    }
+  }
+
+  /** A job that cannot even be ended for want of room is ended when there is some. */
+  async function endAfterRoom(error: unknown, end: () => Promise<void>): Promise<void> {
+    if (!isOutOfSpace(error)) throw error;
+    await pause(FULL_WAIT);
+    await end().catch((again: unknown) => endAfterRoom(again, end));
   }
   const drop = (id: string): void => working.get(id)?.stop.abort();
   return {

@@ -11,18 +11,18 @@ import type { Logger } from 'pino';
 import { ListMappingSchema, ListSettlementSchema, NO_SETTLEMENT, Refusal } from '@loom-kin/core';
 import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
 import { changeOfKey } from '../changes/journal';
-import { stateOf } from '../changes/stateOf';
+import { isSetUpAlike, readAt } from '../changes/readAt';
 import type { Writer } from '../changes/writer';
 import { Overtaken, withoutOvertaking } from '../files/overtaken';
 import type { Arrived } from '../files/intakes';
 import type { FilePool } from '../files/pool';
 import { forgetOldJobs, jobRow, openJob, setJob } from '../jobs/jobs';
-import { createJobRunner, progressOf, progressShown } from '../jobs/runJobs';
+import { createJobRunner, progressOf } from '../jobs/runJobs';
 import type { PictureIntakes } from '../pictures/pictureIntakes';
 import { inTransaction } from '../store/database';
 import { prepared } from '../store/prepared';
 import { listFamilies, listRows } from '../store/schema';
-import type { ListJob, ListMade } from '../store/tables/jobs';
+import type { ListJob, ListMade, ReadAt } from '../store/tables/jobs';
 import { incomingFolder, type Store } from '../store/store';
 import { forgetFound, foundLines, hasFound, picturesNamed } from './foundFiles';
 import { keepLive } from './keepLive';
@@ -86,18 +86,20 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
     return list.apply ? withoutOvertaking(() => takeIn(id, signal)) : read(id, signal);
   }
 
-  async function readFile(id: string, list: ListJob, signal: AbortSignal): Promise<ListFound & { state: string }> {
+  async function readFile(id: string, list: ListJob, signal: AbortSignal): Promise<ListFound & { state: ReadAt }> {
     const { fileName, sheet, mapping, settlement } = list;
-    const state = stateOf(database);
+    const state = readAt(database);
     const order = { path: pathOf(list.file), fileName, sheet, mapping, settlement };
-    return { ...(await pool.readList(order, signal, progressOf(store, id))), state };
+    return { ...(await pool.readList(order, signal, progressOf(store, id, log))), state };
   }
 
   async function read(id: string, signal: AbortSignal): Promise<void> {
     const list = listOf(id);
     const { found, rows, ...made } = await readFile(id, list, signal);
     await storeFound(id, pathOf(list.file), signal);
-    if (!signal.aborted) setJob(store, id, { done: rows, total: rows, list: { ...list, found, made } });
+    await store.whenQuiet(
+      () => signal.aborted || setJob(store, id, { done: rows, total: rows, list: { ...list, found, made } }),
+    );
   }
 
   /** Takes in what was read; where the catalogue is another since, the list is read anew. */
@@ -106,13 +108,13 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
     const path = pathOf(list.file);
     const isMade = changeOfKey(database, changeKeyOf(id)) !== undefined;
     const fetches = list.fetches && list.pictures === null;
-    const isFresh = hasFound(path) && (isMade || list.made?.state === stateOf(database));
+    const isFresh = hasFound(path) && (isMade || (list.made !== null && isSetUpAlike(database, list.made.state)));
     const made = isFresh || !(fetches || !isMade) ? list.made : await readFile(id, list, signal);
     try {
       if (!isMade) await takeFamilies(id, list, made!);
-      const pictures = fetches ? fetchPictures(path) : list.pictures;
+      const pictures = fetches ? await store.whenQuiet(() => fetchPictures(path)) : list.pictures;
       const total = jobRow(database, id)!.total ?? 0;
-      setJob(store, id, { done: total, total, list: { ...list, pictures, made: null } });
+      await store.whenQuiet(() => setJob(store, id, { done: total, total, list: { ...list, pictures, made: null } }));
     } finally {
       // Whatever it was, next time it is read anew.
       forgetFound(path);
@@ -122,10 +124,15 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
   async function takeFamilies(id: string, list: ListJob, { children, kind, state }: ListMade): Promise<void> {
     const { fileName, file, deletions } = list;
     const order = { key: changeKeyOf(id), title: takingIn(fileName), path: pathOf(file), state, children, deletions };
-    const done = await writer.write({ do: 'takeList', order }, progressShown(store, id));
+    const rows = jobRow(database, id)?.total ?? null;
+    const tell = progressOf(store, id, log);
+    const tellRows = (some: number, all: number) => tell(Math.round((some / all) * (rows ?? all)), rows ?? all);
+    const done = await writer.write({ do: 'takeList', order }, tellRows);
     if (!done) throw new Overtaken();
-    if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
-    if (list.account !== null && list.live) keepLive(store, list.account, list.live);
+    await store.whenQuiet(() => {
+      if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
+      if (list.account !== null && list.live) keepLive(store, list.account, list.live);
+    });
   }
 
   /** Pictures of addresses come after the list, as an intake of their own that waits to be put in place. */
@@ -138,8 +145,10 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
 
   /** Stores what was read some rows at a time, so that nobody waits for a long list. */
   async function storeFound(id: string, path: string, signal: AbortSignal): Promise<void> {
-    database.delete(listFamilies).where(eq(listFamilies.jobId, id)).run();
-    database.delete(listRows).where(eq(listRows.jobId, id)).run();
+    await store.whenQuiet(() => {
+      database.delete(listFamilies).where(eq(listFamilies.jobId, id)).run();
+      database.delete(listRows).where(eq(listRows.jobId, id)).run();
+    });
     for (const kind of ['families', 'rows'] as const) {
       const add = (kind === 'families' ? addFamily : addRow)(database);
       let at = 0;

@@ -15,6 +15,7 @@ export async function lookAtOld(store: Store, pool: PicturePool, log: Logger, si
     if (signal.aborted) return;
     try {
       const seen = await pool.look(facts);
+      await store.quiet();
       if (!signal.aborted) database.update(pictures).set({ facts: seen }).where(eq(pictures.id, id)).run();
     } catch (error) {
       if (signal.aborted) return;

@@ -10,6 +10,7 @@ import type { Job } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
 import { openJob, setJob } from '../jobs/jobs';
 import { createJobRunner, progressOf } from '../jobs/runJobs';
+import { isOutOfSpace } from '../store/outOfSpace';
 import type { PictureJob } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
 import { addArrival, arrivalsOf, forgetIntake, mindIntake } from './arrivals';
@@ -39,14 +40,18 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
   async function take(jobId: string, at: number, one: Brought): Promise<void> {
     const path = one.path.slice(-500);
     const note = (pictureId: string | null, problem: string | null) =>
-      addArrival(database, { jobId, at, path, pictureId, problem, settled: one.settled ?? null });
+      store.whenQuiet(() =>
+        addArrival(database, { jobId, at, path, pictureId, problem, settled: one.settled ?? null }),
+      );
     try {
       if ('refusal' in one) throw one.refusal;
       const { id } = await takePicture(store, pool, one.path, await one.read());
-      note(id, null);
+      await note(id, null);
     } catch (error) {
+      // A disk that is full is no fault of the picture: the job waits, and this picture with it.
+      if (isOutOfSpace(error)) throw error;
       if (!(error instanceof Refusal)) log.error({ err: error, job: jobId, path }, 'a picture could not be taken in');
-      note(null, error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message);
+      await note(null, error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message);
     }
   }
 
@@ -56,24 +61,26 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
     const known = new Set(arrivalsOf(database, id).map((one) => one.at));
     const total = await countSources(pictures, folder);
     let done = known.size;
-    const tell = progressOf(store, id);
+    const tell = progressOf(store, id, log);
     const underWay = new Set<Promise<void>>();
     let at = -1;
     for await (const one of sourcesOf(pictures, folder, fetcher)) {
       if (signal.aborted) break;
       at += 1;
       if (known.has(at)) continue;
-      const mine: Promise<void> = take(id, at, one).finally(() => {
+      const mine: Promise<void> = take(id, at, one).then(() => {
         underWay.delete(mine);
         done += 1;
         tell(done, Math.max(total, done));
       });
       underWay.add(mine);
+      // Whoever waits for all of them hears of it.
+      mine.catch(() => undefined);
       if (underWay.size >= pool.width + 1) await Promise.race(underWay);
     }
     await Promise.all(underWay);
     if (signal.aborted) return;
-    setJob(store, id, { done, total: done });
+    await store.whenQuiet(() => setJob(store, id, { done, total: done }));
     drop(pictures);
   }
 

@@ -14,7 +14,8 @@ export async function takePicture(
   fileName: string,
   bytes: Uint8Array,
 ): Promise<PictureFacts> {
-  return noteFacts(store.database, await pool.keep(fileName, bytes));
+  const facts = await pool.keep(fileName, bytes);
+  return store.whenQuiet(() => noteFacts(store.database, facts));
 }
 
 /** Makes another of a picture: cut, turned, squared. The one it is made of stays. */
@@ -24,7 +25,8 @@ export async function editPicture(
   id: string,
   edit: PictureEdit,
 ): Promise<PictureFacts> {
-  return noteFacts(store.database, await pool.edit(mindPicture(store.database, id), edit));
+  const facts = await pool.edit(mindPicture(store.database, id), edit);
+  return store.whenQuiet(() => noteFacts(store.database, facts));
 }
 
 /** What was known of the picture before stays, such as its first name. */

@@ -33,6 +33,12 @@ export function storeOf(database: Database, dataFolder: string): Store {
         await setImmediate();
       }
     },
+    async whenQuiet(work) {
+      // Somebody may have begun in the moment between.
+      do await store.quiet();
+      while (busy);
+      return work();
+    },
     busyUntil(work) {
       const mine = work.finally(() => {
         if (busy === mine) busy = null;

@@ -15,6 +15,8 @@ export interface Store {
   version(): number;
   /** Waits as long as a change of a large family is being stored beside: who writes meanwhile holds everybody up. */
   quiet(): Promise<void>;
+  /** Does something that writes as soon as nothing is being stored beside. It must not wait for anything itself. */
+  whenQuiet<T>(work: () => T): Promise<T>;
   /** Others wait until this is over, however it ends. */
   busyUntil(work: Promise<unknown>): void;
   /** Tells the open pages. */

@@ -67,7 +67,7 @@ export function mountSetup(app: Express, { store, pool, channelsUrl, approvals, 
     const channel = await fetchChannel(store, channelsUrl, params.id, place).catch((error: unknown) => {
       throw error instanceof Refusal ? error : new Refusal('channel.silent', {});
     });
-    markAllDue(database);
+    await store.whenQuiet(() => markAllDue(database));
     store.bell.ring({ setup: true });
     return channel;
   });

@@ -1,5 +1,5 @@
 /** What holds for all families: documents, channels, pictures. */
-import { integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { ChannelEntry, PictureFacts, Rulebook } from '@loom-kin/core';
 import { THINGS } from './changes';
 
@@ -54,5 +54,5 @@ export const knownNumbers = sqliteTable(
     entry: text({ mode: 'json' }).$type<ChannelEntry>(),
     at: text().notNull(),
   },
-  (table) => [primaryKey({ columns: [table.account, table.number] })],
+  (table) => [primaryKey({ columns: [table.account, table.number] }), index('known_by_number').on(table.number)],
 );

@@ -1,4 +1,5 @@
 /** Families, and what is kept beside them for lists and uniqueness. */
+import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
 import type { Family } from '@loom-kin/core';
 
@@ -32,6 +33,8 @@ export const families = sqliteTable(
     index('families_seen').on(
       ...[table.retired, table.name, table.id, table.revision, table.fromPriceText, table.stock],
     ),
+    // As lists are sorted by name.
+    index('families_as_listed').on(table.retired, sql`name COLLATE NOCASE`, table.id),
     index('families_by_change').on(table.retired, table.changedAt),
     index('families_by_style').on(table.styleCode),
     uniqueIndex('families_by_search_row').on(table.searchRow),

@@ -54,10 +54,16 @@ export interface ListJob {
   made: ListMade | null;
 }
 
+/** When something was read: what held for all families then, and the newest change of anything. */
+export interface ReadAt {
+  setup: string;
+  change: number;
+}
+
 /** The families that a list makes. */
 export interface ListMade {
-  /** The state of the catalogue that they were made for. */
-  state: string;
+  /** What they were made for. */
+  state: ReadAt;
   /** Children of all of them. */
   children: number;
   /** Names lists with these headers. */
