@@ -1,7 +1,7 @@
 /**
- * Axes of a family: added, renamed, moved, removed. Where a child can still be told apart it stays; figures it had
- * from a value that goes become its own; a child that has no crossing any more goes to the shelf and comes back, SKU
- * and all, when its values do.
+ * Axes of a family: added, renamed, moved, removed. Where a child can still be told apart it stays; a child that has no crossing any
+ * more goes to the shelf and comes back, SKU and all, when its values do. What holds for children is kept afterwards, for all changes of
+ * the structure alike (`keepAsBefore`).
  */
 import { draftOf, replaceAxis, replaceChild } from '../family/draft';
 import { foldLabel } from '../family/foldLabel';
@@ -13,8 +13,7 @@ import type { Registry } from '../registry/openRegistry';
 import { Refusal } from '../refusal';
 import { CONTROL_MARKS } from '../wording/controlMarks';
 import { alikeWithout, undecidedAmong, type Keep } from './alike';
-import { keptAsBefore, openTurn } from './keepAsBefore';
-import { renameAxisOnShelf, shelve, takeOver, takeOverOnShelf } from './shelf';
+import { renameAxisOnShelf, shelve } from './shelf';
 import { makeValues, sizedAxis } from './values';
 import { mindSize, weaveValues } from './weaving';
 
@@ -72,24 +71,11 @@ export function renameAxis(family: Family, axisId: string, label: string, role: 
   replaceAxis(family, { ...axis, label: name, role: role ?? axis.role });
 }
 
-/**
- * Puts the axes into another order. Figures that would change hands on a tie between values become the child's own,
- * and so do pictures whose order would change, so that neither a price nor a main picture moves.
- */
+/** Puts an axis into another place among the axes. */
 export function moveAxis(family: Family, axisId: string, to: number): void {
   const axis = axisOf(family, axisId);
   const axes = family.axes.filter((one) => one.id !== axisId);
   axes.splice(Math.max(0, Math.min(to, axes.length)), 0, axis);
-  const before = Object.freeze(draftOf(family));
-  const turn = openTurn(before, Object.freeze({ ...before, axes }));
-  for (const child of Object.values(before.children)) {
-    const kept = keptAsBefore(turn, child, child);
-    if (kept !== child) replaceChild(family, kept);
-  }
-  for (const [id, shelved] of Object.entries(before.shelf)) {
-    const kept = keptAsBefore(turn, shelved.child, shelved.child);
-    if (kept !== shelved.child) family.shelf[id] = { ...shelved, child: kept };
-  }
   family.axes = axes;
 }
 
@@ -105,13 +91,12 @@ export function removeAxis(family: Family, axisId: string, keep: Keep): void {
   for (const child of wovenFirst) {
     const key = crossingKey(others, child.at);
     if (losers.has(child.id) || standing.has(key)) {
-      shelve(family, before, child.id, axis);
+      shelve(family, before, child.id);
       continue;
     }
     standing.add(key);
-    replaceChild(family, { ...takeOver(before, child, axis), at: crossingWithout(child.at, gone) });
+    replaceChild(family, { ...child, at: crossingWithout(child.at, gone) });
   }
-  takeOverOnShelf(family, before, axis, new Set(axis.values.map((value) => value.id)));
   family.axes = others;
   family.wishes = Object.fromEntries(
     Object.entries(family.wishes).map(([account, wish]) => [account, wishWithout(wish, axisId)]),

@@ -18,8 +18,6 @@ import type { Registry } from '../registry/openRegistry';
 import { Refusal } from '../refusal';
 import { wishesWithout } from '../family/wishes';
 import { checkedName, wishWithout } from './axes';
-import { keptAsBefore, openTurn } from './keepAsBefore';
-import { takeOver } from './shelf';
 import { checkedLabel } from './values';
 
 export interface JoinSpec {
@@ -43,13 +41,12 @@ export function joinAxes(registry: Registry, family: Family, spec: JoinSpec): vo
   const label = checkedName(family, spec.label, first.id);
   const { axis, valueOf } = joinedAxis(registry, before, family, parts, { ...spec, label });
   family.axes = family.axes.map((one) => (one === first ? axis : one));
-  const turn = openTurn(before, Object.freeze({ ...before, axes: family.axes }));
   const moved = (child: Child): Child | null => {
     const value = valueOf(child);
     if (!value) return null;
     const at = crossingWithout(child.at, wanted);
     at[first.id] = value.id;
-    return keptAsBefore(turn, child, { ...child, at });
+    return { ...child, at };
   };
   for (const child of Object.values(before.children)) {
     const now = moved(child);
@@ -57,7 +54,7 @@ export function joinAxes(registry: Registry, family: Family, spec: JoinSpec): vo
     else delete family.children[child.id];
   }
   for (const [id, { child, was }] of Object.entries(before.shelf)) {
-    const now = moved(child) ?? onItsOwn(before, child, parts);
+    const now = moved(child) ?? { ...child, at: crossingWithout(child.at, wanted) };
     const told = parts.map((part) => was[part.label]);
     const rest = Object.fromEntries(Object.entries(was).filter(([one]) => !parts.some((part) => part.label === one)));
     family.shelf[id] = {
@@ -69,13 +66,6 @@ export function joinAxes(registry: Registry, family: Family, spec: JoinSpec): vo
   family.wishes = Object.fromEntries(
     Object.entries(family.wishes).map(([account, wish]) => [account, wishJoined(wish, first.id, others)]),
   );
-}
-
-/** A shelved child whose values nobody stands on together: what they held for it becomes its own. */
-function onItsOwn(before: Family, child: Child, parts: readonly Axis[]): Child {
-  const alone = parts.reduce((now, part) => takeOver(before, now, part), child);
-  const isOn = parts.some(({ id }) => id in child.at);
-  return isOn ? { ...alone, at: crossingWithout(child.at, new Set(parts.map(({ id }) => id))) } : alone;
 }
 
 interface Joined {

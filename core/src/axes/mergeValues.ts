@@ -4,7 +4,6 @@ import { axisOf, crossingKey, valueOf } from '../family/weave';
 import type { Axis, Family } from '../family/shape';
 import { Refusal } from '../refusal';
 import { alikeWithout, undecidedAmong, type Keep } from './alike';
-import { keptAsBefore, openTurn } from './keepAsBefore';
 import { shelve } from './shelf';
 
 /**
@@ -22,8 +21,6 @@ export function mergeValues(family: Family, axisId: string, from: readonly strin
     throw new Refusal('value.alike', { label: target.label, groups: undecided.length }, { detail: undecided });
   const before = Object.freeze(draftOf(family));
   const merged: Axis = { ...axis, values: axis.values.filter((value) => !gone.has(value.id)) };
-  const axes = before.axes.map((one) => (one === axis ? merged : one));
-  const turn = openTurn(before, Object.freeze({ ...before, axes }));
   const standing = new Set<string>();
   // Those that stay come first, and of the rest those that stand on the value already: a place that is taken is left alone.
   const inTurn = Object.values(before.children)
@@ -33,18 +30,17 @@ export function mergeValues(family: Family, axisId: string, from: readonly strin
     const at = { ...child.at, [axisId]: into };
     const key = crossingKey(before.axes, at);
     if (losers.has(child.id) || standing.has(key)) {
-      shelve(family, before, child.id, axis);
+      shelve(family, before, child.id);
       continue;
     }
     standing.add(key);
-    if (child.at[axisId] !== into) replaceChild(family, keptAsBefore(turn, child, { ...child, at }));
+    if (child.at[axisId] !== into) replaceChild(family, { ...child, at });
   }
   for (const [id, shelved] of Object.entries(before.shelf)) {
     const { child, was } = shelved;
     if (!gone.has(child.at[axisId] ?? '')) continue;
-    const now = { ...child, at: { ...child.at, [axisId]: into } };
     const told = was[axis.label] === undefined ? was : { ...was, [axis.label]: target.label };
-    family.shelf[id] = { child: keptAsBefore(turn, child, now), was: told };
+    family.shelf[id] = { child: { ...child, at: { ...child.at, [axisId]: into } }, was: told };
   }
   replaceAxis(family, merged);
 }

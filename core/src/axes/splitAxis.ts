@@ -7,7 +7,6 @@ import { MOST, type Axis, type Child, type Family, type Figure, type Role, type 
 import type { Registry } from '../registry/openRegistry';
 import { Refusal } from '../refusal';
 import { makeAxis } from './axes';
-import { keptAsBefore, openTurn } from './keepAsBefore';
 
 export interface SplitSpec {
   axisId: string;
@@ -45,7 +44,6 @@ export function splitAxis(registry: Registry, family: Family, spec: SplitSpec): 
   const one = sideOf(axis, first, spec.parts, 0);
   const sides = [one, sideOf(withoutPlaced(axis, one), second, spec.parts, 1)] as const;
   const axes = before.axes.flatMap((one) => (one === axis ? [sides[0].axis, sides[1].axis] : [one]));
-  const turn = openTurn(before, Object.freeze({ ...before, axes }));
   const moved = (child: Child): Child => {
     const stood = child.at[axis.id] ?? '';
     const ids = [sides[0].valueOf(stood)?.id, sides[1].valueOf(stood)?.id];
@@ -53,7 +51,7 @@ export function splitAxis(registry: Registry, family: Family, spec: SplitSpec): 
     const at = { ...child.at };
     at[first.id] = ids[0];
     at[second.id] = ids[1];
-    return keptAsBefore(turn, child, { ...child, at });
+    return { ...child, at };
   };
   for (const child of Object.values(before.children)) replaceChild(family, moved(child));
   for (const [id, { child, was }] of Object.entries(before.shelf)) {

@@ -9,7 +9,7 @@ import type { Registry } from '../registry/openRegistry';
 import { Refusal } from '../refusal';
 import { CONTROL_MARKS } from '../wording/controlMarks';
 import { isSizeOrder, sortBySize } from './sizeOrder';
-import { renameOnShelf, shelve, takeOverOnShelf } from './shelf';
+import { renameOnShelf, shelve } from './shelf';
 import { crossingsOf, mindSize, weaveValues } from './weaving';
 
 /** The label as it is stored, or a Refusal: one that is empty, too long, or on the axis already whatever its case. */
@@ -96,9 +96,8 @@ export function removeValues(family: Family, axisId: string, valueIds: readonly 
   if (left.length === 0) throw new Refusal('axis.would-be-empty', { label: axis.label });
   const before = Object.freeze(draftOf(family));
   for (const child of Object.values(before.children)) {
-    if (gone.has(child.at[axisId]!)) shelve(family, before, child.id, axis);
+    if (gone.has(child.at[axisId]!)) shelve(family, before, child.id);
   }
-  takeOverOnShelf(family, before, axis, gone);
   replaceAxis(family, { ...axis, values: left });
 }
 

@@ -6,6 +6,7 @@ import { freeze } from 'immer';
 import { addAxis, moveAxis, removeAxis, renameAxis } from '../axes/axes';
 import { addValuesLike } from '../axes/likeValues';
 import { joinAxes } from '../axes/joinAxes';
+import { keepAsBefore, standingsOf } from '../axes/keepAsBefore';
 import { mergeValues } from '../axes/mergeValues';
 import { splitAxis } from '../axes/splitAxis';
 import { addValues, editValue, orderValues, removeValues } from '../axes/values';
@@ -34,7 +35,10 @@ export interface Changed extends Difference {
  */
 export function runCommand(registry: Registry, family: Family, command: Command): Changed {
   const draft = draftOf(family);
-  for (const one of command.do === 'batch' ? command.commands : [command]) apply(registry, draft, one);
+  for (const one of command.do === 'batch' ? command.commands : [command]) {
+    if (STRUCTURE.has(one.do)) applyToStructure(registry, draft, one);
+    else apply(registry, draft, one);
+  }
   checkIdentifiers(registry, draft, family);
   return changedFrom(family, draft);
 }
@@ -48,6 +52,18 @@ export function changedFrom(before: Family, draft: Family): Changed {
     forward,
     inverse: inverse.filter((step) => step.path !== '/next'),
   };
+}
+
+/** Changes of what children stand on. What holds for each of them is the same afterwards. */
+const STRUCTURE: ReadonlySet<SingleCommand['do']> = new Set([
+  ...(['addAxis', 'moveAxis', 'removeAxis', 'joinAxes', 'splitAxis'] as const),
+  ...(['mergeValues', 'addValues', 'removeValues'] as const),
+]);
+
+function applyToStructure(registry: Registry, draft: Family, command: SingleCommand): void {
+  const befores = standingsOf(Object.freeze(draftOf(draft)));
+  apply(registry, draft, command);
+  keepAsBefore(registry, draft, befores, true);
 }
 
 function apply(registry: Registry, family: Family, command: SingleCommand): void {

@@ -27,11 +27,7 @@ const FROM_FAMILY: Place = Object.freeze({ level: 'family' });
  * have one, the later axis in the family's order wins. What is not the child's own is raised by the surcharges of its values.
  */
 export function resolve(family: Family, child: Child, key: string, scopes: Scopes = []): Resolved {
-  const found = inAnyScope(family, key, scopes, (scope) => {
-    const own = figureIn(child, scope, key);
-    if (own === undefined) return inheritedIn(family, child, key, scope);
-    return { figure: own, from: { level: 'child', childId: child.id }, scope, beaten: [] };
-  });
+  const found = inAnyScope(family, key, scopes, (scope) => ownOrInherited(family, child, key, scope));
   return surcharged(family, child, key, scopes, found);
 }
 
@@ -99,6 +95,13 @@ export function heldBefore(family: Family, place: Place, key: string, scopes: Sc
     if (ofFamily !== undefined) return { figure: ofFamily, from: FROM_FAMILY, scope, beaten: [] };
   }
   return NOTHING;
+}
+
+/** The figure that a child has in one scope, its own or that of a value or the family there; other scopes and surcharges are not looked at. */
+export function ownOrInherited(family: Family, child: Child, key: string, scope: Scope): Resolved | undefined {
+  const own = figureIn(child, scope, key);
+  if (own === undefined) return inheritedIn(family, child, key, scope);
+  return { figure: own, from: { level: 'child', childId: child.id }, scope, beaten: [] };
 }
 
 function inAnyScope(

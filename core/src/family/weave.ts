@@ -151,6 +151,7 @@ function scopedKeys(family: Family): Map<string, Set<string>> {
   note(family);
   family.axes.forEach((axis) => axis.values.forEach(note));
   for (const id in family.children) if (family.children[id]!.scoped) note(family.children[id]!);
+  for (const id in family.shelf) note(family.shelf[id]!.child);
   return keys;
 }
 

@@ -28,8 +28,10 @@ export function carrier(registry: Registry, family: Family): (child: Child) => C
     for (const [scope, key] of [...shared, ...fieldsOf([child], new Set(seen))]) {
       const held = resolve(family, child, key, scope === EVERYWHERE ? [] : [scope]);
       if (held.figure === undefined || held.scope !== scope) continue;
-      if (registry.field(key)?.levels.includes('child')) put(figures, scope, key, held.figure);
-      else ofFamily.push({ scope, key, figure: held.figure });
+      const levels = registry.field(key)?.levels ?? ['family'];
+      if (levels.includes('child')) put(figures, scope, key, held.figure);
+      // What only values have, such as a short label, is the value's and stays with it.
+      else if (levels.includes('family')) ofFamily.push({ scope, key, figure: held.figure });
     }
     for (const scope of withPictures)
       if (carriersOf(family, child).some((carrier) => figureIn(carrier, scope, 'pictures') !== undefined))

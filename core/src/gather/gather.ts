@@ -1,6 +1,8 @@
 /** Families gathered into one: each of their children comes with its SKU and all that holds for it, told apart by new axes. */
 import { dequal } from 'dequal';
 import { makeAxis } from '../axes/axes';
+import type { Standing } from '../axes/holding';
+import { keepAsBefore, standingsOf, type Befores } from '../axes/keepAsBefore';
 import { makeValues } from '../axes/values';
 import { mindSize } from '../axes/weaving';
 import { checkIdentifiers } from '../change/checkIdentifiers';
@@ -75,6 +77,7 @@ export function gather(registry: Registry, into: Family, others: readonly Family
     const gone = moves.flatMap((move) => (move.familyId === id ? [[move.childId, move.to] as const] : []));
     draft.wishes = wishesCarried(draft.wishes, wishes, new Map(gone));
   }
+  keepAsBefore(registry, draft, asTheyStood(into, others, moves), false);
   checkIdentifiers(registry, draft, into);
   return {
     into: changedFrom(into, draft),
@@ -82,6 +85,16 @@ export function gather(registry: Registry, into: Family, others: readonly Family
     moves,
     left: [...left.values()],
   };
+}
+
+/** How everybody who is in the family now stood before: its own children there, the others where they come from. */
+function asTheyStood(into: Family, others: readonly Family[], moves: Gathered['moves']): Befores {
+  const from = new Map(others.map((one) => [one.id, one]));
+  const came = moves.map(({ familyId, childId, to }): [string, Standing] => {
+    const family = from.get(familyId)!;
+    return [to, { family, child: family.children[childId]! }];
+  });
+  return new Map([...standingsOf(into), ...came]);
 }
 
 const axisLabels = ({ axes }: Family) => axes.map(({ label }) => label);

@@ -1,5 +1,6 @@
 /** Children that leave: each becomes a family of one, with its SKU and all that holds for it. */
 import { freeze } from 'immer';
+import { keepAsBefore } from '../axes/keepAsBefore';
 import { changedFrom, type Changed } from '../change/run';
 import { draftOf } from '../family/draft';
 import { familyFigures } from './familyFigures';
@@ -40,18 +41,17 @@ function alone(registry: Registry, family: Family, child: Child, id: string): Fa
   const { fields, scoped, own, pictures } = familyFigures(registry, family, child);
   const labels = childLabels(family, child);
   const childId = `${id}.c1`;
-  return freeze(
-    {
-      ...{ id, revision: 1, next: 2, pictures, axes: [], shelf: {}, retired: false },
-      wishes: wishesCarried(offers(family), family.wishes, new Map([[child.id, childId]])),
-      fields: { ...fields, name: [String(family.fields.name ?? ''), ...labels].join(' ').slice(0, 200) },
-      ...(scoped ? { scoped } : {}),
-      ...(family.pictureNotes ? { pictureNotes: family.pictureNotes } : {}),
-      children: { [childId]: { id: childId, at: {}, woven: true, ...own } },
-      skuPattern: familyPattern(registry.data.skuPattern, []),
-    },
-    true,
-  );
+  const made: Family = {
+    ...{ id, revision: 1, next: 2, pictures, axes: [], shelf: {}, retired: false },
+    wishes: wishesCarried(offers(family), family.wishes, new Map([[child.id, childId]])),
+    fields: { ...fields, name: [String(family.fields.name ?? ''), ...labels].join(' ').slice(0, 200) },
+    ...(scoped ? { scoped } : {}),
+    ...(family.pictureNotes ? { pictureNotes: family.pictureNotes } : {}),
+    children: { [childId]: { id: childId, at: {}, woven: true, ...own } },
+    skuPattern: familyPattern(registry.data.skuPattern, []),
+  };
+  keepAsBefore(registry, made, new Map([[childId, { family, child }]]), false);
+  return freeze(made, true);
 }
 
 /** Where the family is offered, or is not, by the seller's own word. */
