@@ -2,6 +2,7 @@ import js from '@eslint/js';
 import vue from 'eslint-plugin-vue';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import noOutsideKeys from './lint/noOutsideKeys.js';
 
 export default ts.config(
   { ignores: ['**/node_modules/**', '**/dist/**', 'data/**', 'server/migrations/**', 'docs/**'] },
@@ -24,6 +25,12 @@ export default ts.config(
       ],
       '@typescript-eslint/no-unused-expressions': ['error', { allowShortCircuit: true, allowTernary: true }],
     },
+  },
+  {
+    files: ['{core,sheets,contract,server,channels,cli}/src/**/*.ts'],
+    languageOptions: { parserOptions: { projectService: true } },
+    plugins: { own: { rules: { 'no-outside-keys': noOutsideKeys } } },
+    rules: { 'own/no-outside-keys': 'error' },
   },
   // Pages carry their template and style beside the code, tests many small cases, the demo its goods.
   {

@@ -1,4 +1,5 @@
 /** Texts with tags, as the own shop takes them: a few tags without attributes, and the words between. */
+import { ownOf } from './own';
 
 const TAG = /<[^<>]*>/g;
 const TAKEN = /^<\/?(?:p|h3|h4|ul|ol|li|br|strong|em)>$/;
@@ -13,7 +14,7 @@ export function strangeTag(text: string): string | null {
 
 /** What a reader reads: without tags. */
 export function lettersOf(text: string): string {
-  return text.replace(TAG, '').replace(/&(?:lt|gt|amp);/g, (entity) => ENTITIES[entity]!);
+  return text.replace(TAG, '').replace(/&(?:lt|gt|amp);/g, (entity) => ownOf(ENTITIES, entity)!);
 }
 
 /** The same in lines, for where no tags are shown. */

@@ -71,9 +71,9 @@ function readListing(key: string, rows: Row[], how: RowSheet): SheetMessage {
   if (whole.some((row) => row.Do === 'take down')) return { message: { action: 'takeDown', key }, reasons };
   const live = rows.filter((row) => row.Do !== 'take down');
   const first = live[0] ?? {};
-  const fields = listingFields(first, how);
-  const pictures = picturesIn(first);
   const axes = axesIn(live, how);
+  const fields = listingFields(first, axes, how);
+  const pictures = picturesIn(first);
   const offers = live.filter((row) => row.Key !== undefined).map((row) => readOffer(row, axes, how));
   const shared = {
     ...given('styleCode', text(first.Style)),
@@ -111,9 +111,15 @@ function wholeListing(
 
 const isNumbered = (header: string) => /^(Axis|Option|Picture) \d+$/.test(header);
 
-function listingFields(row: Row, { childFields, lists = [], currency, roles = {} }: RowSheet): Goods['fields'] {
+function listingFields(
+  row: Row,
+  axes: Goods['axes'],
+  { childFields, lists = [], currency, roles = {} }: RowSheet,
+): Goods['fields'] {
   const prices = ['Price', 'List price', 'Sale price'].map((name) => `${name} ${currency}`);
-  const options = Object.values(roles).map((name) => `${name} shown`);
+  // What a listing varies by is said by its children; a group of another role is a fact of the whole listing.
+  const varied = axes.map(({ role }) => `${roles[role] ?? role} group`);
+  const options = [...Object.values(roles).map((name) => `${name} shown`), ...varied];
   const others = new Set([...OWN, ...SALE, ...prices, ...childFields, ...options]);
   return Object.fromEntries(
     Object.entries(row)

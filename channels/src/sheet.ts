@@ -1,4 +1,5 @@
 /** Quayside reads upload sheets: family rows, each followed anywhere by child rows that name its key. */
+import { ownOf } from './own';
 import ExcelJs from 'exceljs';
 import type { Goods, Offer, Message, Reason } from './goods';
 
@@ -89,7 +90,7 @@ function readFamily(row: Row, children: Row[]): SheetMessage {
   );
   const live = children.filter((child) => child.Do !== 'take down');
   const axes = roles.map((role) => {
-    const name = ROLES[role] ?? role;
+    const name = ownOf(ROLES, role) ?? role;
     const options = new Map<string, { label: string; paired?: string }>();
     for (const child of live) {
       const label = child[`${name} shown`];

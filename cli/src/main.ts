@@ -1,4 +1,5 @@
 /** `loomkin`: which command is meant, and what is said where it fails. */
+import { ownOf } from '@loom-kin/core';
 import { checkCommand } from './check';
 import { fitCommand } from './fit';
 import { gtinCommand } from './gtin';
@@ -35,7 +36,7 @@ export async function main([name = '', ...args]: readonly string[]): Promise<num
     return name === '' ? 2 : 0;
   }
   try {
-    const command = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
+    const command = Object.hasOwn(COMMANDS, name) ? ownOf(COMMANDS, name) : undefined;
     if (!command) throw new BadInput(`There is no command ${name}.\n\n${USAGE}`);
     return await command(args);
   } catch (error) {

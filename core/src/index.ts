@@ -173,3 +173,4 @@ export * from './export/catalogueRows';
 export * from './export/schemaOrg';
 export * from './export/dataPackage';
 export * from './export/picturePlaces';
+export * from './text/own';

@@ -207,7 +207,16 @@ describe('remedies', () => {
     const fern = fit('fernpost', long);
     expect(codes(fit('fernpost', mended(long, fern, 'field.too-many')))).not.toContain('field.too-many');
     const quay = fit('quayside', long);
-    expect(mended(long, quay, 'name.option-values').fields.name).toBe('Skerry storm jacket');
+    // A name is never changed in passing: the remedy is pressed by itself.
+    const [named] = find(quay, 'name.option-values');
+    expect(mendAll([named!]).commands).toEqual([]);
+    const renamed = run(long, ...named!.remedies.flatMap((remedy) => (remedy.kind === 'change' ? remedy.commands : [])));
+    expect(renamed.fields.name).toBe('Skerry storm jacket');
+  });
+  it('exempt nobody from GTINs in passing', () => {
+    const bare = run(whole, ...familyIndex(whole).woven.map(({ id }) => setChild(id, 'gtin', null)));
+    const quay = fit('quayside', bare, { settings: { exemptBrands: ['Skerry Supply'] } });
+    expect(mendAll(quay.findings).commands.filter((command) => JSON.stringify(command).includes('gtinExempt'))).toEqual([]);
   });
   it('leave out several children on a channel without one wish overwriting another', () => {
     const two = familyIndex(whole)

@@ -23,6 +23,8 @@ describe('pieces an account is told of', () => {
     expect(piecesFor({ from: ['shed'] }, 9, { main: 4, shed: 5 })).toBe(5);
     expect(piecesFor({ from: ['shed'], buffer: 1 }, 9, { main: 9 })).toBe(0);
     expect(piecesFor({ from: ['main', 'shed'] }, 9, { main: 4, shed: 5 })).toBe(9);
+    // Where places are not told apart all pieces are at the first: an account that draws on the shop has none of them.
+    expect([piecesFor({ from: ['shop'] }, 7, undefined), piecesFor({ from: ['main'] }, 7, undefined)]).toEqual([0, 7]);
   });
   it('are never more than there are, nor below zero', () => {
     const rule = fc.record(

@@ -136,6 +136,10 @@ describe('a series', () => {
     expect(goOn(['2027-02-27'], 3)).toEqual(['2027-02-28', '2027-03-01', '2027-03-02']);
     expect(goOn(['2027-01-01', '2027-01-08'], 1)).toEqual(['2027-01-15']);
     expect(goOn(['yes', 'no'], 3)).toEqual(['yes', 'no', 'yes']);
+    // An amount, a day or a time alone is repeated; what begins with a zero keeps its width.
+    for (const one of ['239.00', '239,00', 'EUR 239.00', '01.12.2026', '12:30', '007'])
+      expect(goOn([one], 2)).toEqual([one, one]);
+    expect(goOn(['007', '008'], 2)).toEqual(['009', '010']);
     expect(goOn(['1', '2', '4'], 3)).toEqual(['1', '2', '4']);
     expect(goOn([], 1)).toEqual(['']);
   });

@@ -129,6 +129,7 @@ describe('the storm jacket', () => {
   it('is mended to green on all accounts, seen as a buyer would, and sent from the board', async () => {
     await page.goto(`${world.url}/families/${jacket}/fit/quayside`);
     await test('mend-all').click();
+    await test('mend-yes').click();
     const accounts = (await setup()).accounts.map((one) => one.id);
     for (const account of accounts)
       await until(
@@ -179,6 +180,7 @@ describe('goods that a channel knows by their number', () => {
     await until(wished, (entries) => entries.join() === 'Q-20417,Q-20418');
     // The one that differs is not among what is mended in passing.
     await test('mend-all').click();
+    await test('mend-yes').click();
     await until(
       async () => await page.locator('[data-test=finding][data-code="pairing.missing"]').count(),
       (left) => left === 0,

@@ -122,6 +122,9 @@ describe('by the keyboard', () => {
       (count) => count === 3,
     );
     await page.keyboard.press('Shift+Enter');
+    // What it will do is shown first.
+    expect(await test('mend-plan').innerText()).toContain('since');
+    await test('mend-yes').click();
     await until(
       () => page.locator('.findings').innerText(),
       (text) => text.includes('Nothing is missing'),

@@ -351,6 +351,7 @@ describe('a seller', () => {
     );
     await test('remedy').first().click();
     await test('remedy-all').click();
+    await test('mend-yes').click();
     await until(
       () => page.locator('.findings').innerText(),
       (text) => text.includes('Nothing is missing'),

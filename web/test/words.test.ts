@@ -19,7 +19,7 @@ describe('a pasted list', () => {
     const sizes = draftValues(['XL', 'S', 'M'], 'size');
     expect(sizes.map((value) => value.label)).toEqual(['S', 'M', 'XL']);
     const colours = draftValues(['Rust', 'Nobody knows it'], 'colour');
-    expect(colours.map((value) => value.swatch)).toEqual(['#A4502B', '#B8BDB8']);
+    expect(colours.map((value) => value.swatch)).toEqual(['#A4502B', undefined]);
     expect(draftValues(['Rust'], 'material')[0]).not.toHaveProperty('swatch');
     const alike = draftValues(['Spruce', 'Sprout', 'Spring'], 'colour');
     expect(new Set(alike.map((value) => value.code)).size).toBe(3);

@@ -1,4 +1,5 @@
 /** What Quayside refuses. */
+import { ownOf } from '../own';
 import type { Goods, LookAt, Reason } from '../goods';
 import { digitsAddUp, noLinks, pictures, pieces, prices, say, shape, texts } from './common';
 
@@ -73,7 +74,7 @@ export async function checkQuayside(goods: Goods, lookAt: LookAt): Promise<Reaso
     .map((axis) => axis.role)
     .sort()
     .join('+');
-  const sets = SETS[goods.category];
+  const sets = ownOf(SETS, goods.category);
   if (!sets) reasons.push(say(`There is no category ${goods.category}.`));
   else if (set !== '' && !sets.includes(set))
     reasons.push(say(`Children of this category may not vary by ${set.replace('+', ' and ')}.`, 'Options'));

@@ -1,4 +1,5 @@
 /** What Tallow Gate refuses. */
+import { ownOf } from '../own';
 import type { Goods, LookAt, Reason } from '../goods';
 import { digitsAddUp, noLinks, pictures, pieces, prices, say, shape, texts } from './common';
 
@@ -16,7 +17,7 @@ const ASKED: Record<string, { department: boolean; material: boolean }> = {
 };
 
 export async function checkTallowGate(goods: Goods, lookAt: LookAt): Promise<Reason[]> {
-  const asked = ASKED[goods.category];
+  const asked = ownOf(ASKED, goods.category);
   if (!asked) return [say(`There is no category ${goods.category}.`)];
   const tied = goods.axes.filter((axis) => axis.options.some((option) => (option.pictures ?? []).length > 0));
   const ofOptions = tied.flatMap((axis) => axis.options.flatMap((option) => option.pictures ?? []));

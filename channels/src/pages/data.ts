@@ -1,4 +1,5 @@
 /** A listing as schema.org data: a ProductGroup with its variants (https://schema.org/ProductGroup). */
+import { ownOf } from '../own';
 import type { Goods, Offer } from '../goods';
 import { textOf, titleOf } from './words';
 
@@ -13,14 +14,16 @@ export function productGroup(goods: Goods, page: string): Record<string, unknown
     name: titleOf(goods),
     description: textOf(goods),
     ...(goods.fields.Brand ? { brand: { '@type': 'Brand', name: goods.fields.Brand } } : {}),
-    variesBy: goods.axes.flatMap((axis) => (PROPERTY[axis.role] ? [`https://schema.org/${PROPERTY[axis.role]}`] : [])),
+    variesBy: goods.axes.flatMap((axis) =>
+      ownOf(PROPERTY, axis.role) ? [`https://schema.org/${ownOf(PROPERTY, axis.role)}`] : [],
+    ),
     hasVariant: goods.offers.map((offer) => variant(goods, offer)),
   };
 }
 
 function variant(goods: Goods, offer: Offer): Record<string, unknown> {
   const facts = goods.axes.flatMap((axis, at) =>
-    PROPERTY[axis.role] ? [[PROPERTY[axis.role], offer.options[at]]] : [],
+    ownOf(PROPERTY, axis.role) ? [[ownOf(PROPERTY, axis.role), offer.options[at]]] : [],
   );
   return {
     '@type': 'Product',

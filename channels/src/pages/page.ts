@@ -1,4 +1,5 @@
 /** The buyer's page of a listing: choosing an option changes picture, price and stock. */
+import { ownOf } from '../own';
 import type { Held } from '../shelves';
 import { PictureDesk } from '../look';
 import { productGroup } from './data';
@@ -101,7 +102,7 @@ export function buyersPage(
         ? money(prices[0]!)
         : `${money(Math.min(...prices))} – ${money(Math.max(...prices))}`;
   const title = titleOf(goods);
-  const [band, ground] = LOOKS[channel.id] ?? ['#333', '#fff'];
+  const [band, ground] = ownOf(LOOKS, channel.id) ?? ['#333', '#fff'];
   const highlights = goods.fields.Highlights;
   return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escape(title)} · ${escape(channel.name)}</title><link rel="icon" href="data:,">
 <style>:root{--band:${band};--ground:${ground}}${STYLE}</style><script type="application/ld+json">${inScript(productGroup(goods, address))}</script></head><body>

@@ -1,4 +1,5 @@
 /** Axes made one: Colour and Lining become "Rust / Fleece". Values are those that children have; what stood on the old ones stands on theirs. */
+import { ownOf } from '../text/own';
 import { draftOf, replaceChild } from '../family/draft';
 import { figuresIn, EVERYWHERE, type Scope } from '../family/scope';
 import { takeId } from '../family/takeId';
@@ -55,7 +56,7 @@ export function joinAxes(registry: Registry, family: Family, spec: JoinSpec): vo
   }
   for (const [id, { child, was }] of Object.entries(before.shelf)) {
     const now = moved(child) ?? { ...child, at: crossingWithout(child.at, wanted) };
-    const told = parts.map((part) => was[part.label]);
+    const told = parts.map((part) => ownOf(was, part.label));
     const rest = Object.fromEntries(Object.entries(was).filter(([one]) => !parts.some((part) => part.label === one)));
     family.shelf[id] = {
       child: now,

@@ -1,4 +1,5 @@
 /** Values of an axis made one: "gray" and "grey". What their children hold stays as it was. */
+import { ownOf } from '../text/own';
 import { draftOf, replaceAxis, replaceChild } from '../family/draft';
 import { axisOf, crossingKey, valueOf } from '../family/weave';
 import type { Axis, Family } from '../family/shape';
@@ -39,7 +40,7 @@ export function mergeValues(family: Family, axisId: string, from: readonly strin
   for (const [id, shelved] of Object.entries(before.shelf)) {
     const { child, was } = shelved;
     if (!gone.has(child.at[axisId] ?? '')) continue;
-    const told = was[axis.label] === undefined ? was : { ...was, [axis.label]: target.label };
+    const told = ownOf(was, axis.label) === undefined ? was : { ...was, [axis.label]: target.label };
     family.shelf[id] = { child: { ...child, at: { ...child.at, [axisId]: into } }, was: told };
   }
   replaceAxis(family, merged);

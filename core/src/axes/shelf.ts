@@ -3,6 +3,7 @@
  * come back. A shelved child is found by the labels it had. Its crossing names the values it stood on; while such a
  * value stands, it follows its renames.
  */
+import { ownOf } from '../text/own';
 import { foldLabel } from '../family/foldLabel';
 import { childLabels } from '../family/weave';
 import type { Axis, Family, Value } from '../family/shape';
@@ -30,7 +31,7 @@ export function shelve(family: Family, before: Family, childId: string): void {
 /** A value was renamed: shelved children that stood on it are found by its new label. */
 export function renameOnShelf(family: Family, axis: Axis, valueId: string, label: string): void {
   for (const [id, shelved] of Object.entries(family.shelf)) {
-    if (shelved.child.at[axis.id] !== valueId || shelved.was[axis.label] === undefined) continue;
+    if (shelved.child.at[axis.id] !== valueId || ownOf(shelved.was, axis.label) === undefined) continue;
     family.shelf[id] = { ...shelved, was: { ...shelved.was, [axis.label]: label } };
   }
 }
@@ -49,7 +50,8 @@ export function followValue(family: Family, axis: Axis, value: Value): void {
   const standing = new Set(axis.values.map((one) => one.id));
   for (const [id, shelved] of Object.entries(family.shelf)) {
     const stood = shelved.child.at[axis.id];
-    if (foldLabel(shelved.was[axis.label] ?? '') !== foldLabel(value.label) || (stood && standing.has(stood))) continue;
+    if (foldLabel(ownOf(shelved.was, axis.label) ?? '') !== foldLabel(value.label) || (stood && standing.has(stood)))
+      continue;
     family.shelf[id] = { ...shelved, child: { ...shelved.child, at: { ...shelved.child.at, [axis.id]: value.id } } };
   }
 }

@@ -1,4 +1,5 @@
 /** An axis made two: "Rust/Fleece" becomes Rust on one and Fleece on the other. Nothing its values held is lost. */
+import { ownOf } from '../text/own';
 import { draftOf, replaceChild } from '../family/draft';
 import { foldLabel } from '../family/foldLabel';
 import { figuresIn, EVERYWHERE, type Scope } from '../family/scope';
@@ -56,7 +57,7 @@ export function splitAxis(registry: Registry, family: Family, spec: SplitSpec): 
   for (const child of Object.values(before.children)) replaceChild(family, moved(child));
   for (const [id, { child, was }] of Object.entries(before.shelf)) {
     const now = moved(child);
-    if (now === child || was[axis.label] === undefined) continue;
+    if (now === child || ownOf(was, axis.label) === undefined) continue;
     const { [axis.label]: _gone, ...rest } = was;
     const labels = sides.map((side) => side.valueOf(child.at[axis.id]!)!.label);
     family.shelf[id] = { child: now, was: { ...rest, [first.label]: labels[0]!, [second.label]: labels[1]! } };

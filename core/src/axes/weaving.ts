@@ -2,6 +2,7 @@
  * Weaving crossings of a family: the child that is there, one from the shelf, or a new one. Where children stand and
  * what lies on the shelf is looked up once, so that thousands of crossings cost no more than their number.
  */
+import { ownOf } from '../text/own';
 import { replaceChild } from '../family/draft';
 import { foldLabel } from '../family/foldLabel';
 import { takeId } from '../family/takeId';
@@ -80,7 +81,10 @@ function bringBack(family: Family, axis: Axis, valueIds: ReadonlySet<string>): S
   for (const { child, was } of Object.values(family.shelf).reverse()) {
     if (Object.keys(was).length !== family.axes.length || !valueIds.has(child.at[axis.id] ?? '')) continue;
     const at = Object.fromEntries(
-      family.axes.map((one) => [one.id, valueOfLabel.get(one.label)!.get(foldLabel(was[one.label] ?? '')) ?? '']),
+      family.axes.map((one) => [
+        one.id,
+        valueOfLabel.get(one.label)!.get(foldLabel(ownOf(was, one.label) ?? '')) ?? '',
+      ]),
     );
     const key = crossingKey(family.axes, at);
     if (Object.values(at).includes('') || back.has(key)) continue;

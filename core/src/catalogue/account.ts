@@ -1,5 +1,6 @@
 /** The seller, and the accounts the seller has on channels: two on one channel are two columns everywhere. */
 import { z } from 'zod';
+import { ChosenIdSchema } from '../text/chosenId';
 import { scopesOf, type Scopes } from '../family/scope';
 import { CurrencyRatesSchema, PriceRuleSchema } from '../money/priceRule';
 import { CountrySchema } from '../money/tax';
@@ -72,8 +73,8 @@ export const usualSettings = (): AccountSettings => ({
 });
 
 export const AccountSchema = z.object({
-  id: z.string().regex(/^[a-z][a-z0-9-]{0,59}$/),
-  channel: z.string().regex(/^[a-z][a-z0-9-]{0,59}$/),
+  id: ChosenIdSchema.regex(/^[a-z][a-z0-9-]{0,59}$/),
+  channel: ChosenIdSchema.regex(/^[a-z][a-z0-9-]{0,59}$/),
   /** How it is called on screen: the channel's name, or one that tells it from others there. */
   name: z.string().trim().min(1).max(60),
   /** The language its listings are written in, as BCP 47 writes it. */

@@ -1,5 +1,7 @@
 /** Pairings: the family's values ↔ the channel's own, remembered per channel for every family. */
 import { z } from 'zod';
+import { recordKey } from '../text/own';
+import { UNSEEN } from '../text/unseen';
 import { RoleSchema } from '../family/shape';
 
 /** What values belong to that are paired: axes of a role, or a field the channel has a closed list for. */
@@ -27,10 +29,13 @@ export type PairingTable = z.infer<typeof PairingTableSchema>;
 
 /** How a label is kept in a pairing: neither case nor hyphens, underlines and blanks between words count. */
 export const foldForPairing = (label: string): string =>
-  label
-    .trim()
-    .toLowerCase()
-    .replace(/[\s_-]+/g, ' ');
+  recordKey(
+    label
+      .replace(UNSEEN, '')
+      .trim()
+      .toLowerCase()
+      .replace(/[\s_-]+/g, ' '),
+  );
 
 /** A table with pairings put in, or taken out where `to` is empty. */
 export function withPairings(

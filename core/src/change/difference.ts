@@ -2,6 +2,7 @@
  * The difference between two states of plain data as patches forth and back (RFC 6902: add, remove, replace). What is
  * the same object in both is not looked into, so that the work grows with what changed and not with what there is.
  */
+import { ownOf } from '../text/own';
 import { dequal } from 'dequal';
 import { pointerStep, type JsonPatch } from './patch';
 
@@ -40,16 +41,17 @@ function compare(path: string, a: unknown, b: unknown, forward: JsonPatch, inver
 
 function compareKeys(path: string, a: Plain, b: Plain, forward: JsonPatch, inverse: JsonPatch): void {
   for (const key of Object.keys(a)) {
-    if (a[key] === undefined || a[key] === b[key]) continue;
+    const now = ownOf(b, key);
+    if (a[key] === undefined || a[key] === now) continue;
     const place = path + pointerStep(key);
-    if (b[key] !== undefined) compare(place, a[key], b[key], forward, inverse);
+    if (now !== undefined) compare(place, a[key], now, forward, inverse);
     else {
       forward.push({ op: 'remove', path: place });
       inverse.push({ op: 'add', path: place, value: a[key] });
     }
   }
   for (const key of Object.keys(b)) {
-    if (b[key] === undefined || a[key] !== undefined) continue;
+    if (b[key] === undefined || ownOf(a, key) !== undefined) continue;
     const place = path + pointerStep(key);
     forward.push({ op: 'add', path: place, value: b[key] });
     inverse.push({ op: 'remove', path: place });

@@ -1,4 +1,5 @@
 /** A swatch guessed from a colour's name, and the difference between colours. */
+import { ownOf } from '../text/own';
 import { colorsNamed, converter, differenceCiede2000, formatHex, parse, type Lab65 } from 'culori';
 
 /** Names the trade uses beside those of the CSS colour module; the figures are ours. */
@@ -78,7 +79,7 @@ export function guessSwatch(name: string): string | null {
     .split(/[^a-z]+/)
     .filter(Boolean);
   for (const candidate of [words.join(''), ...words.toReversed()]) {
-    const trade = TRADE_NAMES[candidate];
+    const trade = ownOf(TRADE_NAMES, candidate);
     if (trade) return trade;
     if (Object.hasOwn(colorsNamed, candidate)) return formatHex(candidate)!.toUpperCase();
   }

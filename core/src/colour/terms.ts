@@ -2,6 +2,7 @@
  * Which basic colour a word or a swatch is of. The eleven basic terms are those of Berlin and Kay, "Basic Color Terms", 1969, with beige
  * and turquoise beside them, since the trade sorts by those too. Which word belongs to which is common practice.
  */
+import { ownOf } from '../text/own';
 import { colorsNamed } from 'culori';
 import { nearestOf, TRADE_NAMES } from './name';
 
@@ -78,7 +79,7 @@ const CSS_OTHERWISE: Record<string, BasicColour> = {
 
 /** Names of CSS are written together: `mediumseagreen` is a green. */
 function basicColourOfCss(name: string): BasicColour | null {
-  const otherwise = CSS_OTHERWISE[name];
+  const otherwise = ownOf(CSS_OTHERWISE, name);
   if (otherwise) return otherwise;
   const endings = [...COLOUR_OF].filter(([word]) => name.endsWith(word));
   return endings.sort((a, b) => b[0].length - a[0].length)[0]?.[1] ?? null;

@@ -76,6 +76,8 @@ export const isReady = (remedy: Remedy): boolean =>
 /** What nobody but the seller decides. */
 const isForTheSeller = (label: RemedyLabel): boolean =>
   label.do === 'sharePictures' ||
+  label.do === 'markExempt' ||
+  label.do === 'rename' ||
   label.do === 'leaveOut' ||
   label.do === 'keepApart' ||
   (label.do === 'offerUnder' && !label.isLikely);

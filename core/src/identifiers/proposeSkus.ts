@@ -1,4 +1,5 @@
 /** SKUs made by a pattern for children of a family, with what stands against each. */
+import { ownOf } from '../text/own';
 import type { Child, Family } from '../family/shape';
 import { familyIndex } from '../family/weave';
 import { unreadable, type Unreadable } from '../refusal';
@@ -92,7 +93,7 @@ function problemOf(
 function emptyMark(family: Family, pattern: string): string | undefined {
   for (const piece of readPattern(pattern)) {
     if (typeof piece === 'string' || family.axes.some((axis) => markOf(axis.label) === piece.mark)) continue;
-    const key = FAMILY_MARKS[piece.mark];
+    const key = ownOf(FAMILY_MARKS, piece.mark);
     if (key && skuLetters(String(family.fields[key] ?? ''), { mark: piece.mark }) === '') return piece.mark;
   }
   return undefined;
@@ -112,7 +113,7 @@ function skuWriter(family: Family, pattern: string): (child: Child, count: numbe
     }
     if (piece.mark === COUNTER) return String(count).padStart(piece.length ?? 1, '0');
     if (piece.mark === APART) return again === 1 ? '' : String(again).padStart(piece.length ?? 1, '0');
-    return skuLetters(String(family.fields[FAMILY_MARKS[piece.mark] ?? ''] ?? ''), piece);
+    return skuLetters(String(family.fields[ownOf(FAMILY_MARKS, piece.mark) ?? ''] ?? ''), piece);
   };
   return (child, count, again) => {
     let sku = '';

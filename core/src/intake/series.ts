@@ -16,7 +16,8 @@ type Next = (at: number) => string;
 
 /** Numbers an even step apart; one number alone is repeated. */
 function numbers(given: readonly string[]): Next | null {
-  if (given.length < 2) return null;
+  // What begins with a zero is a number of somebody, not an amount.
+  if (given.length < 2 || given.some((text) => /^\s*0\d/.test(text))) return null;
   const read = given.map((text) => readNumber(text, { decimal: '.' }));
   if (!read.every((one) => one.ok)) return null;
   const values = read.map((one) => new Big(one.number));
@@ -47,9 +48,14 @@ function days(given: readonly string[]): Next | null {
   return (at) => new Date(times.at(-1)! + step * (at + 1)).toISOString().slice(0, 10);
 }
 
-/** A text that ends in a counter, its width kept. */
+/**
+ * A text that ends in a counter, its width kept: A-09, A-10. One text alone counts only where it has a letter, so that no amount, day or
+ * time is taken for one; several of them show their step, and so 007, 008 goes on with 009. Decimals and times count nothing.
+ */
 function counters(given: readonly string[]): Next | null {
-  const parts = given.map((text) => /^(.*\D)(\d{1,9})$/.exec(text));
+  if (given.some((text) => /\d[.,:]\d+$/.test(text))) return null;
+  if (given.length === 1 && !/\p{L}/u.test(given[0]!)) return null;
+  const parts = given.map((text) => /^((?:.*\D)?)(\d{1,9})$/.exec(text));
   if (parts.length === 0 || !parts.every((part) => part !== null && part[1] === parts[0]![1])) return null;
   const counts = parts.map((part) => new Big(part![2]!));
   const step = counts.length === 1 ? new Big(1) : evenStep(counts);

@@ -1,4 +1,5 @@
 /** What each column of an upload sheet is for: how much the channel wants it, its closed list, and what may stand in it, in words. */
+import { ownOf } from '../text/own';
 import type { Rules } from '../rulebook/shape';
 import { fieldSentence } from '../words/rules';
 
@@ -38,7 +39,7 @@ export function uploadColumns(headers: readonly string[], rules: Rules): UploadC
         choices: rule.choices ?? (rule.yesNo ? ['yes', 'no'] : []),
         text: fieldSentence(rule),
       };
-    const common = COMMON[header];
+    const common = ownOf(COMMON, header);
     if (common) return { header, ...common };
     if (header === 'GTIN')
       return {

@@ -91,8 +91,8 @@ function familyAndChildren(message: ListingMessage, columns: Columns): Cells[] {
   const mine = { Row: 'child', Do: action, 'Of family': key };
   const gone = action === 'revise' ? message.gone : [];
   return [
-    { Row: 'family', Do: action, Key: key, ...familyCells(message, columns), ...togetherCells(message, columns) },
-    ...offersOf(message).map((offer) => ({ ...mine, ...childCells(message, offer, columns) })),
+    { ...familyCells(message, columns), ...togetherCells(message, columns), Row: 'family', Do: action, Key: key },
+    ...offersOf(message).map((offer) => ({ ...childCells(message, offer, columns), ...mine })),
     ...gone.map((sku) => ({ ...mine, Do: 'take down', Key: sku })),
   ];
 }
@@ -105,7 +105,7 @@ function childrenAlone(message: ListingMessage, columns: Columns): Cells[] {
   const shared = familyCells(message, columns);
   const gone = action === 'revise' ? message.gone : [];
   const rows = [
-    ...offersOf(message).map((offer) => ({ ...mine, ...shared, ...childCells(message, offer, columns) })),
+    ...offersOf(message).map((offer) => ({ ...shared, ...childCells(message, offer, columns), ...mine })),
     ...gone.map((sku) => ({ ...mine, Do: 'take down', Key: sku })),
   ];
   const told = offersOf(message).length > 0;
@@ -117,24 +117,24 @@ function wholeRows(message: ListingMessage, shared: Cells, { options }: Columns,
   const axes = sharedOf(message).axes ?? [];
   const ofOptions = axes.flatMap((axis, at) =>
     axis.options.map((option) => ({
-      ...mine,
       ...shared,
       ...options.cells(axes, at, option.label),
       ...pictureCell(option),
+      ...mine,
     })),
   );
-  return ofOptions.length > 0 ? ofOptions : [{ ...mine, ...shared }];
+  return ofOptions.length > 0 ? ofOptions : [{ ...shared, ...mine }];
 }
 
 function familyCells(message: ListingMessage, { picturesOfChildren }: Columns): Cells {
   const { styleCode, category, structure, axes, fields, pictures = [] } = sharedOf(message);
   return {
+    ...asCells(fields),
+    ...(picturesOfChildren ? {} : pictureCells(pictures)),
     Style: styleCode,
     Category: category,
     Plan: structure,
     'Varies by': axes?.map((axis) => axis.role).join(', '),
-    ...asCells(fields),
-    ...(picturesOfChildren ? {} : pictureCells(pictures)),
   };
 }
 
@@ -157,6 +157,7 @@ function childCells(message: ListingMessage, offer: RevisedOffer, { rules, optio
     option: axes[at]?.options.find((one) => one.label === label) ?? { label },
   }));
   return {
+    ...asCells(offer.fields),
     Key: offer.sku,
     ...Object.assign({}, ...chosen.map(({ at, option }) => options.cells(axes, at, option.label))),
     ...Object.assign({}, ...chosen.map(({ option }) => pictureCell(option))),
@@ -170,7 +171,6 @@ function childCells(message: ListingMessage, offer: RevisedOffer, { rules, optio
     'Sale until': offer.saleUntil ?? cleared('saleUntil'),
     'Tax %': offer.taxPercent,
     Pieces: offer.stock,
-    ...asCells(offer.fields),
     ...pictureCells(offer.pictures ?? []),
   };
 }

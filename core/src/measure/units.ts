@@ -2,6 +2,7 @@
  * Lengths and weights. Stored in centimetres and grams. Inch and pound are the exact ones of the international yard
  * and pound agreement of 1959: 1 in = 2.54 cm, 1 lb = 453.59237 g.
  */
+import { ownOf } from '../text/own';
 import Big from 'big.js';
 import { plainDigits, readNumber, type NumberHabit, type NumberReading } from './readNumber';
 
@@ -78,7 +79,7 @@ function readMeasure<U extends string>(
     rest = rest.slice(match[0].length).trim();
     const word = (match.at(-1) ?? '').trim().replace(/\.$/, '').toLowerCase();
     // Feet and inches, pounds and ounces stand together; a second number without a unit means nothing.
-    const unit = word === '' ? (parts === 0 && rest === '' ? assumed : undefined) : words[word];
+    const unit = word === '' ? (parts === 0 && rest === '' ? assumed : undefined) : ownOf(words, word);
     if (!unit) return { ok: false, why: 'none' };
     if (fraction && Number(match[3]) === 0) return { ok: false, why: 'none' };
     const number = readNumber(fraction ? (match[1] ?? '0') : match[1]!, habit);

@@ -1,4 +1,5 @@
 /** Decimals of currencies, ISO 4217 (minor unit column). Two where a currency is not listed. */
+import { ownOf } from '../text/own';
 const OTHER_THAN_TWO: Record<string, number> = {
   BHD: 3,
   BIF: 0,
@@ -30,7 +31,7 @@ const OTHER_THAN_TWO: Record<string, number> = {
 
 /** How many decimals the currency has. */
 export function decimalsOf(currency: string): number {
-  return OTHER_THAN_TWO[currency] ?? 2;
+  return ownOf(OTHER_THAN_TWO, currency) ?? 2;
 }
 
 /** Whether a code is one of ISO 4217 that is in use, as the runtime's own table has it. */

@@ -28,7 +28,9 @@ export const PriceRuleSchema = z
       .array(z.enum(COVERED))
       .default([])
       .describe('From the price: what the channel and the way to the buyer take is put on top.'),
-    multipleOf: Amount.optional().describe("Prices are rounded to multiples of this, in the channel's money."),
+    multipleOf: Amount.refine((step) => /[1-9]/.test(step), 'Prices have no multiples of zero.')
+      .optional()
+      .describe("Prices are rounded to multiples of this, in the channel's money."),
     ending: z
       .string()
       .regex(/^\d{1,6}$/, 'An ending is the last digits, such as 90.')

@@ -1,4 +1,5 @@
 /** Shoe sizes that name their system, by the length of the last they are made on. */
+import { ownOf } from '../text/own';
 
 /**
  * Systems of adults' shoes as size = steps × last + offset, the last in millimetres: Paris points of 2/3 cm (EU), barleycorns of
@@ -13,6 +14,6 @@ const SHOES: Readonly<Record<string, { step: number; offset: number }>> = {
 /** The last in millimetres of a shoe size that names its system, such as "UK 8" or "EU 42"; null for everything else. */
 export function shoeLast(label: string): number | null {
   const [, system, size] = /^(eu|uk|us)[ -]?(\d{1,2}(?:[.,]5)?)$/.exec(label) ?? [];
-  const how = system === undefined ? undefined : SHOES[system];
+  const how = system === undefined ? undefined : ownOf(SHOES, system);
   return how ? (Number(size!.replace(',', '.')) + how.offset) * how.step : null;
 }

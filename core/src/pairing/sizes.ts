@@ -1,4 +1,5 @@
 /** What a size says, so that two ways to write it are known to be the same: letters, lengths, volumes, ages, plain numbers, ranges. */
+import { ownOf } from '../text/own';
 import Big from 'big.js';
 import { shoeLast } from './shoes';
 
@@ -51,7 +52,8 @@ export function sizeMeaning(label: string): SizeMeaning | null {
   if (shoe !== null) return { kind: 'shoe', figures: [shoe], isRange: false };
   const measure = MEASURE.exec(text);
   if (!measure) return null;
-  const [kind, factor] = measure[2] === undefined ? (['number', '1'] as const) : (UNITS[measure[2]] ?? [null, '1']);
+  const [kind, factor] =
+    measure[2] === undefined ? (['number', '1'] as const) : (ownOf(UNITS, measure[2]) ?? [null, '1']);
   if (kind === null) return null;
   const figures = measure[1]!
     .match(new RegExp(NUMBER, 'g'))!

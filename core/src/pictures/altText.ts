@@ -1,4 +1,5 @@
 /** The text that stands for a picture where it cannot be seen: what the seller wrote, else one made of name, value and angle. */
+import { ownOf } from '../text/own';
 import { figureIn, languageScope } from '../family/scope';
 import type { Carrier, Family } from '../family/shape';
 import { isAngle, type Angle } from './angles';
@@ -112,7 +113,7 @@ export function proposedText(
     const ids = place.level === 'value' ? [place.valueId] : Object.values(family.children[place.childId]!.at);
     return [ids.map((id) => inLanguage(valueById.get(id)!, 'label', language) || valueById.get(id)!.label).join(' ')];
   });
-  const said = angle ? SAID[language.split('-')[0]!]?.[angle] : undefined;
+  const said = angle ? ownOf(SAID, language.split('-')[0]!)?.[angle] : undefined;
   const options = labels.length <= 3 ? labels.join(' / ') : '';
   return [inLanguage(family, 'name', language), options, said ?? ''].filter(Boolean).join(', ');
 }

@@ -16,9 +16,6 @@ export interface ValueSpec {
   swatch?: string | undefined;
 }
 
-/** A colour nobody knows yet. */
-const UNKNOWN_SWATCH = '#B8BDB8';
-
 export interface DressedValue {
   label: string;
   code: string;
@@ -26,8 +23,8 @@ export interface DressedValue {
 }
 
 /**
- * Values made ready for an axis: code and swatch as given, else from the dictionary, else made from the label. Codes
- * differ on the axis. The page that shows a draft and the API that stores it both ask here.
+ * Values made ready for an axis: code and swatch as given, else from the dictionary, else made from the label. A colour nobody knows has
+ * no swatch. Codes differ on the axis. The page that shows a draft and the API that stores it both ask here.
  * @param present values that stand on the axis already
  */
 export function dressValues(
@@ -50,13 +47,11 @@ export function dressValues(
     taken,
   );
   return specs.map((spec, at) => {
-    const swatch = spec.swatch ?? known[at]?.swatch ?? (role === 'colour' ? swatchFor(spec.label) : undefined);
+    const swatch = spec.swatch ?? known[at]?.swatch ?? (role === 'colour' ? guessSwatch(spec.label) : undefined);
     const code = codes[at] ?? made.shift()!;
     return { label: spec.label.trim(), code, ...(swatch ? { swatch: swatch.toUpperCase() } : {}) };
   });
 }
-
-const swatchFor = (label: string): string => guessSwatch(label) ?? UNKNOWN_SWATCH;
 
 /** Entries whose label or synonym begins with what is typed, then those that hold it; at most `most`. */
 export function suggestWords(registry: Registry, role: Role, typed: string, most = 8): DictionaryEntry[] {
@@ -87,7 +82,7 @@ export function learnValues(
       label: value.label,
       code: value.code,
       synonyms: [],
-      ...(value.swatch && value.swatch !== UNKNOWN_SWATCH ? { swatch: value.swatch } : {}),
+      ...(value.swatch ? { swatch: value.swatch } : {}),
     };
     dictionary[role] = { [foldLabel(value.label)]: entry, ...dictionary[role] };
   }

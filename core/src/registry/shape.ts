@@ -3,6 +3,7 @@
  * looking things up. Built-in fields are not in it: they belong to the program.
  */
 import { z } from 'zod';
+import { ChosenIdSchema } from '../text/chosenId';
 import { RoleSchema } from '../family/shape';
 import { TaxCodeSchema } from '../money/tax';
 import { NumberBlockSchema } from '../identifiers/block';
@@ -12,7 +13,7 @@ import { SizeChartSchema, TermSchema } from './terms';
 const Label = z.string().trim().min(1).max(80);
 
 /** Ids of categories are paths of words, such as `outerwear/jackets`; they stay when a category is renamed or moved. */
-export const CategoryIdSchema = z.string().regex(/^[a-z0-9][a-z0-9/-]{0,79}$/);
+export const CategoryIdSchema = ChosenIdSchema.regex(/^[a-z0-9][a-z0-9/-]{0,79}$/);
 
 export const CategorySchema = z.object({
   id: CategoryIdSchema,
@@ -47,7 +48,10 @@ export const FACT_TYPES = [
 /** A field that the seller added for some categories and all below them; for all goods where `categories` is empty. */
 export const FactSchema = z
   .object({
-    key: z.string().regex(/^[a-z][A-Za-z0-9]{0,39}$/, 'A key has letters and digits and begins with a small letter.'),
+    key: ChosenIdSchema.regex(
+      /^[a-z][A-Za-z0-9]{0,39}$/,
+      'A key has letters and digits and begins with a small letter.',
+    ),
     label: Label,
     type: z.enum(FACT_TYPES),
     levels: z.array(z.enum(LEVELS)).min(1).max(3),

@@ -1,7 +1,8 @@
 /** What is set up once and chosen for goods: terms of delivery, payment and return, responsible parties, size charts. */
 import { z } from 'zod';
+import { ChosenIdSchema } from '../text/chosenId';
 
-const Id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/);
+const Id = ChosenIdSchema.regex(/^[a-z0-9][a-z0-9-]{0,39}$/);
 const Label = z.string().trim().min(1).max(80);
 
 export const TERM_KINDS = ['delivery', 'payment', 'return', 'party'] as const;

@@ -2,13 +2,17 @@
  * Reading a rulebook from JSON. One that contradicts itself or holds a pattern that cannot be run is refused whole,
  * with every place.
  */
+import Big from 'big.js';
 import { z } from 'zod';
+import { foldLabel } from '../family/foldLabel';
 import { slabProblem } from '../money/tax';
 import type { Registry } from '../registry/openRegistry';
 import { capital } from '../words/counts';
 import { schemaProblemText } from '../words/schemaProblems';
 import { mergedRules } from './mergedRules';
+import { decimalsOf } from '../money/currency';
 import { compilePattern } from './pattern';
+import { isSheetColumn } from './sheetColumns';
 import { RulebookSchema, RulesSchema, type FieldRule, type Rulebook, type Rules } from './shape';
 
 /** A place in a rulebook and what is wrong there. */
@@ -25,6 +29,7 @@ export function readRulebook(data: unknown, registry: Registry): ReadRulebook {
   if (!read.success) return { ok: false, problems: problemsOf(read.error, data) };
   const rulebook = read.data;
   const problems = contradictions(rulebook.rules, registry).map((one) => ({ ...one, place: `rules.${one.place}` }));
+  if (rulebook.transport === 'sheet') problems.push(...takenColumns(rulebook.rules, 'rules'));
   if (rulebook.sheet.familyRowSays.length > 0 && (!rulebook.sheet.familyRow || rulebook.transport !== 'sheet'))
     problems.push({ place: 'sheet.familyRowSays', text: 'There is no row for the listing that could say this.' });
   const ids = new Set<string>();
@@ -35,6 +40,7 @@ export function readRulebook(data: unknown, registry: Registry): ReadRulebook {
     const rules = mergedRules(rulebook, category);
     const merged = RulesSchema.safeParse(rules);
     const wrong = merged.success ? contradictions(merged.data, registry) : problemsOf(merged.error, rules);
+    if (rulebook.transport === 'sheet') problems.push(...takenColumns(category, place));
     // What is wrong in the channel's own rules is told there.
     for (const one of wrong) {
       if (!problems.some((there) => there.place === `rules.${one.place}`))
@@ -65,9 +71,14 @@ function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
     if (new Set(set).size < set.length) say(`axes.sets.${at}`, 'One role stands here twice.');
   });
   for (const [role, rule] of Object.entries(axes.roles)) {
+    const twice = firstTwice(rule?.list?.map(({ label }) => label) ?? []);
+    if (twice) say(`axes.roles.${role}.list.${twice.at}`, `${twice.text} stands in the list twice.`);
     if (rule?.list?.length === 0) say(`axes.roles.${role}.list`, 'A list without an entry lets nothing pass.');
     if (rule?.shows === 'list' && !rule.list) say(`axes.roles.${role}.shows`, 'The list is shown, but there is none.');
   }
+  const alwaysIn = axes.sets?.[0]?.find((role) => axes.sets!.every((set) => set.includes(role)));
+  if (alwaysIn && axes.alwaysSplit.includes(alwaysIn))
+    say('axes.alwaysSplit', `${alwaysIn} is always split, and stands in every set of axes: nothing can be both.`);
   const least = (place: string, low: number | undefined, high: number | undefined) => {
     if (low !== undefined && high !== undefined && low > high) say(place, `At least ${low}, but at most ${high}.`);
   };
@@ -78,8 +89,12 @@ function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
   if (pictures.perValue > 0 && (axes.pictures === 'child' || axes.pictures === 'listing'))
     say('pictures.perValue', 'Pictures are not tied to values here.');
   const keys = new Set<string>();
+  const twiceNamed = firstTwice(rules.fields.map(({ name }) => name));
+  if (twiceNamed) say(`fields.${twiceNamed.at}.name`, `Two fields are called ${twiceNamed.text}.`);
   rules.fields.forEach((rule, at) => {
     const place = `fields.${at}`;
+    const choice = firstTwice(rule.choices ?? []);
+    if (choice) say(`${place}.choices.${choice.at}`, `${choice.text} stands in the list twice.`);
     if (keys.has(rule.key)) say(`${place}.key`, `${rule.key} stands twice.`);
     keys.add(rule.key);
     least(`${place}.atLeast`, rule.atLeast, rule.atMost);
@@ -90,7 +105,42 @@ function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
   return found;
 }
 
-function* priceProblems({ multipleOf, endings, taxSlabs = [] }: Rules['price']): Iterable<RulebookProblem> {
+/** Fields that are called like a column which every upload sheet has. */
+const takenColumns = ({ fields }: Pick<Rules, 'fields'>, place: string): RulebookProblem[] =>
+  fields.flatMap(({ name }, at) =>
+    isSheetColumn(name)
+      ? [
+          {
+            place: `${place}.fields.${at}.name`,
+            text: `Upload sheets have a column "${name}" of their own: call it otherwise.`,
+          },
+        ]
+      : [],
+  );
+
+/** The first text that stands in a list a second time, whatever its case; undefined where none does. */
+function firstTwice(texts: readonly string[]): { text: string; at: number } | undefined {
+  const seen = new Set<string>();
+  for (const [at, text] of texts.entries()) {
+    const key = foldLabel(text);
+    if (seen.has(key)) return { text, at };
+    seen.add(key);
+  }
+  return undefined;
+}
+
+function* priceProblems({
+  currency,
+  multipleOf,
+  endings,
+  spreadAtMost,
+  taxSlabs = [],
+}: Rules['price']): Iterable<RulebookProblem> {
+  const decimals = decimalsOf(currency);
+  if (multipleOf && !new Big(multipleOf).round(decimals).eq(multipleOf))
+    yield { place: 'multipleOf', text: `${currency} has ${decimals} decimals: there are no prices between.` };
+  if (spreadAtMost !== undefined && new Big(spreadAtMost).lt(1))
+    yield { place: 'spreadAtMost', text: 'The dearest child is never below the cheapest: this has to be 1 or more.' };
   if (multipleOf && endings)
     yield { place: 'endings', text: 'Prices are multiples already; endings do not go with that.' };
   if (endings?.length === 0) yield { place: 'endings', text: 'A list without an entry lets nothing pass.' };

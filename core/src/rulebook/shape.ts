@@ -1,11 +1,14 @@
 /** A rulebook: the variation rules of one channel, as data. The JSON Schema in docs/formats comes from here. */
 import { z } from 'zod';
+import { ChosenIdSchema } from '../text/chosenId';
 import { RoleSchema } from '../family/shape';
 import { isCurrency } from '../money/currency';
 import { CountrySchema } from '../money/tax';
 
 const Count = z.number().int().min(0);
 const Decimal = z.string().regex(/^\d+(\.\d+)?$/);
+/** A step that amounts are rounded to: nothing is a multiple of zero. */
+const Step = z.string().regex(/^(?=.*[1-9])\d+(\.\d+)?$/, 'Amounts have no multiples of zero.');
 
 const ListEntrySchema = z.strictObject({
   label: z.string().min(1),
@@ -120,7 +123,7 @@ export const RulesSchema = z.strictObject({
       .enum(['child', 'axis', 'listing'])
       .default('child')
       .describe('What prices may differ by: each child, the values of one axis, or the listing alone.'),
-    multipleOf: Decimal.optional().describe('Prices are rounded to the nearest multiple of this, such as 10.'),
+    multipleOf: Step.optional().describe('Prices are rounded to the nearest multiple of this, such as 10.'),
     endings: z
       .array(z.string().regex(/^\d{1,6}$/))
       .optional()
@@ -164,7 +167,7 @@ export const RulesSchema = z.strictObject({
           .default('choice')
           .describe("choice: one of what the channel offers; money: an amount in the channel's currency."),
         most: Decimal.optional().describe('The largest amount.'),
-        multipleOf: Decimal.optional().describe('Amounts are multiples of this.'),
+        multipleOf: Step.optional().describe('Amounts are multiples of this.'),
       }),
     )
     .default([])
@@ -185,7 +188,7 @@ export const CategoryEntrySchema = z.strictObject({
 
 export const RulebookSchema = z.strictObject({
   format: z.literal('loom-kin/rulebook'),
-  channel: z.string().regex(/^[a-z][a-z0-9-]*$/),
+  channel: ChosenIdSchema.regex(/^[a-z][a-z0-9-]*$/),
   name: z.string(),
   version: z.number().int().min(1),
   about: z.string(),

@@ -1,4 +1,5 @@
 /** A size as it is written, made ready to be read: small letters, one kind of mark, for whom it is. */
+import { ownOf } from '../text/own';
 import { WEARERS } from './sizeWords';
 
 const VULGAR: Record<string, string> = {
@@ -15,7 +16,7 @@ export interface SizeText {
 /** The label as it is read: small letters, one kind of dash, cross and inch mark, no word that only says "size". */
 export function sizeText(label: string): SizeText {
   let text = label
-    .replace(/[½⅓⅔¼¾⅕⅛⅜⅝⅞]/g, (one) => ` ${VULGAR[one]!} `)
+    .replace(/[½⅓⅔¼¾⅕⅛⅜⅝⅞]/g, (one) => ` ${ownOf(VULGAR, one)!} `)
     .toLowerCase()
     .replace(/[‐-―−]/g, '-')
     .replace(/[×✕]/g, 'x')

@@ -1,8 +1,9 @@
 /** Where pieces are kept. */
 import { z } from 'zod';
+import { ChosenIdSchema } from '../text/chosenId';
 
 export const LocationSchema = z.object({
-  id: z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/),
+  id: ChosenIdSchema.regex(/^[a-z0-9][a-z0-9-]{0,39}$/),
   label: z.string().trim().min(1).max(60),
 });
 export type Location = z.infer<typeof LocationSchema>;

@@ -1,5 +1,6 @@
 /** How many of a child's pieces an account is told of: so that the last one is not sold twice. */
 import { z } from 'zod';
+import { MAIN_LOCATION } from './locations';
 
 const Pieces = z.number().int().min(0).max(1_000_000);
 
@@ -15,7 +16,7 @@ export type StockRule = z.infer<typeof StockRuleSchema>;
 /**
  * The pieces of a child that an account is told of, before the channel's own bounds.
  * @param total pieces at all locations
- * @param places location → pieces, where they are known apart
+ * @param places location → pieces; left out where all of them are at the first place
  */
 export function piecesFor(
   rule: StockRule | undefined,
@@ -24,7 +25,8 @@ export function piecesFor(
 ): number {
   if (!rule) return total;
   if (rule.none) return 0;
-  const there = rule.from && places ? rule.from.reduce((sum, id) => sum + (places[id] ?? 0), 0) : total;
+  const at = places ?? { [MAIN_LOCATION.id]: total };
+  const there = rule.from ? rule.from.reduce((sum, id) => sum + (at[id] ?? 0), 0) : total;
   const free = Math.max(0, there - (rule.buffer ?? 0));
   return Math.min(Math.floor((free * (rule.share ?? 100)) / 100), rule.cap ?? Infinity);
 }

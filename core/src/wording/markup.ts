@@ -2,6 +2,7 @@
  * Long texts with a little form: paragraphs, headings, lists, strong and stressed words. A text may be plain, or hold these and nothing
  * else: whatever comes from outside is read and written anew from what was understood, so that nothing else can be in it.
  */
+import { ownOf } from '../text/own';
 import { Parser } from 'htmlparser2';
 
 /** Tags that stand in a text, and what others mean. */
@@ -41,7 +42,7 @@ export function cleanMarkup(html: string): string {
     {
       onopentagname(name) {
         if (DROPPED.has(name)) dropped += 1;
-        const tag = TAGS[name];
+        const tag = ownOf(TAGS, name);
         if (dropped > 0 || !tag) return;
         if (tag === 'br') return void out.push('<br>');
         if (tag === 'li' && !open.includes('ul') && !open.includes('ol')) return;
@@ -58,7 +59,7 @@ export function cleanMarkup(html: string): string {
       },
       onclosetag(name) {
         if (DROPPED.has(name)) dropped = Math.max(0, dropped - 1);
-        const tag = TAGS[name];
+        const tag = ownOf(TAGS, name);
         if (dropped === 0 && tag && tag !== 'br') close(tag);
       },
       ontext(text) {

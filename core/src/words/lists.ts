@@ -1,4 +1,5 @@
 /** What is said of a list: why rows belong together, what is in doubt, what could not be read. */
+import { ownOf } from '../text/own';
 import type { Bond, Doubt, ListFamily, ListProblem, Mended } from '../intake/families/shape';
 import { listed } from './counts';
 
@@ -68,4 +69,5 @@ const MENDED: Record<Mended['code'], (mended: Mended) => string> = {
 export const mendedText = (mended: Mended): string => MENDED[mended.code](mended);
 
 /** What a problem of a list says; those of cells bring their sentence along. */
-export const listProblemText = (problem: ListProblem): string => PROBLEMS[problem.code]?.(problem) ?? problem.text;
+export const listProblemText = (problem: ListProblem): string =>
+  ownOf(PROBLEMS, problem.code)?.(problem) ?? problem.text;

@@ -1,4 +1,5 @@
 /** What a change did to a document that is no family, in words for the journal. */
+import { ownOf } from '@loom-kin/core';
 import { difference, pathOf, type ChangeLine } from '@loom-kin/core';
 import type { Thing } from '../store/schema';
 import type { Store } from '../store/store';
@@ -19,7 +20,7 @@ function wordsFor(store: Store, thing: Thing, steps: readonly string[]): { where
   if (thing === 'pairings') return { where: steps[0] ?? '', what: `Pairing of ${steps[1] ?? ''}` };
   if (thing === 'categoryMap') return { where: 'Categories', what: registry.pathLabel(steps[0]) || (steps[0] ?? '') };
   if (thing === 'registry')
-    return { where: REGISTRY_PARTS[steps[0] ?? ''] ?? 'Registry', what: steps.slice(1).join(' › ') };
+    return { where: ownOf(REGISTRY_PARTS, steps[0] ?? '') ?? 'Registry', what: steps.slice(1).join(' › ') };
   return { where: WHERE[thing] ?? 'Account', what: steps.join(' › ') || 'all of it' };
 }
 

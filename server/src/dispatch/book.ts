@@ -1,4 +1,5 @@
 /** Writing down what a channel made of lines: the lines, what the account now holds, and that the families are due. */
+import { ownOf } from '@loom-kin/core';
 import { and, eq } from 'drizzle-orm';
 import type { Listing, Rulebook } from '@loom-kin/core';
 import { childOfSku } from '../families/identifiers';
@@ -90,6 +91,6 @@ function locate(
   const named = rules.find((rule) => rule.name === reason.field)?.key;
   return {
     childId: reason.sku ? (childOfSku(database, reason.sku) ?? null) : null,
-    field: named ?? COMMON[(reason.field ?? '').toLowerCase()] ?? reason.field,
+    field: named ?? ownOf(COMMON, (reason.field ?? '').toLowerCase()) ?? reason.field,
   };
 }

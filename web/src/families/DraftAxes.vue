@@ -7,6 +7,7 @@ import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from '../weave/draftValues';
 import ValuesEntry from '../weave/ValuesEntry.vue';
 import type { DraftAxis } from './familyDraft';
+import SwatchEntry from '../common/SwatchEntry.vue';
 
 const axes = defineModel<DraftAxis[]>({ required: true });
 /** While dressing, Tab steps into names, codes and swatches as well. */
@@ -92,12 +93,12 @@ function setRole(axis: DraftAxis, role: Role): void {
     </div>
     <div v-if="axis.values.length" class="chips">
       <span v-for="value in axis.values" :key="value.label" class="chip">
-        <input
+        <SwatchEntry
           v-if="axis.role === 'colour'"
-          v-model="value.swatch"
-          type="color"
+          :label="value.label"
+          :swatch="value.swatch"
           :tabindex="step"
-          :aria-label="`Swatch of ${value.label}`"
+          @choose="value.swatch = $event"
         />
         {{ value.label }}
         <input
@@ -137,13 +138,6 @@ function setRole(axis: DraftAxis, role: Role): void {
   padding: 1px 4px 1px 5px;
   font-size: 13px;
   background: var(--ground);
-}
-.chip input[type='color'] {
-  width: 16px;
-  height: 16px;
-  padding: 0;
-  border: 1px solid #0003;
-  background: none;
 }
 .code {
   width: 44px;

@@ -20,6 +20,7 @@ import { useGoThere } from '../common/goThere';
 import { useKeys } from '../shell/keys';
 import FindingFigure from './FindingFigure.vue';
 import FindingChoice from './FindingChoice.vue';
+import MendPlan from './MendPlan.vue';
 
 /** Of many alike so many are shown, until somebody wants all. */
 const FEW = 4;
@@ -86,6 +87,18 @@ const showInGrid = (finding: Finding) => {
   return goThere({ key: 'sku', place: { level: 'family' }, account: props.account.id, childIds: finding.childIds });
 };
 
+/** Findings that are to be mended together, while it is shown what that will do. */
+const proposed = ref<readonly Finding[]>([]);
+const propose = (list: readonly Finding[]) => {
+  if (list.length === 1) void store.mend(list);
+  else proposed.value = list;
+};
+function agree(): void {
+  const list = proposed.value;
+  proposed.value = [];
+  void store.mend(list);
+}
+
 const isTyped = (remedy: Remedy): remedy is Remedy & { kind: 'figure' } => remedy.kind === 'figure';
 
 useKeys({
@@ -93,12 +106,13 @@ useKeys({
   k: () => walk(-1),
   g: () => here.value && void goTo(here.value),
   Enter: () => here.value && readyRemedy(here.value) && void store.mend([here.value]),
-  'Shift+Enter': () => here.value && readyRemedy(here.value) && void store.mend(alike(findings.value, here.value)),
+  'Shift+Enter': () => here.value && readyRemedy(here.value) && propose(alike(findings.value, here.value)),
 });
 </script>
 
 <template>
   <aside ref="panel" class="sheet findings" aria-label="Findings">
+    <MendPlan :findings="proposed" @agree="agree" @leave="proposed = []" />
     <header>
       <h2>{{ heading }}</h2>
       <p v-if="findings.length" class="soft small">
@@ -111,7 +125,7 @@ useKeys({
         type="primary"
         plain
         data-test="mend-all"
-        @click="store.mend(ready)"
+        @click="propose(ready)"
         >Mend the {{ ready.length }} that need no answer</ElButton
       >
     </header>
@@ -169,7 +183,7 @@ useKeys({
         {{ group.all.length - shown(group).length }} more like this
       </button>
       <div v-if="group.mendable.length > 1" class="all">
-        <ElButton size="small" type="primary" plain data-test="remedy-all" @click="store.mend(group.mendable)"
+        <ElButton size="small" type="primary" plain data-test="remedy-all" @click="propose(group.mendable)"
           >Mend all {{ group.mendable.length }} alike</ElButton
         >
       </div>

@@ -6,6 +6,7 @@ import { DictionaryEntrySchema, ROLE_LABELS, ROLES, type DictionaryEntry, type R
 import { useSetup } from '../stores/setup';
 import RenameOffer from './RenameOffer.vue';
 import Entry from '../common/Entry.vue';
+import SwatchEntry from '../common/SwatchEntry.vue';
 
 const setup = useSetup();
 const role = ref<Role>('colour');
@@ -92,12 +93,7 @@ const remove = (label: string) =>
         <tbody>
           <tr v-for="word in words" :key="word.label">
             <td v-if="role === 'colour'">
-              <input
-                type="color"
-                :value="word.swatch ?? '#B8BDB8'"
-                :aria-label="`Swatch of ${word.label}`"
-                @change="change(word, { swatch: ($event.target as HTMLInputElement).value })"
-              />
+              <SwatchEntry :label="word.label" :swatch="word.swatch" @choose="change(word, { swatch: $event })" />
             </td>
             <td>
               <Entry

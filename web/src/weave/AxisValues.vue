@@ -5,6 +5,7 @@ import Sortable from 'sortablejs';
 import { GripVertical } from 'lucide-vue-next';
 import { areSizes, sortSizes, type Axis, type Value } from '@loom-kin/core';
 import Entry from '../common/Entry.vue';
+import SwatchEntry from '../common/SwatchEntry.vue';
 import { useFamily } from '../stores/family';
 
 const props = defineProps<{ axis: Axis }>();
@@ -59,12 +60,11 @@ onBeforeUnmount(() => sortable?.destroy());
       <span class="grip soft" title="Drag to another place" :data-test="`grip-${value.label}`"
         ><GripVertical :size="14"
       /></span>
-      <input
+      <SwatchEntry
         v-if="axis.role === 'colour'"
-        type="color"
-        :value="value.swatch ?? '#B8BDB8'"
-        :aria-label="`Swatch of ${value.label}`"
-        @change="edit(value, { swatch: text($event) })"
+        :label="value.label"
+        :swatch="value.swatch"
+        @choose="edit(value, { swatch: $event })"
       />
       <Entry
         class="field grow"
@@ -141,13 +141,5 @@ onBeforeUnmount(() => sortable?.destroy());
 .arrow:disabled {
   color: var(--line);
   cursor: default;
-}
-input[type='color'] {
-  width: 22px;
-  height: 22px;
-  padding: 0;
-  border: 1px solid #0003;
-  background: none;
-  flex: none;
 }
 </style>

@@ -1,4 +1,5 @@
 /** Findings about every field the category asks for: there, in the right language, in length, in form. */
+import { ownOf } from '../../text/own';
 import type { ColumnGroup } from '../../family/columnShape';
 import { EVERYWHERE, languageScope } from '../../family/scope';
 import type { Figure, Place } from '../../family/shape';
@@ -100,7 +101,7 @@ const SAID_BY: Readonly<Record<string, string>> = {
 };
 
 function proposed({ family, rulebook: { registry } }: CheckContext, check: FieldCheck, place: Place): Remedy[] {
-  const key = SAID_BY[check.rule.key];
+  const key = ownOf(SAID_BY, check.rule.key);
   const figure = key === undefined ? undefined : family.fields[key];
   if (key === undefined || place.level !== 'family' || typeof figure !== 'string') return [];
   const text = cutAtWord(figure, Math.min(check.rule.atMost ?? Infinity, check.field?.most ?? Infinity));

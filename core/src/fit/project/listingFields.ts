@@ -2,6 +2,7 @@
 import { familyIndex, labelIn } from '../../family/weave';
 import { foldLabel } from '../../family/foldLabel';
 import type { Listing } from '../../listing/listing';
+import { isSheetColumn } from '../../rulebook/sheetColumns';
 import type { CheckContext } from '../context';
 import type { Plan } from '../planner';
 import { channelFigure } from './channelFigure';
@@ -39,7 +40,7 @@ function withSuffix(context: CheckContext, name: string, positions: readonly num
 
 /**
  * Values of axes that are split or pinned are facts of the whole listing. An axis called like one of the channel's
- * fields gives way.
+ * fields, or like a column that sheets have anyway, gives way.
  */
 function putFixedValues(
   context: CheckContext,
@@ -60,8 +61,16 @@ function putFixedValues(
     const paired = context.pairingOf(role, value.label);
     const shown = (rules?.shows === 'list' ? paired : undefined) ?? labelIn(value, scopes);
     const name = rules?.name !== undefined && fields[rules.name] === undefined ? rules.name : label;
-    fields[taken.has(foldLabel(name)) ? `${name} (option)` : name] = shown;
+    fields[freeName(name, taken)] = shown;
     // Beside the seller's own word the channel is told which of its own values that is; a finding stops one that is none.
     if (rules?.list) fields[`${rules.name ?? role} group`] = paired ?? shown;
   }
+}
+
+/** A name that nothing else has. */
+function freeName(name: string, taken: Set<string>): string {
+  let free = name;
+  while (taken.has(foldLabel(free)) || isSheetColumn(free)) free = `${free} (option)`;
+  taken.add(foldLabel(free));
+  return free;
 }

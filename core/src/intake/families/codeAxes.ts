@@ -1,4 +1,5 @@
 /** Options that stand in SKUs alone: "HJ-NVY-M" and "HJ-RST-L" of rows that say nothing else of what they differ by. */
+import { ownOf } from '../../text/own';
 import type { Role } from '../../family/shape';
 import { compact } from '../../pictures/match/fileWords';
 import { ROLE_LABELS } from '../../registry/roles';
@@ -136,7 +137,7 @@ function valueOf(code: string, role: Role, options: OptionReader): Said {
 /** The colour that a code says: "NVY", "ROYALBLUE"; null where it says none that is known. */
 function colourOf(code: string, options: OptionReader): string | null {
   const short = inFull(code.toLowerCase());
-  const known = COLOUR_CODES[code] ?? (short === code.toLowerCase() ? undefined : capital(short));
+  const known = ownOf(COLOUR_CODES, code) ?? (short === code.toLowerCase() ? undefined : capital(short));
   if (known) return known;
   if (!/^\p{L}{3,}$/u.test(code)) return null;
   const ends = Array.from({ length: code.length - 4 }, (_, at) => code.length - 2 - at);

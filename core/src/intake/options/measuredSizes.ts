@@ -1,4 +1,5 @@
 /** Packs, ages and measures: numbers with the word that says what they count. */
+import { ownOf } from '../../text/own';
 import { chainFrom, type Chain, type SizeRead } from './sizeParts';
 import { MONTHS, PACKS, UNITS, YEARS } from './sizeWords';
 import type { Token } from './tokens';
@@ -68,7 +69,7 @@ function readOneMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null
   const isJoined = hyphen?.text === '-' && hyphen.glued && tokens[chain.to + 1]?.glued;
   const at = isJoined ? chain.to + 1 : chain.to;
   const isOunces = tokens[at]?.text === 'fl' && tokens[at + 1]?.text === 'oz';
-  const unit = UNITS[isOunces ? 'floz' : (tokens[at]?.text ?? '')];
+  const unit = ownOf(UNITS, isOunces ? 'floz' : (tokens[at]?.text ?? ''));
   if (!unit || (isJoined && tokens[at]!.text.length < 3)) return null;
   // "Boot 501 in navy"
   const isLink = tokens[at]!.text === 'in' && !tokens[at]!.glued && tokens[at + 1]?.kind === 'word';
@@ -80,7 +81,7 @@ function readOneMeasure(tokens: readonly Token[], chain: Chain): SizeRead | null
   const [role, written] = unit;
   // "4K" and "14K" are no colours of light.
   if (written === 'K' && Number(chain.numbers[0]) < COLDEST_LIGHT) return null;
-  const [smallest, factor] = FACTORS[written] ?? [written.toLowerCase(), 1];
+  const [smallest, factor] = ownOf(FACTORS, written) ?? [written.toLowerCase(), 1];
   const measured = chain.numbers.map((number) => Math.round(Number(number) * factor * 1000) / 1000);
   const key = `${measured.join(chain.signs[0] === '-' || chain.signs[0] === '–' ? '-' : '×')}${smallest}`;
   return { to: at + (isOunces ? 2 : 1), role: chain.numbers.length > 1 ? 'size' : role, key, isWeak: isLetter };

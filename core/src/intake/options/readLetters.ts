@@ -1,4 +1,5 @@
 /** Letter sizes in names and cells: "XS", "2XL", "Extra large", "1X". */
+import { ownOf } from '../../text/own';
 import { type SizeRead } from './sizeParts';
 import { WORD_SIZES } from './sizeWords';
 import type { Token } from './tokens';
@@ -50,7 +51,7 @@ function readLetter(tokens: readonly Token[], at: number): SizeRead | null {
   // A letter that hangs on a hyphen and a word is part of that word: "T-S", but "Navy-S" is a size.
   const step = glued && tokens[at - 1]?.kind === 'number' ? null : stepOf(text.replace(ANNOUNCED, ''));
   if (step !== null) return letterSize(step, at + 1);
-  const whole = WORD_SIZES[text];
+  const whole = ownOf(WORD_SIZES, text);
   if (whole) return letterSize(stepOf(whole.toLowerCase())!, at + 1);
   const tall = TALL.exec(text);
   const isAnnouncing = text === 'mt' && ['word', 'number'].includes(tokens[at + 1]?.kind ?? '');
@@ -59,7 +60,7 @@ function readLetter(tokens: readonly Token[], at: number): SizeRead | null {
   const written = /^(x+|extra|extraextra)(small|large|sml|lge|lrg)$/.exec(text);
   if (written) {
     const crosses = written[1]!.startsWith('x') ? written[1]!.length : written[1]!.length / 5;
-    return letterSize(stepFrom(crosses, WORD_SIZES[written[2]!]!.toLowerCase())!, at + 1);
+    return letterSize(stepFrom(crosses, ownOf(WORD_SIZES, written[2]!)!.toLowerCase())!, at + 1);
   }
   return readCrosses(tokens, at);
 }
@@ -74,7 +75,7 @@ function readCrosses(tokens: readonly Token[], at: number): SizeRead | null {
     else if (/^x+$/.test(text)) crosses += text.length;
     else if (text !== '-') break;
   }
-  const letter = crosses > 0 ? WORD_SIZES[tokens[next]?.text ?? ''] : undefined;
+  const letter = crosses > 0 ? ownOf(WORD_SIZES, tokens[next]?.text ?? '') : undefined;
   if (!letter || letter === 'M') return null;
   return letterSize(stepFrom(crosses, letter.toLowerCase())!, next + 1);
 }
@@ -88,7 +89,7 @@ export function readNumberedLetters(tokens: readonly Token[], at: number, number
     const cross = readCross(tokens, at, Number(number));
     if (cross) return cross;
     const word = tokens[at + 1]?.text === '-' ? at + 2 : at + 1;
-    const letter = WORD_SIZES[tokens[word]?.text ?? ''];
+    const letter = ownOf(WORD_SIZES, tokens[word]?.text ?? '');
     if (letter && letter !== 'M') return letterSize(stepFrom(Number(number), letter.toLowerCase())!, word + 1);
   }
   return null;

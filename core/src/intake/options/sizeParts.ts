@@ -1,4 +1,5 @@
 /** What is read of a size, and the runs of numbers that sizes, ages and measures are made of. */
+import { ownOf } from '../../text/own';
 import type { Role } from '../../family/shape';
 import type { Token } from './tokens';
 
@@ -56,7 +57,7 @@ const VULGAR: Record<string, string> = {
 function fractionAfter(tokens: readonly Token[], at: number): { decimals: string; to: number } | null {
   const [next, sign, under] = tokens.slice(at, at + 3);
   if (!next || tokens[at - 1]!.text.includes('.')) return null;
-  const vulgar = FRACTIONS[VULGAR[next.text] ?? next.text.replace('⁄', '/')];
+  const vulgar = ownOf(FRACTIONS, ownOf(VULGAR, next.text) ?? next.text.replace('⁄', '/'));
   if (vulgar) return next.glued ? { decimals: vulgar, to: at + 1 } : null;
   if (next.glued || sign?.text !== '/' || !sign.glued || !under?.glued) return null;
   const decimals = FRACTIONS[`${next.text}/${under.text}`];

@@ -1,4 +1,5 @@
 /** Words that are choices of one trade: how coffee is ground, how firm a mattress is, for which hand. Common practice. */
+import { ownOf } from '../../text/own';
 import { stemOf } from '../../pictures/match/catalogue';
 import { stemsOf } from './goodsWords';
 import { phraseEnd, tokensOf, type Token } from './tokens';
@@ -196,7 +197,7 @@ export function tradeChoiceAt(
     const to = phraseEnd(words, tokens, at);
     if (to === null) continue;
     const isOne = (choice: string): boolean => {
-      if (at === 0 && !TRADE_CHOICES[choice]!.mayLead) return false;
+      if (at === 0 && !ownOf(TRADE_CHOICES, choice)!.mayLead) return false;
       const goods = GOODS_OF.get(choice);
       return !goods || tokens.some(({ text }, place) => (place < at || place >= to) && goods.has(stemOf(text)));
     };

@@ -1,4 +1,5 @@
 /** The words of a picture's file name and folders, however they are separated. */
+import { ownOf } from '../../text/own';
 
 export interface Atom {
   /** Letters without marks in small ones, or digits. */
@@ -27,7 +28,7 @@ export function foldLetters(text: string): string {
         .normalize('NFKD')
         .replace(/\p{M}/gu, '')
         .toLowerCase()
-        .replace(/[ßøæœđłþðı]/g, (letter) => LETTERS[letter]!);
+        .replace(/[ßøæœđłþðı]/g, (letter) => ownOf(LETTERS, letter)!);
   // One colour, two spellings.
   return low.includes('gray') ? low.replaceAll('gray', 'grey') : low;
 }

@@ -1,4 +1,5 @@
 /** What the words of a file name can mean within one family: its codes, its name, its values in every spelling. */
+import { ownOf } from '../../text/own';
 import { identifierOwners } from '../../identifiers/sameness';
 import type { Axis, Family, Value } from '../../family/shape';
 import type { Registry } from '../../registry/openRegistry';
@@ -49,7 +50,7 @@ const TWO_LETTERS: Record<string, string> = { ä: 'ae', ö: 'oe', ü: 'ue', å: 
 /** How a label is written besides: marks as two letters, signs as words, usual words cut short. */
 function otherSpellings(label: string): string[] {
   const low = label.normalize('NFC').toLowerCase();
-  const written = low.replace(/[äöüå&+]/g, (sign) => TWO_LETTERS[sign]!);
+  const written = low.replace(/[äöüå&+]/g, (sign) => ownOf(TWO_LETTERS, sign)!);
   const short = Object.entries(CUT_SHORT).flatMap(([word, ways]) =>
     new RegExp(`\\b${word}\\b`).test(low) ? ways.map((way) => low.replace(new RegExp(`\\b${word}\\b`), way)) : [],
   );
@@ -120,7 +121,7 @@ function addValue(registry: Registry, axis: Axis, value: Value, add: (text: stri
     if (typeof figures.label === 'string') once(figures.label, 'label');
   const word = registry.word(axis.role, value.label);
   for (const spelling of word ? [word.label, ...word.synonyms] : []) once(spelling, 'spelling');
-  for (const spelling of WRITTEN_OUT[value.label.trim().toUpperCase()] ?? []) once(spelling, 'spelling');
+  for (const spelling of ownOf(WRITTEN_OUT, value.label.trim().toUpperCase()) ?? []) once(spelling, 'spelling');
   // "Deep Spruce" is written "Deep-spruce (lined)" as well: what stands in brackets is no part of the name.
   const bare = foldLetters(value.label)
     .replace(/\(.*?\)/g, '')
