@@ -121,6 +121,34 @@ describe('the storm jacket', () => {
     const again = await ended((await send([id], ['palmway', 'loftline'])).id);
     expect(new Set(again.lines.map((line) => line.outcome))).toEqual(new Set(['nothing to send']));
   });
+  it('goes on with another size on a portal that has a row for each', async () => {
+    const detail = await world.call(api.family, { params: { id } });
+    const size = detail.family.axes.find((axis) => axis.role === 'size')!;
+    const on = { on: 'family' as const, familyId: id };
+    const known = new Set(Object.keys(detail.family.children));
+    await change([
+      {
+        ...{ ...on, revision: detail.family.revision },
+        command: { do: 'addValues', axisId: size.id, values: [{ label: '3XL' }] },
+      },
+    ]);
+    const wider = (await world.call(api.family, { params: { id } })).family;
+    const fresh = familyIndex(wider).woven.filter((child) => !known.has(child.id));
+    const figures = fresh.flatMap((child, at) => {
+      const place = { level: 'child' as const, childId: child.id };
+      return [
+        { place, key: 'sku', figure: `SKJ-3XL-${at}` },
+        { place, key: 'garmentLength', figure: 84 },
+      ];
+    });
+    await change([
+      { ...{ ...on, revision: wider.revision }, command: { do: 'setFigures', changes: figures } },
+      { on: 'stock', familyId: id, counts: fresh.map((child) => ({ childId: child.id, pieces: 4 })) },
+    ]);
+    const { lines } = await ended((await send([id], ['loftline'])).id);
+    expect(lines.flatMap((line) => line.reasons.map((reason) => reason.text))).toEqual([]);
+    expect(new Set(lines.map((line) => line.outcome))).toEqual(new Set(['revised']));
+  });
 });
 
 describe('a blanket of six axes', () => {

@@ -210,13 +210,18 @@ describe('remedies', () => {
     // A name is never changed in passing: the remedy is pressed by itself.
     const [named] = find(quay, 'name.option-values');
     expect(mendAll([named!]).commands).toEqual([]);
-    const renamed = run(long, ...named!.remedies.flatMap((remedy) => (remedy.kind === 'change' ? remedy.commands : [])));
+    const renamed = run(
+      long,
+      ...named!.remedies.flatMap((remedy) => (remedy.kind === 'change' ? remedy.commands : [])),
+    );
     expect(renamed.fields.name).toBe('Skerry storm jacket');
   });
   it('exempt nobody from GTINs in passing', () => {
     const bare = run(whole, ...familyIndex(whole).woven.map(({ id }) => setChild(id, 'gtin', null)));
     const quay = fit('quayside', bare, { settings: { exemptBrands: ['Skerry Supply'] } });
-    expect(mendAll(quay.findings).commands.filter((command) => JSON.stringify(command).includes('gtinExempt'))).toEqual([]);
+    expect(mendAll(quay.findings).commands.filter((command) => JSON.stringify(command).includes('gtinExempt'))).toEqual(
+      [],
+    );
   });
   it('leave out several children on a channel without one wish overwriting another', () => {
     const two = familyIndex(whole)

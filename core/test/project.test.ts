@@ -420,3 +420,34 @@ describe('a single product', () => {
     });
   });
 });
+
+describe('an axis of one value that is called like a column', () => {
+  it.each(['Key', 'Style', 'Do', 'Row', 'Category', 'Pieces', 'Of family', 'Picture 1', 'Price EUR', 'GTIN'])(
+    '"%s" overwrites nothing in an upload sheet',
+    (label) => {
+      const family = runCommand(stormJacket(), {
+        ...{ do: 'addAxis', role: 'other', label, values: [{ label: 'C' }], existingTake: 0 },
+      }).family;
+      const named = runCommand(family, {
+        do: 'setFigures',
+        changes: familyIndex(family).woven.map(({ id }, at) => ({
+          ...{ place: { level: 'child', childId: id }, key: 'sku', figure: `S-${at}` },
+        })),
+      }).family;
+      const { listings } = fitWithListings(fitInput(named, 'quayside', {}));
+      const messages = listings.map((listing) => listingMessage(undefined, listing)!);
+      const { headers, rows } = uploadSheet(messages, rulebook('quayside').rules);
+      const cell = (row: (typeof rows)[number], header: string) => row[headers.indexOf(header)];
+      const [parent, ...children] = rows;
+      expect(new Set(headers).size).toBe(headers.length);
+      expect([cell(parent!, 'Row'), cell(parent!, 'Do'), cell(parent!, 'Key')]).toEqual([
+        'family',
+        'list',
+        listings[0]!.key,
+      ]);
+      expect(cell(parent!, `${label} (option)`)).toBe('C');
+      expect(new Set(children.map((row) => cell(row, 'Of family')))).toEqual(new Set([listings[0]!.key]));
+      expect([cell(parent!, 'GTIN'), cell(parent!, 'Pieces')]).toEqual(['', '']);
+    },
+  );
+});

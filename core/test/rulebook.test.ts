@@ -28,6 +28,38 @@ describe('a rulebook', () => {
     ['a pattern that looks behind', field({ pattern: '(?<=a)b' }), /^rules\.fields\.\d+\.pattern: .*cannot be run/],
     ['kilograms on a length', withUnit('packageLength', 'kg'), /Pack length is not measured in kg/],
     ['a field twice', field({ key: 'name' }), /^rules\.fields\.\d+\.key: name stands twice/],
+    ['multiples of zero', (book) => void (book.rules.price!.multipleOf = '0'), /multipleOf: .*no multiples of zero/],
+    [
+      'multiples finer than cents',
+      (book) => void (book.rules.price!.multipleOf = '0.005'),
+      /multipleOf: EUR has 2 decimals/,
+    ],
+    [
+      'a spread of nothing',
+      (book) => void (book.rules.price!.spreadAtMost = '0'),
+      /spreadAtMost: .*has to be 1 or more/,
+    ],
+    ['two fields of one name', field({ name: 'title' }), /^rules\.fields\.\d+\.name: Two fields are called title/],
+    [
+      'a field called like a column of every sheet',
+      field({ name: 'Of family' }),
+      /^rules\.fields\.\d+\.name: Upload sheets have a column/,
+    ],
+    [
+      'one choice twice',
+      field({ choices: ['Yes', 'No', 'yes'] }),
+      /^rules\.fields\.\d+\.choices\.2: yes stands in the list twice/,
+    ],
+    [
+      'one entry of a list twice',
+      (book) => void (book.rules.axes!.roles = { size: { list: [{ label: 'S' }, { label: ' s' }] } }),
+      /^rules\.axes\.roles\.size\.list\.1: {2}s stands in the list twice/,
+    ],
+    [
+      'a role that is always split and in every set',
+      (book) => void Object.assign(book.rules.axes!, { sets: [['size'], ['size', 'colour']], alwaysSplit: ['size'] }),
+      /^rules\.axes\.alwaysSplit: size is always split, and stands in every set/,
+    ],
     [
       'a rule that is missing',
       (book) => void delete book.rules.children!.atMost,
