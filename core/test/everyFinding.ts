@@ -304,6 +304,16 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
       axisId: lining.id,
       valueId: lining.values[0]!.id,
     }),
+  'field.own-text': () => {
+    const longer = 'A jacket for the foulest weather, and this one is of another colour than all the others are.';
+    const own = { level: 'value' as const, axisId: lining.id, valueId: lining.values[0]!.id };
+    const changes = [
+      { place: { level: 'family' as const }, key: 'description', figure: `${longer} It is long enough.` },
+      { place: own, key: 'description', figure: longer },
+    ];
+    return under('own-shop', () => undefined, run(whole, { do: 'setFigures', changes }));
+  },
+  'field.no-place': () => under('quayside', () => undefined, run(whole, setFamily('availableFrom', '2027-03-01'))),
   'name.option-values': () =>
     under(
       'own-shop',

@@ -399,6 +399,17 @@ describe('what children leave', () => {
       ['219.00', 20, '81.84'],
     ]);
   });
+  it('is told of a sale as well, once all of it is there', () => {
+    const at = (key: string, figure: string) => ({ place: { level: 'family' as const }, key, figure });
+    const price = runCommand(dearer, { do: 'setFigures', changes: [at('salePrice', '149.00')] }).family;
+    expect(on(price).groups.map((one) => one.sale)).toEqual([null, null]);
+    const days = [at('saleFrom', '2026-12-01'), at('saleUntil', '2026-12-24')];
+    const sold = runCommand(price, { do: 'setFigures', changes: days }).family;
+    const [first] = on(sold).groups;
+    // 149 − 24.83 tax − 20.86 commission − 70.
+    expect([first!.sale!.price, first!.sale!.waterfall.left.toFixed(2)]).toEqual(['149.00', '33.31']);
+    expect(first!.waterfall!.left.toFixed(2)).toBe('61.04');
+  });
   it('can be asked for: prices go to the widest level that changes nobody else, surcharges and all', () => {
     const { groups, prices } = on(dearer);
     const proposed = proposePrices(groups, { kind: 'margin', percent: '40' }, prices.money);

@@ -381,3 +381,31 @@ describe('a refusal', () => {
     }
   });
 });
+
+describe('what is refused', () => {
+  it('stays where it was typed, marked, until it is put right or given up', async () => {
+    await open(`/families/${jacket}/words`, 'word-searchWords');
+    const words = test('word-searchWords');
+    const before = await words.inputValue();
+    const many = Array.from({ length: 24 }, (_, at) => `word ${at}`).join('\n');
+    await words.fill(many);
+    await words.blur();
+    await until(
+      () => words.getAttribute('aria-invalid'),
+      (invalid) => invalid === 'true',
+    );
+    expect(await words.inputValue()).toBe(many);
+    expect(await words.getAttribute('title')).toContain('Not stored');
+    const care = test('word-composition');
+    await care.fill('60 % wool, 30 % nylon');
+    await care.blur();
+    expect(await words.inputValue()).toBe(many);
+    expect(await care.inputValue()).toBe('60 % wool, 30 % nylon');
+    await care.press('Escape');
+    const fewer = many.split('\n').slice(0, 12).join('\n');
+    await words.fill(fewer);
+    await words.blur();
+    await until(detail, ({ family }) => (family.fields.searchWords as string[]).length === 12);
+    expect([await words.getAttribute('aria-invalid'), before === fewer]).toEqual([null, false]);
+  });
+});

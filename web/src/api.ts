@@ -2,6 +2,7 @@
 import { ElMessage } from 'element-plus';
 import { createClient, endpoints, Refused } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core';
+import { tellRefusal } from './common/refusals';
 
 export const api = endpoints;
 export const call = createClient('');
@@ -11,6 +12,7 @@ export function tell(error: unknown): void {
   if (error instanceof DOMException && error.name === 'AbortError') return;
   const known = error instanceof Refused || error instanceof Refusal;
   if (!known) console.error(error);
+  else tellRefusal(error.message);
   ElMessage({
     type: 'error',
     message: known ? error.message : 'Something went wrong in the page. Load it anew; nothing saved is lost.',
@@ -22,6 +24,7 @@ export function tell(error: unknown): void {
 
 /** Says why what was typed is not taken. */
 export function refuse(message: string): void {
+  tellRefusal(message);
   ElMessage({ type: 'error', message, duration: 6000, grouping: true });
 }
 

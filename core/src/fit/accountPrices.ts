@@ -26,6 +26,13 @@ export interface PriceGroup {
   members: readonly number[];
 }
 
+/** A price for some days: the first of them and the last, as ISO 8601. */
+export interface Sale {
+  price: string;
+  from: string;
+  until: string;
+}
+
 export interface AccountPrices {
   readonly money: AccountMoney;
   readonly groups: readonly PriceGroup[];
@@ -34,6 +41,8 @@ export interface AccountPrices {
   at(position: number): string | null;
   /** Another amount of the seller's, such as a list price, as the channel shows it; one that stands for the account alone is not moved by its rule. */
   of(amount: string, scope?: Scope): string;
+  /** The sale of the child at a position, as the channel shows it; null where there is none, or not all of it is there. */
+  saleAt(position: number): Sale | null;
   /** What comes off the price of the child at a position. */
   chargesAt(position: number): Charges;
 }
@@ -71,7 +80,18 @@ export function accountPrices(
         own: accountScope(account.id),
       })
     : asTheyAre(money, columns.price);
-  return { money, ...made, at: (position) => made.groupAt(position).price, chargesAt };
+  const sale = { price: column('salePrice'), from: column('saleFrom'), until: column('saleUntil') };
+  return {
+    money,
+    ...made,
+    at: (position) => made.groupAt(position).price,
+    saleAt(position) {
+      const { figure, scope } = sale.price.groupAt(position);
+      const [price, from, until] = [figure, sale.from.at(position), sale.until.at(position)].map(textOf);
+      return price && from && until ? { price: made.of(price, scope), from, until } : null;
+    },
+    chargesAt,
+  };
 }
 
 const textOf = (figure: Figure | undefined): string | null => (typeof figure === 'string' ? figure : null);

@@ -13,7 +13,7 @@ import { nearestAllowed } from '../money/allowedPrice';
 import { priceFor, type Target } from '../money/priceFor';
 import { waterfall, type Charges, type Waterfall } from '../money/waterfall';
 import type { Registry } from '../registry/openRegistry';
-import type { AccountPrices, PriceGroup } from './accountPrices';
+import type { AccountPrices, PriceGroup, Sale } from './accountPrices';
 
 /** Children that cost the same and of which the same comes off. */
 export interface EarningGroup {
@@ -23,6 +23,8 @@ export interface EarningGroup {
   charges: Charges;
   /** Null where there is no price. */
   waterfall: Waterfall | null;
+  /** Their sale, and what it leaves; null where they have none. */
+  sale: (Sale & { waterfall: Waterfall }) | null;
 }
 
 /**
@@ -38,12 +40,14 @@ export function earningGroups(family: Family, prices: AccountPrices, childIds: r
     if (at === undefined) continue;
     const price = prices.groupAt(at);
     const charges = prices.chargesAt(at);
-    const name = [price.price, charges.cost, charges.shipping].join('|');
+    const sale = prices.saleAt(at);
+    const name = [price.price, charges.cost, charges.shipping, sale?.price, sale?.from, sale?.until].join('|');
     const there = groups.get(name);
     if (there) there.childIds.push(childId);
     else {
       const made = price.price === null ? null : waterfall(price.price, charges);
-      groups.set(name, { childIds: [childId], price, charges, waterfall: made });
+      const onSale = sale && { ...sale, waterfall: waterfall(sale.price, charges) };
+      groups.set(name, { childIds: [childId], price, charges, waterfall: made, sale: onSale });
     }
   }
   const rank = ({ price }: EarningGroup) => (price.price === null ? Infinity : Number(price.price));

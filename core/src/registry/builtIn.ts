@@ -136,7 +136,10 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     most: 20,
     help: 'What a buyer unpacks, one a line: "2 × sock", "1 × tin of wax".',
   }),
-  field('availableFrom', 'Appears on', 'date', ALL, 'price', { help: 'Not shown to buyers before this day.' }),
+  field('availableFrom', 'Appears on', 'date', ALL, 'price', {
+    isPromise: true,
+    help: 'Not shown to buyers before this day, where the channel takes one.',
+  }),
   field('mpn', 'Maker part no.', 'text', CHILD, 'identifiers', { most: 60 }),
   field('condition', 'Condition', 'choice', ['family', 'child'], 'identifiers', {
     choices: [

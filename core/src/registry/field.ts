@@ -45,6 +45,8 @@ export interface Field {
   markup?: boolean;
   /** Where children of a listing differ, the lowest is the listing's. */
   lowest?: boolean;
+  /** A promise to buyers, or a bound for them: where a channel has no field for it, it is told that it does not hold there. */
+  isPromise?: boolean;
   /** Its choices are among what the seller sets up once; without any the field is not asked for. */
   chosenOf?: TermKind | 'sizeChart';
   /** Most characters, or most entries of a list. */

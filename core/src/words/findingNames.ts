@@ -81,6 +81,8 @@ const NAMES: Record<FindingCode, (field: string) => string> = {
   'field.not-number': (field) => `${field}: no number`,
   'field.bounds': (field) => `${field}: out of bounds`,
   'field.differs': (field) => `${field}: differs between children`,
+  'field.own-text': (field) => `${field}: children have their own`,
+  'field.no-place': (field) => `${field}: no place for it`,
   'name.option-values': () => 'options in the name',
   'wording.link': (field) => `${field}: holds a link`,
   'measure.odd': (field) => `${field}: odd figure`,

@@ -185,6 +185,10 @@ export const FINDINGS = {
     `${p.field} is ${p.shown}; ${p.account} takes ${p.bounds}.`,
   'field.differs': (p: OnAccount & OfField) =>
     `${p.field} ${/[^s]s$/.test(p.field) ? 'differ' : 'differs'} between children; ${p.account} has one for the whole listing.`,
+  'field.own-text': (p: OnAccount & OfField & { count: number }) =>
+    `${children(p.count)} ${p.count === 1 ? 'has' : 'have'} another ${p.field} than the family; ${p.account} has one for the whole listing and shows the family's.`,
+  'field.no-place': (p: OnAccount & OfField) =>
+    `${p.account} has no place for ${p.field}: it does not hold there, and buyers see the goods as soon as they are sent.`,
 
   'name.option-values': (p: OnAccount & { values: string; several: boolean }) =>
     `The name holds the ${p.several ? 'options' : 'option'} ${p.values}; ${p.account} adds options itself.`,

@@ -12,7 +12,7 @@ import {
   type AccountSettings,
 } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell, refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 
@@ -24,14 +24,14 @@ const siblings = computed(() => setup.accounts.filter((one) => one.channel === p
 
 async function change(to: Partial<Account>): Promise<void> {
   const read = AccountSchema.safeParse({ ...props.account, ...to });
-  if (!read.success) ElMessage({ type: 'error', message: read.error.issues[0]!.message });
+  if (!read.success) refuse(read.error.issues[0]!.message);
   else if (await setup.change([{ on: 'account', account: read.data }])) say(`${read.data.name} is set.`);
 }
 const set = (to: Partial<AccountSettings>) => change({ settings: { ...props.account.settings, ...to } });
 function write(tag: string): void {
   const language = tag.trim();
   if (isLanguageTag(language)) void change({ language: Intl.getCanonicalLocales(language)[0]! });
-  else ElMessage({ type: 'error', message: `"${language}" is no language tag, such as en, de or pt-BR.` });
+  else refuse(`"${language}" is no language tag, such as en, de or pt-BR.`);
 }
 
 const entered = computed(() => setup.setup?.seller.rates?.[rules.value.price.currency]);
@@ -40,7 +40,7 @@ type Setting = Channel['rulebook']['rules']['settings'][number];
 function answer(setting: Setting, text: string): void {
   const amount = text.trim().replace(',', '.');
   if (isAnswered(setting, amount)) void set({ answers: { ...props.account.settings.answers, [setting.key]: amount } });
-  else ElMessage({ type: 'error', message: `"${text}" is no amount for this. ${setting.help ?? ''}` });
+  else refuse(`"${text}" is no amount for this. ${setting.help ?? ''}`);
 }
 
 /** Categories that the channel has to let sellers into, and how the account stands there. */

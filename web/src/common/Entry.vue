@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /**
  * A field that shows a held figure and takes a typed one when it is left or Enter is pressed. While somebody types in
- * it nothing from outside overwrites what is typed; what is not taken goes back to what is held. Esc gives up. With a name for it what is half
- * typed is kept as a draft: it is there again, and seen to be, when the page is.
+ * it nothing from outside overwrites what is typed. What is refused stays, marked, with the reason, until it is put right or Esc gives it up.
+ * With a name for it what is half typed is kept as a draft: it is there again, and seen to be, when the page is.
  */
-import { nextTick, ref, watch } from 'vue';
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { draftOf, dropDraft, keepDraft } from './drafts';
 import { isLeaving } from './leaving';
+import { hearRefusals } from './refusals';
 
 const props = defineProps<{ value: string; rows?: number; draft?: string | undefined }>();
 const emit = defineEmits<{
@@ -25,6 +26,7 @@ let typing = isDraft.value;
 /** A draft is taken when somebody goes on with it, not when it is passed by. */
 let isTouched = false;
 function onInput(): void {
+  problem.value = null;
   emit('typing', text.value);
   typing = true;
   isTouched = true;
@@ -38,6 +40,7 @@ function done(): void {
   typing = false;
   isTouched = false;
   isDraft.value = false;
+  problem.value = null;
   if (props.draft !== undefined) dropDraft(props.draft);
 }
 watch(
@@ -47,19 +50,49 @@ watch(
   },
 );
 
+/** So long an answer to what was committed may take, in milliseconds. */
+const ANSWERED = 8000;
+/** Why what stands here was not taken; it stays until it is put right or given up. */
+const problem = ref<string | null>(null);
+let stopHearing: () => void = () => undefined;
+onBeforeUnmount(() => stopHearing());
+
 async function commit(): Promise<void> {
-  // Passed by, or left for another window: it stays half typed.
-  if ((isDraft.value && !isTouched) || !document.hasFocus() || isLeaving()) return;
+  // Passed by, left for another window, or refused already: it stays as it is.
+  if ((isDraft.value && !isTouched) || !document.hasFocus() || isLeaving() || problem.value !== null) return;
+  const typed = text.value;
+  const before = props.value;
   done();
-  if (text.value !== props.value) emit('commit', text.value);
+  if (typed === before) return;
+  stopHearing();
+  stopHearing = hearRefusals((message) => {
+    stopHearing();
+    if (!typing && props.value === before) keepRefused(typed, message);
+  });
+  setTimeout(stopHearing, ANSWERED);
+  emit('commit', typed);
   await nextTick();
   if (!typing) text.value = props.value;
+}
+function keepRefused(typed: string, message: string): void {
+  text.value = typed;
+  typing = true;
+  problem.value = message;
+  if (props.draft !== undefined) keepDraft(props.draft, typed);
+  emit('typing', typed);
 }
 function giveUp(event: KeyboardEvent): void {
   done();
   text.value = props.value;
   (event.target as HTMLElement).blur();
 }
+const hint = computed(() =>
+  problem.value !== null
+    ? `Not stored: ${problem.value} Put it right, or Esc gives it up.`
+    : isDraft.value
+      ? HALF_TYPED
+      : undefined,
+);
 </script>
 
 <template>
@@ -69,8 +102,9 @@ function giveUp(event: KeyboardEvent): void {
     v-model="text"
     :rows="rows"
     @input="onInput"
-    :class="{ draft: isDraft }"
-    :title="isDraft ? HALF_TYPED : undefined"
+    :class="{ draft: isDraft, refused: problem !== null }"
+    :title="hint"
+    :aria-invalid="problem !== null || undefined"
     @blur="commit"
     @keydown.esc="giveUp"
   />
@@ -79,8 +113,9 @@ function giveUp(event: KeyboardEvent): void {
     v-bind="$attrs"
     v-model="text"
     @input="onInput"
-    :class="{ draft: isDraft }"
-    :title="isDraft ? HALF_TYPED : undefined"
+    :class="{ draft: isDraft, refused: problem !== null }"
+    :title="hint"
+    :aria-invalid="problem !== null || undefined"
     @blur="commit"
     @keydown.enter="onEnter"
     @keydown.esc="giveUp"
@@ -91,5 +126,9 @@ function giveUp(event: KeyboardEvent): void {
 .draft {
   background: var(--weld-pale) !important;
   border-bottom: 2px dashed var(--weld) !important;
+}
+.refused {
+  background: color-mix(in srgb, var(--stops) 8%, var(--sheet)) !important;
+  border-bottom: 2px solid var(--stops) !important;
 }
 </style>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** What a condition compares with: entered as the field it is about is entered. */
 import { computed } from 'vue';
-import { ElMessage } from 'element-plus';
 import { isNumeric, readFigure, unreadableText, type Condition } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
+import { refuse } from '../api';
 
 const props = defineProps<{ condition: Condition; name: string }>();
 const emit = defineEmits<{ value: [Condition['value']] }>();
@@ -46,7 +46,7 @@ function type(text: string): void {
   if (several.value) return emit('value', typed.split(/\s*,\s*/).filter(Boolean));
   if (!isNumeric(field.value)) return emit('value', typed);
   const read = readFigure(setup.registry, field.value, typed);
-  if (!read.ok) ElMessage({ type: 'error', message: unreadableText(read), grouping: true });
+  if (!read.ok) refuse(unreadableText(read));
   else emit('value', read.figure as Condition['value']);
 }
 const known = computed(() => {

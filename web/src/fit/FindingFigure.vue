@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** A figure a finding misses, typed where it is told: for the family, or one for each of the places named. */
 import { computed } from 'vue';
-import { ElMessage } from 'element-plus';
 import { placeLabel, readFigure, unreadableText, type Place, type Remedy, type Scope } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { commandScope } from '../common/scopes';
 import Entry from '../common/Entry.vue';
+import { refuse } from '../api';
 
 const props = defineProps<{ remedy: Remedy & { kind: 'figure' }; scope: Scope }>();
 const store = useFamily();
@@ -17,7 +17,7 @@ const family = computed(() => store.family!);
 function typed(place: Place, text: string): void {
   if (!field.value || text.trim() === '') return;
   const read = readFigure(setup.registry, field.value, text);
-  if (!read.ok) ElMessage({ type: 'error', message: unreadableText(read), duration: 6000, grouping: true });
+  if (!read.ok) refuse(unreadableText(read));
   else if (field.value.type === 'stock') {
     if (place.level === 'child') store.count([{ childId: place.childId, pieces: Number(read.figure) }]);
   } else {

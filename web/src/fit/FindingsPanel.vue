@@ -119,13 +119,7 @@ useKeys({
         <kbd>J</kbd> <kbd>K</kbd> walk · <kbd>Enter</kbd> mend · <kbd>Shift Enter</kbd> all alike · <kbd>G</kbd> go
         there
       </p>
-      <ElButton
-        v-if="ready.length > 1"
-        size="small"
-        type="primary"
-        plain
-        data-test="mend-all"
-        @click="propose(ready)"
+      <ElButton v-if="ready.length > 1" size="small" type="primary" plain data-test="mend-all" @click="propose(ready)"
         >Mend the {{ ready.length }} that need no answer</ElButton
       >
     </header>

@@ -74,7 +74,18 @@ export function useGridView() {
         const { id } = woven[position]!;
         return location ? (placesOf({ stock, stockAt }, id)[location] ?? 0) : (stock[id] ?? 0);
       };
-      return { text: (position) => String(pieces(position)), weight: pieces, group: () => null };
+      // What is not counted has no pieces to show: channels are told of as many as they take.
+      const counting = columnOf(now, 'counting', column.scopes);
+      const words = setup.registry.field('counting');
+      const uncounted = (position: number) => {
+        const how = counting.at(position) ?? 'counted';
+        return how === 'counted' ? null : (words?.choices?.find((one) => one.value === how)?.label ?? String(how));
+      };
+      return {
+        text: (position) => uncounted(position)?.toLowerCase() ?? String(pieces(position)),
+        weight: (position) => (uncounted(position) === null ? pieces(position) : Infinity),
+        group: () => null,
+      };
     }
     const figures = columnOf(now, field.key, column.scopes);
     const show = showColumn(setup.registry, field, figures, setup.currency);

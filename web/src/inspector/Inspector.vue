@@ -15,7 +15,6 @@ import {
   type FieldGroup,
   type Figure,
 } from '@loom-kin/core';
-import { ElMessage } from 'element-plus';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { isOnWordsPage } from '../common/leadsTo';
@@ -30,6 +29,7 @@ import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
 import ChildStock from '../stock/ChildStock.vue';
 import FieldHint from './FieldHint.vue';
+import { refuse } from '../api';
 
 /** Parts of the inspector, in order; texts and facts are folded away until somebody wants them. */
 const PARTS: { groups: FieldGroup[]; title: string; folded: boolean }[] = [
@@ -108,7 +108,7 @@ function typed(field: Field, text: string): void {
   const ground = { registry: setup.registry, family: family.value, currency: setup.currency };
   const read = setFor({ ...ground, scope: scope.value, scopes: scopes.value }, [place.value], field, text);
   if (read.ok) store.run({ do: 'setFigures', changes: read.changes });
-  else ElMessage({ type: 'error', message: read.problem, duration: 6000, grouping: true });
+  else refuse(read.problem);
 }
 function giveBackAll(field: Field): void {
   const changes = (nearer.value.get(field.key) ?? []).map((childId) => ({

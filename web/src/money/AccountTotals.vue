@@ -13,11 +13,11 @@ const rows = computed(() =>
     const priced = groups.filter((one) => one.waterfall !== null);
     const shown = (one: EarningGroup) => showAmount(one.price.price!, currency);
     const [first] = priced;
-    const poorest = priced.reduce<EarningGroup | undefined>(
-      (least, one) => (!least || one.waterfall!.left.lt(least.waterfall!.left) ? one : least),
-      undefined,
-    );
-    const { left, margin } = poorest?.waterfall ?? {};
+    // What a sale leaves counts as well: while it runs nothing else is left.
+    const { left, margin } =
+      priced
+        .flatMap(({ waterfall, sale }) => [waterfall!, ...(sale ? [sale.waterfall] : [])])
+        .toSorted((one, other) => one.left.cmp(other.left))[0] ?? {};
     return {
       id: account.id,
       name: account.name,

@@ -134,6 +134,16 @@ const percent = (amount: WaterfallSteps['margin']) => (amount === null ? '—' :
             >
             <span v-if="group.charges.cost === null" class="warns">No cost is known: what is left is before it.</span>
           </p>
+          <p v-if="group.sale" class="sum" data-test="on-sale">
+            <span
+              >On sale from {{ group.sale.from }} to {{ group.sale.until }} at
+              <strong>{{ showAmount(group.sale.price, currency) }}</strong>:
+              {{ showAmount(group.sale.waterfall.left.toFixed(), currency) }} left, margin
+              <strong :class="{ stops: group.sale.waterfall.left.lt(0) }">{{
+                percent(group.sale.waterfall.margin)
+              }}</strong></span
+            >
+          </p>
           <p v-if="tried !== null" class="tried" data-test="tried">
             <span
               >Tried: {{ showAmount(tried, currency) }} instead of {{ showAmount(group.price.price!, currency)

@@ -6,7 +6,7 @@ import { ElButton, ElMessage, ElMessageBox } from 'element-plus';
 import { z } from 'zod';
 import { readRulebook, ruleSections, RulebookSchema, type Rulebook } from '@loom-kin/core';
 import type { FamilySummary } from '@loom-kin/contract';
-import { api, call, say } from '../api';
+import { api, call, say, refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import SchemaForm from './SchemaForm.vue';
 import TrialPanel from './TrialPanel.vue';
@@ -98,7 +98,7 @@ async function remove(): Promise<void> {
 async function takeFile(event: Event): Promise<void> {
   const file = (event.target as HTMLInputElement).files?.[0];
   if (!file) return;
-  if (file.size > 2_000_000) ElMessage({ type: 'error', message: 'A rulebook has 2 MB at most.' });
+  if (file.size > 2_000_000) refuse('A rulebook has 2 MB at most.');
   else text.value = await file.text();
 }
 const download = computed(() => `data:application/json;charset=utf-8,${encodeURIComponent(text.value)}`);

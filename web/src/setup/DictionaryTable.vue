@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** The dictionary: values of axes as the seller writes them everywhere, with code and swatch. It grows by use. */
 import { computed, reactive, ref } from 'vue';
-import { ElButton, ElInput, ElMessage } from 'element-plus';
+import { ElButton, ElInput } from 'element-plus';
 import { DictionaryEntrySchema, ROLE_LABELS, ROLES, type DictionaryEntry, type Role } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
 import RenameOffer from './RenameOffer.vue';
 import Entry from '../common/Entry.vue';
 import SwatchEntry from '../common/SwatchEntry.vue';
+import { refuse } from '../api';
 
 const setup = useSetup();
 const role = ref<Role>('colour');
@@ -25,7 +26,7 @@ async function send(entry: unknown, instead?: string): Promise<boolean> {
     const command = { do: 'setWord' as const, role: role.value, entry: read.data, ...(instead ? { instead } : {}) };
     return setup.change([{ on: 'registry', command }]);
   }
-  ElMessage({ type: 'error', message: read.error.issues[0]!.message, grouping: true });
+  refuse(read.error.issues[0]!.message);
   return false;
 }
 const change = (entry: DictionaryEntry, to: Partial<DictionaryEntry>) => send({ ...entry, ...to }, entry.label);

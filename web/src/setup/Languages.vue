@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** The languages texts are written in: the first is the one everything is written in to begin with. */
 import { ref } from 'vue';
-import { ElButton, ElInput, ElMessage } from 'element-plus';
+import { ElButton, ElInput } from 'element-plus';
 import { isLanguageTag, languageName } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
+import { refuse } from '../api';
 
 const setup = useSetup();
 const fresh = ref('');
@@ -13,7 +14,7 @@ const send = (next: (now: readonly string[]) => string[]) =>
 async function add(): Promise<void> {
   const tag = fresh.value.trim();
   if (!isLanguageTag(tag)) {
-    ElMessage({ type: 'error', message: `"${tag}" is no language tag, such as en, de or pt-BR.`, grouping: true });
+    refuse(`"${tag}" is no language tag, such as en, de or pt-BR.`);
   } else {
     const typed = fresh.value;
     // What was typed meanwhile stays.

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** What is done with the children that are chosen: a figure set at the level that fits them, the grid shown for them alone, taken out. */
 import { computed, ref, watch } from 'vue';
-import { ElMessage } from 'element-plus';
 import { children, EVERYWHERE, isLong, placesFor, placeLabel, runCommand, type Reach } from '@loom-kin/core';
 import { beforeAndAfter } from './beforeAndAfter';
 import { isSurcharge, setFor } from '../common/setFor';
@@ -9,6 +8,7 @@ import GoElsewhere from './structure/GoElsewhere.vue';
 import Term from '../common/Term.vue';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
+import { refuse } from '../api';
 
 const store = useFamily();
 const setup = useSetup();
@@ -71,7 +71,7 @@ const preview = computed(() => {
 function set(): void {
   const read = reading.value;
   if (!read) return;
-  if (!read.ok) return void ElMessage({ type: 'error', message: read.problem, duration: 6000, grouping: true });
+  if (!read.ok) return void refuse(read.problem);
   if (store.run({ do: 'setFigures', changes: read.changes })) text.value = '';
 }
 function takeOut(): void {

@@ -3,6 +3,7 @@
 import { onBeforeUnmount, onMounted, ref, shallowRef, triggerRef, useAttrs, useTemplateRef, watch } from 'vue';
 import { Editor } from '@tiptap/core';
 import StarterKit from '@tiptap/starter-kit';
+import { hearRefusals } from '../common/refusals';
 import { cleanMarkup, markupOf, plainText } from '@loom-kin/core';
 
 const props = defineProps<{ id: string; value: string; placeholder: string; label: string }>();
@@ -66,7 +67,14 @@ function commit(): void {
   if (!isTouched) return;
   isTouched = false;
   const written = text();
-  if (written !== props.value) emit('commit', written);
+  if (written === props.value) return;
+  const deafen = hearRefusals(() => {
+    // What was refused stays until it is put right or given up.
+    isTouched = true;
+    editor.value?.commands.setContent(markupOf(written), { emitUpdate: false });
+  });
+  emit('commit', written);
+  deafen();
 }
 onBeforeUnmount(() => {
   commit();

@@ -2,7 +2,6 @@
 /** Name, texts and facts of the family, for all or for one language or account, with what each account asks of a field beside it. */
 import { computed } from 'vue';
 import { storeToRefs } from 'pinia';
-import { ElMessage } from 'element-plus';
 import {
   accountScope,
   accountScopes,
@@ -27,6 +26,7 @@ import ScopeSelect from '../common/ScopeSelect.vue';
 import { useSaidElsewhere } from './useSaidElsewhere';
 import SearchSnippet from './SearchSnippet.vue';
 import WordsField, { type Asked } from './WordsField.vue';
+import { refuse } from '../api';
 
 const store = useFamily();
 const setup = useSetup();
@@ -120,7 +120,7 @@ const elsewhere = useSaidElsewhere(
 function typed(field: Field, text: string): void {
   const read = readFigure(setup.registry, field, text);
   if (!read.ok) {
-    ElMessage({ type: 'error', message: unreadableText(read), duration: 6000, grouping: true });
+    refuse(unreadableText(read));
     return;
   }
   store.run({

@@ -1,4 +1,5 @@
 /** Findings about every field the category asks for: there, in the right language, in length, in form. */
+import { dequal } from 'dequal';
 import { ownOf } from '../../text/own';
 import type { ColumnGroup } from '../../family/columnShape';
 import { EVERYWHERE, languageScope } from '../../family/scope';
@@ -16,9 +17,28 @@ import type { Problem } from './problem';
 import { concernedBy, FAMILY, homeOf, makeFinding, typeHere } from './report';
 
 export function fieldFindings(context: CheckContext): Finding[] {
-  return context.category.fieldChecks.flatMap((check) =>
+  const asked = context.category.fieldChecks.flatMap((check) =>
     check.rule.level === 'child' ? childField(context, check) : listingField(context, check),
   );
+  return [...asked, ...brokenPromises(context)];
+}
+
+/** What buyers are promised and the channel has no field for. */
+function brokenPromises(context: CheckContext): Finding[] {
+  const asked = new Set(context.category.fieldChecks.map((check) => check.rule.key));
+  return context.rulebook.registry.fields.flatMap((field): Finding[] => {
+    if (!field.isPromise || asked.has(field.key)) return [];
+    const { groups } = context.column(field.key);
+    return groups
+      .filter((group) => !isEmpty(group.figure) && group.place)
+      .map(({ place, scope, members }) =>
+        makeFinding(context, {
+          code: 'field.no-place',
+          params: { account: context.account.name, field: field.label },
+          ...{ severity: 'warns', key: field.key, rule: 'fields', place: place!, scope, members },
+        }),
+      );
+  });
 }
 
 function childField(context: CheckContext, check: FieldCheck): Finding[] {
@@ -36,7 +56,7 @@ function listingField(context: CheckContext, check: FieldCheck): Finding[] {
   if (groups.length === 1) return checkGroup(context, check, groups[0]!, []);
   return listings.flatMap((positions) => {
     const shared = sharedGroup(context, check, positions);
-    if (shared) return checkGroup(context, check, shared, []);
+    if (shared) return [...checkGroup(context, check, shared, []), ...ownTexts(context, check, shared, positions)];
     return [
       makeFinding(context, {
         code: 'field.differs',
@@ -47,6 +67,36 @@ function listingField(context: CheckContext, check: FieldCheck): Finding[] {
       }),
     ];
   });
+}
+
+/** Children whose own text nobody sees, since the listing has the family's. */
+function ownTexts(
+  context: CheckContext,
+  check: FieldCheck,
+  shared: ColumnGroup,
+  positions: readonly number[],
+): Finding[] {
+  if (check.field?.lowest || shared.place?.level !== 'family') return [];
+  const column = context.column(check.rule.key);
+  const members = positions.filter((position) => {
+    const { figure } = column.groupAt(position);
+    return figure !== undefined && !dequal(figure, shared.figure);
+  });
+  if (members.length === 0) return [];
+  const { place } = column.groupAt(members[0]!);
+  return [
+    makeFinding(context, {
+      code: 'field.own-text',
+      params: { account: context.account.name, field: check.label, count: members.length },
+      ...{
+        severity: 'advises',
+        key: check.rule.key,
+        rule: `fields.${check.rule.key}`,
+        members,
+        place: place ?? FAMILY,
+      },
+    }),
+  ];
 }
 
 const SEVERITY: Record<FieldRule['need'], Severity | null> = {

@@ -10,7 +10,7 @@ import type { CheckContext } from '../context';
 import { channelFigure } from './channelFigure';
 import { piecesSent } from './piecesSent';
 
-const KEYS = ['sku', 'listPrice', 'salePrice', 'saleFrom', 'saleUntil', 'gtin', 'gtinExempt'] as const;
+const KEYS = ['sku', 'listPrice', 'gtin', 'gtinExempt'] as const;
 
 /** A function that makes the offer of one child; null for one without SKU or price, which a finding stops. */
 export function offerMaker(context: CheckContext): (position: number, options: string[]) => ListingOffer | null {
@@ -48,7 +48,9 @@ export function offerMaker(context: CheckContext): (position: number, options: s
     else if (columns.gtinExempt.at(position) === true) offer.gtinExempt = true;
     const { figure: list, scope } = columns.listPrice.groupAt(position);
     if (typeof list === 'string') offer.listPrice = prices.of(list, scope);
-    putSale(context, offer, columns, position);
+    // A sale is sent whole or not at all.
+    const sale = prices.saleAt(position);
+    if (sale) Object.assign(offer, { salePrice: sale.price, saleFrom: sale.from, saleUntil: sale.until });
     if (rules.axes.pictures === 'child' && !isUnder) {
       const shown = picturesOf(context.family, child, context.scopes).slice(0, rules.pictures.atMost);
       offer.pictures = shown.map(pictureMark);
@@ -68,18 +70,4 @@ function fieldsOf(
     if (figure !== undefined) fields[check.rule.name] = channelFigure(context, check, figure);
   }
   return fields;
-}
-
-/** A sale is sent whole or not at all. */
-function putSale(
-  context: CheckContext,
-  offer: ListingOffer,
-  columns: Record<'salePrice' | 'saleFrom' | 'saleUntil', Column>,
-  position: number,
-): void {
-  const { figure: price, scope } = columns.salePrice.groupAt(position);
-  const from = columns.saleFrom.at(position);
-  const until = columns.saleUntil.at(position);
-  if (typeof price !== 'string' || typeof from !== 'string' || typeof until !== 'string') return;
-  Object.assign(offer, { salePrice: context.prices.of(price, scope), saleFrom: from, saleUntil: until });
 }

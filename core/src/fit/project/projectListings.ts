@@ -67,10 +67,10 @@ export function combinedPictures(context: CheckContext): Map<string, Combined> {
 /** A text for each picture of a listing, in the account's language; one of several options names them. */
 function pictureTexts(
   { family, account, pictures }: CheckContext,
-  { sent, ofOptions, made }: ListingPictures,
+  { sent, made }: ListingPictures,
 ): Listing['pictureTexts'] {
-  const shown = new Set([...sent, ...[...ofOptions.values()].flatMap((ids) => ids.slice(0, 1))]);
-  return [...shown].map((id) => {
+  // Pictures of options are among those that are sent; there may be more of them than the channel takes.
+  return sent.map((id) => {
     const parts = made.get(id)?.parts;
     const name = family.fields.name;
     const text = parts
