@@ -413,4 +413,26 @@ Broken row;L9;1`;
     await ended(again.id);
     expect((await viewOf(again.id)).counts).toMatchObject({ newFamily: 0, changed: 0, same: 12 });
   });
+
+  it('made of what was sent is no news, whatever the seller changed since or an account was told instead', async () => {
+    const coat = await seller.shopFamily({ name: 'Told coat' });
+    const [first] = Object.values(coat.family.children);
+    const own = { level: 'child' as const, childId: first!.id };
+    const set = async (key: string, figure: string) =>
+      seller.run(await seller.fresh(coat), { do: 'setFigures', changes: [{ place: own, key, figure }] });
+    await set('gtin', '9506000149806');
+    await seller.ended((await seller.send([coat.family.id], ['own-shop'])).id);
+    await set('price', '120.00');
+    await set('description', 'A coat of which one child has a text of its own.');
+    const before = await seller.fresh(coat);
+    const { id } = await world.call(api.listFromLive, { body: { account: 'own-shop' } });
+    await ended(id);
+    const { families } = await world.call(api.listFamiliesFound, { params: { id }, query: {} });
+    expect(families.find((one) => one.name === 'Told coat' || one.familyId === coat.family.id)!.counts).toMatchObject({
+      changed: 0,
+      same: 6,
+    });
+    await take(id);
+    expect((await seller.fresh(coat)).family).toEqual(before.family);
+  });
 });

@@ -22,19 +22,22 @@ const text = (said: Said | undefined): string =>
 export interface LiveSeller {
   /** ISO 4217; prices in another are not the seller's own and stay out. */
   currency: string;
+  /** Listing key → the listing as it was sent to the channel last; none of those that somebody else made. */
+  sent?: ReadonlyMap<string, Listing>;
   /** The seller's category for one of the channel's; undefined where none or several go there. */
   categoryOf: (theirs: string) => string | undefined;
 }
 
 /**
- * Listings as a table, and what its columns mean. Listings of one style code are one family: a channel may hold a family as several. Figures
+ * Listings as a table, and what its columns mean. What stands there as it was sent is no news, however it was made of the seller's figures:
+ * its cells are empty, and empty cells leave what is there. Listings of one style code are one family: a channel may hold a family as several. Figures
  * are told apart by the channel's own names for them (`rules`), options are read by the label that buyers see.
  */
 export function liveTable(
   registry: Registry,
   listings: readonly Listing[],
   rules: readonly Pick<FieldRule, 'key' | 'name'>[],
-  { currency, categoryOf }: LiveSeller,
+  { currency, categoryOf, sent = new Map() }: LiveSeller,
 ): { table: string[][]; mapping: ListMapping } {
   const axes = [
     ...new Map(listings.flatMap((listing) => listing.axes.map(({ name, role }) => [name, roleOf(role)] as const))),
@@ -56,17 +59,28 @@ export function liveTable(
     'Pictures',
   ];
   const names = axes.map(([name]) => name);
-  const rows = listings.flatMap((listing) =>
-    listing.offers.map((offer) => [
-      listing.styleCode || listing.key,
-      listing.styleCode,
-      categoryOf(listing.category) ?? '',
-      ...optionsOf(listing, offer, names),
-      ...figuresOf(offer, listing.currency === currency),
-      ...known.map(({ name }) => text(offer.fields[name] ?? listing.fields[name])),
-      picturesOf(listing, offer).join(' '),
-    ]),
-  );
+  const rows = listings.flatMap((listing) => {
+    const ours = sent.get(listing.key);
+    const ourOffers = new Map(ours?.offers.map((offer) => [offer.sku, offer]));
+    return listing.offers.map((offer) => {
+      const our = ours && ourOffers.get(offer.sku);
+      const isOwn = listing.currency === currency;
+      const figures = figuresOf(offer, isOwn);
+      const before = our ? figuresOf(our, isOwn) : [];
+      return [
+        listing.styleCode || listing.key,
+        listing.styleCode,
+        categoryOf(listing.category) ?? '',
+        ...optionsOf(listing, offer, names),
+        // The number that says which child it is always stands there.
+        ...figures.map((figure, at) => (FIGURES[at] === 'sku' ? figure : news(figure, before[at]))),
+        ...known.map(({ name }) =>
+          news(text(offer.fields[name] ?? listing.fields[name]), our && text(our.fields[name] ?? ours.fields[name])),
+        ),
+        our ? '' : picturesOf(listing, offer).join(' '),
+      ];
+    });
+  });
   const options = axes.map(
     ([name, role]) => [`Option: ${name}`, { is: 'option', role, label: name.slice(0, 40) }] as const,
   );
@@ -79,8 +93,12 @@ export function liveTable(
     ...Object.fromEntries(known.map(({ key, name }) => [name, { is: 'field', key } as const])),
     Pictures: { is: 'picture' },
   };
-  return { table: [headers, ...rows], mapping: { headerRow: 1, columns, decimal: '.' } };
+  return { table: [headers, ...rows], mapping: { headerRow: 1, columns, decimal: '.', emptyKeeps: true } };
 }
+
+/** A text that differs from what was sent; empty where it is the same, be it written as a number or as text. */
+const news = (said: string, sent: string | undefined): string =>
+  sent !== undefined && (said === sent || (said !== '' && sent !== '' && Number(said) === Number(sent))) ? '' : said;
 
 const FIGURES = ['sku', 'gtin', 'price', 'listPrice', 'stock'] as const;
 

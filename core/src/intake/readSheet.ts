@@ -53,6 +53,8 @@ export interface Surroundings {
   takenElsewhere: (kind: IdentifierKind, figure: string) => Unreadable | null;
   /** Why an SKU of this family cannot go: an account lists it. */
   bound: (sku: string) => Unreadable | null;
+  /** An empty cell takes nothing away. */
+  emptyKeeps?: boolean;
   /** Hears how many rows are read, now and then. */
   tell?: (rows: number) => void;
 }
@@ -206,7 +208,7 @@ function readCell(
   const held = position === undefined ? undefined : columnOf(family, field.key).at(position);
   const before = showFigure(registry, field, held);
   // A cell that came back as it left says nothing new, however it could be read.
-  if (text === before.trim()) return null;
+  if (text === before.trim() || (text === '' && around.emptyKeeps)) return null;
   const read = readFigure(registry, field, text, sheet.sources[row.at]);
   if (!read.ok) return read;
   const own = child?.fields[field.key];

@@ -1,6 +1,8 @@
 /** A list made of what stands on an account. */
-import { liveTable, Refusal, type Account, type CategoryMap } from '@loom-kin/core';
+import { eq } from 'drizzle-orm';
+import { liveTable, Refusal, type Account, type CategoryMap, type Listing } from '@loom-kin/core';
 import { askHeld, ChannelSilent } from '../dispatch/transports/channelClient';
+import { heldListings } from '../store/schema';
 import type { Store } from '../store/store';
 import type { ListJob } from '../store/tables/jobs';
 import type { Lists } from './lists';
@@ -33,11 +35,23 @@ async function begin(store: Store, lists: Lists, account: Account, live: NonNull
   const listings = live.map(({ listing }) => listing);
   const { table, mapping } = liveTable(registry, listings, rules, {
     currency: seller.currency,
+    sent: sentTo(store, account.id),
     categoryOf: (theirs) => onlyOneFor(categoryMaps[account.channel] ?? {}, theirs),
   });
   const text = JSON.stringify(table);
   return lists.startText(text, { fileName: `${account.name}, live.json`, account: account.id, live, mapping });
 }
+
+/** What an account was sent last, by the keys of its listings. */
+const sentTo = ({ database }: Store, accountId: string): Map<string, Listing> =>
+  new Map(
+    database
+      .select({ key: heldListings.key, listing: heldListings.listing })
+      .from(heldListings)
+      .where(eq(heldListings.account, accountId))
+      .all()
+      .map(({ key, listing }) => [key, listing]),
+  );
 
 /** The seller's category that goes to one of a channel's, if it is the only one. */
 function onlyOneFor(map: CategoryMap, theirs: string): string | undefined {

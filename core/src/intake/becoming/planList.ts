@@ -43,7 +43,8 @@ export function planList(
     // Two families of a list that are one of the catalogue are taken in one after the other.
     const all = taken.get(heldId);
     const { alone, twice } = partedByNumbers(numbers, family);
-    const input = { ...list, around: held.around, stock: held.stock };
+    const around = mapping.emptyKeeps ? { ...held.around, emptyKeeps: true } : held.around;
+    const input = { ...list, around, stock: held.stock };
     const changed = changeFamily(input, alone, all?.family ?? held.family, isNamedByKey);
     const plan = { ...changed, rows: inOrder([...changed.rows, ...twice]) };
     if (all?.family) all.family = null;

@@ -72,6 +72,8 @@ export const ListMappingSchema = z.object({
   columns: z.record(z.string().max(200), MeaningSchema).default({}),
   /** The mark before decimals, where it cannot be seen. */
   decimal: z.enum(['.', ',']).optional(),
+  /** An empty cell leaves what is there: the list says only what it knows. */
+  emptyKeeps: z.boolean().optional(),
   /** Taken over from the last list with these headers. */
   remembered: z.boolean().optional(),
 });
