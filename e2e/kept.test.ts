@@ -118,14 +118,19 @@ describe('the sheet to upload', () => {
     const detail = await shopFamily();
     const { id } = detail.family;
     await ended((await send([id], ['own-shop'])).id);
-    expect(await sheetOf(id, 'own-shop')).toHaveLength(1);
+    expect((await fetch(`${world.url}/api/families/${id}/upload/own-shop`)).status).toBe(422);
     await run(await fresh(detail), { do: 'retireFamily', retired: true });
     const [headers, ...rows] = await sheetOf(id, 'own-shop');
     expect(rows.map((row) => row.filter((cell) => cell !== ''))).toEqual([expect.arrayContaining(['family', id])]);
     expect(headers!.length).toBeGreaterThan(2);
 
+    // What is held back has no sheet, and says why.
     const stopped = await shopFamily({ description: '' });
-    expect(await sheetOf(stopped.family.id, 'own-shop')).toHaveLength(1);
+    const answer = await fetch(`${world.url}/api/families/${stopped.family.id}/upload/own-shop`);
+    expect([answer.status, await answer.json()]).toMatchObject([
+      422,
+      { code: 'upload.held', message: expect.stringContaining('Text is missing') },
+    ]);
   });
 });
 

@@ -149,9 +149,25 @@ describe('a block of rows that begins a family', () => {
       figures: { name: 'Gale parka', price: '240' },
       childColumns: ['SKU', 'Stock', 'Weight (g)'],
       unknown: ['Ships from'],
+      headers: ['Name', 'Colour', 'Size', 'SKU', 'Price', 'Stock (pieces)', 'Ships from', 'Weight (g)'],
       rows: 3,
       doubled: 0,
     });
+  });
+  it('knows what lists know, and the unit that a header names', () => {
+    const found = blockFamily(registry, [
+      ['Colour', 'EAN', 'Weight kg', 'Cost', 'Composition', 'Care', 'Made in'],
+      ['Rust', '4006381333931', '0.9', '70', '100 % wool', 'Cold wash', 'Sundhavn'],
+      ['Spruce', '4006381333948', '0.95', '70', '100 % wool', 'Cold wash', 'Sundhavn'],
+    ])!;
+    expect(found.headers.slice(0, 3)).toEqual(['Colour', 'GTIN', 'Weight (kg)']);
+    expect(found.figures).toMatchObject({
+      cost: '70',
+      composition: '100 % wool',
+      care: 'Cold wash',
+      madeIn: 'Sundhavn',
+    });
+    expect(found.unknown).toEqual([]);
   });
   it('knows an axis by what stands in it where its header says nothing', () => {
     const found = blockFamily(registry, [

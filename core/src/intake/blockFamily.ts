@@ -2,7 +2,7 @@
 import { foldLabel } from '../family/foldLabel';
 import { ROLES, type Role } from '../family/shape';
 import { readFigure } from '../registry/figures';
-import type { Field } from '../registry/field';
+import { headerOf, type Field } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';
 import { ROLE_LABELS } from '../registry/roles';
 import { openHeaders } from './table/headerWords';
@@ -27,6 +27,8 @@ export interface BlockFamily {
   childColumns: string[];
   /** Columns that nothing is known of. */
   unknown: string[];
+  /** The header of each column as the family's own sheet has it; as it came where nothing is known of it. */
+  headers: string[];
   rows: number;
   /** Rows that stand at the crossing of another. */
   doubled: number;
@@ -56,11 +58,13 @@ export function blockFamily(registry: Registry, block: readonly (readonly string
     figures: {},
     childColumns: [],
     unknown: [],
+    headers: columns.map(({ name }) => name),
     rows: rows.length,
     doubled: 0,
   };
   for (const column of columns) {
-    const field = known.get(foldHeader(column.name));
+    const field = known.get(foldHeader(column.name)) ?? fieldMeant(registry, meaningOf, column.name);
+    if (field) result.headers[column.at] = headerInUnit(field, column.name);
     const role = field ? null : roleOf(registry, meaningOf, column);
     if (role)
       axes.push({
@@ -87,6 +91,26 @@ const foldHeader = (header: string) =>
     .toLowerCase()
     .replace(/\s+/g, ' ')
     .replace(/\s*\([^)]*\)$/, '');
+
+/** The field that lists call by this header: "EAN", "Weight g"; undefined where it is an option, or only a part of it is known. */
+function fieldMeant(registry: Registry, meaningOf: ReturnType<typeof openHeaders>, name: string): Field | undefined {
+  if (OPTION.test(name)) return undefined;
+  const meant = meaningOf(name);
+  const field = meant?.certainty === 1 && meant.meaning.is === 'field' ? registry.field(meant.meaning.key) : undefined;
+  return field?.onlyScoped ? undefined : field;
+}
+
+/** The header of a field in the unit that a column names. */
+function headerInUnit(field: Field, name: string): string {
+  const unit = /[\s(]([a-z]{1,2})\)?\s*$/i.exec(name)?.[1]?.toLowerCase();
+  const isUnit = unit !== undefined && (UNITS[field.type] ?? []).includes(unit);
+  return isUnit ? `${field.label} (${unit})` : headerOf(field);
+}
+
+const UNITS: Partial<Record<Field['type'], readonly string[]>> = {
+  weight: ['g', 'kg', 'oz', 'lb'],
+  length: ['mm', 'cm', 'm', 'in', 'ft'],
+};
 
 function fieldsByHeader(registry: Registry): Map<string, Field> {
   const fields = registry.fields.filter(

@@ -58,7 +58,7 @@ watch([() => typed.name, () => typed.styleCode], async () => {
 async function takeIn(id: string, block: Block): Promise<void> {
   try {
     const { family } = await call(api.family, { params: { id } });
-    open.notTaken = await takeRows(setup.registry, setup.currency, family, block);
+    open.notTaken = await takeRows(setup.registry, setup.currency, family, block, new Set(Object.keys(typed)));
   } catch (error) {
     tell(error);
   }

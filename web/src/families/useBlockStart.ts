@@ -7,8 +7,10 @@ import {
   familyIndex,
   freeze,
   readClip,
+  readFigure,
   type BlockFamily,
   type Family,
+  type FigureChange,
   type Registry,
 } from '@loom-kin/core';
 import { makeChange } from '@loom-kin/contract';
@@ -96,17 +98,21 @@ export function useBlockStart(draft: Draft) {
   return { block, problem, words, hasSkus, onPaste, takeFile, drop };
 }
 
-/** Puts the figures of the rows into the family they began: as one change; what cannot be read comes back, a line each. */
+/**
+ * Puts the figures of the rows into the family they began: as one change; what cannot be read comes back, a line each.
+ * @param asked fields that the form has: what the seller left in it has gone in with the start already
+ */
 export async function takeRows(
   registry: Registry,
   currency: string,
   started: Family,
   { rows, found }: Block,
+  asked: ReadonlySet<string>,
 ): Promise<string[]> {
   const family = freeze(started, true);
   const columns = new Map(fieldColumns(registry, family, []).map((column) => [column.id, column]));
   const target = { childIds: familyIndex(family).woven.map((child) => child.id), columns: [] };
-  const reading = readClip(registry, family, rows, target);
+  const reading = readClip(registry, family, [found.headers, ...rows.slice(1)], target);
   // What is the same in every row stands on the family already.
   const cells = cellsOfClip(reading, (id) => columns.get(id)).filter(
     ({ column }) => !(column.field.key in found.figures),
@@ -121,7 +127,9 @@ export async function takeRows(
     shown: () => '',
     listedOn: () => undefined,
   };
-  const { changes, counts, problems } = readCells(ground, cells);
+  const { changes: ofChildren, counts, problems } = readCells(ground, cells);
+  // What is the same in every row, and the form has no field for, stands on the family as well.
+  const changes = [...ofFamily(registry, found, asked), ...ofChildren];
   if (changes.length + counts.length > 0) {
     await makeChange(
       call,
@@ -142,4 +150,12 @@ export async function takeRows(
     );
   }
   return problems;
+}
+
+function ofFamily(registry: Registry, { figures }: BlockFamily, asked: ReadonlySet<string>): FigureChange[] {
+  return Object.entries(figures).flatMap(([key, text]) => {
+    const field = registry.field(key);
+    const read = field && !asked.has(key) ? readFigure(registry, field, text, {}) : null;
+    return read?.ok && read.figure !== null ? [{ place: { level: 'family' as const }, key, figure: read.figure }] : [];
+  });
 }
