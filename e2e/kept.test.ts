@@ -129,7 +129,7 @@ describe('the sheet to upload', () => {
     const answer = await fetch(`${world.url}/api/families/${stopped.family.id}/upload/own-shop`);
     expect([answer.status, await answer.json()]).toMatchObject([
       422,
-      { code: 'upload.held', message: expect.stringContaining('Text is missing') },
+      { code: 'upload.held', message: expect.stringContaining('Description is missing') },
     ]);
   });
 });

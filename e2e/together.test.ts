@@ -15,7 +15,9 @@ function listOf(name: string, families: number): string {
   for (let family = 0; family < families; family++)
     for (const colour of ['Rust', 'Spruce'])
       for (const size of ['S', 'M', 'L'])
-        rows.push(`${name}${family};${name} coat ${family};${colour};${size};${name}${family}-${colour}-${size};89.00;3`);
+        rows.push(
+          `${name}${family};${name} coat ${family};${colour};${size};${name}${family}-${colour}-${size};89.00;3`,
+        );
   return rows.join('\n');
 }
 const jobEnd = (job: Pick<Job, 'id'>) =>

@@ -182,7 +182,7 @@ describe('what is typed', () => {
     await open(`/families/${jacket}`);
     await until(detail, (one) => one.family.fields.leadDays === 21);
   });
-  it('goes back to what is held when it is no figure, and says why', async () => {
+  it('stays, marked, when it is no figure, says why, and is given up with Esc', async () => {
     await open(`/families/${jacket}`);
     await test('set-price').fill('much');
     await test('set-price').press('Enter');
@@ -190,6 +190,11 @@ describe('what is typed', () => {
       () => page.locator('.el-message').allInnerTexts(),
       (texts) => texts.some((text) => text.includes('"much" is no amount')),
     );
+    expect([await test('set-price').inputValue(), await test('set-price').getAttribute('aria-invalid')]).toEqual([
+      'much',
+      'true',
+    ]);
+    await test('set-price').press('Escape');
     expect(await test('set-price').inputValue()).toBe('195.00');
   });
   it('is set aside when somebody else changed the family meanwhile, and made again on top with one press', async () => {

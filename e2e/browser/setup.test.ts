@@ -144,20 +144,19 @@ describe('typing', () => {
     );
     expect(faults).toEqual([]);
   });
-  it('has the axes of the usual category, whichever is answered first', async () => {
-    const fresh = await browser.newPage();
-    let letGo = (): void => undefined;
-    const held = new Promise<void>((resolve) => (letGo = resolve));
-    await fresh.route('**/api/setup', async (route) => {
-      await held;
-      await route.continue();
-    });
-    // The registry comes after what is usual, unless the page waits for it.
-    fresh.on('response', (response) => void (response.url().includes('/api/usual') && letGo()));
-    await fresh.goto(`${world.url}/families/new`);
-    setTimeout(letGo, 1500);
-    await fresh.locator('[data-test="axis-values-0"]').waitFor();
-    await fresh.close();
+  it('guesses no category, takes no tax code of other goods, and a brand that was cleared stays so', async () => {
+    await page.goto(`${world.url}/families/new`);
+    const brand = page.locator('[data-test="brand"] input, input[data-test="brand"]').first();
+    await until(
+      () => brand.inputValue(),
+      (text) => text !== '',
+    );
+    await test('axis-values-0').waitFor({ state: 'detached' });
+    await brand.fill('');
+    await test('category').click();
+    await page.getByRole('option', { name: 'Outerwear › Jackets' }).click();
+    await test('axis-values-0').waitFor();
+    expect(await brand.inputValue()).toBe('');
   });
   it('a value is proposed from the dictionary, with its code and swatch', async () => {
     await page.goto(`${world.url}/families/new`);

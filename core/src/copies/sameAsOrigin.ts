@@ -1,6 +1,8 @@
 /** What a copied family still has of the one it was copied from. */
 import { dequal } from 'dequal';
-import type { Family } from '../family/shape';
+import { foldLabel } from '../family/foldLabel';
+import type { Carrier, Family } from '../family/shape';
+import { childAt, childLabels, familyIndex } from '../family/weave';
 import { allPictures } from '../pictures/picturesOf';
 import { isNumeric } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';
@@ -31,14 +33,12 @@ function originPictures(family: Family, origin: Family): StillSame[] {
   ];
 }
 
-/** Prices and measures of the family as a whole that are those of the origin, told once for all of them. */
+/** Prices and measures that are those of the origin, on the family, on values or on children; told once for all of them. */
 function originFigures(registry: Registry, family: Family, origin: Family): StillSame[] {
-  const fields = registry.fields.filter(
-    (field) =>
-      isNumeric(field) &&
-      family.fields[field.key] !== undefined &&
-      dequal(family.fields[field.key], origin.fields[field.key]),
-  );
+  const pairs = placesAlike(family, origin);
+  const isSame = (key: string) =>
+    pairs.some(([one, other]) => one.fields[key] !== undefined && dequal(one.fields[key], other.fields[key]));
+  const fields = registry.fields.filter((field) => isNumeric(field) && isSame(field.key));
   if (fields.length === 0) return [];
   const labels = fields.map(({ label }) => label);
   const more = labels.length - NAMED;
@@ -51,4 +51,20 @@ function originFigures(registry: Registry, family: Family, origin: Family): Stil
       },
     }),
   ];
+}
+
+/** What holds figures in both: the families, their values and their children of the same labels. */
+function placesAlike(family: Family, origin: Family): [Carrier, Carrier][] {
+  const values = family.axes.flatMap((axis) => {
+    const there = origin.axes.find((one) => foldLabel(one.label) === foldLabel(axis.label));
+    return axis.values.flatMap((value): [Carrier, Carrier][] => {
+      const other = there && familyIndex(origin).valueCalled(there.id, value.label);
+      return other ? [[value, other]] : [];
+    });
+  });
+  const children = familyIndex(family).woven.flatMap((child): [Carrier, Carrier][] => {
+    const other = childAt(origin, childLabels(family, child));
+    return other ? [[child, other]] : [];
+  });
+  return [[family, origin], ...values, ...children];
 }

@@ -6,7 +6,9 @@ import type { CategoryRules, FieldCheck } from '../rulebook/openRulebook';
 import type { FieldRule } from '../rulebook/shape';
 
 export interface Completeness {
+  /** How many fields are required or recommended. */
   asked: number;
+  /** How many of those are filled. */
   filled: number;
   /** What is missing, required first, then recommended, then optional. */
   missing: FieldCheck[];
@@ -17,7 +19,7 @@ const NEEDS: readonly FieldRule['need'][] = ['required', 'recommended', 'optiona
 const isEmpty = (figure: Figure | undefined) =>
   figure === undefined || figure === '' || (Array.isArray(figure) && figure.length === 0);
 
-/** Every field the category asks for, and which of them every woven child has, wherever the figure stands. */
+/** The fields the category asks for, and which of them every woven child has, wherever the figure stands. */
 export function completeness(family: Family, category: CategoryRules, scopes: Scopes = []): Completeness {
   const has = (key: string) => {
     const { groups } = columnOf(family, key, scopes);
@@ -26,5 +28,8 @@ export function completeness(family: Family, category: CategoryRules, scopes: Sc
   const missing = category.fieldChecks
     .filter((check) => !has(check.rule.key))
     .toSorted((a, b) => NEEDS.indexOf(a.rule.need) - NEEDS.indexOf(b.rule.need));
-  return { asked: category.fieldChecks.length, filled: category.fieldChecks.length - missing.length, missing };
+  // What is optional is no gap: it is named, and not counted.
+  const isAsked = (check: FieldCheck) => check.rule.need !== 'optional';
+  const asked = category.fieldChecks.filter(isAsked).length;
+  return { asked, filled: asked - missing.filter(isAsked).length, missing };
 }

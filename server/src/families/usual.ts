@@ -17,7 +17,10 @@ export function usualFigures(database: Database, category: string): UsualFigures
     .limit(1)
     .get();
   if (!row) return null;
+  const isAlike = row.category === category;
   const figures = USUAL.flatMap((key) => {
+    // The tax code of other goods is not theirs.
+    if (key === 'taxCode' && !isAlike) return [];
     const figure = row.doc.fields[key];
     return typeof figure === 'string' && figure !== '' ? [[key, figure] as const] : [];
   });

@@ -63,9 +63,10 @@ const mending = shallowRef<BoardFinding | null>(null);
 const filtered = computed(() => Object.values(filter).some((one) => one !== ''));
 
 const actOn = ref<string[]>([]);
+/** Whoever looks at one account acts on that one. */
 watch(
-  () => setup.accounts,
-  (accounts) => (actOn.value = accounts.map((one) => one.id)),
+  [() => setup.accounts, () => filter.account],
+  ([accounts, looked]) => (actOn.value = looked ? [looked] : accounts.map((one) => one.id)),
   { immediate: true },
 );
 function send(): void {

@@ -5,6 +5,7 @@ import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
 import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
 import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from '../weave/draftValues';
+import { roleNamed } from '../weave/roleNamed';
 import ValuesEntry from '../weave/ValuesEntry.vue';
 import type { DraftAxis } from './familyDraft';
 import SwatchEntry from '../common/SwatchEntry.vue';
@@ -41,6 +42,14 @@ function addAxis(): void {
   const role = ROLES.find((one) => !axes.value.some((axis) => axis.role === one)) ?? 'other';
   axes.value = [...axes.value, { role, label: ROLE_LABELS[role], text: '', values: [] }];
 }
+/** A name that says what an axis is about says so to the channels, too. */
+function named(axis: DraftAxis, at: number): void {
+  const role = roleNamed(setup.registry, axis.label);
+  const isTaken = axes.value.some((one, other) => other !== at && one.role === role);
+  if (role === undefined || role === axis.role || isTaken) return;
+  axis.role = role;
+  dress(axis);
+}
 function setRole(axis: DraftAxis, role: Role): void {
   if (axis.label === ROLE_LABELS[axis.role] || axis.label === '') axis.label = ROLE_LABELS[role];
   axis.role = role;
@@ -68,6 +77,7 @@ function setRole(axis: DraftAxis, role: Role): void {
         aria-label="Name of the axis"
         :tabindex="step"
         :data-test="`axis-label-${at}`"
+        @change="named(axis, at)"
       />
       <ValuesEntry
         ref="entries"

@@ -75,13 +75,15 @@ export function useFamilyDraft() {
     dropDraft(DRAFT);
   }
 
-  /** Choosing a category suggests its axes, unless something was typed already. */
+  /** Choosing a category suggests its axes, beside those that something was typed in; what another category suggested goes. */
   watch(
     () => typed.category,
     (id) => {
-      if (axes.value.some((axis) => axis.text)) return;
-      const roles = setup.registry.category(id)?.axes ?? [];
-      axes.value = roles.map((role) => ({ role, label: ROLE_LABELS[role], text: '', values: [] }));
+      const kept = axes.value.filter((axis) => axis.text !== '');
+      const roles = (setup.registry.category(id)?.axes ?? []).filter(
+        (role) => !kept.some((axis) => axis.role === role),
+      );
+      axes.value = [...kept, ...roles.map((role) => ({ role, label: ROLE_LABELS[role], text: '', values: [] }))];
     },
   );
 

@@ -10,6 +10,20 @@ export function useUsual(typed: TypedFamily) {
   /** The family that figures were taken from, and which of them still stand as they came. */
   const usual = ref<UsualFigures | null>(null);
   let asked = 0;
+  /** Fields that the seller wrote or cleared: nothing is put in there any more. */
+  const touched = new Set<string>();
+  let isPutting = false;
+  for (const key of KEYS)
+    watch(
+      () => typed[key],
+      () => void (isPutting || touched.add(key)),
+      { flush: 'sync' },
+    );
+  function put(key: (typeof KEYS)[number], figure: string): void {
+    isPutting = true;
+    typed[key] = figure;
+    isPutting = false;
+  }
 
   async function ask(category: string): Promise<void> {
     const number = ++asked;
@@ -17,10 +31,8 @@ export function useUsual(typed: TypedFamily) {
     if (number !== asked) return;
     for (const key of KEYS) {
       const isOurs = typed[key] === '' || typed[key] === usual.value?.figures[key];
-      if (isOurs) typed[key] = found?.figures[key] ?? '';
+      if (isOurs && !touched.has(key)) put(key, found?.figures[key] ?? '');
     }
-    // Most families of a seller are of the kind of the one before.
-    if (typed.category === '' && found) typed.category = found.category;
     usual.value = found;
   }
   watch(
@@ -30,7 +42,7 @@ export function useUsual(typed: TypedFamily) {
   );
 
   function drop(): void {
-    for (const key of KEYS) if (typed[key] === usual.value?.figures[key]) typed[key] = '';
+    for (const key of KEYS) if (typed[key] === usual.value?.figures[key]) put(key, '');
     usual.value = null;
   }
   return {

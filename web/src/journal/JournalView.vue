@@ -4,7 +4,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { ElButton } from 'element-plus';
 import type { JournalEntry } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, requestKey, say, tell } from '../api';
 import { latest } from '../common/latest';
 import { useFamily } from '../stores/family';
 
@@ -84,6 +84,25 @@ async function loadParts(entry: JournalEntry): Promise<void> {
     tell(error);
   }
 }
+const turning = ref<number | null>(null);
+/** How far it reaches, where that is further than one family. */
+const reach = (entry: JournalEntry) =>
+  entry.familyCount > 1 ? ` in ${entry.familyCount.toLocaleString('en')} families` : '';
+/** Takes a change back as a whole, or makes it again; where a later one stands on it the server says which. */
+async function turn(entry: JournalEntry): Promise<void> {
+  turning.value = entry.id;
+  try {
+    await store.settled();
+    const step = entry.state === 'undone' ? api.redo : api.undo;
+    await call(step, { params: { id: entry.id }, body: { key: requestKey() } });
+    say(`${entry.title}: ${entry.state === 'undone' ? 'made again' : 'taken back'}.`);
+    await load();
+  } catch (error) {
+    tell(error);
+  } finally {
+    turning.value = null;
+  }
+}
 const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? text.slice(0, 88) + '…' : text);
 </script>
 
@@ -112,6 +131,15 @@ const crop = (text: string) => (text === '' ? 'nothing' : text.length > 90 ? tex
             </template>
             <span class="soft">by {{ entry.actor }}</span>
             <span v-if="entry.kind === 'change' && entry.state === 'undone'" class="warns">taken back</span>
+            <span class="grow" />
+            <ElButton
+              v-if="entry.kind === 'change' && entry.state !== 'gone'"
+              size="small"
+              :loading="turning === entry.id"
+              :data-test="entry.state === 'undone' ? 'again' : 'take-back'"
+              @click="turn(entry)"
+              >{{ entry.state === 'undone' ? 'Make again' : 'Take back' }}{{ reach(entry) }}</ElButton
+            >
           </div>
           <table v-if="lineCount(entry) > 0">
             <tbody v-for="part in shownParts(entry)" :key="part.thing + part.thingId">

@@ -6,7 +6,9 @@ import { ROLE_LABELS, ROLES, type Axis, type Role } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import AxisValues from './AxisValues.vue';
+import { say } from '../api';
 import { draftValues, splitList } from './draftValues';
+import { roleNamed } from './roleNamed';
 import ValuesEntry from './ValuesEntry.vue';
 import Entry from '../common/Entry.vue';
 import PopupButton from '../common/PopupButton.vue';
@@ -21,6 +23,16 @@ const like = ref('');
 
 const drafts = computed(() => draftValues(setup.registry, splitList(more.value), props.axis.role));
 
+/** A name that says what the axis is about says so to the channels, too. */
+function rename(label: string): void {
+  if (!label.trim()) return;
+  const role = roleNamed(setup.registry, label);
+  const isTaken = store.family!.axes.some((one) => one.id !== props.axis.id && one.role === role);
+  const isAnother = role !== undefined && role !== props.axis.role && !isTaken;
+  const command = { do: 'renameAxis' as const, axisId: props.axis.id, label, ...(isAnother ? { role } : {}) };
+  if (store.run(command) && isAnother)
+    say(`For channels the axis ${label.trim()} is about ${ROLE_LABELS[role].toLowerCase()} from now on.`);
+}
 function add(): void {
   if (drafts.value.length === 0) return;
   const used = new Set(props.axis.values.map((value) => value.code));
@@ -38,13 +50,7 @@ function add(): void {
     <template #default="{ close }">
       <div class="menu">
         <div class="line">
-          <Entry
-            class="field grow"
-            :value="axis.label"
-            maxlength="40"
-            aria-label="Name of the axis"
-            @commit="(label) => label.trim() && store.run({ do: 'renameAxis', axisId: axis.id, label })"
-          />
+          <Entry class="field grow" :value="axis.label" maxlength="40" aria-label="Name of the axis" @commit="rename" />
           <ElSelect
             :model-value="axis.role"
             size="small"

@@ -133,13 +133,17 @@ function typed(field: Field, text: string): void {
 <template>
   <div class="words">
     <div class="sheet filled" data-test="filled">
-      <p v-if="accounts.length === 0" class="soft">No channel has a place for these goods yet: choose a category.</p>
+      <p v-if="accounts.length === 0 && store.family!.fields.category" class="soft">
+        No channel has a place for {{ setup.registry.pathLabel(String(store.family!.fields.category)) }} yet.
+        <RouterLink :to="{ name: 'channels', query: { part: 'categories' } }">Choose one on each channel</RouterLink>
+      </p>
+      <p v-else-if="accounts.length === 0" class="soft">Choose a category: it says what each channel asks for.</p>
       <p v-for="one in accounts" :key="one.account.id">
         <strong>{{ one.account.name }}</strong>
         <meter :value="one.filled" min="0" :max="one.asked" :aria-label="`${one.account.name}: filled`" />
         <span class="soft">{{ one.filled }} of {{ one.asked }}</span>
         <template v-if="one.missing.length">
-          · missing:
+          · {{ one.filled < one.asked ? 'missing:' : 'optional:' }}
           <button
             v-for="{ rule, label } in one.missing"
             :key="rule.key"
