@@ -34,6 +34,11 @@ describe('the door', () => {
       );
     expect((await asked({ host: 'evil.test' })).status).toBe(403);
     expect((await asked({ origin: 'http://evil.test' })).status).toBe(403);
+    const from = (site: string) =>
+      fetch(`${world.url}/api/board/recheck`, { method: 'POST', headers: { 'sec-fetch-site': site } }).then(
+        ({ status }) => status,
+      );
+    expect([await from('cross-site'), (await from('same-origin')) < 400]).toEqual([403, true]);
     const good = await asked({ origin: world.url });
     expect(good.status).toBe(200);
     expect(good.headers['content-security-policy']).toContain("default-src 'self'");
@@ -44,6 +49,8 @@ describe('the door', () => {
     const cut = await post('{"fields": {');
     expect([cut.status, (await cut.json()).message]).toEqual([400, 'This is no JSON: it is cut off or has a fault.']);
     expect((await post(JSON.stringify({ axes: 'x'.repeat(21_000_000) }))).status).toBe(413);
+    const deep = await post('['.repeat(4_000_000) + ']'.repeat(4_000_000));
+    expect([deep.status, (await deep.json()).code]).toEqual([422, 'input.deep']);
     expect((await refused(world.call(api.family, { params: { id: 'knothere' } }))).status).toBe(404);
     expect((await (await post('{}')).json()).message).toMatch(/^The body is not as it should be/);
   });

@@ -174,3 +174,4 @@ export * from './export/schemaOrg';
 export * from './export/dataPackage';
 export * from './export/picturePlaces';
 export * from './text/own';
+export { cutTo } from './text/cut';

@@ -18,6 +18,7 @@ import {
   type Sorted,
   type Wish,
 } from '../src/index';
+import { conditionsTest } from '../src/catalogue/conditions';
 import { registry } from './sample';
 import { run, setFamily, wholeJacket } from './whole';
 
@@ -31,6 +32,11 @@ const route = (id: string, when: Conditions, more: Partial<Route> = {}): Route =
 });
 
 describe('conditions', () => {
+  it('take no number of somebody for an amount: 007 is not 7', () => {
+    const test = conditionsTest(all({ key: 'modelNumber', is: 'is', value: '7' }), registry);
+    const of = (figure: string) => sortedOf(run(jacket, setFamily('modelNumber', figure)), stock);
+    expect([test(of('007')), test(of('7')), test(of('7.0'))]).toEqual([false, true, true]);
+  });
   it.each<[string, Conditions, boolean]>([
     ['a category above its own', all({ key: 'category', is: 'is', value: 'outerwear' }), true],
     ['another category', all({ key: 'category', is: 'is', value: 'pets' }), false],

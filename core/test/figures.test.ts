@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import {
   channelPrice,
   colourDifference,
+  cutTo,
   decimalsOf,
   guessSwatch,
   habitOf,
@@ -242,5 +243,21 @@ describe('the field registry', () => {
     expect(read('sku', '=1+1')).toMatchObject({ ok: false });
     expect(read('category', 'Outerwear › Jackets')).toEqual({ ok: true, figure: 'outerwear/jackets' });
     expect(read('cost', '')).toEqual({ ok: true, figure: null });
+  });
+});
+
+describe('figures as people write them', () => {
+  const stored = (key: string, text: string) => {
+    const read = readFigure(registry, registry.field(key)!, text);
+    return read.ok ? read.figure : read.code;
+  };
+  it('may have a comma in the shares of a composition, and a fraction as one sign', () => {
+    expect(stored('composition', '33,3 % a, 33,3 % b, 33,4 % c')).toBe('33.3 % a, 33.3 % b, 33.4 % c');
+    expect(stored('composition', 'wool 33,3 %, silk 66,7 %')).toBe('33.3 % wool, 66.7 % silk');
+    // One pound is 453.59237 g exactly (international yard and pound agreement, 1959).
+    expect([stored('weight', '½ lb'), stored('weight', '1½ lb')]).toEqual([226.8, 680.39]);
+  });
+  it('are not cut within a sign', () => {
+    expect([cutTo('Coat 🧥', 6), cutTo('Coat 🧥', 7), cutTo('Coat', 3)]).toEqual(['Coat ', 'Coat 🧥', 'Coa']);
   });
 });

@@ -118,8 +118,9 @@ function equals(value: Condition['value']): (figure: Figure) => boolean {
         : foldLabel(String(figure)) === folded;
 }
 
+/** What begins with a zero, such as 007, is a number of somebody and no amount. */
 const isNumber = (figure: unknown): boolean =>
-  typeof figure === 'number' || (typeof figure === 'string' && /^\d+(\.\d+)?$/.test(figure));
+  typeof figure === 'number' || (typeof figure === 'string' && /^(?!0\d)\d+(\.\d+)?$/.test(figure));
 
 /** What is wrong with conditions: a field nobody has, a comparison that does not go with it, a number that is none. */
 export function conditionProblem({ of }: Conditions, registry: Registry): Unreadable | null {

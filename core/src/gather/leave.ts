@@ -1,5 +1,6 @@
 /** Children that leave: each becomes a family of one, with its SKU and all that holds for it. */
 import { freeze } from 'immer';
+import { cutTo } from '../text/cut';
 import { keepAsBefore } from '../axes/keepAsBefore';
 import { changedFrom, type Changed } from '../change/run';
 import { draftOf } from '../family/draft';
@@ -44,7 +45,7 @@ function alone(registry: Registry, family: Family, child: Child, id: string): Fa
   const made: Family = {
     ...{ id, revision: 1, next: 2, pictures, axes: [], shelf: {}, retired: false },
     wishes: wishesCarried(offers(family), family.wishes, new Map([[child.id, childId]])),
-    fields: { ...fields, name: [String(family.fields.name ?? ''), ...labels].join(' ').slice(0, 200) },
+    fields: { ...fields, name: cutTo([String(family.fields.name ?? ''), ...labels].join(' '), 200) },
     ...(scoped ? { scoped } : {}),
     ...(family.pictureNotes ? { pictureNotes: family.pictureNotes } : {}),
     children: { [childId]: { id: childId, at: {}, woven: true, ...own } },

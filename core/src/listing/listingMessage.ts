@@ -1,5 +1,4 @@
 /** What has to be sent so that a channel holds one listing, given that it holds another. */
-import { ownOf } from '../text/own';
 import { dequal } from 'dequal';
 import { isSameListing, shownOf } from '../fit/planner/live';
 import type { Listing, ListingMessage, ListingOffer, RevisedOffer } from './listing';

@@ -26,6 +26,11 @@ const IS_PLAIN = /^[\x00-\x7f]*$/;
 export function plainDigits(text: string): string {
   if (IS_PLAIN.test(text)) return text;
   return text
+    .replace(
+      /(\d?)([\u00bc-\u00be\u2150-\u215e])/g,
+      (_, before: string, sign: string) =>
+        `${before}${before ? ' ' : ''}${sign.normalize('NFKC').replace('\u2044', '/')}`,
+    )
     .replace(/\p{Nd}/gu, (digit) => String(digitOf(digit)))
     .replace(/[٫]/g, '.')
     .replace(/[٬，]/g, ',')

@@ -59,7 +59,9 @@ export function slabRate(slabs: readonly TaxSlab[], price: string): string {
 
 /** The price with tax whose price without it is this: in the first slab that it comes to stand in. */
 export function grossOf(net: string, slabs: readonly TaxSlab[]): Big {
-  const within = slabs.find(({ upTo, percent }) => upTo === undefined || withTax(net, percent).lte(upTo));
+  // A net amount was rounded to hundredths once: at the edge of a slab that is no step over it.
+  const shown = (percent: string) => withTax(net, percent).round(2, Big.roundHalfUp);
+  const within = slabs.find(({ upTo, percent }) => upTo === undefined || shown(percent).lte(upTo));
   if (!within) throw new RangeError(`no tax slab takes ${net}`);
   return withTax(net, within.percent);
 }

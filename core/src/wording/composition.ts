@@ -15,11 +15,14 @@ const PART = /^(?:([\d.,]+)\s*%\s*(\S.*)|(\S.*?)\s+([\d.,]+)\s*%)$/;
 
 /** Reads a composition whose parts add up to 100 %. `text` is its usual spelling. */
 export function readComposition(text: string): { ok: true; parts: CompositionPart[]; text: string } | Unreadable {
-  const pieces = text.split(/[,;/]\s*(?=\d+(?:[.,]\d+)?\s*%|\D[^,;/]*\d\s*%\s*(?:[,;/]|$))/);
+  // "33,3 % a": a comma between digits is one of a decimal, not one between parts.
+  const pieces = text.split(
+    /(?<!\d)[,;/]\s*(?=\d+(?:[.,]\d+)?\s*%|\D[^,;/]*\d\s*%\s*(?:[,;/]|$))|(?<=\d\s*%)[,;/]\s*|(?<=\d)[,;/]\s+(?=\d)/,
+  );
   const parts: CompositionPart[] = [];
   for (const piece of pieces) {
     const match = PART.exec(piece.trim());
-    const share = match && readNumber((match[1] ?? match[4])!, { decimal: '.' });
+    const share = match && readNumber((match[1] ?? match[4])!.replace(',', '.'), { decimal: '.' });
     if (!match || !share?.ok) return unreadable('figure.composition', { field: 'Composition', text });
     parts.push({ percent: share.number, material: (match[2] ?? match[3])!.trim() });
   }

@@ -248,6 +248,7 @@ export const REFUSALS = {
   'input.wrong': (p: { what: string; where: string; why: string }) =>
     `The ${p.what} is not as it should be${p.where ? ` at ${p.where}` : ''}: ${p.why}`,
   'input.too-large': () => 'This is too large to be taken in at once. Bring it in smaller parts.',
+  'input.deep': (p: { most: number }) => `This JSON is nested more than ${p.most} deep: nothing here is.`,
   'input.form': (p: { field: string }) => `The form has a field "${p.field}" that is not asked for.`,
   'input.no-json': () => 'This is no JSON: it is cut off or has a fault.',
   'api.unknown': () => 'There is no such address in the API.',

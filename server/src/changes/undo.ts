@@ -79,7 +79,7 @@ function turn(
     else if (part.thing === 'family') {
       const family = turned.get(part.thingId);
       if (family) storeTurned(store, family, isHeldBy, at);
-    } else turnPart(store, change, part, direction, at);
+    } else turnPart(store, { part, direction, key, at });
   }
   const title = `${direction === 'undo' ? 'Take back' : 'Make again'}: ${change.title}`;
   const told = parts.map(({ thing, thingId, lines }) => ({
@@ -153,17 +153,14 @@ function turnBegun(store: Store, part: PartRow, direction: Direction, at: string
   removeFamily(store, family.id);
 }
 
-function turnPart(store: Store, change: ChangeRow, part: PartRow, direction: Direction, at: string): void {
+/** Turns what is neither a family nor begun. Its key names this turn: taken back again, the same pieces move again. */
+function turnPart(
+  store: Store,
+  { part, direction, key, at }: { part: PartRow; direction: Direction; key: string; at: string },
+): void {
   const patch = direction === 'undo' ? part.inverse : part.forward;
   if (part.thing === 'stock') {
-    repeatMoves(
-      store.database,
-      part.thingId,
-      part.moves,
-      direction === 'undo' ? -1 : 1,
-      `${direction}:${change.id}:${part.thingId}:${at}`,
-      at,
-    );
+    repeatMoves(store.database, part.thingId, part.moves, direction === 'undo' ? -1 : 1, `${key}:${part.thingId}`, at);
     saveStockSum(store, loadFamily(store.database, part.thingId));
     return;
   }

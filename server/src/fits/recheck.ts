@@ -1,6 +1,6 @@
 /** The re-check of many families as a job: its progress follows from the due list, which survives a restart. */
-import { and, desc, eq, inArray, sql } from 'drizzle-orm';
-import { endJob, openJob, readJob, setJob, tellHowFar, type JobRow } from '../jobs/jobs';
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import { endJob, NEWEST_FIRST, openJob, readJob, setJob, tellHowFar, type JobRow } from '../jobs/jobs';
 import type { Database } from '../store/database';
 import { FEW } from './due';
 import { due, jobs } from '../store/schema';
@@ -9,7 +9,7 @@ import type { Store } from '../store/store';
 /** The re-check that runs or is stopped; there is one at most. */
 function openRecheck(database: Database): JobRow | undefined {
   const here = and(eq(jobs.kind, 'recheck'), inArray(jobs.state, ['running', 'stopped']));
-  return database.select().from(jobs).where(here).orderBy(desc(jobs.at)).limit(1).get();
+  return database.select().from(jobs).where(here).orderBy(NEWEST_FIRST).limit(1).get();
 }
 
 const waiting = (database: Database) =>

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { Refusal } from '@loom-kin/core';
+import { mindDepth } from './bounds';
 import { setQuiet } from './mount';
 import { mountEvents } from './events';
 import { guard } from './guard';
@@ -42,7 +43,10 @@ export function createApp(parts: Parts): Express {
   app.use(guard);
   app.use(helmet(SECURITY));
   // What is blown up on its way is not taken: nobody here sends compressed.
-  app.use('/api', express.json({ limit: '20mb', inflate: false }));
+  app.use(
+    '/api',
+    express.json({ limit: '20mb', inflate: false, verify: (_request, _response, bytes) => mindDepth(bytes) }),
+  );
   setQuiet(app, () => parts.store.quiet());
   mountSetup(app, parts);
   mountFamilies(app, parts);

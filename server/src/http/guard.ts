@@ -10,7 +10,10 @@ export function guard(request: Request, response: Response, next: NextFunction):
     ? 'This server answers only under the name of this machine.'
     : origin !== undefined && origin !== `http://${host}`
       ? 'This request comes from another site.'
-      : null;
+      : // A browser says so even where it sends no origin; pages and pictures may be linked to from anywhere.
+        request.headers['sec-fetch-site'] === 'cross-site' && request.method !== 'GET' && request.method !== 'HEAD'
+        ? 'This request comes from another site.'
+        : null;
   if (wrong) response.status(403).json({ code: 'guard.refused', message: wrong });
   else next();
 }

@@ -1,4 +1,5 @@
 /** Mounts declared endpoints: what comes in is checked, what goes out is typed. */
+import { rm } from 'node:fs/promises';
 import type { Express, NextFunction, Request, Response } from 'express';
 import { z } from 'zod';
 import type { Endpoint } from '@loom-kin/contract';
@@ -20,8 +21,19 @@ export function mount<E extends Endpoint>(app: Express, endpoint: E, work: Work<
     const given = incoming(endpoint, request);
     // What came before may have taken a while, such as an upload: whoever writes waits in line again.
     if (endpoint.method !== 'get') await quietOf(app)();
-    response.json(await work(given));
+    try {
+      response.json(await work(given));
+    } catch (error) {
+      await forgetUploads(request);
+      throw error;
+    }
   });
+}
+
+/** Files that came with a request that was refused are nobody's. */
+async function forgetUploads({ file, files }: Request): Promise<void> {
+  const all = [...(file ? [file] : []), ...(Array.isArray(files) ? files : Object.values(files ?? {}).flat())];
+  await Promise.all(all.map(({ path }) => rm(path, { force: true })));
 }
 
 const QUIET = 'quiet';

@@ -1,7 +1,7 @@
 /** Jobs as they stand in the database. A dispatch is a job that its own lines tell of; re-checks and sheets have a row here. */
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { and, desc, eq, inArray, ne } from 'drizzle-orm';
+import { and, eq, inArray, ne, sql } from 'drizzle-orm';
 import { Refusal } from '@loom-kin/core';
 import type { DispatchSummary, Job } from '@loom-kin/contract';
 import { readDispatches } from '../dispatch/dispatches';
@@ -12,6 +12,9 @@ import { forgetFound } from '../lists/foundFiles';
 import { incomingFolder, type Store } from '../store/store';
 
 export type JobRow = typeof jobs.$inferSelect;
+
+/** In the order they were begun, whatever the clock said. */
+export const NEWEST_FIRST = sql`${jobs}.rowid DESC`;
 
 /** So many are told of; of those that ended no more are kept. */
 const KEPT = 40;
@@ -42,7 +45,7 @@ export function readJob(database: Database, id: string): Job {
 
 /** The newest jobs, dispatches among them. */
 export function readJobs(database: Database): Job[] {
-  const rows = database.select().from(jobs).orderBy(desc(jobs.at)).limit(KEPT).all();
+  const rows = database.select().from(jobs).orderBy(NEWEST_FIRST).limit(KEPT).all();
   const all = [...rows.map((row) => jobOf(database, row)), ...readDispatches(database, KEPT).map(dispatchJob)];
   return all.toSorted((a, b) => b.at.localeCompare(a.at)).slice(0, KEPT);
 }
@@ -115,7 +118,7 @@ export function forgetOldJobs(store: Store): void {
     .select()
     .from(jobs)
     .where(and(ne(jobs.state, 'running'), ne(jobs.kind, 'pictures')))
-    .orderBy(desc(jobs.at))
+    .orderBy(NEWEST_FIRST)
     .all();
   const old = ended.slice(KEPT);
   if (old.length > 0)

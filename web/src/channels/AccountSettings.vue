@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What the seller has set up for one account. */
 import { computed } from 'vue';
-import { ElButton, ElMessage, ElMessageBox, ElOption, ElSelect } from 'element-plus';
+import { ElButton, ElMessageBox, ElOption, ElSelect } from 'element-plus';
 import {
   AccountSchema,
   isAnswered,

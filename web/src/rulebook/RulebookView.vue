@@ -2,7 +2,7 @@
 /** Rules of the seller's own: a form, the JSON beside it, checked at every key, tried on a family as they are written. */
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { ElButton, ElMessage, ElMessageBox } from 'element-plus';
+import { ElButton, ElMessageBox } from 'element-plus';
 import { z } from 'zod';
 import { readRulebook, ruleSections, RulebookSchema, type Rulebook } from '@loom-kin/core';
 import type { FamilySummary } from '@loom-kin/contract';

@@ -22,7 +22,6 @@ function move(from: number, to: number): void {
   ids.splice(to, 0, id!);
   order(ids);
 }
-const text = (event: Event) => (event.target as HTMLInputElement).value;
 
 /** The order of sizes, where the values are sizes and stand otherwise. */
 const sorted = computed(() => {

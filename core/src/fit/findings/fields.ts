@@ -1,5 +1,6 @@
 /** Findings about every field the category asks for: there, in the right language, in length, in form. */
 import { dequal } from 'dequal';
+import { cutTo } from '../../text/cut';
 import { ownOf } from '../../text/own';
 import type { ColumnGroup } from '../../family/columnShape';
 import { EVERYWHERE, languageScope } from '../../family/scope';
@@ -182,7 +183,9 @@ function problemOf(context: CheckContext, check: FieldCheck, group: ColumnGroup)
   const { rule, label, field } = check;
   if (typeof figure !== 'number') return null;
   const there = inChannelUnit(check, figure);
-  if (there === 0 && rule.least === undefined) {
+  // A measure of nothing is too small for its unit; of other numbers zero is one like any other.
+  const isMeasure = field?.type === 'weight' || field?.type === 'length';
+  if (there === 0 && isMeasure && rule.least === undefined) {
     const unit = rule.unit ?? field?.unit ?? '';
     return { code: 'field.zero', params: { account: context.account.name, field: label, unit } };
   }
@@ -236,7 +239,7 @@ function textProblem(context: CheckContext, check: FieldCheck, group: ColumnGrou
 
 function cutAtWord(text: string, length: number): string {
   if (text.length <= length) return text;
-  const cut = text.slice(0, length);
+  const cut = cutTo(text, length);
   const blank = cut.lastIndexOf(' ');
   return (blank > length * 0.6 ? cut.slice(0, blank) : cut).replace(/[\s,;:–-]+$/, '');
 }

@@ -1,5 +1,4 @@
 /** Live listings in a plan: which go on, under their keys, and which are made again. */
-import { ownOf } from '../../text/own';
 import type { StandingListing, PlanListing, PlanTask } from './shape';
 
 /**

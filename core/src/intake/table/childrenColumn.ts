@@ -1,5 +1,4 @@
 /** A column in which the rows of parents name their children by their SKUs. */
-import { ownOf } from '../../text/own';
 import { BETWEEN_CODES } from '../families/references';
 import { isBlank } from './cells';
 import type { Contents } from './contents';
