@@ -3,7 +3,6 @@
  * its prototype, so that such a text finds something that nobody wrote there. `ownOf` looks up what was written, and a Map has nothing
  * else.
  */
-import { ESLintUtils } from '@typescript-eslint/utils';
 import ts from 'typescript';
 
 /** Whether an expression is a table that is written out. */
@@ -27,7 +26,7 @@ export default {
     messages: { table: '"{{name}}" is looked up by any text: use `ownOf`, or make it a Map.' },
   },
   create(context) {
-    const services = ESLintUtils.getParserServices(context);
+    const services = context.sourceCode.parserServices;
     const checker = services.program.getTypeChecker();
     function declarationOf(node) {
       const symbol = services.getSymbolAtLocation(node);
