@@ -135,7 +135,7 @@ useKeys({
         data-test="board-state"
         @change="filter.account ||= setup.accounts[0]?.id ?? ''"
       >
-        <option value="">stands anyhow</option>
+        <option value="">is in any state</option>
         <option v-for="(words, one) in STATE_WORDS" :key="one" :value="one">{{ words }}</option>
       </select>
       <span class="soft">on</span>

@@ -58,6 +58,12 @@ const deeds = computed(() => {
   padding: 6px 0;
   border-top: 1px solid var(--line-soft);
 }
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 8px;
+  margin-top: 10px;
+}
 .deeds p {
   margin: 2px 0 0;
   font-size: 12px;

@@ -117,6 +117,11 @@ const elsewhere = useSaidElsewhere(
   ),
 );
 
+/** Every account has been looked at: before that nothing is claimed of any. */
+const isKnown = computed(
+  () => accounts.value.length > 0 || setup.accounts.every(({ id }) => store.fits[id] !== undefined),
+);
+
 function typed(field: Field, text: string): void {
   const read = readFigure(setup.registry, field, text);
   if (!read.ok) {
@@ -133,7 +138,8 @@ function typed(field: Field, text: string): void {
 <template>
   <div class="words">
     <div class="sheet filled" data-test="filled">
-      <p v-if="accounts.length === 0 && store.family!.fields.category" class="soft">
+      <p v-if="!isKnown" class="soft">Working out what each channel asks for…</p>
+      <p v-else-if="accounts.length === 0 && store.family!.fields.category" class="soft">
         No channel has a place for {{ setup.registry.pathLabel(String(store.family!.fields.category)) }} yet.
         <RouterLink :to="{ name: 'channels', query: { part: 'categories' } }">Choose one on each channel</RouterLink>
       </p>
