@@ -1,15 +1,18 @@
-/** What is refused is told to whoever typed it, so that the text stays where it is until it is put right or given up. */
+/** What is refused is told to whoever typed it last, so that the text stays where it is until it is put right or given up. */
 
 type Hear = (message: string) => void;
-const listeners = new Set<Hear>();
+/** One alone listens: a refusal is the answer to what was committed last, not to what another entry stored before it. */
+let listener: Hear | null = null;
 
 /** Tells that something was refused, and why. */
 export function tellRefusal(message: string): void {
-  for (const hear of [...listeners]) hear(message);
+  listener?.(message);
 }
 
-/** Hears of refusals until the returned function is called. */
+/** Hears of refusals instead of whoever did before, until the returned function is called. */
 export function hearRefusals(hear: Hear): () => void {
-  listeners.add(hear);
-  return () => void listeners.delete(hear);
+  listener = hear;
+  return () => {
+    if (listener === hear) listener = null;
+  };
 }
