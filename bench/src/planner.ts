@@ -1,5 +1,14 @@
 /** The planner. */
-import { bestPlans, familyIndex, planTask, ROLES, type Family, type Rules } from '@loom-kin/core';
+import {
+  bestPlans,
+  familyIndex,
+  planTask,
+  ROLES,
+  type Family,
+  type Plan,
+  type PlanTask,
+  type Rules,
+} from '@loom-kin/core';
 import { categoryMaps, family, rulebooks, runCommand } from './given';
 import { spread, timed, type Figure } from './measure';
 
@@ -49,6 +58,15 @@ function rulebooksAtRandom(like: Rules, count: number, seed: number): Rules[] {
   }));
 }
 
+const liveOf = (plan: Plan): PlanTask['live'] =>
+  plan.listings.map(({ key, childIds }) => ({ key, structure: plan.structure, childIds }));
+
+/** Every child live by itself, under its first axis. */
+function eachAlone(): PlanTask['live'] {
+  const { axes } = scattered();
+  return familyIndex(scattered()).woven.map(({ id }) => ({ key: id, structure: axes[0]!.id, childIds: [id] }));
+}
+
 export function planFigures(): Figure[] {
   const small = family('P96', [
     ['colour', 4],
@@ -79,8 +97,24 @@ export function planFigures(): Figure[] {
   for (const one of rulebooksAtRandom(rules, 20, 3)) anew(scattered(), one);
   const any = rulebooksAtRandom(rules, 60, 11).map((one) => timed(3, () => anew(scattered(), one)).median);
   const anyRules = spread(any);
+  // What is live, and prices of which a channel has one for each value.
+  const books = rulebooksAtRandom(rules, 12, 23);
+  const overBooks = (task: (under: Rules) => PlanTask) =>
+    spread(books.map((one) => timed(3, () => bestPlans(task(one))).median));
+  const standing = books.map((one) => liveOf(bestPlans(planTask(scattered(), one))[0]!));
+  const own = overBooks((one) => planTask(scattered(), one, { live: standing[books.indexOf(one)]! }));
+  const apart = overBooks((one) => planTask(scattered(), one, { live: eachAlone() }));
+  const priced = overBooks((one) =>
+    planTask(scattered(), { ...one, price: { ...one.price, variesBy: 'axis' } }, { prices: { at: (at) => at % 12 } }),
+  );
   const baseline = 'planner, 3 axes, 96 children';
+  const row = (what: string, figure: typeof own): Figure => ({
+    ...{ what, ...figure, baseline, ratio: figure.median / base.median, budget: '≤ 50 ms, none over 500' },
+  });
   return [
+    row('planner: the same 2,000, 12 rulebooks, its own plan live', own),
+    row('planner: the same, each child live in a listing of its own', apart),
+    row('planner: the same, one price for each value of an axis', priced),
     {
       what: 'planner: 6 axes, 2,000 scattered, 60 random rulebooks',
       ...anyRules,

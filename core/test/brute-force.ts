@@ -89,38 +89,26 @@ function billOf(task: PlanTask, role: number[], groups: number[][]): Wanted | nu
   );
   const whole = axes.flatMap((axis, at) => (task.wish.whole.includes(axis.id) && role[at]! >= 2 ? [at] : []));
   const splitOf = (at: number[]) => axes.flatMap((_, axis) => (role[axis] === 1 ? [at[axis]] : [])).join();
-  let listings = 0;
-  let values = 0;
-  let isCut = false;
-  let broken = 0;
-  const parts: string[][] = [];
-  for (const key of new Set(children.map((child) => splitOf(child.at)))) {
-    const rows = children.filter((child) => splitOf(child.at) === key);
-    const options = (some: typeof rows) =>
-      groups.map((group) => new Set(some.map((row) => comboOf(group, row.at))).size);
-    const fits = (some: typeof rows) =>
-      some.length <= rules.children.atMost && options(some).every((count, at) => count <= limits[at]!);
-    parts.push(rows.map((row) => row.id));
-    values += options(rows).reduce((sum, count) => sum + count, 0);
-    if (fits(rows)) {
-      listings += 1;
-      continue;
-    }
-    isCut = true;
-    if (rows.length > MOST_TRIED) return undefined;
-    const others = (row: (typeof rows)[number]) => row.at.filter((_, axis) => !whole.includes(axis)).join();
-    const together = Object.values(groupBy(rows, others));
-    const fewest = fewestSets(together, fits);
-    const alone =
-      fewest ??
-      fewestSets(
-        rows.map((row) => [row]),
-        fits,
-      );
-    if (alone === null) return null;
-    if (fewest === null) broken = whole.length;
-    listings += alone;
-  }
+  const parts = Object.values(groupBy(children, (child) => splitOf(child.at)));
+  const options = (some: typeof children) =>
+    groups.map((group) => new Set(some.map((row) => comboOf(group, row.at))).size);
+  const fits = (some: typeof children) =>
+    some.length <= rules.children.atMost && options(some).every((count, at) => count <= limits[at]!);
+  const isCut = parts.some((rows) => !fits(rows));
+  if (parts.some((rows) => !fits(rows) && rows.length > MOST_TRIED)) return undefined;
+  const values = parts.reduce((sum, rows) => sum + options(rows).reduce((all, count) => all + count, 0), 0);
+  // Every choice of wishes that are kept; as few as can be are broken, and of alike ones those that make fewer listings.
+  const tries = subsetsOf(whole).map((kept) => {
+    const others = (row: (typeof children)[number]) => row.at.filter((_, axis) => !kept.includes(axis)).join();
+    const fewest = parts.map((rows) => (fits(rows) ? 1 : fewestSets(Object.values(groupBy(rows, others)), fits)));
+    const listings = fewest.reduce<number>((sum, some) => sum + (some ?? Infinity), 0);
+    return { broken: whole.length - kept.length, listings };
+  });
+  const [least] = tries
+    .filter((one) => one.listings < Infinity)
+    .sort((a, b) => a.broken - b.broken || a.listings - b.listings);
+  if (!least) return null;
+  const { broken, listings } = least;
   const joined = groups.reduce((sum, group, at) => sum + (group.length > 1 ? combos[at]!.length : 0), 0);
   const { perListing, perChild, perValue } = rules.fees;
   const fees = Number(perListing) * listings + Number(perChild) * children.length + Number(perValue) * values;
@@ -132,7 +120,11 @@ function billOf(task: PlanTask, role: number[], groups: number[][]): Wanted | nu
       pricesLost(task, role, groups),
       ...(task.objective === 'fees' ? [Math.round(fees * 1e6) / 1e6] : []),
       listings,
-      ...disturbed(task, groups, parts),
+      ...disturbed(
+        task,
+        groups,
+        parts.map((rows) => rows.map((row) => row.id)),
+      ),
       groups.reduce((sum, group) => sum + group.length - 1, 0),
       pictures(task, role, groups),
       labels.reduce((sum, one) => sum + one!.byRule, 0),
@@ -143,6 +135,9 @@ function billOf(task: PlanTask, role: number[], groups: number[][]): Wanted | nu
     ],
   };
 }
+
+const subsetsOf = <T>(all: readonly T[]): T[][] =>
+  all.reduce<T[][]>((done, one) => [...done, ...done.map((some) => [...some, one])], [[]]);
 
 function groupBy<T>(items: readonly T[], keyOf: (item: T) => string): Record<string, T[]> {
   const groups: Record<string, T[]> = {};

@@ -43,14 +43,15 @@ export function planFindings(context: CheckContext): Finding[] {
 
 /** Axes wished whole that are cut all the same. */
 function wishBroken(context: CheckContext, plan: Plan): Finding[] {
-  if (plan.bill.wishesBroken === 0) return [];
+  if (plan.broken.length === 0) return [];
   const wish = wishOf(context);
-  const whole = context.family.axes.filter((axis) => wish.whole.includes(axis.id)).map((axis) => axis.label);
-  const lifted = { do: 'setWish' as const, account: context.account.id, wish: { ...wish, whole: [] } };
+  const broken = context.family.axes.filter((axis) => plan.broken.includes(axis.id)).map((axis) => axis.label);
+  const whole = wish.whole.filter((id) => !plan.broken.includes(id));
+  const lifted = { do: 'setWish' as const, account: context.account.id, wish: { ...wish, whole } };
   return [
     makeFinding(context, {
       code: 'plan.wish-broken',
-      params: { axes: listed(whole), most: context.category.rules.children.atMost },
+      params: { axes: listed(broken), most: context.category.rules.children.atMost },
       severity: 'warns',
       key: 'plan',
       rule: 'children',

@@ -24,6 +24,12 @@ export function billOrder(bill: Bill, objective: PlanTask['objective']): number[
   ];
 }
 
+const listingsAt = (objective: PlanTask['objective']): number => (objective === 'fees' ? 4 : 3);
+
+/** The listings of a bill, of its order. */
+export const listingsIn = (order: readonly number[], objective: PlanTask['objective']): number =>
+  order[listingsAt(objective)]!;
+
 /** Below zero where the first is better, above where the second is. */
 export function compareOrders(a: readonly number[], b: readonly number[]): number {
   for (let at = 0; at < a.length; at++) {
@@ -35,14 +41,14 @@ export function compareOrders(a: readonly number[], b: readonly number[]): numbe
 
 /**
  * The most listings with which a bill is no worse than another; below zero where it is worse however few they are.
- * @param order of a bill, whatever its listings
+ * @param order of a bill that has as many listings as the other, or of one that is no better however many it has
  */
 export function mostListings(
   order: readonly number[],
   worst: readonly number[],
   objective: PlanTask['objective'],
 ): number {
-  const at = objective === 'fees' ? 4 : 3;
+  const at = listingsAt(objective);
   const before = compareOrders(order.slice(0, at), worst);
   if (before !== 0) return before < 0 ? Infinity : -1;
   const after = compareOrders(order.slice(at + 1), worst.slice(at + 1));

@@ -1,11 +1,14 @@
-/** What a shape costs at the very least, told without working it out: no line of its bill can be smaller. */
+/**
+ * What a shape costs at the very least, told without working it out: no bill of it comes before this one in their order. What becomes of
+ * live listings is told for just as many listings as the bound has.
+ */
 import { feesOf } from './bill';
 import { combinationsOf, spreadOf } from './combinations';
-import { isSameListing, structureOf } from './live';
 import { picturesShown } from './pictures';
 import { pricesTold } from './prices';
 import type { Bill, PlanTask, Shape } from './shape';
-import { axisIds, joinsOf } from './shapes';
+import { joinsOf, structureOfShape } from './shapes';
+import { disturbedAtLeast } from './standing';
 
 const NOTHING: Bill = {
   leftOut: 0,
@@ -56,9 +59,8 @@ export function leastBill(task: PlanTask, shape: Shape): Bill {
     pricesLost: pricesTold(task, shape).lost,
     listings,
     fees: feesOf(task.rules, { listings, children: task.children.length, values }),
-    remade: task.live.length === 0 ? 0 : remadeAtLeast(task, shape),
+    ...disturbedAtLeast(task, structureOfShape(task, shape), listings),
     moved: 0,
-    reshaped: 0,
     joins: joinsOf(shape),
     picturesLost: picturesShown(task, shape).lost,
     shortened: 0,
@@ -70,12 +72,6 @@ export function leastBill(task: PlanTask, shape: Shape): Bill {
     longestLabel: 0,
     axesShown: shape.groups.length,
   };
-}
-
-/** Live listings that cannot go on under a shape. */
-function remadeAtLeast(task: PlanTask, shape: Shape): number {
-  const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
-  return task.live.filter((live) => !isSameListing(live.structure, structure)).length;
 }
 
 /** For each combination that is split as many listings as its children and its values need at least. */

@@ -5,7 +5,8 @@
 import { labelsTooLong, optionLabels, type OptionLabels } from './labels';
 import type { Combinations, GroupLabels, PlanTask, TargetOption, TaskAxis } from './shape';
 
-function bitsOf(group: readonly number[]): number {
+/** A set of axes as bits. */
+export function bitsOf(group: readonly number[]): number {
   let bits = 0;
   for (const axis of group) bits |= 1 << axis;
   return bits;

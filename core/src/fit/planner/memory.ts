@@ -9,6 +9,8 @@ export const createKnown = (): Known => ({
   labels: new Map(),
   tooLong: new Map(),
   plans: new WeakMap(),
+  standing: new WeakMap(),
+  pricesLost: new WeakMap(),
 });
 
 export interface PlannerMemory {

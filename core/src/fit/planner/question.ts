@@ -4,19 +4,30 @@ import type { Cut, TooMany } from './cut/cut';
 import { Lot } from './cut/lot';
 import type { Budget } from './cut/search';
 import type { PlanTask } from './shape';
+import { childrenOf } from './standing';
 
 export interface Question {
   budget: Budget;
   /** Cuts by what they depend on, with how many listings were wanted at most. */
-  cuts: Map<string, { cut: CutByWish | null; most: number }>;
+  cuts: Map<string, { cut: Cut | TooMany | null; most: number }>;
   /** Axes that are split → a lot for each of their combinations, in their order. */
   lots: Map<string, readonly Lot[]>;
+  /** Axes that are split → for each live listing the set that most of its children are in, and those of them. */
+  homes: Map<string, readonly Home[]>;
 }
 
-/** A cut, and how many axes wished whole it goes through. */
-export type CutByWish = (Cut | TooMany) & { wishesBroken: number };
+interface Home {
+  /** The place of the combination of what is split. */
+  place: number;
+  lot: Lot;
+}
 
-export const newQuestion = (budget: Budget): Question => ({ budget, cuts: new Map(), lots: new Map() });
+export const newQuestion = (budget: Budget): Question => ({
+  budget,
+  cuts: new Map(),
+  lots: new Map(),
+  homes: new Map(),
+});
 
 /** The children of each combination of what is split. */
 export function lotsOf({ lots }: Question, task: PlanTask, split: readonly number[]): readonly Lot[] {
@@ -24,6 +35,45 @@ export function lotsOf({ lots }: Question, task: PlanTask, split: readonly numbe
   let found = lots.get(key);
   if (!found) lots.set(key, (found = makeLots(task, split)));
   return found;
+}
+
+/**
+ * The children of each live listing, by the set that most of them are in; those of other sets have no place there.
+ * @param going live listings that go on, by their places in the task
+ */
+export function liveBySet(
+  { homes }: Question,
+  task: PlanTask,
+  split: readonly number[],
+  going: Int32Array,
+): Map<number, Lot[]> {
+  const key = split.join();
+  let all = homes.get(key);
+  if (!all) {
+    const { placeOf } = combinationsOf(task, split);
+    homes.set(key, (all = task.live.map((_, live) => homeOf(task, placeOf, childrenOf(task, live)))));
+  }
+  const sets = new Map<number, Lot[]>();
+  for (const live of going) {
+    const { place, lot } = all[live]!;
+    const there = sets.get(place);
+    if (there) there.push(lot);
+    else sets.set(place, [lot]);
+  }
+  return sets;
+}
+
+function homeOf(task: PlanTask, placeOf: Int32Array, numbers: Int32Array): Home {
+  const counts = new Map<number, number>();
+  for (const number of numbers) counts.set(placeOf[number]!, (counts.get(placeOf[number]!) ?? 0) + 1);
+  const [[home]] = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0]) as [[number, number]];
+  return {
+    place: home,
+    lot: new Lot(
+      task,
+      numbers.filter((number) => placeOf[number] === home),
+    ),
+  };
 }
 
 function makeLots(task: PlanTask, split: readonly number[]): Lot[] {

@@ -123,6 +123,8 @@ export interface Plan {
   axes: TargetAxis[];
   split: string[];
   pinned: string[];
+  /** Axes wished whole that are cut all the same. */
+  broken: string[];
   /** Which target axis carries the pictures; null where none needs to. */
   pictureAxis: number | null;
   /** Which target axis the prices differ by, where the channel has one for each of its values; null everywhere else. */
@@ -144,6 +146,22 @@ export interface Known {
   /** As `labels`: options whose label is too long in full. */
   tooLong: Map<string, number>;
   plans: WeakMap<Rules, Map<string, readonly Plan[]>>;
+  /** Live listings of a task → the same in numbers. */
+  standing: WeakMap<PlanTask['live'], Standing>;
+  /** Prices of a task → a set of axes → children whose price is not told by it. */
+  pricesLost: WeakMap<readonly number[], Map<number, number>>;
+}
+
+/** Listings that stand on the channel, by their places in the task. */
+export interface Standing {
+  /** Every structure that one of them has, once. */
+  structures: readonly { leads: ReadonlySet<string>; inAnyOrder: string }[];
+  /** Structure → how many listings have it. */
+  listings: Int32Array;
+  /** Listing → place of its structure. */
+  structureAt: Int32Array;
+  /** Listing → the numbers of its children. */
+  numbers: readonly Int32Array[];
 }
 
 /** The axes and offered children of a family, and what was worked out from them. */

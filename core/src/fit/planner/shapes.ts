@@ -1,7 +1,7 @@
 /** Every shape a plan may take: which axes are pinned, which split, which carried or joined, and in which roles. */
 import type { Role } from '../../family/shape';
 import { combinationsOf } from './combinations';
-import { leadsOf } from './live';
+import { leadsOf, structureOf } from './live';
 import { picturesShown } from './pictures';
 import type { PlanTask, Shape } from './shape';
 
@@ -9,6 +9,10 @@ export const joinsOf = (shape: Shape): number => shape.groups.reduce((sum, group
 
 export const axisIds = ({ axes }: PlanTask, numbers: readonly number[]): string[] =>
   numbers.map((axis) => axes[axis]!.id);
+
+/** See `structureOf`. */
+export const structureOfShape = (task: PlanTask, { groups }: Shape): string =>
+  structureOf(groups.map((group) => axisIds(task, group)));
 
 /** Groups like `a1+a3|a2`, then what is split and pinned. */
 export function signatureOf(task: PlanTask, shape: Shape): string {

@@ -1,14 +1,14 @@
 /** A shape worked out: its bill at once, its listings where it is kept. */
-import { billOrder, compareOrders, feesOf, mostListings } from './bill';
+import { billOrder, compareOrders, feesOf, listingsIn, mostListings } from './bill';
 import { leastBill } from './bound';
 import { labelGroup, leastShortened } from './combinations';
 import { childSets, leastOf, leastThrough, listingsOf } from './listings';
-import { structureOf } from './live';
 import { picturesShown } from './pictures';
 import { pricesTold } from './prices';
 import type { Question } from './question';
 import type { Bill, GroupLabels, Plan, PlanTask, TargetAxis, Shape } from './shape';
-import { axisIds, joinsOf, signatureOf } from './shapes';
+import { axisIds, joinsOf, signatureOf, structureOfShape } from './shapes';
+import { disturbedAtLeast } from './standing';
 
 /** Why a shape is worked out: `worst` is the bill of the worst plan that is kept, where enough are kept already. */
 export interface SpinOrder {
@@ -32,13 +32,13 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Spun | 
   if (shortened === Infinity) return null;
   const isWorse = (bill: Bill) => worst !== undefined && compareOrders(billOrder(bill, task.objective), worst) > 0;
   const bound = order.bound ?? leastBill(task, shape);
-  const most = worst ? mostListings(billOrder(bound, task.objective), worst, task.objective) : Infinity;
+  const structure = structureOfShape(task, shape);
+  const most = worst ? wantedAtMost(task, structure, bound, worst) : Infinity;
   const sets = childSets(question, task, shape);
   const least = leastOf(sets);
   if (least > most) return null;
-  if (worst && isWorse({ ...bound, listings: least, shortened, cutThrough: leastThrough(task, shape, sets) }))
-    return null;
-  const structure = structureOf(shape.groups.map((group) => axisIds(task, group)));
+  const sharper = { listings: least, shortened, ...disturbedAtLeast(task, structure, least) };
+  if (worst && isWorse({ ...bound, ...sharper, cutThrough: leastThrough(task, shape, sets) })) return null;
   // Cutting goes on only as long as it can still be kept.
   const mayBe = (listings: number) => {
     if (stopped) stopped.least = Math.min(stopped.least, listings);
@@ -47,9 +47,9 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Spun | 
   if (!made) return null;
   const { pictureAxis, lost } = picturesShown(task, shape);
   const { priceAxis, lost: pricesLost } = pricesTold(task, shape);
-  const { listings, remade, moved, reshaped, wishesBroken, cutThrough, values } = made;
+  const { listings, remade, moved, reshaped, broken, cutThrough, values } = made;
   const bill: Bill = {
-    ...{ leftOut: task.leftOut.length, wishesBroken, pricesLost, listings },
+    ...{ leftOut: task.leftOut.length, wishesBroken: broken.length, pricesLost, listings },
     fees: feesOf(task.rules, { listings, children: task.children.length, values }),
     ...{ remade, moved, reshaped, joins: joinsOf(shape), picturesLost: lost, shortened: 0, cutThrough },
     ...{ joinedOptions: 0, longestLabel: 0, axesShown: shape.groups.length },
@@ -66,10 +66,17 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Spun | 
   const told = { signature: signatureOf(task, shape), bill, surplus: listings - made.fewest };
   const inFull = (): Plan => ({
     ...{ ...told, structure, axes: shape.groups.map((group, at) => axisOf(task, group, labels[at]!)) },
-    ...{ split: axisIds(task, shape.split), pinned: axisIds(task, shape.pinned) },
+    ...{ split: axisIds(task, shape.split), pinned: axisIds(task, shape.pinned), broken: axisIds(task, broken) },
     ...{ pictureAxis, priceAxis, listings: made.inFull() },
   });
   return { ...told, inFull };
+}
+
+/** The most listings with which a plan may still be kept. */
+function wantedAtMost(task: PlanTask, structure: string, bound: Bill, worst: readonly number[]): number {
+  const { objective } = task;
+  const disturbed = disturbedAtLeast(task, structure, listingsIn(worst, objective));
+  return mostListings(billOrder({ ...bound, ...disturbed }, objective), worst, objective);
 }
 
 const axisOf = (task: PlanTask, group: readonly number[], labels: GroupLabels): TargetAxis => ({

@@ -3,11 +3,11 @@
  * order and evenly, and never through an axis that is wished whole.
  */
 import { columnsOf } from '../combinations';
-import { keepingLive } from './keepLive';
+import { atomsOf, mayBeCut, withoutOwn } from './atoms';
 import { Lot } from './lot';
 import type { CutOrder } from './order';
 import { evenly, inOrder, largestFirst } from './packing';
-import { fits, fitsIn, joined, numbersOf, pieceOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
+import { fitsIn, joined, numbersOf, pieceOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
 import { fewestParts, type Budget } from './search';
 import { inRuns, intoFirst, startsInOrder } from './singles';
 
@@ -33,51 +33,25 @@ const STEPS_OF_AXIS = 300;
 /** Of so many pieces each looks for a listing with room. */
 const FITTED = 3000;
 
-/** The cut, or null where some children that stay together are too many for one listing. */
+/** The cut, or null where some children that stay together are too many for one listing. What is live is left to `cutKeeping`. */
 export function cutListing(asked: CutOrder): Cut | TooMany | null {
   const { lot, least, most, budget } = asked;
   if (least === 1) return { parts: [lot.numbers], through: 0, least: 1 };
+  if (!mayBeCut(asked)) return null;
   const order = withoutOwn(asked);
-  const { limits } = order;
-  if (limits.children < 1 || limits.values.some((most) => most < 1)) return null;
   budget.children -= lot.size * order.along.length;
-  const atoms = lazily(() => atomsOf(order));
-  if (order.whole.length > 0 && atoms().some((atom) => !fits(atom, limits))) return null;
-  const fresh = fewest(order, atoms);
-  const kept = order.live.length > 0 ? keepingLive(order, atoms()) : null;
-  const isKept = kept && kept.parts.length <= Math.min(most, fresh.parts?.length ?? Infinity);
-  const { parts, through, isExact } = isKept ? { ...fresh, ...kept } : fresh;
+  const { parts, through, isExact } = fewest(
+    order,
+    lazily(() => atomsOf(order)),
+  );
   if (!parts) return { parts, least: isExact ? most + 1 : least };
   return { parts: parts.map(numbersOf), through, least: isExact ? parts.length : least };
-}
-
-/** Where every child has an option of its own, how many there may be limits children alone: such axes need not be looked at. */
-function withoutOwn(order: CutOrder): CutOrder {
-  const { lot, options, limits } = order;
-  const isOwn = options.map((one) => lot.ticksOf(one).count === lot.size);
-  return {
-    ...order,
-    options: options.filter((_, axis) => !isOwn[axis]),
-    limits: {
-      children: Math.min(limits.children, ...limits.values.filter((_, axis) => isOwn[axis])),
-      values: limits.values.filter((_, axis) => !isOwn[axis]),
-    },
-  };
 }
 
 /** Thousands of pieces are made only where somebody asks for them. */
 function lazily<T>(make: () => T): () => T {
   let made: T | undefined;
   return () => (made ??= make());
-}
-
-/** The smallest pieces: single children, or all that only axes wished whole tell apart. */
-function atomsOf({ task, lot, options, along, whole }: CutOrder): Piece[] {
-  if (whole.length === 0)
-    return Array.from(lot.numbers, (number) => pieceOf(new Lot(task, Int32Array.of(number)), options));
-  const others = along.filter((axis) => !whole.includes(axis));
-  const lots = others.reduce<readonly Lot[]>((some, axis) => some.flatMap((one) => one.byValue(axis)), [lot]);
-  return lots.map((one) => pieceOf(one, options));
 }
 
 interface Packed {

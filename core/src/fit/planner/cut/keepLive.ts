@@ -1,50 +1,97 @@
 /** A cut in which live listings keep their children, and what is new goes into them or into new ones. */
+import { columnsOf } from '../combinations';
+import { keptTogether, withoutOwn } from './atoms';
+import type { Cut } from './cut';
 import { Lot } from './lot';
 import type { CutOrder } from './order';
-import { emptyFilling, evenly, hasRoom, inOrder, put, type Filling } from './packing';
-import { numbersOf, pieceOf, valuesCutThrough, type Piece } from './piece';
+import { emptyFilling, evenly, hasRoom, inOrder, put } from './packing';
+import { fitsIn, numbersOf, pieceOf, valuesCutThrough, type Piece } from './piece';
 
-/** The packing, or null where what stands in a live listing is too much for one by now. */
-export function keepingLive(order: CutOrder, atoms: readonly Piece[]): { parts: Piece[][]; through: number } | null {
-  const { limits, task, along, whole } = order;
-  const home = new Map<number, number>();
-  order.live.forEach((numbers, listing) => numbers.forEach((number) => home.set(number, listing)));
-  const begun = order.live.map(() => emptyFilling(atoms[0]!));
-  const fresh: Piece[] = [];
-  for (const atom of atoms) {
-    const known = atom.numbers.find((number) => home.has(number));
-    const listing = known === undefined ? undefined : home.get(known);
-    if (listing === undefined) fresh.push(atom);
-    else if (hasRoom(begun[listing]!, atom, limits)) put(begun[listing]!, atom);
-    else return null;
-  }
-  const standing = begun.filter((filling) => filling.pieces.length > 0);
+/** What of a cut is kept: its listings, and the values that stand in several of them. */
+type Kept = Pick<Cut, 'parts' | 'through'>;
+
+/**
+ * The cut, or null where what stands in a live listing is too much for one by now, or where that takes more than `most` listings.
+ * @param live the children of each live listing that goes on here
+ */
+export function cutKeeping(asked: CutOrder, live: readonly Lot[]): Kept | null {
+  // Single children are in no listing but their own, so that none of these runs empty.
+  if (asked.whole.length === 0 && live.length > asked.most) return null;
+  const order = withoutOwn(asked);
+  const { limits, options, task, along, whole, budget } = order;
+  budget.children -= order.lot.size;
+  const { stay, fresh } = whole.length === 0 ? apart(order.lot, live) : together(order, live);
+  if (stay.length > order.most || !stay.every((one) => fitsIn(one, options, limits))) return null;
   const axis = along.find((one) => !whole.includes(one));
-  const left = blocksOf(order, fresh, axis).filter((block) => !joinStanding(order, standing, block, axis));
+  const { standing, left } = joinStanding(order, stay, blocksOf(order, fresh, axis), axis);
   const rest = inOrder(left, limits);
-  if (!rest) return null;
-  const parts = [
-    ...standing.map((filling) => filling.pieces),
-    ...(left.length > 0 ? evenly(left, limits, rest.length) : []),
-  ];
-  return { parts, through: axis === undefined ? 0 : valuesCutThrough(task, parts, axis) };
+  if (!rest || standing.length + rest.length > order.most) return null;
+  const parts = [...standing, ...(left.length > 0 ? evenly(left, limits, rest.length) : [])];
+  return { parts: parts.map(numbersOf), through: axis === undefined ? 0 : valuesCutThrough(task, parts, axis) };
+}
+
+/** What stays where it stands, and what is new. */
+interface Sorted {
+  stay: readonly Lot[];
+  /** Children that stay together. */
+  fresh: readonly Int32Array[];
+}
+
+/** Where nothing is wished whole every child may stay by itself. */
+function apart(lot: Lot, live: readonly Lot[]): Sorted {
+  const stays = live.reduce((sum, { size }) => sum + size, 0);
+  if (stays === lot.size) return { stay: live, fresh: [] };
+  const known = new Set<number>();
+  for (const { numbers } of live) for (const number of numbers) known.add(number);
+  return { stay: live, fresh: [lot.numbers.filter((number) => !known.has(number))] };
+}
+
+/** Children that stay together go where the first of them stands. */
+function together(order: CutOrder, live: readonly Lot[]): Sorted {
+  const home = new Map(live.flatMap(({ numbers }, at) => Array.from(numbers, (number) => [number, at] as const)));
+  const stay: number[][] = live.map(() => []);
+  const fresh: Int32Array[] = [];
+  for (const { numbers } of keptTogether(order)) {
+    const known = numbers.find((number) => home.has(number));
+    if (known === undefined) fresh.push(numbers);
+    else stay[home.get(known)!]!.push(...numbers);
+  }
+  const filled = stay.filter((numbers) => numbers.length > 0);
+  return { stay: filled.map((numbers) => new Lot(order.task, Int32Array.from(numbers))), fresh };
 }
 
 /** What is new, value by value of the axis that is cut along. */
-function blocksOf({ task, options }: CutOrder, fresh: readonly Piece[], axis: number | undefined): Piece[] {
-  if (axis === undefined || fresh.length === 0) return [...fresh];
-  return new Lot(task, numbersOf(fresh)).byValue(axis).map((lot) => pieceOf(lot, options));
+function blocksOf({ task, options }: CutOrder, fresh: readonly Int32Array[], axis: number | undefined): Piece[] {
+  const lots = fresh.filter(({ length }) => length > 0).map((numbers) => new Lot(task, numbers));
+  if (axis === undefined || lots.length === 0) return lots.map((lot) => pieceOf(lot, options));
+  const all = new Lot(task, numbersOf(lots));
+  return all.byValue(axis).map((lot) => pieceOf(lot, options));
 }
 
-/** Puts a block into the listing that has its value already, else into the first that has room. */
-function joinStanding(order: CutOrder, standing: Filling[], block: Piece, axis: number | undefined): boolean {
-  const { children } = order.task;
-  const valueOf = (number: number) => (axis === undefined ? undefined : children[number]!.at[axis]);
-  const value = valueOf(block.numbers[0]!);
-  const hasValue = (filling: Filling) =>
-    filling.pieces.some((piece) => piece.numbers.some((number) => valueOf(number) === value));
-  const open = standing.filter((filling) => hasRoom(filling, block, order.limits));
-  const chosen = open.find(hasValue) ?? open[0];
-  if (chosen) put(chosen, block);
-  return chosen !== undefined;
+/** Puts each block into the listing that has its value already, else into the first that has room; what has none anywhere is left. */
+function joinStanding(
+  { task, limits, options }: CutOrder,
+  stay: readonly Lot[],
+  blocks: readonly Piece[],
+  axis: number | undefined,
+): { standing: Piece[][]; left: Piece[] } {
+  if (blocks.length === 0) return { standing: stay.map((lot) => [pieceOf(lot, options)]), left: [] };
+  const fillings = stay.map((lot) => {
+    const piece = pieceOf(lot, options);
+    const filling = emptyFilling(piece);
+    put(filling, piece);
+    return filling;
+  });
+  const valueOf = (number: number) => (axis === undefined ? undefined : columnsOf(task)[axis]![number]);
+  const having = stay.map(({ numbers }) => new Set(Array.from(numbers, valueOf)));
+  const left = blocks.filter((block) => {
+    const value = valueOf(block.numbers[0]!);
+    const open = fillings.flatMap((filling, at) => (hasRoom(filling, block, limits) ? [at] : []));
+    const chosen = open.find((at) => having[at]!.has(value)) ?? open[0];
+    if (chosen === undefined) return true;
+    put(fillings[chosen]!, block);
+    for (const number of block.numbers) having[chosen]!.add(valueOf(number));
+    return false;
+  });
+  return { standing: fillings.map(({ pieces }) => pieces), left };
 }

@@ -18,7 +18,5 @@ export interface CutOrder {
   along: readonly number[];
   /** Axes whose values stay together. */
   whole: readonly number[];
-  /** Children of each live listing that goes on here. */
-  live: readonly (readonly number[])[];
   budget: Budget;
 }

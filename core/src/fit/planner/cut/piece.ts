@@ -52,7 +52,7 @@ export function valuesTooLarge(lot: Lot, axis: number, most: number): number {
 }
 
 /** The children of some pieces, one piece after the other. */
-export function numbersOf(pieces: readonly Piece[]): Int32Array {
+export function numbersOf(pieces: readonly Pick<Piece, 'numbers'>[]): Int32Array {
   const [first, ...others] = pieces;
   if (first && others.length === 0) return first.numbers;
   const numbers = new Int32Array(pieces.reduce((sum, piece) => sum + piece.numbers.length, 0));

@@ -1,0 +1,65 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { bestPlans, billOrder, planTask, RulesSchema, type PlanTask } from '../src/index';
+import { compareOrders } from '../src/fit/planner/bill';
+import { newQuestion } from '../src/fit/planner/question';
+import { planShapes } from '../src/fit/planner/shapes';
+import { spinOut } from '../src/fit/planner/spinOut';
+import { anyFamily } from './sample';
+
+/** The least bill when every shape is worked out to its end, whatever was found before. */
+function leastOfAll(task: PlanTask): number[] | null {
+  const question = newQuestion({ steps: 1_000_000, children: 1_000_000 });
+  const orders = planShapes(task).flatMap((shape) => {
+    const spun = spinOut(task, shape, { question });
+    return spun ? [billOrder(spun.bill, task.objective)] : [];
+  });
+  return orders.sort(compareOrders)[0] ?? null;
+}
+
+describe('what is passed over', () => {
+  it('is never better than what is found, whatever is live and whatever prices differ by', () => {
+    const anyTask = fc.record({
+      atMost: fc.integer({ min: 1, max: 3 }),
+      valuesAtMost: fc.integer({ min: 2, max: 6 }),
+      childrenAtMost: fc.integer({ min: 2, max: 20 }),
+      perValue: fc.constantFrom('0', '0.5'),
+      objective: fc.constantFrom('listings' as const, 'fees' as const),
+      variesBy: fc.constantFrom('child' as const, 'axis' as const, 'listing' as const),
+      /** Which of the family's axes live listings show, and which listing, if any, each child stands in. */
+      live: fc.array(fc.subarray([0, 1, 2]), { minLength: 1, maxLength: 5 }),
+      standsIn: fc.array(fc.integer({ min: 0, max: 6 }), { minLength: 40, maxLength: 40 }),
+      price: fc.array(fc.integer({ min: 0, max: 3 }), { minLength: 40, maxLength: 40 }),
+      whole: fc.subarray([0, 1, 2]),
+    });
+    let withLive = 0;
+    fc.assert(
+      fc.property(anyFamily(3, 3), anyTask, (family, one) => {
+        const ids = (places: number[]) => places.flatMap((at) => family.axes[at]?.id ?? []);
+        const rules = RulesSchema.parse({
+          axes: { atMost: one.atMost, valuesAtMost: one.valuesAtMost },
+          children: { atMost: one.childrenAtMost },
+          identifiers: { gtin: 'optional' },
+          pictures: { atMost: 9 },
+          price: { currency: 'EUR', taxIncluded: true, variesBy: one.variesBy },
+          fees: { perListing: '0.25', perValue: one.perValue },
+        });
+        const offered = Object.values(family.children).filter((child) => child.woven);
+        const live = one.live.map((leads, listing) => ({
+          key: `k${listing}`,
+          structure: ids(leads).join('|'),
+          childIds: offered.filter((_, at) => one.standsIn[at % 40] === listing).map((child) => child.id),
+        }));
+        const wish = { apart: [], whole: ids(one.whole), leaveOut: [], offered: true };
+        const task = planTask(family, rules, { wish, live, objective: one.objective });
+        if (task.prices) task.prices = task.children.map((_, at) => one.price[at % 40]!);
+        if (task.live.length > 1) withLive += 1;
+        const best = bestPlans(task, 2)[0];
+        if ((best?.surplus ?? 0) > 0) return;
+        expect(best ? billOrder(best.bill, task.objective) : null).toEqual(leastOfAll(task));
+      }),
+      { numRuns: 800 },
+    );
+    expect(withLive).toBeGreaterThan(100);
+  });
+});
