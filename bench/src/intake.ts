@@ -52,7 +52,7 @@ async function wholeWay(folder: string, rows: number): Promise<{ planned: number
       path,
       state: readAt(store.database),
       children,
-      deletions: false,
+      deletions: false, registry: null,
     }),
   );
   store.close();

@@ -89,6 +89,8 @@ export const ListViewSchema = z.object({
   ),
   problems: z.array(z.object({ row: z.number(), column: z.string().optional(), code: z.string(), text: z.string() })),
   problemCount: z.number(),
+  /** In words what else is added with its families, such as categories that are not there yet; empty: nothing. */
+  brings: z.string().default(''),
   /** So many pictures are named by address, and the intake that fetches them once the list is in. */
   pictures: z.number(),
   pictureIntake: Id.nullable(),

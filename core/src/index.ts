@@ -173,5 +173,6 @@ export * from './export/catalogueRows';
 export * from './export/schemaOrg';
 export * from './export/dataPackage';
 export * from './export/picturePlaces';
+export * from './export/registryUsed';
 export * from './text/own';
 export { cutTo } from './text/cut';

@@ -3,6 +3,7 @@
  * https://schema.org/variesBy): what search engines and other shops read.
  */
 import { columnOf } from '../family/column';
+import { figureIn, languageScope } from '../family/scope';
 import { familyIndex, childLabels } from '../family/weave';
 import { picturesOf } from '../pictures/picturesOf';
 import type { Child, Family, Role } from '../family/shape';
@@ -23,15 +24,34 @@ export interface SchemaOrgInput {
   stock: Record<string, number>;
   /** ISO 4217. */
   currency: string;
+  /** Tags of the seller's languages after BCP 47, the one of texts that hold everywhere first. */
+  languages: readonly string[];
+  /** The day that sales are told for, as ISO 8601 writes it. */
+  today: string;
   pictureAddress: (id: string) => string;
 }
 
 type Json = Record<string, unknown>;
 
+/** What goes before the data: the vocabulary, and the language of texts that name none (JSON-LD 1.1, section 4.2.4). */
+export const schemaOrgContext = (language: string): readonly unknown[] => [
+  'https://schema.org',
+  { '@language': language },
+];
+
 /** The JSON-LD of a family. */
-export function productGroup({ family, stock, currency, pictureAddress }: SchemaOrgInput): Json {
+export function productGroup({ family, stock, currency, languages, today, pictureAddress }: SchemaOrgInput): Json {
   const { woven } = familyIndex(family);
+  const [firstLanguage = 'en', ...others] = languages;
   const text = (key: string) => (typeof family.fields[key] === 'string' ? plainText(family.fields[key]) : undefined);
+  /** The text, with what it is in other languages where it was written in them. */
+  const texts = (key: string) => {
+    const translated = others.flatMap((tag) => {
+      const figure = figureIn(family, languageScope(tag), key);
+      return typeof figure === 'string' && figure !== '' ? [{ '@language': tag, '@value': plainText(figure) }] : [];
+    });
+    return translated.length > 0 ? [text(key), ...translated] : text(key);
+  };
   // Two axes of one property would say it twice: the second goes on as a property with a name.
   const used = new Set<string>();
   const properties = family.axes.map(({ role }) => {
@@ -41,12 +61,17 @@ export function productGroup({ family, stock, currency, pictureAddress }: Schema
     return property;
   });
   const price = columnOf(family, 'price');
+  const sale = {
+    price: columnOf(family, 'salePrice'),
+    from: columnOf(family, 'saleFrom'),
+    until: columnOf(family, 'saleUntil'),
+  };
   return clean({
-    '@context': 'https://schema.org',
+    '@context': schemaOrgContext(firstLanguage),
     '@type': 'ProductGroup',
     productGroupID: text('styleCode') ?? family.id,
-    name: text('name'),
-    description: text('description'),
+    name: texts('name'),
+    description: texts('description'),
     brand: text('brand') === undefined ? undefined : { '@type': 'Brand', name: text('brand') },
     image: family.pictures.map(pictureAddress),
     variesBy: family.axes.map(({ label }, at) => (properties[at] ? `https://schema.org/${properties[at]}` : label)),
@@ -62,7 +87,6 @@ export function productGroup({ family, stock, currency, pictureAddress }: Schema
       properties[place] ? [] : [{ '@type': 'PropertyValue', name: label, value: labels[place] }],
     );
     const amount = price.at(at);
-    const pieces = stock[child.id] ?? 0;
     return clean({
       '@type': 'Product',
       name: [text('name'), ...labels].filter(Boolean).join(', '),
@@ -71,16 +95,32 @@ export function productGroup({ family, stock, currency, pictureAddress }: Schema
       ...Object.fromEntries(named),
       additionalProperty: others,
       image: picturesOf(of, child).map(pictureAddress),
-      offers:
-        typeof amount !== 'string'
-          ? undefined
-          : {
-              '@type': 'Offer',
-              price: amount,
-              priceCurrency: currency,
-              availability: `https://schema.org/${pieces > 0 ? 'InStock' : 'OutOfStock'}`,
-              inventoryLevel: { '@type': 'QuantitativeValue', value: pieces },
-            },
+      offers: typeof amount === 'string' ? offer(amount, at, stock[child.id] ?? 0) : undefined,
+    });
+  }
+
+  /** What it costs on the day: the sale price while a sale runs, with the price it is marked down from (https://schema.org/StrikethroughPrice). */
+  function offer(amount: string, at: number, pieces: number): Json {
+    const [salePrice, from, until] = [sale.price.at(at), sale.from.at(at), sale.until.at(at)];
+    const isRunning =
+      typeof salePrice === 'string' &&
+      (typeof from !== 'string' || from <= today) &&
+      (typeof until !== 'string' || today <= until);
+    return clean({
+      '@type': 'Offer',
+      price: isRunning ? salePrice : amount,
+      priceCurrency: currency,
+      priceValidUntil: isRunning && typeof until === 'string' ? until : undefined,
+      priceSpecification: isRunning
+        ? {
+            '@type': 'UnitPriceSpecification',
+            priceType: 'https://schema.org/StrikethroughPrice',
+            price: amount,
+            priceCurrency: currency,
+          }
+        : undefined,
+      availability: `https://schema.org/${pieces > 0 ? 'InStock' : 'OutOfStock'}`,
+      inventoryLevel: { '@type': 'QuantitativeValue', value: pieces },
     });
   }
 }

@@ -2,7 +2,7 @@
 import type { Child, Family } from './shape';
 
 /** The children of the weave, woven or not, and those on the shelf. */
-export function everyChild(family: Family): Child[] {
+export function everyChild(family: Pick<Family, 'children' | 'shelf'>): Child[] {
   return [...Object.values(family.children), ...Object.values(family.shelf).map((one) => one.child)];
 }
 

@@ -1,6 +1,6 @@
 /** Which pictures show a child. */
 import { figureIn, type Scopes } from '../family/scope';
-import type { Carrier, Child, Family } from '../family/shape';
+import type { Carrier, Figures, Child, Family } from '../family/shape';
 import { familyIndex } from '../family/weave';
 
 /** The pictures that stand at a place: the account's own choice where it has one. */
@@ -59,7 +59,7 @@ export function facePicture(family: Family): string | undefined {
 }
 
 /** Every picture a family uses, wherever it stands and for whom. */
-export function allPictures(family: Family): Set<string> {
+export function allPictures(family: Omit<Family, 'revision'>): Set<string> {
   const ids = new Set<string>();
   const note = (carrier: Carrier) => {
     for (const id of carrier.pictures) ids.add(id);
@@ -73,3 +73,32 @@ export function allPictures(family: Family): Set<string> {
   for (const { child } of Object.values(family.shelf)) note(child);
   return ids;
 }
+
+/**
+ * The family with its pictures under other ids, wherever they stand and whatever is said of them.
+ * @param idOf the id that a picture has from now on; null where it goes
+ */
+export function withPictureIds<F extends Omit<Family, 'revision'>>(family: F, idOf: (id: string) => string | null): F {
+  const renamed = (ids: readonly string[]) => [...new Set(ids.flatMap((id) => idOf(id) ?? []))];
+  const inScopes = (figures: Figures): Figures =>
+    Array.isArray(figures.pictures) ? { ...figures, pictures: renamed(figures.pictures) } : figures;
+  const carrier = <C extends Carrier>(one: C): C => ({
+    ...one,
+    pictures: renamed(one.pictures),
+    ...(one.scoped ? { scoped: mapEntries(one.scoped, inScopes) } : {}),
+  });
+  const notes = Object.entries(family.pictureNotes ?? {}).flatMap(([id, note]) => {
+    const now = idOf(id);
+    return now === null ? [] : [[now, note] as const];
+  });
+  return {
+    ...carrier(family),
+    axes: family.axes.map((axis) => ({ ...axis, values: axis.values.map(carrier) })),
+    children: mapEntries(family.children, carrier),
+    shelf: mapEntries(family.shelf, (shelved) => ({ ...shelved, child: carrier(shelved.child) })),
+    ...(family.pictureNotes ? { pictureNotes: Object.fromEntries(notes) } : {}),
+  };
+}
+
+const mapEntries = <T>(record: Readonly<Record<string, T>>, change: (entry: T) => T): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).map(([id, entry]) => [id, change(entry)]));

@@ -1,7 +1,8 @@
 /** What is said of a list: why rows belong together, what is in doubt, what could not be read. */
 import { ownOf } from '../text/own';
 import type { Bond, Doubt, ListFamily, ListProblem, Mended } from '../intake/families/shape';
-import { listed } from './counts';
+import type { RegistryParts } from '../export/registryUsed';
+import { count, listed } from './counts';
 
 const BONDS: { [B in Bond['by']]: (bond: Extract<Bond, { by: B }>) => string } = {
   name: ({ name }) => `their names are all "${name}" without the options`,
@@ -71,3 +72,27 @@ export const mendedText = (mended: Mended): string => MENDED[mended.code](mended
 /** What a problem of a list says; those of cells bring their sentence along. */
 export const listProblemText = (problem: ListProblem): string =>
   ownOf(PROBLEMS, problem.code)?.(problem) ?? problem.text;
+
+const PARTS: { [P in keyof RegistryParts]-?: [one: string, many: string] } = {
+  categories: ['category', 'categories'],
+  facts: ['fact', 'facts'],
+  taxCodes: ['tax code', 'tax codes'],
+  terms: ['term', 'terms'],
+  sizeCharts: ['size chart', 'size charts'],
+  locations: ['place', 'places'],
+};
+
+/** "12 categories and 2 size charts that are not here yet are added with them." */
+export function bringsText(parts: RegistryParts): string {
+  const counts = Object.entries(PARTS).flatMap(([part, [one, many]]) => {
+    const number = Object.keys(parts[part as keyof RegistryParts] ?? {}).length;
+    return number > 0 ? [count(number, one, many)] : [];
+  });
+  return `${listed(counts)} that are not here yet are added with them.`;
+}
+
+export const picturesMissingText = (number: number): string =>
+  `${count(number, 'picture is', 'pictures are')} not here and left out. Take the Data Package of the same catalogue in under Pictures first, then read this file again.`;
+
+export const accountsMissingText = (ids: readonly string[]): string =>
+  `What it says for ${listed(ids)} is kept, but shows nowhere: there is no such account here.`;

@@ -1,6 +1,13 @@
 /** What was read of files for families, taken in as one change. */
 import { and, eq, gt } from 'drizzle-orm';
-import { freeze, Refusal } from '@loom-kin/core';
+import {
+  emptyRegistry,
+  freeze,
+  Refusal,
+  RegistryDataSchema,
+  runRegistryCommand,
+  type RegistryParts,
+} from '@loom-kin/core';
 import type { ChangeDone } from '@loom-kin/contract';
 import { hasFamily } from '../families/load';
 import { familiesMade } from '../lists/foundFiles';
@@ -11,7 +18,7 @@ import { countPieces } from './countPieces';
 import type { FoundFamily } from './foundFamily';
 import { isSetUpAlike } from './readAt';
 import { workChange, type TellProgress } from './runChange';
-import { familyIn, putFamily, type Work } from './work';
+import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';
 
 export interface FoundOrder extends FoundFamily {
   key: string;
@@ -29,6 +36,8 @@ export interface ListOrder {
   children: number;
   /** Whether children that it says are to go do so. */
   deletions: boolean;
+  /** What of the registry comes with them. */
+  registry: RegistryParts | null;
 }
 
 /** The change, or null where somebody has changed a family since: it has to be read anew. */
@@ -38,14 +47,14 @@ export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): C
 /** The same for all families of a list, as one change. What other families became meanwhile is nothing to it. */
 export function takeList(
   store: Store,
-  { key, title, path, state, deletions }: ListOrder,
+  { key, title, path, state, deletions, registry }: ListOrder,
   tell?: TellProgress,
 ): ChangeDone | null {
   // Another list may have been stored while this one waited in line.
   if (!isSetUpAlike(store.database, state)) return null;
   const made = familiesMade(path, deletions ? 'go' : 'stay');
   try {
-    return isThereByNow(store.database, made, state) ? null : takeFamilies(store, { key, title }, made, tell);
+    return isThereByNow(store.database, made, state) ? null : takeFamilies(store, { key, title, registry }, made, tell);
   } catch (error) {
     // Somebody gave one of its numbers to other goods meanwhile: which rows that concerns is told when it is read anew.
     if (error instanceof Refusal && (error.code === 'sku.taken' || error.code === 'gtin.taken')) return null;
@@ -72,7 +81,7 @@ function isThereByNow(database: Database, found: readonly FoundFamily[], then: R
 
 function takeFamilies(
   store: Store,
-  order: { key: string; title: string },
+  { registry, ...order }: { key: string; title: string; registry?: RegistryParts | null },
   families: readonly FoundFamily[],
   tell?: TellProgress,
 ): ChangeDone | null {
@@ -81,12 +90,19 @@ function takeFamilies(
     return workChange(store, { ...order, tell }, 'you', (work) => {
       isOvertaken = families.some(({ family, revision }) => revisionOf(work, family.id) !== revision);
       if (isOvertaken) throw new Error('overtaken');
+      if (registry) takeParts(work, registry);
       for (const found of families) take(work, found);
     });
   } catch (error) {
     if (isOvertaken) return null;
     throw error;
   }
+}
+
+/** What the families refer to is there before they are. */
+function takeParts(work: Work, registry: RegistryParts): void {
+  const before = documentIn(work, RegistryDataSchema, 'registry') ?? emptyRegistry();
+  putDocument(work, 'registry', '', before, runRegistryCommand(before, { do: 'takeRegistry', registry }).data);
 }
 
 const revisionOf = (work: Work, id: string): number | null =>

@@ -6,6 +6,7 @@ import { finished } from 'node:stream/promises';
 import { asc, eq, sql } from 'drizzle-orm';
 import { ZipFile } from 'yazl';
 import {
+  allPictures,
   catalogueColumns,
   catalogueRows,
   packageDescriptor,
@@ -13,6 +14,8 @@ import {
   packageRows,
   PACKAGE_TABLES,
   productGroup,
+  registryUsed,
+  schemaOrgContext,
   type ColumnTold,
   type Family,
   type PackageTable,
@@ -104,38 +107,54 @@ const WRITERS: Record<Exclude<ExportKind, 'package'>, (out: Out, file: WriteStre
     const columns = columnsOf(out);
     return streamXlsx(file, bookOf(columns), cellRows(out, columns));
   },
-  json: (out, file) =>
-    writeJson(out, file, '{"format":"loom-kin/catalogue","version":1,"families":[', ({ database }, family) =>
-      familyFile(family, loadStock(database, family.id), loadStockAt(database, family.id)),
-    ),
+  json(out, file) {
+    const used = registryUsed(out.catalogue.registry);
+    const told = ({ database }: Out, family: Family) => {
+      const made = familyFile(family, loadStock(database, family.id), loadStockAt(database, family.id));
+      used.note(made);
+      return made;
+    };
+    const end = () => `,"registry":${JSON.stringify(used.parts())}`;
+    return writeJson(out, file, { head: '{"format":"loom-kin/catalogue","version":1,"families":[', end }, told);
+  },
   jsonld: (out, file) =>
-    writeJson(out, file, '{"@context":"https://schema.org","@graph":[', ({ database, catalogue, order }, family) => {
-      const stock = loadStock(database, family.id);
-      const pictureAddress = (id: string) => `${order.address}/pictures/${id}`;
-      const { '@context': _context, ...group } = productGroup({
-        family,
-        stock,
-        currency: catalogue.seller.currency,
-        pictureAddress,
-      });
-      return group;
-    }),
+    writeJson(
+      out,
+      file,
+      { head: `{"@context":${contextOf(out)},"@graph":[` },
+      ({ database, catalogue, order }, family) => {
+        const { '@context': _context, ...group } = productGroup({
+          family,
+          stock: loadStock(database, family.id),
+          currency: catalogue.seller.currency,
+          languages: catalogue.registry.languages,
+          today: new Date().toISOString().slice(0, 10),
+          pictureAddress: (id) => `${order.address}/pictures/${id}`,
+        });
+        return group;
+      },
+    ),
 };
+
+const contextOf = ({ catalogue }: Out): string => JSON.stringify(schemaOrgContext(catalogue.registry.firstLanguage));
+
+/** JSON that cannot end the script element it is put into: pages carry JSON-LD in one (HTML, "Restrictions for contents of script elements"). */
+const inScript = (data: unknown): string => JSON.stringify(data).replaceAll('<', '\\u003c');
 
 async function writeJson(
   out: Out,
   file: WriteStream,
-  head: string,
+  { head, end = () => '' }: { head: string; end?: () => string },
   told: (out: Out, family: Family) => unknown,
 ): Promise<void> {
   file.write(head);
   let isFirst = true;
   for (const family of familiesOf(out)) {
-    const text = (isFirst ? '' : ',\n') + JSON.stringify(told(out, family));
+    const text = (isFirst ? '' : ',\n') + inScript(told(out, family));
     isFirst = false;
     if (!file.write(text)) await once(file, 'drain');
   }
-  file.write(']}\n');
+  file.write(`]${end()}}\n`);
 }
 
 function columnsOf({ database, catalogue, ids }: Out): ColumnTold[] {
@@ -217,6 +236,8 @@ async function writePackage(out: Out): Promise<void> {
     for (const table of PACKAGE_TABLES)
       files[table].write(csvLines([packageHeaders(catalogue.registry, table)], false));
     for (const family of familiesOf(out)) {
+      // Those of children that are put away, and of single accounts, stand in no table.
+      for (const id of allPictures(family)) fileOf(id);
       const rows = packageRows(catalogue.registry, family, loadStock(database, family.id), fileOf);
       for (const table of PACKAGE_TABLES)
         if (rows[table].length > 0 && !files[table].write(csvLines(rows[table], false)))

@@ -7,6 +7,7 @@ import {
   FamilySchema,
   Refusal,
   replaceWith,
+  withPictureIds,
   type Family,
   type FamilyFile,
   type Location,
@@ -15,7 +16,7 @@ import {
 import type { Catalogue } from '../catalogue/readCatalogue';
 import { hasFamily, loadFamily } from '../families/load';
 import { readInput } from '../http/readInput';
-import { mindPictures } from '../pictures/pictureFacts';
+import { factsOf } from '../pictures/pictureFacts';
 import type { Count } from '../stock/ledger';
 import type { Database } from '../store/database';
 
@@ -38,16 +39,41 @@ export interface FamilyFound {
   pieces: Count[];
 }
 
+/** How a family file is read. */
+interface Reading {
+  /** Pictures by the ids they had where the file was written. */
+  pictures?: ReadonlyMap<string, string>;
+  /** Hears how many pictures are not there; the family is then read without them. Without it that is refused. */
+  tellMissing?: (count: number) => void;
+}
+
 /** Reads a family file against the database, by the very rules of the commands. Throws a Refusal that names the place. Runs in a worker thread. */
-export function readFamilyFile(database: Database, { registry }: Catalogue, body: unknown): FamilyFound {
-  const file = withOwnChildIds(readInput(FamilyFileSchema, body, 'body'));
+export function readFamilyFile(
+  database: Database,
+  { registry }: Pick<Catalogue, 'registry'>,
+  body: unknown,
+  reading: Reading = {},
+): FamilyFound {
+  const file = withPicturesHere(database, withOwnChildIds(readInput(FamilyFileSchema, body, 'body')), reading);
   const { id } = file.family;
   if (!/^k[a-z0-9]{3,39}$/.test(id)) throw new Refusal('family.wrong-id', { id });
   const before = hasFamily(database, id) ? loadFamily(database, id) : null;
   const wanted = FamilySchema.parse({ ...file.family, revision: before?.revision ?? 1 });
-  mindPictures(database, [...allPictures(wanted)]);
   const family = before ? replaceWith(registry, before, wanted).family : checkFamily(registry, wanted);
   return { revision: before?.revision ?? null, family, pieces: stockOf(file, family, registry.locations) };
+}
+
+function withPicturesHere(database: Database, file: FamilyFile, { pictures, tellMissing }: Reading): FamilyFile {
+  const all = [...allPictures(file.family)];
+  const known = factsOf(database, all);
+  const ids = new Map(all.map((id) => [id, known[id] ? id : (pictures?.get(id) ?? null)]));
+  const missing = all.filter((id) => ids.get(id) === null);
+  if (missing.length > 0 && !tellMissing) throw new Refusal('picture.not-taken-in', {});
+  if (missing.length > 0) tellMissing!(missing.length);
+  // What is said of a picture that stands nowhere is kept.
+  return all.every((id) => ids.get(id) === id)
+    ? file
+    : { ...file, family: withPictureIds(file.family, (id) => (ids.has(id) ? ids.get(id)! : id)) };
 }
 
 /** Children of a file are the family's own: ids that another family gave them are given anew, so that its stock is not touched. */

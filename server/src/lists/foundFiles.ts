@@ -18,13 +18,16 @@ const foundFile = (path: string, kind: FoundKind): string => `${path}.${kind}`;
 const AT_ONCE = 500;
 
 /** Writes what was read beside the list. */
-export function writeFound(path: string, { found, kind, families, rows, made, pictures }: ListRead): ListFound {
+export function writeFound(
+  path: string,
+  { found, kind, registry, families, rows, made, pictures }: ListRead,
+): ListFound {
   write(path, 'families', families, ({ mark, doc }) => `${mark}\t${JSON.stringify(doc)}`);
   write(path, 'rows', rows, (doc) => `${doc.row}\t${doc.verdict}\t${JSON.stringify(doc)}`);
   write(path, 'made', made, (one) => JSON.stringify(one));
   write(path, 'pictures', pictures, (one) => JSON.stringify(one));
   const children = made.reduce((sum, { family }) => sum + Object.keys(family.children).length, 0);
-  return { found, kind, rows: rows.length, children };
+  return { found, kind, registry, rows: rows.length, children };
 }
 
 function write<T>(path: string, kind: FoundKind, all: readonly T[], line: (one: T) => string): void {

@@ -1,5 +1,5 @@
 /** What was read of a list: what its page shows, and the families that it makes. */
-import type { AddressedPicture } from '@loom-kin/core';
+import type { AddressedPicture, RegistryParts } from '@loom-kin/core';
 import type { ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
 import type { FoundFamily } from '../changes/foundFamily';
 
@@ -17,10 +17,12 @@ export interface ListRead {
   pictures: AddressedPicture[];
   /** Names lists with these headers. */
   kind: string;
+  /** What of the registry comes with its families, since it is not there yet. */
+  registry: RegistryParts | null;
 }
 
 /** What goes between threads of it; its families and rows, which may be many, lie in files beside the list. */
-export interface ListFound extends Pick<ListRead, 'found' | 'kind'> {
+export interface ListFound extends Pick<ListRead, 'found' | 'kind' | 'registry'> {
   rows: number;
   /** Children of the families that it makes. */
   children: number;

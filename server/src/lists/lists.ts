@@ -121,9 +121,21 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
     }
   }
 
-  async function takeFamilies(id: string, list: ListJob, { children, kind, state }: ListMade): Promise<void> {
+  async function takeFamilies(
+    id: string,
+    list: ListJob,
+    { children, kind, state, registry = null }: ListMade,
+  ): Promise<void> {
     const { fileName, file, deletions } = list;
-    const order = { key: changeKeyOf(id), title: takingIn(fileName), path: pathOf(file), state, children, deletions };
+    const order = {
+      key: changeKeyOf(id),
+      title: takingIn(fileName),
+      path: pathOf(file),
+      state,
+      children,
+      deletions,
+      registry,
+    };
     const rows = jobRow(database, id)?.total ?? null;
     const tell = progressOf(store, id, log);
     const tellRows = (some: number, all: number) => tell(Math.round((some / all) * (rows ?? all)), rows ?? all);

@@ -1,9 +1,27 @@
 /** A catalogue in JSON read against what is there: family files in one, each with its verdict. Runs in a worker thread. */
 import { z } from 'zod';
-import { familyIndex, LIST_VERDICTS, NO_MAPPING, Refusal, type Family, type ListVerdict } from '@loom-kin/core';
+import {
+  accountsMissingText,
+  accountsNamed,
+  bringsText,
+  familyIndex,
+  LIST_VERDICTS,
+  NO_MAPPING,
+  openRegistry,
+  partsMissing,
+  picturesMissingText,
+  Refusal,
+  RegistryPartsSchema,
+  runRegistryCommand,
+  type Family,
+  type ListVerdict,
+  type Registry,
+  type RegistryParts,
+} from '@loom-kin/core';
 import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView, type ListRowView } from '@loom-kin/contract';
 import { readCatalogue } from '../catalogue/readCatalogue';
 import { readFamilyFile, type FamilyFound } from '../files/familyFile';
+import { packagedPictures } from '../pictures/pictureFacts';
 import { loadStock } from '../stock/ledger';
 import type { Database } from '../store/database';
 import type { ListRead } from './listFound';
@@ -15,14 +33,16 @@ const CatalogueFileSchema = z.object({
   format: z.literal('loom-kin/catalogue'),
   version: z.literal(1),
   families: z.array(z.unknown()).max(FAMILIES_AT_MOST),
+  registry: RegistryPartsSchema.optional(),
 });
+type CatalogueFile = z.infer<typeof CatalogueFileSchema>;
 
 /** The catalogue in a text, if it is one. */
-export function catalogueIn(text: string): readonly unknown[] | null {
+export function catalogueIn(text: string): CatalogueFile | null {
   if (!/^\ufeff?\s*\{\s*"format"\s*:\s*"loom-kin\/catalogue"/.test(text)) return null;
   try {
     const read = CatalogueFileSchema.safeParse(JSON.parse(text.replace(/^\ufeff/, '')));
-    return read.success ? read.data.families : null;
+    return read.success ? read.data : null;
   } catch {
     return null;
   }
@@ -31,21 +51,34 @@ export function catalogueIn(text: string): readonly unknown[] | null {
 /** What the families become; those that cannot be taken are told with their reason. `tell` hears how many are read. */
 export function readCatalogueFile(
   database: Database,
-  given: readonly unknown[],
+  { families, registry: parts = {} }: CatalogueFile,
   tell: (done: number, total: number) => void,
 ): ListRead {
-  const catalogue = readCatalogue(database);
-  const found: ListRead = { found: emptyView(given.length), families: [], rows: [], made: [], pictures: [], kind: '' };
+  const { registry: here, accounts } = readCatalogue(database);
+  const brings = partsMissing(here.data, parts);
+  const registry = brings ? registryWith(here, brings) : here;
+  const pictures = packagedPictures(database);
+  const found: ListRead = {
+    ...{ found: emptyView(families.length), families: [], rows: [], made: [], pictures: [], kind: '' },
+    registry: brings,
+  };
+  found.found.brings = brings ? bringsText(brings) : '';
   const seen = new Set<string>();
-  given.forEach((file, at) => {
-    if (at % 50 === 0) tell(at, given.length);
+  families.forEach((file, at) => {
+    if (at % 50 === 0) tell(at, families.length);
     const row = at + 1;
+    const told: string[] = [];
     try {
-      const one = readFamilyFile(database, catalogue, file);
+      const tellMissing = (count: number) => told.push(picturesMissingText(count));
+      const one = readFamilyFile(database, { registry }, file, { pictures, tellMissing });
+      const strange = [...accountsNamed(one)].filter((id) => !accounts.some((account) => account.id === id));
+      if (strange.length > 0) told.push(accountsMissingText(strange));
       if (seen.has(one.family.id)) throw new Refusal('family.twin-id', { id: one.family.id });
       seen.add(one.family.id);
       const verdict = verdictOf(database, one);
-      found.rows.push(rowOf(row, verdict, one.family));
+      const problems = told.map((message) => ({ column: '', message }));
+      found.rows.push({ ...rowOf(row, verdict, one.family), problems });
+      for (const text of told) addProblem(found, { row, code: 'catalogue.left-out', text: `${nameIn(file)}: ${text}` });
       found.families.push({ mark: 'plain', doc: viewOf(at, row, verdict, one) });
       if (verdict !== 'same') found.made.push(one);
     } catch (error) {
@@ -53,14 +86,22 @@ export function readCatalogueFile(
       const name = nameIn(file);
       const problems = [{ column: '', message: error.message }];
       found.rows.push({ row, verdict: 'refused', family: name, child: '', problems, changes: [] });
-      found.found.problems.push({ row, code: error.code, text: `${name}: ${error.message}` });
-      found.found.problemCount += 1;
+      addProblem(found, { row, code: error.code, text: `${name}: ${error.message}` });
     }
   });
   for (const { verdict } of found.rows) found.found.counts[verdict] += 1;
   found.found.families = found.families.length;
   return found;
 }
+
+function addProblem({ found }: ListRead, problem: ListRead['found']['problems'][number]): void {
+  found.problems.push(problem);
+  found.problemCount += 1;
+}
+
+/** The registry as it will be with what the file brings along. */
+const registryWith = ({ data }: Registry, registry: RegistryParts): Registry =>
+  openRegistry(runRegistryCommand(data, { do: 'takeRegistry', registry }).data);
 
 function verdictOf(database: Database, { revision, family, pieces }: FamilyFound): ListVerdict {
   if (revision === null) return 'newFamily';
@@ -96,7 +137,7 @@ const noCounts = (): ListCounts => Object.fromEntries(LIST_VERDICTS.map((verdict
 
 const emptyView = (rows: number): ListRead['found'] => ({
   ...{ sheets: [], sheet: null, rows, head: [], headerRows: [], columns: [], mapping: NO_MAPPING, families: 0 },
-  ...{ counts: noCounts(), skipped: [], mended: [], problems: [], problemCount: 0, pictures: 0 },
+  ...{ counts: noCounts(), skipped: [], mended: [], problems: [], problemCount: 0, pictures: 0, brings: '' },
 });
 
 /** What a file that cannot be read calls its family, as far as that can be seen. */

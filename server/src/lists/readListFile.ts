@@ -87,6 +87,10 @@ function foundOf({ reading, mapping, plans, read: { table, sheets, sheet }, revi
   const made = plans.flatMap(({ family, pieces, when }) =>
     family ? [{ revision: revisionOf(family.id), family, pieces, when }] : [],
   );
+  const problems = [
+    ...reading.problems.map((problem) => ({ ...problem, text: listProblemText(problem) })),
+    ...cellsLeftOut(rows),
+  ];
   return {
     found: {
       ...{ sheets, sheet, rows: table.length, mapping },
@@ -97,17 +101,24 @@ function foundOf({ reading, mapping, plans, read: { table, sheets, sheet }, revi
       counts: countsOf(rows.filter(isCountedOnce())),
       skipped: reading.skipped.slice(0, PROBLEMS_SHOWN),
       mended: reading.mended.slice(0, PROBLEMS_SHOWN),
-      problems: reading.problems
-        .slice(0, PROBLEMS_SHOWN)
-        .map((problem) => ({ ...problem, text: listProblemText(problem) })),
-      problemCount: reading.problems.length,
+      problems: problems.slice(0, PROBLEMS_SHOWN),
+      problemCount: problems.length,
       pictures: plans.reduce((sum, plan) => sum + plan.pictures.length, 0),
+      brings: '',
     },
     families: viewsOf(reading, plans),
-    ...{ rows, made, kind },
+    ...{ rows, made, kind, registry: null },
     pictures: plans.flatMap((plan) => plan.pictures),
   };
 }
+
+/** Cells of rows that go in all the same: what they say is not taken. */
+const cellsLeftOut = (rows: readonly ListRow[]) =>
+  rows.flatMap(({ row, verdict, family, problems }) =>
+    verdict === 'refused'
+      ? []
+      : problems.map(({ column, message }) => ({ row, column, code: 'cell.left-out', text: `${family}: ${message}` })),
+  );
 
 /** What stands in a column, the first that differ; lines between the rows are in none but the one that they are called by. */
 function someCells(

@@ -1,5 +1,5 @@
 /** What is known of pictures that were taken in. */
-import { inArray } from 'drizzle-orm';
+import { inArray, sql } from 'drizzle-orm';
 import { allPictures, Refusal, type Family, type PictureFacts } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { pictures } from '../store/schema';
@@ -18,6 +18,23 @@ export function factsOf(database: Database, ids: readonly string[]): Record<stri
 /** The facts of every picture a family uses. */
 export const picturesIn = (database: Database, family: Family): Record<string, PictureFacts> =>
   factsOf(database, [...allPictures(family)]);
+
+/** The name under which a picture lies in a package of the catalogue: its id there. */
+const NAMED = /(?:^|\/)([0-9a-f]{24})\.(?:jpg|png)$/;
+
+/**
+ * Pictures that came from a package: the id each had where that was made → its id here. Compressed once more a picture is another one,
+ * and its name is what it is known by.
+ */
+export function packagedPictures(database: Database): Map<string, string> {
+  const name = sql<string>`json_extract(${pictures.facts}, '$.fileName')`;
+  const rows = database
+    .select({ id: pictures.id, name })
+    .from(pictures)
+    .where(sql`${name} GLOB '*[0-9a-f].*'`)
+    .all();
+  return new Map(rows.flatMap((row) => (NAMED.test(row.name) ? [[NAMED.exec(row.name)![1]!, row.id] as const] : [])));
+}
 
 /** Refuses a picture that was never taken in. */
 export function mindPictures(database: Database, ids: readonly string[]): void {

@@ -14,7 +14,7 @@ export interface SheetRead extends TableEnd {
 }
 
 /**
- * Tells the rows of the sheet that is named, else of the first that has more than a line, hidden ones last. A file that
+ * Tells the rows of the sheet that is named, else of the first that has more than a line or the header of a table, hidden ones last. A file that
  * is cut off, no workbook or out of bounds is refused. What is held in memory is the file and the texts its cells share.
  */
 export async function readXlsx(source: Source, sink: RowSink, wanted?: string): Promise<SheetRead> {
@@ -35,7 +35,7 @@ export async function readXlsx(source: Source, sink: RowSink, wanted?: string): 
       sink.again();
       const counting = countRows(sink);
       const end = await readRows(part, cells, file, counting);
-      return { read: { sheets, sheet: name, ...end }, isTable: counting.rows() > 1 };
+      return { read: { sheets, sheet: name, ...end }, isTable: counting.isTable() };
     };
     for (const one of looked) {
       const { read: found, isTable } = await read(one);
@@ -48,15 +48,21 @@ export async function readXlsx(source: Source, sink: RowSink, wanted?: string): 
   }
 }
 
-/** Counts the rows that have more than one cell on their way. */
+/** A line of so many cells with nothing below it is the header of a table that is still empty, and no title. */
+const HEADER_CELLS = 5;
+
+/** Looks on their way whether rows are a table: two of more than one cell, or a header alone. */
 function countRows(sink: RowSink) {
   let rows = 0;
+  let widest = 0;
   return {
     ...sink,
     row(at: number, cells: string[]) {
-      if (rows < 2 && cells.filter((cell) => cell !== '').length > 1) rows += 1;
+      const filled = rows < 2 ? cells.filter((cell) => cell !== '').length : 0;
+      if (filled > 1) rows += 1;
+      widest = Math.max(widest, filled);
       sink.row(at, cells);
     },
-    rows: () => rows,
+    isTable: () => rows > 1 || widest >= HEADER_CELLS,
   };
 }

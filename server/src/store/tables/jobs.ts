@@ -1,6 +1,6 @@
 /** Long work that is known nowhere else, and the sheets it takes in. */
 import { integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { Listing, ListMapping, ListSettlement, Place, RowVerdict } from '@loom-kin/core';
+import type { Listing, ListMapping, ListSettlement, Place, RegistryParts, RowVerdict } from '@loom-kin/core';
 import type { ExportKind, IntakeReport, ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
 
 /** Long work that this table alone knows of; a dispatch is known by its lines. */
@@ -68,6 +68,8 @@ export interface ListMade {
   children: number;
   /** Names lists with these headers. */
   kind: string;
+  /** What of the registry comes with them; lists that were read before this was told have none. */
+  registry?: RegistryParts | null;
 }
 
 /** A file being written. */

@@ -40,6 +40,14 @@ const TABS = computed(() => [
   { id: 'rows' as const, label: 'Rows' },
   { id: 'told' as const, label: `Told ${told.value.toLocaleString('en')}` },
 ]);
+/** Columns with something in them that nothing is made of. */
+const unused = computed(() =>
+  (list.value?.columns ?? []).flatMap(({ header, meaning, cells }) =>
+    meaning.is === 'ignored' && header !== '' && cells.length > 0 && !list.value!.mapping.columns[header]
+      ? [header]
+      : [],
+  ),
+);
 const share = computed(() => (job.value?.total ? Math.round((job.value.done / job.value.total) * 100) : 0));
 const SKIPPED: Record<string, string> = {
   title: 'stands above the table',
@@ -135,6 +143,12 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
           <strong>Nothing to take in.</strong> {{ list.problems[0]?.text ?? '' }}
         </span>
       </div>
+      <p v-if="list.brings && !isTaken" class="sheet note" data-test="list-brings">{{ list.brings }}</p>
+      <p v-if="unused.length > 0 && !isTaken" class="sheet note" data-test="list-unused">
+        <strong>{{ unused.length === 1 ? 'One column is' : `${unused.length} columns are` }} not used:</strong>
+        {{ unused.slice(0, 8).join(', ') }}{{ unused.length > 8 ? ' and others' : '' }}.
+        <button class="link" @click="shown = 'columns'">Say what they mean</button>
+      </p>
       <div class="tabs" role="tablist" aria-label="What is shown of the list">
         <button
           v-for="tab in TABS"
