@@ -158,6 +158,22 @@ describe('typing', () => {
     await test('axis-values-0').waitFor();
     expect(await brand.inputValue()).toBe('');
   });
+  it('another category asks about the tax code, which is of the goods it was chosen for', async () => {
+    const mug = (await world.call(api.listFamilies, { query: { q: 'GMG' } })).families[0]!.id;
+    const codeOf = async (id: string) => (await world.call(api.family, { params: { id } })).family.fields.taxCode;
+    const [before, ofJackets] = [await codeOf(mug), await codeOf(jacket)];
+    await page.goto(`${world.url}/families/${mug}/words`);
+    await page.locator('#w-category').selectOption({ label: 'Outerwear › Jackets' });
+    const asked = await test('ask-tax-code').innerText();
+    expect(asked).toContain(`still ${before}`);
+    expect(asked).toContain('chosen for Home › Mugs');
+    await test('use-tax-code').click();
+    await test('ask-tax-code').waitFor({ state: 'detached' });
+    await until(
+      () => codeOf(mug),
+      (code) => code === ofJackets,
+    );
+  });
   it('a value is proposed from the dictionary, with its code and swatch', async () => {
     await page.goto(`${world.url}/families/new`);
     await test('category').click();

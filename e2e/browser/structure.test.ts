@@ -183,6 +183,10 @@ describe('Three designs of one mug', () => {
     await test('gather').click();
     await test('gather-into').selectOption({ label: 'Galley mug (12 children)' });
     expect(await page.locator('tr[data-test="gather-Galley mug Gull"] input').inputValue()).toBe('Gull');
+    // An axis that is not wanted goes, and comes back with what was written.
+    await test('gather-drop-0').click();
+    expect(await test('gather-problem').innerText()).toContain('Two children would be');
+    await test('gather-dropped').getByText('bring back').click();
     await page.locator('tr[data-test="gather-Galley mug"] input').fill('Gull');
     expect(await test('gather-problem').innerText()).toContain('Two children would be Chalk');
     await page.locator('tr[data-test="gather-Galley mug"] input').fill('Plain');

@@ -1,5 +1,5 @@
 /** What a family that is about to be started is most likely to have: what the last one of its kind has. */
-import { desc, eq, sql } from 'drizzle-orm';
+import { and, desc, eq, ne, sql } from 'drizzle-orm';
 import type { UsualFigures } from '@loom-kin/contract';
 import { families } from '../store/schema';
 import type { Database } from '../store/database';
@@ -7,12 +7,12 @@ import type { Database } from '../store/database';
 /** Fields that mostly go from one family of a seller to the next. */
 const USUAL = ['brand', 'maker', 'taxCode'] as const;
 
-/** The usual figures for a category: those of its family that was changed last, else of the last of all. Null where there is none. */
-export function usualFigures(database: Database, category: string): UsualFigures | null {
+/** The usual figures for a category: those of its family that was changed last, else of the last of all. Null where there is none. `not`: a family that is not asked. */
+export function usualFigures(database: Database, category: string, not = ''): UsualFigures | null {
   const row = database
     .select({ id: families.id, name: families.name, category: families.category, doc: families.doc })
     .from(families)
-    .where(eq(families.retired, false))
+    .where(and(eq(families.retired, false), ne(families.id, not)))
     .orderBy(desc(sql`${families.category} = ${category}`), desc(families.changedAt))
     .limit(1)
     .get();

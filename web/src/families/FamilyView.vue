@@ -13,6 +13,7 @@ import { useKeys } from '../shell/keys';
 import PopupButton from '../common/PopupButton.vue';
 import Ticks from '../common/Ticks.vue';
 import AsideNotice from './AsideNotice.vue';
+import TaxCodeNotice from './TaxCodeNotice.vue';
 import CopyFamily from '../copies/CopyFamily.vue';
 import StillSame from '../copies/StillSame.vue';
 
@@ -69,6 +70,7 @@ async function send(): Promise<void> {
     </div>
     <template v-else-if="store.family && store.family.id === id">
       <AsideNotice v-if="store.aside.length" />
+      <TaxCodeNotice />
       <div class="view-head head">
         <div>
           <h1>{{ name }} <span v-if="store.family.retired" class="warns">retired</span></h1>

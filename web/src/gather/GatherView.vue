@@ -18,7 +18,7 @@ const listOf = (text: unknown) =>
 const ids = computed(() => listOf(route.query.families));
 const only = computed(() => listOf(route.query.only));
 const page = useGathering(() => ({ ids: ids.value, into: String(route.query.into ?? ''), only: only.value }));
-const { families, problem, busy, intoId, into, name, axes, allAxes, members, preview } = page;
+const { families, problem, busy, intoId, into, name, axes, dropped, allAxes, asked, members, preview } = page;
 
 const nameOf = (id: string) => String(families.value.find((one) => one.id === id)?.fields.name ?? '');
 const countOf = (id: string) => {
@@ -27,7 +27,7 @@ const countOf = (id: string) => {
   return going < there ? `${going} of ${children(there)}` : children(there);
 };
 const own = computed(() => into.value?.axes.length ?? 0);
-const come = computed(() => members.value.filter(({ familyId }) => familyId !== intoId.value));
+const come = computed(() => asked.value.members.filter(({ familyId }) => familyId !== intoId.value));
 const SHOWN = 200;
 const behind = computed(() =>
   (preview.value.done?.left ?? [])
@@ -73,7 +73,7 @@ async function make(): Promise<void> {
           <thead>
             <tr>
               <th>Family</th>
-              <th v-for="(axis, place) in allAxes" :key="place">
+              <th v-for="(axis, place) in allAxes" :key="axis.place">
                 <template v-if="place < own">{{ axis.label }}</template>
                 <span v-else class="fresh">
                   <input
@@ -90,6 +90,14 @@ async function make(): Promise<void> {
                   >
                     <ElOption v-for="role in ROLES" :key="role" :value="role" :label="ROLE_LABELS[role]" />
                   </ElSelect>
+                  <button
+                    class="link"
+                    :aria-label="`Do without ${axis.label}`"
+                    :data-test="`gather-drop-${place - own}`"
+                    @click="page.drop(axes[place - own]!)"
+                  >
+                    Drop
+                  </button>
                 </span>
               </th>
             </tr>
@@ -99,23 +107,29 @@ async function make(): Promise<void> {
               <th scope="row">
                 {{ one.fields.name }} <span class="soft">{{ countOf(one.id) }}</span>
               </th>
-              <td v-for="(axis, place) in allAxes" :key="place">
-                <span v-if="page.labelsOf(one.id, place).length > 1" class="soft">{{
-                  page.labelsOf(one.id, place).join(', ')
+              <td v-for="(axis, place) in allAxes" :key="axis.place">
+                <span v-if="page.labelsOf(one.id, axis.place).length > 1" class="soft">{{
+                  page.labelsOf(one.id, axis.place).join(', ')
                 }}</span>
                 <input
                   v-else
-                  :value="page.labelsOf(one.id, place)[0]"
+                  :value="page.labelsOf(one.id, axis.place)[0]"
                   maxlength="80"
-                  :class="{ missing: !page.labelsOf(one.id, place)[0] }"
+                  :class="{ missing: !page.labelsOf(one.id, axis.place)[0] }"
                   :disabled="one.id === intoId && place < own"
                   :aria-label="`${axis.label} of ${one.fields.name}`"
-                  @input="page.write(one.id, place, ($event.target as HTMLInputElement).value)"
+                  @input="page.write(one.id, axis.place, ($event.target as HTMLInputElement).value)"
                 />
               </td>
             </tr>
           </tbody>
         </table>
+        <p v-if="dropped.length" data-test="gather-dropped">
+          Left out:
+          <template v-for="axis in dropped" :key="axis.place">
+            {{ axis.label }} <button class="link" @click="page.bringBack(axis)">bring back</button>
+          </template>
+        </p>
         <p class="soft">
           Every child keeps its SKU, GTIN, price, pieces, pictures and listings. Families that nobody is left in are
           retired; what only a family has stays with them.

@@ -21,6 +21,13 @@ export interface Wanted {
   only: string[];
 }
 
+/** An axis that comes to the family. */
+interface FreshAxis {
+  role: Role;
+  label: string;
+  place: number;
+}
+
 export function useGathering(wanted: () => Wanted) {
   const setup = useSetup();
   const families = shallowRef<Family[]>([]);
@@ -28,7 +35,10 @@ export function useGathering(wanted: () => Wanted) {
   const busy = ref(false);
   const intoId = ref('');
   const name = ref('');
-  const axes = ref<{ role: Role; label: string }[]>([]);
+  /** Axes that come to the family; `place`: where their labels stand among those of a proposed member. */
+  const axes = ref<FreshAxis[]>([]);
+  /** Those the seller does without. */
+  const dropped = ref<FreshAxis[]>([]);
   /** Family → place of an axis → the label all its children have there, as the seller wrote it. */
   const written = ref<Record<string, Record<number, string>>>({});
 
@@ -47,7 +57,9 @@ export function useGathering(wanted: () => Wanted) {
     into.value && others.value.length > 0 ? proposeGather(setup.registry, into.value, comers.value) : null,
   );
   watch(proposal, (next) => {
-    axes.value = next ? next.axes.map((axis) => ({ ...axis })) : [];
+    const own = into.value?.axes.length ?? 0;
+    axes.value = (next?.axes ?? []).map((axis, at) => ({ ...axis, place: own + at }));
+    dropped.value = [];
     name.value = next?.name ?? '';
     written.value = {};
   });
@@ -75,7 +87,26 @@ export function useGathering(wanted: () => Wanted) {
     })),
   );
   /** All axes of the family as it will be. */
-  const allAxes = computed(() => [...(into.value?.axes ?? []), ...axes.value]);
+  const allAxes = computed(() => [
+    ...(into.value?.axes ?? []).map((axis, place) => ({ ...axis, place })),
+    ...axes.value,
+  ]);
+  function drop(axis: FreshAxis): void {
+    axes.value = axes.value.filter((one) => one !== axis);
+    dropped.value = [...dropped.value, axis];
+  }
+  function bringBack(axis: FreshAxis): void {
+    dropped.value = dropped.value.filter((one) => one !== axis);
+    axes.value = [...axes.value, axis].sort((a, b) => a.place - b.place);
+  }
+  /** What is asked for: the axes that are kept, each member with its labels on them. */
+  const asked = computed(() => ({
+    axes: axes.value.map(({ role, label }) => ({ role, label })),
+    members: members.value.map((member) => ({
+      ...member,
+      labels: allAxes.value.map(({ place }) => member.labels[place] ?? ''),
+    })),
+  }));
   /** The labels that the children of a family have on an axis, each once. */
   const labelsOf = (familyId: string, place: number): string[] => [
     ...new Set(members.value.filter((one) => one.familyId === familyId).map((one) => one.labels[place] ?? '')),
@@ -88,7 +119,7 @@ export function useGathering(wanted: () => Wanted) {
     if (!into.value || !proposal.value) return { done: null, problem: '' };
     try {
       return {
-        done: gather(setup.registry, into.value, others.value, { axes: axes.value, members: members.value }),
+        done: gather(setup.registry, into.value, others.value, asked.value),
         problem: '',
       };
     } catch (error) {
@@ -101,9 +132,7 @@ export function useGathering(wanted: () => Wanted) {
   async function make(): Promise<string | null> {
     const target = into.value!;
     const revisions = Object.fromEntries(families.value.map(({ id, revision }) => [id, revision]));
-    const steps: StepInput[] = [
-      { on: 'gather', familyId: target.id, revisions, axes: axes.value, members: members.value },
-    ];
+    const steps: StepInput[] = [{ on: 'gather', familyId: target.id, revisions, ...asked.value }];
     if (name.value.trim() !== '' && name.value !== target.fields.name) {
       const changes = [{ place: { level: 'family' as const }, key: 'name', figure: name.value.trim() }];
       steps.push({
@@ -132,6 +161,10 @@ export function useGathering(wanted: () => Wanted) {
     into,
     name,
     axes,
+    dropped,
+    drop,
+    bringBack,
+    asked,
     allAxes,
     members,
     labelsOf,
