@@ -100,6 +100,20 @@ describe('The catalogue', () => {
     expect(book.getWorksheet('Lists')!.state).toBe('veryHidden');
   });
 
+  it('says what is required by the categories of the goods that are in it', async () => {
+    const all = await catalogue();
+    const neededIn = async (word: string) => {
+      const family = all.find(({ name }) => name.includes(word))!;
+      const book = new ExcelJs.Workbook();
+      await book.xlsx.load((await exported('xlsx', [family.id])) as never);
+      const needs = new Map<string, string>();
+      book.getWorksheet('Columns')!.eachRow((row) => void needs.set(row.getCell(1).text, row.getCell(2).text));
+      return needs.get('Composition');
+    };
+    // Quayside has to know what garments are made of, and does not ask it of mugs; the own shop would like to know it of both.
+    expect([await neededIn('jacket'), await neededIn('Galley mug')]).toEqual(['Required', 'Recommended']);
+  });
+
   it('is JSON-LD as schema.org defines a ProductGroup, by the types made from its own definitions', async () => {
     const { '@graph': graph } = JSON.parse((await exported('jsonld')).toString()) as {
       '@graph': Record<string, unknown>[];

@@ -122,6 +122,25 @@ describe('A seller who presses Stop on the way', () => {
   });
 });
 
+describe('A seller who presses Stop before anything has left', () => {
+  it('has nothing sent, and what was stopped stays so', async () => {
+    const coats = await Promise.all(Array.from({ length: 6 }, () => shopFamily()));
+    const ids = coats.map(({ family }) => family.id);
+    await ended((await send(ids, ['own-shop'])).id);
+    for (const coat of coats) await setAll(coat, '120.00');
+    const { id } = await send(ids, ['own-shop']);
+    const stopped = await world.call(api.stopDispatch, { params: { id } });
+    const kept = new Set(stopped.lines.filter(({ state }) => state === 'stopped').map((line) => line.id));
+    expect(kept.size).toBeGreaterThan(0);
+    // An account is worked on in order: what is sent later is done after anything that was being put together then.
+    await ended((await send([(await shopFamily()).family.id], ['own-shop'])).id);
+    const { lines } = await world.call(api.dispatch, { params: { id } });
+    expect(lines.filter((line) => kept.has(line.id) && line.state !== 'stopped')).toEqual([]);
+    for (const coat of coats)
+      if ((await stripOf(coat))!.unconfirmed === 0) expect(await priceThere(coat)).toBe('100.00');
+  });
+});
+
 describe('A channel that works on a lost submission later', () => {
   it('is not taken to be done with it: what came late is set right', async () => {
     const coat = await shopFamily();

@@ -99,7 +99,7 @@ export async function runStorm({ world, line, messages, families, seed, tell }: 
         await run(now, { do: 'setWish', account: one(ACCOUNTS), wish });
       } else if (dice() < 0.3) {
         const child = one(Object.values(now.family.children).filter(({ woven }) => woven));
-        await count(now, [{ childId: child.id, pieces: Math.floor(dice() * 9) }]);
+        await count(now, [{ childId: child.id, pieces: 20 + Math.floor(dice() * 9) }]);
       } else {
         const price = {
           place: { level: 'family' as const },

@@ -22,7 +22,9 @@ export function readJsonTable(text: string, fileName: string): string[][] {
     );
   const records = list.flatMap((record) => (isRecord(record) ? unfold(record) : []));
   const headers = [...new Set(records.flatMap((record) => Object.keys(record)))];
-  return bounded([headers, ...records.map((record) => headers.map((key) => cellText(record[key] ?? null)))], fileName);
+  // A hundred thousand keys would make as many cells of every record.
+  checkBounds(fileName, records.length + 1, headers.length);
+  return [headers, ...records.map((record) => headers.map((key) => cellText(record[key] ?? null)))];
 }
 
 /** What a text says in JSON; undefined where it is none. */

@@ -57,5 +57,10 @@ describe('JSON', () => {
     await expect(rowsOf(Buffer.from('[{"name":"Tee"'), 'cut.json')).rejects.toThrow('cut.json');
     await expect(rowsOf(Buffer.from('{"name":"Tee"}\n{"name":'), 'cut.json')).rejects.toThrow('cut.json');
     await expect(tableOf({ name: 'Tee' })).rejects.toThrow('list.json');
+    // Keys of their own in each record: as cells they would be a thousand times as many.
+    const strange = Array.from({ length: 1000 }, (_, row) =>
+      Object.fromEntries(Array.from({ length: 100 }, (_, key) => [`k${row}-${key}`, 'x'])),
+    );
+    await expect(tableOf(strange)).rejects.toThrow(/100000 columns/);
   });
 });

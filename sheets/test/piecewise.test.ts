@@ -5,6 +5,7 @@ import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { rowsOf } from './readBytes';
 import { bytesSource, collectRows, fileSource, readRowsOf, readTable, type Source } from '../src/index';
 
 /** A file that comes in pieces of so many bytes, from the first that is not whole on. */
@@ -84,6 +85,11 @@ describe('a CSV file read piece by piece', () => {
       /long\.csv has \d+ rows and 2 columns as far as it was read; 200000/,
     );
     expect(read).toBeLessThan(10);
+  });
+  it('with marks out of place is refused beyond them as well, and read up to them', async () => {
+    const marked = (rows: number) => Buffer.from('Name,Price\n' + '"a" b,c\n'.repeat(rows));
+    await expect(rowsOf(marked(300_000), 'marked.csv')).rejects.toThrow(/marked\.csv has \d+ rows/);
+    expect(await rowsOf(marked(150_000), 'marked.csv')).toHaveLength(150_001);
   });
   it('is the same from the disk, and what is not there is said', async () => {
     const path = join(mkdtempSync(join(tmpdir(), 'loom-kin-test-')), 'list.csv');

@@ -11,7 +11,7 @@ import type { FitPool } from '../fits/pool';
 import { inTransaction, type Database } from '../store/database';
 import { dispatches, heldListings } from '../store/schema';
 import type { Store } from '../store/store';
-import { setLines, settleDispatch, wholeLines, type LineHead, type LineRow } from './dispatches';
+import { linesUnderWay, setLines, settleDispatch, wholeLines, type LineHead, type LineRow } from './dispatches';
 import { messageWords } from './messageWords';
 import { withoutWaiting } from './skuMoves';
 import { heldBy } from './standing';
@@ -81,7 +81,12 @@ export async function composeTurn(
   }
   await store.quiet();
   return inTransaction(store.database, () => {
+    // What was stopped while it was put together stays stopped.
+    const waiting = new Set(
+      linesUnderWay(store.database, account.id).flatMap(({ id, state }) => (state === 'queued' ? [id] : [])),
+    );
     const going = lines.flatMap((line) => {
+      if (!waiting.has(line.id)) return [];
       const now = composeLine(store, account, line, offerings.get(line.familyId) ?? null);
       setLines(store.database, [line.id], now.message ? { ...now, submission: key } : now);
       return now.message ? [{ ...line, ...now, submission: key } as LineRow] : [];

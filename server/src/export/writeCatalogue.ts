@@ -29,6 +29,7 @@ import { pictureFile } from '../pictures/pictureFiles';
 import { loadStock, loadStockAt } from '../stock/ledger';
 import type { Database } from '../store/database';
 import { families } from '../store/schema';
+import { wantedBy } from './wantedBy';
 
 export interface ExportOrder {
   kind: ExportKind;
@@ -159,14 +160,17 @@ async function writeJson(
 
 function columnsOf({ database, catalogue, ids }: Out): ColumnTold[] {
   const most = ids.length === 0 ? 0 : mostAxes(database, ids);
-  const wanted = catalogue.accounts.flatMap((account) => {
-    const rulebook = catalogue.channels.find(({ channel }) => channel === account.channel)?.rulebook;
-    return rulebook
-      ? [{ account: account.name, needs: new Map(rulebook.rules.fields.map(({ key, need }) => [key, need])) }]
-      : [];
-  });
+  const wanted = wantedBy(catalogue, categoriesOf(database, ids));
   return catalogueColumns(catalogue.registry, Math.max(1, most), wanted);
 }
+
+const categoriesOf = (database: Database, ids: readonly string[]): string[] =>
+  database
+    .selectDistinct({ category: families.category })
+    .from(families)
+    .where(isOneOf(ids))
+    .all()
+    .map(({ category }) => category);
 
 /** Of as many as there may be: as parameters one by one they are counted. */
 const isOneOf = (ids: readonly string[]) =>

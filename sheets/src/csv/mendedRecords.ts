@@ -1,6 +1,7 @@
 /** Records of a CSV file with marks out of place. */
 import { parse, type CsvError } from 'csv-parse/sync';
 import { Refusal } from '@loom-kin/core';
+import { checkBounds } from '../rowSink';
 
 export const LINE_ENDS = ['\r\n', '\n', '\r'] as const;
 /** So many lines with a lone quotation mark are read as they stand; a file with more is no CSV. */
@@ -11,8 +12,10 @@ export function mendedRecords(text: string, delimiter: string, fileName: string)
   const rest = { text, line: 1 };
   const rows: string[][] = [];
   for (let lone = 0; rest.text !== ''; lone += 1) {
-    const { good, broken } = readRecords(rest.text, delimiter);
-    rows.push(...good);
+    const { good, broken } = readRecords(rest.text, delimiter, (records) =>
+      checkBounds(fileName, rows.length + records, 0),
+    );
+    for (const row of good) rows.push(row);
     if (broken === null) break;
     if (lone >= LONE_MARKS_AT_MOST) throw new Refusal('sheet.unreadable', { file: fileName, line: rest.line });
     const { line, after } = firstLine(rest.text.slice(broken));
@@ -29,8 +32,11 @@ interface Records {
   broken: number | null;
 }
 
-/** Reads records up to one that swallows the lines after it: its quotation mark is not closed, or closes in the middle of another cell. */
-function readRecords(text: string, delimiter: string): Records {
+/**
+ * Reads records up to one that swallows the lines after it: its quotation mark is not closed, or closes in the
+ * middle of another cell. `mind` hears how many there are so far, and refuses too many.
+ */
+function readRecords(text: string, delimiter: string, mind: (records: number) => void): Records {
   const bytes = Buffer.from(text);
   const good: string[][] = [];
   let end = 0;
@@ -51,7 +57,7 @@ function readRecords(text: string, delimiter: string): Records {
       on_record: (record: string[], context) => {
         if (record.some(isSeveralLines) && swallows(bytes.subarray(end, context.bytes).toString()))
           throw new Swallowed();
-        good.push(record);
+        mind(good.push(record));
         end = context.bytes;
         return null;
       },
