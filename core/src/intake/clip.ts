@@ -110,7 +110,7 @@ function rowName(shape: Shape, row: readonly string[], by: ClipMatch): string {
 function shapeOf(registry: Registry, family: Family, block: readonly (readonly string[])[], target: ClipTarget): Shape {
   const named = block.length > 1 ? headerOf(registry, family, block[0]!, target) : null;
   if (named) return { ...named, header: block[0]!, rows: block.slice(1) };
-  const width = Math.max(...block.map((row) => row.length));
+  const width = block.reduce((most, row) => Math.max(most, row.length), 0);
   const optionAt = optionColumns(family, block, width);
   const takes = optionAt.every((at) => at >= 0) && optionAt.length > 0;
   const options = new Set(takes ? optionAt : []);

@@ -65,7 +65,7 @@ export function planList(
     // Its rows are told with it, whatever family they go to.
     first!.rows = inOrder([first!, ...others].flatMap(({ rows }) => rows));
     for (const plan of others) plan.rows = [];
-    besides.push(...others);
+    for (const other of others) besides.push(other);
     return first!;
   });
   return [...plans, ...besides, ...goings(registry, reading, shelves, taken)];
@@ -92,7 +92,7 @@ function partedByNumbers(numbers: ListNumbers, family: ListFamily): { alone: Lis
         family: family.name,
         child: Object.values(child.at).join(' · '),
       };
-      twice.push(...child.rows.map((row) => ({ row, verdict: 'refused' as const, ...told })));
+      for (const row of child.rows) twice.push({ row, verdict: 'refused' as const, ...told });
     }
     return !problem;
   });

@@ -42,13 +42,13 @@ export function buildFamilies(cluster: Cluster, around: Around, into: Recognised
   if (parts.length > 1) {
     const heads = headsAmong(woven.strands);
     if (heads.size > 0) {
-      around.parents.push(...[...heads].map(({ row, name }) => ({ row, name })));
+      for (const { row, name } of heads) around.parents.push({ row, name });
       return buildFamilies({ ...cluster, items: cluster.items.filter((item) => !heads.has(item)) }, around, into);
     }
     const [main, ...others] = parts.sort((a, b) => b.length - a.length);
     for (const part of others) {
       if (part.every((strand) => isParentRow(strand.item, main!))) {
-        around.parents.push(...part.map(({ item }) => ({ row: item.row, name: item.name })));
+        for (const { item } of part) around.parents.push({ row: item.row, name: item.name });
         continue;
       }
       buildFamilies(

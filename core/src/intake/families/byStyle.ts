@@ -20,7 +20,7 @@ export function joinByStyle(clusters: readonly Cluster[], read: ReadValue): Clus
     const keys = stylesOf(cluster.items);
     const into = keys.map((key) => owner.get(key)).find((one) => one !== undefined && belongsTo(cluster, one));
     if (into) {
-      into.items.push(...cluster.items);
+      for (const item of cluster.items) into.items.push(item);
       into.isGiven = true;
     } else kept.push(cluster);
     for (const key of keys) if (!owner.has(key)) owner.set(key, into ?? cluster);

@@ -21,7 +21,7 @@ export function openJoining() {
     join(into: Cluster, from: Cluster): void {
       const [a, b] = [find(into), find(from)];
       if (a === b) return;
-      a.items.push(...b.items);
+      for (const item of b.items) a.items.push(item);
       a.bonds = [...a.bonds, ...b.bonds.filter((bond) => !a.bonds.some((one) => one.by === bond.by))];
       wentInto.set(b, a);
     },

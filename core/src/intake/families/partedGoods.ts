@@ -22,7 +22,7 @@ export function partedByCells(
  */
 export function partedByHeads(strands: readonly Strand[], axes: readonly WovenAxis[]): Strand[][] | null {
   const codes = new Map(strands.map((strand) => [strand, partsOf(strand.item.ownCode)]));
-  const shortest = Math.min(...[...codes.values()].map(({ length }) => length));
+  const shortest = [...codes.values()].reduce((least, { length }) => Math.min(least, length), Infinity);
   for (let depth = 1; depth < shortest; depth++) {
     const parts = partsBy(strands, (strand) => codes.get(strand)!.slice(0, depth).join('-'));
     if (parts.length > 1 && parts.every((part) => part.length > 1 && areApart(part, axes))) return parts;

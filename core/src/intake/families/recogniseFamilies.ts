@@ -97,7 +97,7 @@ function nameByCodes(items: readonly Item[]): void {
       .split(/[^\p{L}\p{N}]+/u)
       .filter(Boolean),
   );
-  const longest = Math.max(...parts.map((one) => one.length));
+  const longest = parts.reduce((most, one) => Math.max(most, one.length), 0);
   for (let depth = 1; depth < longest; depth++) {
     const heads = new Set(parts.map((one) => one.slice(0, depth).join('-')));
     const isPrefix = heads.size === 1 && longest - depth > 2;

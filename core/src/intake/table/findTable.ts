@@ -99,7 +99,7 @@ function findHeader(table: Table, words: ListWords): number | null {
   const rows = table
     .slice(0, LOOKED_AT)
     .map((row, at) => ({ at, score: headerScore(row, words), filled: row.filter((cell) => !isBlank(cell)).length }));
-  const best = Math.max(...rows.map(({ score }) => score), 0);
+  const best = rows.reduce((most, { score }) => Math.max(most, score), 0);
   if (best < 1.9) return headerByContrast(table);
   // Captions above a header say as much as it, of fewer columns.
   const near = rows.filter(({ score }) => score >= 1.9 && score >= best - 0.5);
@@ -120,7 +120,8 @@ function headerByContrast(table: Table): number | null {
   const at = table.findIndex((row) => row.filter((cell) => !isBlank(cell)).length > 1);
   const row = table[at];
   const below = table.slice(at + 1, at + 1 + LOOKED_AT).filter((one) => !isEmpty(one));
-  if (!row || below.length === 0 || row.length < Math.max(...below.map((one) => one.length))) return null;
+  if (!row || below.length === 0 || row.length < below.reduce((most, one) => Math.max(most, one.length), 0))
+    return null;
   if (row.some((cell) => isBlank(cell) || cell.trim().length > 40 || numberLook(cell) !== null)) return null;
   const columns = row.map((_, place) => below.map((one) => (one[place] ?? '').trim()).filter((cell) => cell !== ''));
   if (columns.some((cells, place) => cells.includes(row[place]!.trim()))) return null;
