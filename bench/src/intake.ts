@@ -52,7 +52,8 @@ async function wholeWay(folder: string, rows: number): Promise<{ planned: number
       path,
       state: readAt(store.database),
       children,
-      deletions: false, registry: null,
+      deletions: false,
+      registry: null,
     }),
   );
   store.close();

@@ -57,6 +57,6 @@ function use(figure: string | null): void {
   gap: 8px;
   align-items: center;
   padding: 6px 14px;
-  margin: 0 20px 8px;
+  margin: 8px 20px 0;
 }
 </style>

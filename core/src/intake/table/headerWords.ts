@@ -1,4 +1,5 @@
 /** What headers mean, in the languages supplier lists come in; common practice. */
+import { BUILT_IN_FIELDS } from '../../registry/builtIn';
 import type { Role } from '../../family/shape';
 import { foldLetters } from '../../pictures/match/fileWords';
 import type { Registry } from '../../registry/openRegistry';
@@ -138,6 +139,8 @@ export function openHeaders(registry: Registry): (header: string) => HeaderMeani
     if (field.type === 'pictures' || field.type === 'surcharge' || field.onlyScoped) continue;
     for (const header of [field.label, headerOf(field)]) known.set(foldHeader(header), { is: 'field', key: field.key });
   }
+  // What is chosen among terms and size charts is no option of the goods where the seller has none of these yet.
+  for (const field of BUILT_IN_FIELDS) if (field.chosenOf) add(field.label, { is: 'ignored' });
   for (const [key, headers] of Object.entries(FIELD_HEADERS))
     if (registry.field(key)) add(headers, { is: 'field', key });
   for (const [role, headers] of Object.entries(ROLE_HEADERS) as [Role, string][])

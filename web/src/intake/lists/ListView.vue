@@ -185,6 +185,10 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
 </template>
 
 <style scoped>
+.note {
+  padding: 7px 14px;
+  margin: 0;
+}
 .listing {
   padding: 12px 20px 14px;
   gap: 10px;
