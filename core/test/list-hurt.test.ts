@@ -1,4 +1,6 @@
 /** Cells that a spreadsheet had hurt on the way: sizes that became days. Common practice; `dates` of the other cells are as spreadsheets write them. */
+import { partedByHeads } from '../src/intake/families/partedGoods';
+import type { Strand } from '../src/intake/families/weaves';
 import { describe, expect, it } from 'vitest';
 import { emptyRegistry, listReport, mendedText, openRegistry, planList, readList } from '../src/index';
 import { EMPTY_SHELVES } from './shelves';
@@ -65,5 +67,12 @@ describe('sizes that became days', () => {
   it('stay what they are outside a column of sizes', () => {
     const reading = ofSizes(['12-Oct', '13-Oct'], 'In shops');
     expect([reading.mended, told(reading)]).toEqual([[], []]);
+  });
+});
+
+describe('More rows of one name and one code than a call takes arguments', () => {
+  it('are looked at all the same', () => {
+    const strands = Array.from({ length: 150_000 }, () => ({ item: { ownCode: 'COAT' } })) as unknown as Strand[];
+    expect(partedByHeads(strands, [])).toBeNull();
   });
 });
