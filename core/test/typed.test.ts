@@ -42,6 +42,8 @@ describe('small sums', () => {
     expect(sum('/4', '10')).toBe('2.5');
   });
   it('that are none say so', () => {
+    expect(sum(`=${'('.repeat(100_000)}1${')'.repeat(100_000)}`)).toBe('form');
+    expect(sum(`=${'-'.repeat(100_000)}1`)).toBe('form');
     expect(sum('+4')).toBe('nothing');
     expect(sum('=240+')).toBe('form');
     expect(sum('=(2+3')).toBe('form');

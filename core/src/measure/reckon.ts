@@ -13,6 +13,9 @@ export type SumReading =
 const OPERATORS = /^[+\-*/×÷]/;
 const NUMBER = /^\d[\d.,'’\u00a0\u202f]*|^[.,]\d+/;
 
+/** Nobody types longer ones; parentheses by the thousand are deeper than a program can go. */
+const LENGTH_AT_MOST = 500;
+
 /**
  * Whether a text is meant as a sum.
  * @param signed whether figures there may be below zero: then "-5" and "+5" are numbers
@@ -34,6 +37,7 @@ export function reckon(text: string, held: string | undefined, habit: NumberHabi
   const goesOn = !plain.startsWith('=');
   if (goesOn && held === undefined) return { ok: false, why: 'nothing' };
   const rest = plain.replace(/^=/, '').replace(/\s+/g, '');
+  if (rest.length > LENGTH_AT_MOST) return { ok: false, why: 'form' };
   const reader = new SumReader(rest, habit);
   try {
     const sum = goesOn ? reader.terms(reader.factors(new Big(held!))) : reader.whole();
