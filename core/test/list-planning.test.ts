@@ -27,6 +27,21 @@ const rowsOf = (plans: readonly Become[]): string[] =>
 const figuresIn = (plans: readonly Become[], key: string) =>
   plans.flatMap(({ family }) => (family ? familyIndex(family).woven.map((child) => child.fields[key] ?? null) : []));
 
+describe('the number of a parent', () => {
+  const withParent = (head: string, parent: string, child: string) =>
+    planOf(`Parent SKU;SKU;Name;Colour;Size;Price${head}
+      ;COAT-P;Fell coat;;;${parent}
+      COAT-P;C-1;Fell coat;Rust;S;10${child}
+      COAT-P;C-2;Fell coat;Rust;M;10${child}`)[0]!.family!;
+  it('is the style code of its family, where the list has none', () => {
+    expect(withParent('', '', '').fields.styleCode).toBe('COAT-P');
+    expect(withParent(';Style code', ';FC-26', ';FC-26').fields.styleCode).toBe('FC-26');
+    expect(
+      planOf('Name;Colour;SKU\nFell coat;Rust;C-1\nFell coat;Sage;C-2')[0]!.family!.fields.styleCode,
+    ).toBeUndefined();
+  });
+});
+
 describe('a number that stands in a list twice', () => {
   it('is refused the second time whatever its family, by the row that has it; all others go in', () => {
     const plans = planOf(`Name;Colour;SKU;Price

@@ -3,6 +3,8 @@ import { createWoven } from '../../change/createFamily';
 import { foldLabel } from '../../family/foldLabel';
 import type { Family, Figures } from '../../family/shape';
 import { Refusal, unreadable, unreadableText } from '../../refusal';
+import { readFigure } from '../../registry/figures';
+import type { Registry } from '../../registry/openRegistry';
 import type { ListChild, ListFamily } from '../families/shape';
 import type { RowVerdict } from '../readSheet';
 import { familyFigures, type FigureColumn } from './figureColumns';
@@ -60,8 +62,24 @@ function wholeFigures({ registry, table, columns }: BecomeInput, family: ListFam
   const { figures, problems, taken } = familyFigures(registry, columns, cellsOf(rowsOf(family)));
   const ofParents = familyFigures(registry, columns, cellsOf(family.parentRows));
   const style: Figures = family.style === '' ? {} : { styleCode: family.style };
-  const fields: Figures = { ...ofParents.figures, ...figures, ...style, name: family.name };
+  const fields: Figures = {
+    ...parentCode(registry, columns, cellsOf(family.parentRows)),
+    ...{ ...ofParents.figures, ...figures, ...style, name: family.name },
+  };
   return { fields, problems, taken };
+}
+
+/** The number that a parent has of its own is what the seller calls the family by, where the list has no style code. */
+function parentCode(
+  registry: Registry,
+  columns: readonly FigureColumn[],
+  rows: readonly (readonly string[])[],
+): Figures {
+  const column = columns.find(({ field }) => field.key === 'sku');
+  const text = column && rows.map((row) => (row[column.at] ?? '').trim()).find((cell) => cell !== '');
+  if (!text) return {};
+  const read = readFigure(registry, registry.field('styleCode')!, text, column.source);
+  return read.ok && read.figure !== null ? { styleCode: read.figure } : {};
 }
 
 function familyOf(
