@@ -24,6 +24,9 @@ import { telling, type Told } from '../threads/told';
 import { familyFile, readFamilyFile, type FamilyFound } from './familyFile';
 import type { FamilyFileKind } from './kinds';
 import { readInto, type SheetFound } from './readInto';
+import { yieldToRequests } from '../threads/lowPriority';
+
+yieldToRequests();
 
 export interface FileWorkerSettings {
   databaseFile: string;

@@ -10,6 +10,9 @@ import { meaningOf } from './meaning';
 import { priceTrialOf } from './priceTrial';
 import { remediesOf, type Kind } from './remedies';
 import { offeringsOf, standingsOf, type Offering, type Standing } from './compute';
+import { yieldToRequests } from '../threads/lowPriority';
+
+yieldToRequests();
 
 export interface WorkerSettings {
   databaseFile: string;

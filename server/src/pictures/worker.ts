@@ -5,6 +5,9 @@ import type { PictureEdit, PictureFacts } from '@loom-kin/core';
 import { telling, type Told } from '../threads/told';
 import { drawCombined } from './drawCombined';
 import { keepEdited, keepFile, lookAgain } from './keepPicture';
+import { yieldToRequests } from '../threads/lowPriority';
+
+yieldToRequests();
 
 export interface PictureWorkerSettings {
   folder: string;
