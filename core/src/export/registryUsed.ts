@@ -1,4 +1,7 @@
-/** The parts of the registry that families refer to: they leave with them, so that the families can be read where these are not known. */
+/**
+ * The parts of the registry that families refer to: they leave with them, so that the families can be read where
+ * these are not known.
+ */
 import { everyChild } from '../family/everyChild';
 import type { FamilyFile } from '../family/familyFile';
 import { scopeName } from '../family/scope';

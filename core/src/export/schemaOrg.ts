@@ -99,7 +99,10 @@ export function productGroup({ family, stock, currency, languages, today, pictur
     });
   }
 
-  /** What it costs on the day: the sale price while a sale runs, with the price it is marked down from (https://schema.org/StrikethroughPrice). */
+  /**
+   * What it costs on the day: the sale price while a sale runs, with the price it is marked down from
+   * (https://schema.org/StrikethroughPrice).
+   */
   function offer(amount: string, at: number, pieces: number): Json {
     const [salePrice, from, until] = [sale.price.at(at), sale.from.at(at), sale.until.at(at)];
     const isRunning =

@@ -1,4 +1,7 @@
-/** The catalogue and backups written as jobs: the file lies in the folder of what comes and goes until its job is forgotten. */
+/**
+ * The catalogue and backups written as jobs: the file lies in the folder of what comes and goes until its job is
+ * forgotten.
+ */
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Logger } from 'pino';

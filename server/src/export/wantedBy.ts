@@ -1,4 +1,7 @@
-/** What accounts ask for of the families that leave: by the categories these go to, not by what holds for all goods of a channel. */
+/**
+ * What accounts ask for of the families that leave: by the categories these go to, not by what holds for all
+ * goods of a channel.
+ */
 import { mappedCategory, type Need, type Wanted } from '@loom-kin/core';
 import type { Catalogue } from '../catalogue/readCatalogue';
 

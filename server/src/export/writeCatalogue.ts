@@ -1,4 +1,7 @@
-/** The catalogue, or families of it, written to a file family by family: what is in memory does not grow with it. Runs in a worker thread. */
+/**
+ * The catalogue, or families of it, written to a file family by family: what is in memory does not grow with it.
+ * Runs in a worker thread.
+ */
 import { once } from 'node:events';
 import { createWriteStream, mkdtempSync, rmSync, type WriteStream } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -139,7 +142,10 @@ const WRITERS: Record<Exclude<ExportKind, 'package'>, (out: Out, file: WriteStre
 
 const contextOf = ({ catalogue }: Out): string => JSON.stringify(schemaOrgContext(catalogue.registry.firstLanguage));
 
-/** JSON that cannot end the script element it is put into: pages carry JSON-LD in one (HTML, "Restrictions for contents of script elements"). */
+/**
+ * JSON that cannot end the script element it is put into: pages carry JSON-LD in one (HTML, "Restrictions for
+ * contents of script elements").
+ */
 const inScript = (data: unknown): string => JSON.stringify(data).replaceAll('<', '\\u003c');
 
 async function writeJson(

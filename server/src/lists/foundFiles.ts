@@ -46,7 +46,10 @@ function write<T>(path: string, kind: FoundKind, all: readonly T[], line: (one: 
   }
 }
 
-/** The lines of one kind, some at a time, each parted where tabs stand before its JSON, which has no line break in it. */
+/**
+ * The lines of one kind, some at a time, each parted where tabs stand before its JSON, which has no line break
+ * in it.
+ */
 export async function* foundLines(path: string, kind: 'families' | 'rows'): AsyncGenerator<string[][]> {
   const parts = kind === 'rows' ? 3 : 2;
   for await (const lines of fileLines(foundFile(path, kind))) yield lines.map((line) => parted(line, parts));

@@ -7,7 +7,10 @@ import type { Store } from '../store/store';
 import type { ListJob } from '../store/tables/jobs';
 import type { Lists } from './lists';
 
-/** Asks an account what it holds and begins a list of it. Throws a Refusal where it does not answer or holds nothing. */
+/**
+ * Asks an account what it holds and begins a list of it. Throws a Refusal where it does not answer or holds
+ * nothing.
+ */
 export async function startFromLive(
   store: Store,
   lists: Lists,

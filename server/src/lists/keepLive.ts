@@ -10,7 +10,10 @@ import { identifiers } from '../store/schema';
 import type { Store } from '../store/store';
 import type { ListJob } from '../store/tables/jobs';
 
-/** Writes down that an account holds listings of the families that were taken in: they are revised from now on, not listed anew. */
+/**
+ * Writes down that an account holds listings of the families that were taken in: they are revised from now on,
+ * not listed anew.
+ */
 export function keepLive(store: Store, accountId: string, live: NonNullable<ListJob['live']>): void {
   const { database } = store;
   inTransaction(database, () => {

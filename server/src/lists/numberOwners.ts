@@ -1,4 +1,7 @@
-/** Whose the SKUs and GTINs of a list are: those that it names are looked up together, which is many times as quick as one by one. */
+/**
+ * Whose the SKUs and GTINs of a list are: those that it names are looked up together, which is many times as
+ * quick as one by one.
+ */
 import { sql } from 'drizzle-orm';
 import { identityOf, type IdentifierKind, type Unreadable } from '@loom-kin/core';
 import { takenBy } from '../families/identifiers';

@@ -1,4 +1,7 @@
-/** A catalogue in JSON read against what is there: family files in one, each with its verdict. Runs in a worker thread. */
+/**
+ * A catalogue in JSON read against what is there: family files in one, each with its verdict. Runs in a worker
+ * thread.
+ */
 import { z } from 'zod';
 import {
   accountsMissingText,

@@ -42,7 +42,10 @@ const PROBLEMS_SHOWN = 300;
 /** Of the whole work that is behind when the families are recognised; measured, roughly. */
 const PART_READ = 0.45;
 
-/** Reads a list; `tell` hears how far it is, in rows, and of how many, once that is known. Throws a Refusal where the file cannot be read. */
+/**
+ * Reads a list; `tell` hears how far it is, in rows, and of how many, once that is known. Throws a Refusal where
+ * the file cannot be read.
+ */
 export async function readListFile(
   database: Database,
   order: ListOrder,
@@ -120,7 +123,10 @@ const cellsLeftOut = (rows: readonly ListRow[]) =>
       : problems.map(({ column, message }) => ({ row, column, code: 'cell.left-out', text: `${family}: ${message}` })),
   );
 
-/** What stands in a column, the first that differ; lines between the rows are in none but the one that they are called by. */
+/**
+ * What stands in a column, the first that differ; lines between the rows are in none but the one that they are
+ * called by.
+ */
 function someCells(
   { table, headerRows, skipped }: ListReading,
   { at, reason }: ListReading['columns'][number],
@@ -142,7 +148,10 @@ function countsOf(rows: readonly { verdict: ListVerdict }[]): ListCounts {
   return counts;
 }
 
-/** A row that makes several children is one row of the list; new children of families that are there are counted themselves. */
+/**
+ * A row that makes several children is one row of the list; new children of families that are there are counted
+ * themselves.
+ */
 function isCountedOnce(): (row: ListRow) => boolean {
   const seen = new Set<string>();
   return ({ row, verdict }) => {

@@ -14,7 +14,10 @@ import { makeChange, type StepInput } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { useSetup } from '../stores/setup';
 
-/** What is gathered: families; the one they come into, where it is said; the only children of the others that come, where not all do. */
+/**
+ * What is gathered: families; the one they come into, where it is said; the only children of the others that
+ * come, where not all do.
+ */
 export interface Wanted {
   ids: string[];
   into: string;

@@ -90,7 +90,10 @@ export const likelyListings = (task: PlanTask, shape: Shape): number =>
     ),
   );
 
-/** @param count of one combination that is split: listings that its children, and that its values on each axis, would fill */
+/**
+ * @param count of one combination that is split: listings that its children, and that its values on each axis,
+ * would fill
+ */
 function listingsBy(
   task: PlanTask,
   shape: Shape,

@@ -49,7 +49,10 @@ function countSpread(task: PlanTask, split: readonly number[], group: readonly n
   return counts;
 }
 
-/** Codes below this are counted in a table with a place for each; more would take more room than the children are worth. */
+/**
+ * Codes below this are counted in a table with a place for each; more would take more room than the children are
+ * worth.
+ */
 const TABLE_AT_MOST = 1 << 18;
 
 /**
@@ -83,7 +86,10 @@ function columnOf(children: PlanTask['children'], axis: number): Int32Array {
   return column;
 }
 
-/** Children by their place before and the value that comes to it: `code`, for both together, is counted in a table of all there may be. */
+/**
+ * Children by their place before and the value that comes to it: `code`, for both together, is counted in a
+ * table of all there may be.
+ */
 function inTable(before: Int32Array, column: Int32Array, size: number, range: number): Combinations {
   const first = new Int32Array(range).fill(-1);
   for (let number = before.length - 1; number >= 0; number--) first[before[number]! * size + column[number]!] = number;
@@ -129,7 +135,10 @@ export function labelGroup(task: PlanTask, group: readonly number[]): GroupLabel
   return made;
 }
 
-/** Options of a group whose labels have to be shortened by rule at the very least; infinitely many where no labels are to be had. */
+/**
+ * Options of a group whose labels have to be shortened by rule at the very least; infinitely many where no
+ * labels are to be had.
+ */
 export function leastShortened(task: PlanTask, group: readonly number[]): number {
   const role = task.rules.axes.roles[task.axes[group[0]!]!.role];
   const { labelForbids } = task.rules.axes;

@@ -11,7 +11,10 @@ import type { Plan, PlanTask, Shape } from './shape';
 import { planShapes, setTaker, signatureOf } from './shapes';
 import { spinOut, type Spun } from './spinOut';
 
-/** What one question may take: about a twentieth of a second, however large the family is and whatever the rules are. */
+/**
+ * What one question may take: about a twentieth of a second, however large the family is and whatever the rules
+ * are.
+ */
 const STEPS = 3_000;
 const CHILDREN = 30_000;
 /** Where so many times as many children are cut beyond those, no further shape is worked out. */

@@ -1,4 +1,7 @@
-/** Which listing axis prices differ by, where the channel has one price for each of its values, and whose price is then lost. */
+/**
+ * Which listing axis prices differ by, where the channel has one price for each of its values, and whose price
+ * is then lost.
+ */
 import { bitsOf, combinationsOf } from './combinations';
 import type { Combinations, PlanTask, Shape } from './shape';
 
@@ -13,7 +16,10 @@ export function pricesTold(task: PlanTask, shape: Shape): { priceAxis: number | 
   return { priceAxis: best!.at, lost: best!.lost };
 }
 
-/** Children that do not have the price most of those have who share their values on these axes; counted once for each set of axes. */
+/**
+ * Children that do not have the price most of those have who share their values on these axes; counted once for
+ * each set of axes.
+ */
 function lostWith(task: PlanTask, prices: readonly number[], axes: readonly number[]): number {
   const { pricesLost } = task.known;
   let known = pricesLost.get(prices);

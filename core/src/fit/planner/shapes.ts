@@ -62,7 +62,10 @@ export function planShapes(task: PlanTask): Shape[] {
 
 const largestOf = (sets: readonly (readonly Role[])[]): number => Math.max(0, ...sets.map((set) => set.length));
 
-/** Where the first axis carries the pictures it is the one that shows most of them, unless the channel has an order of its own. */
+/**
+ * Where the first axis carries the pictures it is the one that shows most of them, unless the channel has an
+ * order of its own.
+ */
 function picturesFirst(task: PlanTask, shape: Shape): Shape {
   const { groups } = shape;
   const { rules, axes, wish } = task;
@@ -98,7 +101,10 @@ function leads(
   return choices.reduce<number[][][]>((done, group) => done.flatMap((row) => group.map((one) => [...row, one])), [[]]);
 }
 
-/** Whether an earlier choice of the leading axis is under the same limits: where any axis may be shown, only those count. */
+/**
+ * Whether an earlier choice of the leading axis is under the same limits: where any axis may be shown, only
+ * those count.
+ */
 function isAlike(
   led: readonly number[],
   earlier: readonly (readonly number[])[],

@@ -66,7 +66,10 @@ export const childrenOf = (task: PlanTask, place: number): Int32Array => standin
 export interface GoneOn {
   /** Place of a listing of the plan → that of the live one it goes on with. */
   liveAt: ReadonlyMap<number, number>;
-  /** Live listings that are made again, children that go from one to another, and listings whose options become others. */
+  /**
+   * Live listings that are made again, children that go from one to another, and listings whose options become
+   * others.
+   */
   remade: number;
   moved: number;
   reshaped: number;

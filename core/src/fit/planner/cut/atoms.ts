@@ -3,7 +3,10 @@ import { Lot } from './lot';
 import type { CutOrder } from './order';
 import { fitsIn, pieceOf, type Piece } from './piece';
 
-/** Where every child has an option of its own, how many there may be limits children alone: such axes need not be looked at. */
+/**
+ * Where every child has an option of its own, how many there may be limits children alone: such axes need not be
+ * looked at.
+ */
 export function withoutOwn(order: CutOrder): CutOrder {
   const { lot, options, limits } = order;
   const isOwn = options.map((one) => lot.ticksOf(one).count === lot.size);

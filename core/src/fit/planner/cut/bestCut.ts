@@ -1,4 +1,7 @@
-/** The best cut of some children for a shape: live listings kept where that takes no more, and what was cut alike before taken from memory. */
+/**
+ * The best cut of some children for a shape: live listings kept where that takes no more, and what was cut alike
+ * before taken from memory.
+ */
 import type { Question } from '../question';
 import type { Shape } from '../shape';
 import { cutListing, type Cut, type TooMany } from './cut';
@@ -26,7 +29,10 @@ export function bestCut(question: Question, asked: CutAsked): Cut | TooMany | nu
   return kept ? { ...fresh, ...kept } : fresh;
 }
 
-/** A cut as it was made before for a shape that differs from this one only in which axis leads: limits alone tell those apart. */
+/**
+ * A cut as it was made before for a shape that differs from this one only in which axis leads: limits alone tell
+ * those apart.
+ */
 function cutKnown(question: Question, { shape, place, order }: CutAsked): Cut | TooMany | null {
   const { most, limits, along, whole } = order;
   const shown = shape.groups.map((group, at) => `${group.toSorted((a, b) => a - b).join('+')}≤${limits.values[at]}`);

@@ -33,7 +33,10 @@ const STEPS_OF_AXIS = 300;
 /** Of so many pieces each looks for a listing with room. */
 const FITTED = 3000;
 
-/** The cut, or null where some children that stay together are too many for one listing. What is live is left to `cutKeeping`. */
+/**
+ * The cut, or null where some children that stay together are too many for one listing. What is live is left to
+ * `cutKeeping`.
+ */
 export function cutListing(asked: CutOrder): Cut | TooMany | null {
   const { lot, least, most, budget } = asked;
   if (least === 1) return { parts: [lot.numbers], through: 0, least: 1 };
@@ -122,7 +125,10 @@ function acrossAxes({ task, lot, options, limits }: CutOrder, most: number): Pie
   return parts && parts.map((part) => [pieceOf(new Lot(task, part), options)]);
 }
 
-/** The smallest pieces, the largest first, each into the first listing with room, where that takes no more than `most`. */
+/**
+ * The smallest pieces, the largest first, each into the first listing with room, where that takes no more than
+ * `most`.
+ */
 function asTheyGoIn(order: CutOrder, atoms: () => readonly Piece[], most: number): Piece[][] | null {
   const { task, lot, options, limits, whole } = order;
   if (whole.length > 0) return largestFirst(atoms(), limits, most);
@@ -164,7 +170,10 @@ function inSomeSteps<T>(budget: Budget, search: (some: Budget) => T): T {
   return found;
 }
 
-/** Children of one value in pieces that fit: all together, or along the first further axis that does it, in order; null where none does. */
+/**
+ * Children of one value in pieces that fit: all together, or along the first further axis that does it, in
+ * order; null where none does.
+ */
 function slabs({ options, limits }: CutOrder, lot: Lot, along: readonly number[]): Piece[] | null {
   const isTooMany = ({ size }: Lot) => size > limits.children;
   if (!isTooMany(lot) && fitsIn(lot, options, limits)) return [pieceOf(lot, options)];

@@ -68,7 +68,10 @@ function blocksOf({ task, options }: CutOrder, fresh: readonly Int32Array[], axi
   return all.byValue(axis).map((lot) => pieceOf(lot, options));
 }
 
-/** Puts each block into the listing that has its value already, else into the first that has room; what has none anywhere is left. */
+/**
+ * Puts each block into the listing that has its value already, else into the first that has room; what has none
+ * anywhere is left.
+ */
 function joinStanding(
   { task, limits, options }: CutOrder,
   stay: readonly Lot[],

@@ -3,7 +3,10 @@ import type { Lot, Options } from './lot';
 import type { Limits } from './piece';
 import { wordsFor, type Ticks } from './ticks';
 
-/** Children in the order given, as many to a listing as go in: where each begins. Null where it takes as many as `below`. */
+/**
+ * Children in the order given, as many to a listing as go in: where each begins. Null where it takes as many as
+ * `below`.
+ */
 export function startsInOrder(
   numbers: Int32Array,
   options: readonly Options[],
