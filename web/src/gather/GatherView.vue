@@ -92,7 +92,7 @@ async function make(): Promise<void> {
                   </ElSelect>
                   <button
                     class="link"
-                    :aria-label="`Do without ${axis.label}`"
+                    :aria-label="`Drop ${axis.label}`"
                     :data-test="`gather-drop-${place - own}`"
                     @click="page.drop(axes[place - own]!)"
                   >
