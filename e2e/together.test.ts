@@ -2,6 +2,7 @@
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { endpoints as api, type Job } from '@loom-kin/contract';
 import { sellerIn, sheetForm } from './shop';
+import { listOf } from './together/listOf';
 import { startWorld, until, type World } from './world';
 
 let world: World;
@@ -9,17 +10,6 @@ beforeAll(async () => void (world = await startWorld({ only: 'own-shop' })), 60_
 afterAll(() => world?.end());
 const { shopFamily, fresh, run, send, ended } = sellerIn(() => world);
 
-/** A list of families of six children. */
-function listOf(name: string, families: number): string {
-  const rows = ['Style;Name;Colour;Size;SKU;Price;Stock'];
-  for (let family = 0; family < families; family++)
-    for (const colour of ['Rust', 'Spruce'])
-      for (const size of ['S', 'M', 'L'])
-        rows.push(
-          `${name}${family};${name} coat ${family};${colour};${size};${name}${family}-${colour}-${size};89.00;3`,
-        );
-  return rows.join('\n');
-}
 const jobEnd = (job: Pick<Job, 'id'>) =>
   until(
     () => world.call(api.job, { params: { id: job.id } }),

@@ -236,7 +236,7 @@ export const familyEndpoints = {
     response: LedgerSchema,
   }),
   usualFigures: define('get', '/api/usual', 'What the last family of a category has that the next is likely to have', {
-    query: z.object({ category: z.string().max(80).default(''), not: Id.optional() }),
+    query: z.object({ category: z.string().max(80).default(''), except: Id.optional() }),
     response: UsualFiguresSchema.nullable(),
   }),
   listFamilies: define('get', '/api/families', 'Families by search, state on an account and order', {

@@ -32,10 +32,13 @@ describe('the number of a parent', () => {
     planOf(`Parent SKU;SKU;Name;Colour;Size;Price${head}
       ;COAT-P;Fell coat;;;${parent}
       COAT-P;C-1;Fell coat;Rust;S;10${child}
-      COAT-P;C-2;Fell coat;Rust;M;10${child}`)[0]!.family!;
+      COAT-P;C-2;Fell coat;Rust;M;10${child}`)[0]!;
   it('is the style code of its family, where the list has none', () => {
-    expect(withParent('', '', '').fields.styleCode).toBe('COAT-P');
-    expect(withParent(';Style code', ';FC-26', ';FC-26').fields.styleCode).toBe('FC-26');
+    expect(withParent('', '', '').family!.fields.styleCode).toBe('COAT-P');
+    // It is told with the row it is taken from.
+    const told = [{ column: 'Style code', before: '', after: 'COAT-P' }];
+    expect(withParent('', '', '').rows[0]).toMatchObject({ row: 2, changes: told });
+    expect(withParent(';Style code', ';FC-26', ';FC-26').family!.fields.styleCode).toBe('FC-26');
     expect(
       planOf('Name;Colour;SKU\nFell coat;Rust;C-1\nFell coat;Sage;C-2')[0]!.family!.fields.styleCode,
     ).toBeUndefined();

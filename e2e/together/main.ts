@@ -5,23 +5,13 @@
 import { endpoints as api, Refused, type FamilyDetail, type Job } from '@loom-kin/contract';
 import { sellerIn, sheetForm } from '../shop';
 import { startWorld, until } from '../world';
+import { listOf } from './listOf';
 
 const [children = 100_000, minutes = 10, sent = 300] = process.argv.slice(2).map(Number);
 const PEOPLE = 10;
 
 const world = await startWorld({ only: 'own-shop' });
 const { shopFamily, run, send } = sellerIn(() => world);
-
-function listOf(name: string, families: number): string {
-  const rows = ['Style;Name;Colour;Size;SKU;Price;Stock'];
-  for (let family = 0; family < families; family++)
-    for (const colour of ['Rust', 'Spruce'])
-      for (const size of ['S', 'M', 'L'])
-        rows.push(
-          `${name}${family};${name} coat ${family};${colour};${size};${name}${family}-${colour}-${size};89.00;3`,
-        );
-  return rows.join('\n');
-}
 
 const jobEnd = async ({ id }: Pick<Job, 'id'>) => {
   const job = await until(

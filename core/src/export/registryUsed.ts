@@ -2,7 +2,8 @@
  * The parts of the registry that families refer to: they leave with them, so that the families can be read where
  * these are not known.
  */
-import { everyChild } from '../family/everyChild';
+import type { z } from 'zod';
+import { everyCarrier } from '../family/everyChild';
 import type { FamilyFile } from '../family/familyFile';
 import { scopeName } from '../family/scope';
 import type { Carrier, Figure } from '../family/shape';
@@ -20,9 +21,7 @@ export const RegistryPartsSchema = RegistryDataSchema.pick({
 }).partial();
 
 /** Categories, facts, tax codes, terms, size charts and places, by their ids. */
-export type RegistryParts = Partial<
-  Pick<RegistryData, 'categories' | 'facts' | 'taxCodes' | 'terms' | 'sizeCharts' | 'locations'>
->;
+export type RegistryParts = z.infer<typeof RegistryPartsSchema>;
 
 const RECORDS = ['categories', 'facts', 'taxCodes', 'terms', 'sizeCharts'] as const;
 
@@ -54,9 +53,7 @@ export function registryUsed(registry: Registry): { note(file: FamilyFile): void
 
   return {
     note({ family, stockAt = {} }) {
-      noteCarrier(family);
-      for (const axis of family.axes) axis.values.forEach(noteCarrier);
-      everyChild(family).forEach(noteCarrier);
+      everyCarrier(family).forEach(noteCarrier);
       for (const kept of Object.values(stockAt)) for (const place of Object.keys(kept)) places.add(place);
     },
     parts: () => ({
@@ -89,11 +86,7 @@ export function partsMissing(data: RegistryData, given: RegistryParts): Registry
 /** Accounts that a family has figures or wishes for. */
 export function accountsNamed({ family }: Pick<FamilyFile, 'family'>): Set<string> {
   const accounts = new Set(Object.keys(family.wishes));
-  const note = ({ scoped = {} }: Carrier) => {
+  for (const { scoped = {} } of everyCarrier(family))
     for (const { kind, name } of Object.keys(scoped).map(scopeName)) if (kind === 'account') accounts.add(name);
-  };
-  note(family);
-  for (const axis of family.axes) axis.values.forEach(note);
-  everyChild(family).forEach(note);
   return accounts;
 }

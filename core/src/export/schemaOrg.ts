@@ -105,15 +105,14 @@ export function productGroup({ family, stock, currency, languages, today, pictur
    */
   function offer(amount: string, at: number, pieces: number): Json {
     const [salePrice, from, until] = [sale.price.at(at), sale.from.at(at), sale.until.at(at)];
-    const isRunning =
-      typeof salePrice === 'string' &&
-      (typeof from !== 'string' || from <= today) &&
-      (typeof until !== 'string' || today <= until);
+    // A sale of which only a part is there is none, as on accounts.
+    const isWhole = [salePrice, from, until].every((figure) => typeof figure === 'string' && figure !== '');
+    const isRunning = isWhole && String(from) <= today && today <= String(until);
     return clean({
       '@type': 'Offer',
       price: isRunning ? salePrice : amount,
       priceCurrency: currency,
-      priceValidUntil: isRunning && typeof until === 'string' ? until : undefined,
+      priceValidUntil: isRunning ? until : undefined,
       priceSpecification: isRunning
         ? {
             '@type': 'UnitPriceSpecification',

@@ -1,10 +1,17 @@
 /** Everybody who belongs to a family, and whom of them a change touched. */
-import type { Child, Family } from './shape';
+import type { Carrier, Child, Family } from './shape';
 
 /** The children of the weave, woven or not, and those on the shelf. */
 export function everyChild(family: Pick<Family, 'children' | 'shelf'>): Child[] {
   return [...Object.values(family.children), ...Object.values(family.shelf).map((one) => one.child)];
 }
+
+/** Everything in a family that holds figures and pictures: itself, its values, and everybody who belongs to it. */
+export const everyCarrier = (family: Omit<Family, 'revision'>): Carrier[] => [
+  family,
+  ...family.axes.flatMap((axis): Carrier[] => axis.values),
+  ...everyChild(family),
+];
 
 const childIn = (family: Family, id: string): Child | undefined => family.children[id] ?? family.shelf[id]?.child;
 

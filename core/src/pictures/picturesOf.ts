@@ -1,4 +1,5 @@
 /** Which pictures show a child. */
+import { everyCarrier } from '../family/everyChild';
 import { figureIn, type Scopes } from '../family/scope';
 import type { Carrier, Figures, Child, Family } from '../family/shape';
 import { familyIndex } from '../family/weave';
@@ -61,16 +62,11 @@ export function facePicture(family: Family): string | undefined {
 /** Every picture a family uses, wherever it stands and for whom. */
 export function allPictures(family: Omit<Family, 'revision'>): Set<string> {
   const ids = new Set<string>();
-  const note = (carrier: Carrier) => {
-    for (const id of carrier.pictures) ids.add(id);
-    for (const figures of Object.values(carrier.scoped ?? {})) {
+  for (const { pictures, scoped = {} } of everyCarrier(family)) {
+    for (const id of pictures) ids.add(id);
+    for (const figures of Object.values(scoped))
       if (Array.isArray(figures.pictures)) for (const id of figures.pictures) ids.add(id);
-    }
-  };
-  note(family);
-  for (const axis of family.axes) axis.values.forEach(note);
-  for (const child of Object.values(family.children)) note(child);
-  for (const { child } of Object.values(family.shelf)) note(child);
+  }
   return ids;
 }
 

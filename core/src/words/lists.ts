@@ -96,3 +96,7 @@ export const picturesMissingText = (number: number): string =>
 
 export const accountsMissingText = (ids: readonly string[]): string =>
   `What it says for ${listed(ids)} is kept, but shows nowhere: there is no such account here.`;
+
+/** @param why the sentence of the refusal */
+export const partsRefusedText = (why: string): string =>
+  `The categories, facts and the like of this file cannot be added: ${why} Families that need them are refused below; put that right, then read this file again.`;

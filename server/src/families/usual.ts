@@ -7,12 +7,12 @@ import type { Database } from '../store/database';
 /** Fields that mostly go from one family of a seller to the next. */
 const USUAL = ['brand', 'maker', 'taxCode'] as const;
 
-/** The usual figures for a category: those of its family that was changed last, else of the last of all. Null where there is none. `not`: a family that is not asked. */
-export function usualFigures(database: Database, category: string, not = ''): UsualFigures | null {
+/** The usual figures for a category: those of its family that was changed last, else of the last of all. Null where there is none. `except`: a family that is not asked. */
+export function usualFigures(database: Database, category: string, except = ''): UsualFigures | null {
   const row = database
     .select({ id: families.id, name: families.name, category: families.category, doc: families.doc })
     .from(families)
-    .where(and(eq(families.retired, false), ne(families.id, not)))
+    .where(and(eq(families.retired, false), ne(families.id, except)))
     .orderBy(desc(sql`${families.category} = ${category}`), desc(families.changedAt))
     .limit(1)
     .get();

@@ -12,6 +12,7 @@ import {
   NO_MAPPING,
   openRegistry,
   partsMissing,
+  partsRefusedText,
   picturesMissingText,
   Refusal,
   RegistryPartsSchema,
@@ -25,6 +26,7 @@ import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView, type ListRowView 
 import { readCatalogue } from '../catalogue/readCatalogue';
 import { readFamilyFile, type FamilyFound } from '../files/familyFile';
 import { packagedPictures } from '../pictures/pictureFacts';
+import { readInput } from '../http/readInput';
 import { loadStock } from '../stock/ledger';
 import type { Database } from '../store/database';
 import type { ListRead } from './listFound';
@@ -40,15 +42,16 @@ const CatalogueFileSchema = z.object({
 });
 type CatalogueFile = z.infer<typeof CatalogueFileSchema>;
 
-/** The catalogue in a text, if it is one. */
+/** The catalogue in a text, if it is one. Throws a Refusal with the place where one is not in order. */
 export function catalogueIn(text: string): CatalogueFile | null {
   if (!/^\ufeff?\s*\{\s*"format"\s*:\s*"loom-kin\/catalogue"/.test(text)) return null;
+  let data: unknown;
   try {
-    const read = CatalogueFileSchema.safeParse(JSON.parse(text.replace(/^\ufeff/, '')));
-    return read.success ? read.data : null;
+    data = JSON.parse(text.replace(/^\ufeff/, ''));
   } catch {
     return null;
   }
+  return readInput(CatalogueFileSchema, data, 'body');
 }
 
 /** What the families become; those that cannot be taken are told with their reason. `tell` hears how many are read. */
@@ -58,14 +61,14 @@ export function readCatalogueFile(
   tell: (done: number, total: number) => void,
 ): ListRead {
   const { registry: here, accounts } = readCatalogue(database);
-  const brings = partsMissing(here.data, parts);
-  const registry = brings ? registryWith(here, brings) : here;
+  const { brings, registry, refusal } = withParts(here, parts);
   const pictures = packagedPictures(database);
   const found: ListRead = {
     ...{ found: emptyView(families.length), families: [], rows: [], made: [], pictures: [], kind: '' },
     registry: brings,
   };
   found.found.brings = brings ? bringsText(brings) : '';
+  if (refusal) addProblem(found, { row: 1, code: refusal.code, text: partsRefusedText(refusal.message) });
   const seen = new Set<string>();
   families.forEach((file, at) => {
     if (at % 50 === 0) tell(at, families.length);
@@ -102,9 +105,21 @@ function addProblem({ found }: ListRead, problem: ListRead['found']['problems'][
   found.problemCount += 1;
 }
 
-/** The registry as it will be with what the file brings along. */
-const registryWith = ({ data }: Registry, registry: RegistryParts): Registry =>
-  openRegistry(runRegistryCommand(data, { do: 'takeRegistry', registry }).data);
+/** The registry as it will be with what the file brings along; as it is where that does not go with what is there. */
+function withParts(
+  here: Registry,
+  parts: RegistryParts,
+): { brings: RegistryParts | null; registry: Registry; refusal?: Refusal } {
+  const brings = partsMissing(here.data, parts);
+  if (!brings) return { brings, registry: here };
+  try {
+    const { data } = runRegistryCommand(here.data, { do: 'takeRegistry', registry: brings });
+    return { brings, registry: openRegistry(data) };
+  } catch (error) {
+    if (!(error instanceof Refusal)) throw error;
+    return { brings: null, registry: here, refusal: error };
+  }
+}
 
 function verdictOf(database: Database, { revision, family, pieces }: FamilyFound): ListVerdict {
   if (revision === null) return 'newFamily';

@@ -20,7 +20,7 @@ watch(
   async ([id, category], [idBefore, from]) => {
     asked.value = null;
     if (id === undefined || id !== idBefore || from === undefined || category === undefined || !code.value) return;
-    const usual = await call(api.usualFigures, { query: { category: String(category), not: id } }).catch(() => null);
+    const usual = await call(api.usualFigures, { query: { category: String(category), except: id } }).catch(() => null);
     if (store.family?.id !== id || store.family.fields.category !== category) return;
     const wanted = usual?.category === category ? (usual.figures.taxCode ?? null) : null;
     if (wanted === code.value) return;

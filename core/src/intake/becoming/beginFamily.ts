@@ -31,7 +31,7 @@ function begin(input: BecomeInput, children: NewChildren, family: ListFamily, id
   const good = family.children.filter((_, at) => reads[at]!.problems.length === 0);
   const made = withChildren(family, good);
   const whole = made === family ? all : wholeFigures(input, made);
-  const ofFamily = { verdict: 'newFamily' as const, problems: whole.problems, changes: [] };
+  const ofFamily = { verdict: 'newFamily' as const, problems: whole.problems, changes: whole.changes };
   const verdicts = reads.map((read, at) => verdictOf(read, at + 2, whole.taken));
   const rows = verdictsOf(family, ofFamily, verdicts, () => 'newFamily');
   const become = { key: family.key, heldId: null, changes: [], pieces: [], pictures: [] };
@@ -62,11 +62,10 @@ function wholeFigures({ registry, table, columns }: BecomeInput, family: ListFam
   const { figures, problems, taken } = familyFigures(registry, columns, cellsOf(rowsOf(family)));
   const ofParents = familyFigures(registry, columns, cellsOf(family.parentRows));
   const style: Figures = family.style === '' ? {} : { styleCode: family.style };
-  const fields: Figures = {
-    ...parentCode(registry, columns, cellsOf(family.parentRows)),
-    ...{ ...ofParents.figures, ...figures, ...style, name: family.name },
-  };
-  return { fields, problems, taken };
+  const said: Figures = { ...ofParents.figures, ...figures, ...style, name: family.name };
+  const code = said.styleCode === undefined ? parentCode(registry, columns, cellsOf(family.parentRows)) : null;
+  const changes = code === null ? [] : [{ column: registry.field('styleCode')!.label, before: '', after: code }];
+  return { fields: code === null ? said : { ...said, styleCode: code }, problems, taken, changes };
 }
 
 /** The number that a parent has of its own is what the seller calls the family by, where the list has no style code. */
@@ -74,12 +73,12 @@ function parentCode(
   registry: Registry,
   columns: readonly FigureColumn[],
   rows: readonly (readonly string[])[],
-): Figures {
+): string | null {
   const column = columns.find(({ field }) => field.key === 'sku');
   const text = column && rows.map((row) => (row[column.at] ?? '').trim()).find((cell) => cell !== '');
-  if (!text) return {};
+  if (!text) return null;
   const read = readFigure(registry, registry.field('styleCode')!, text, column.source);
-  return read.ok && read.figure !== null ? { styleCode: read.figure } : {};
+  return read.ok && read.figure !== null ? String(read.figure) : null;
 }
 
 function familyOf(

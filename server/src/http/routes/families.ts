@@ -39,7 +39,7 @@ export function mountFamilies(app: Express, { store, pool, files, link, pictureA
     return ledgerOf(store.database, params.id, params.childId);
   });
   mount(app, api.likeFamilies, ({ query }) => likeFamilies(store.database, query));
-  mount(app, api.usualFigures, ({ query }) => usualFigures(store.database, query.category, query.not));
+  mount(app, api.usualFigures, ({ query }) => usualFigures(store.database, query.category, query.except));
   mountDownload(app, api.family, async ({ params: { id } }, response) => {
     const isLarge = areLarge(store.database, [id]);
     response

@@ -15,12 +15,10 @@ type Kept = Pick<Cut, 'parts' | 'through'>;
  * @param live the children of each live listing that goes on here
  */
 export function cutKeeping(asked: CutOrder, live: readonly Lot[]): Kept | null {
-  // Single children are in no listing but their own, so that none of these runs empty.
-  if (asked.whole.length === 0 && live.length > asked.most) return null;
   const order = withoutOwn(asked);
   const { limits, options, task, along, whole, budget } = order;
   budget.children -= order.lot.size;
-  const { stay, fresh } = whole.length === 0 ? apart(order.lot, live) : together(order, live);
+  const { stay, fresh } = whole.length === 0 ? apart(order, live) : together(order, live);
   if (stay.length > order.most || !stay.every((one) => fitsIn(one, options, limits))) return null;
   const axis = along.find((one) => !whole.includes(one));
   const { standing, left } = joinStanding(order, stay, blocksOf(order, fresh, axis), axis);
@@ -37,18 +35,25 @@ interface Sorted {
   fresh: readonly Int32Array[];
 }
 
+/** Live listing of each child; of several that hold it the last. */
+const homesOf = (live: readonly Lot[]): Map<number, number> =>
+  new Map(live.flatMap(({ numbers }, at) => Array.from(numbers, (number) => [number, at] as const)));
+
 /** Where nothing is wished whole every child may stay by itself. */
-function apart(lot: Lot, live: readonly Lot[]): Sorted {
-  const stays = live.reduce((sum, { size }) => sum + size, 0);
-  if (stays === lot.size) return { stay: live, fresh: [] };
-  const known = new Set<number>();
-  for (const { numbers } of live) for (const number of numbers) known.add(number);
-  return { stay: live, fresh: [lot.numbers.filter((number) => !known.has(number))] };
+function apart({ task, lot }: CutOrder, live: readonly Lot[]): Sorted {
+  const home = homesOf(live);
+  const held = live.reduce((sum, { size }) => sum + size, 0);
+  const own = live.map(({ numbers }, at) => numbers.filter((number) => home.get(number) === at));
+  const filled = own.filter(({ length }) => length > 0);
+  return {
+    stay: home.size === held ? live : filled.map((numbers) => new Lot(task, numbers)),
+    fresh: [lot.numbers.filter((number) => !home.has(number))],
+  };
 }
 
 /** Children that stay together go where the first of them stands. */
 function together(order: CutOrder, live: readonly Lot[]): Sorted {
-  const home = new Map(live.flatMap(({ numbers }, at) => Array.from(numbers, (number) => [number, at] as const)));
+  const home = homesOf(live);
   const stay: number[][] = live.map(() => []);
   const fresh: Int32Array[] = [];
   for (const { numbers } of keptTogether(order)) {
