@@ -2,7 +2,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import Papa from 'papaparse';
 import { allPictures, type Family } from '@loom-kin/core';
-import { endpoints as api } from '@loom-kin/contract';
+import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { sheetForm, takenOut } from './shop';
 import { startWorld, until, type World } from './world';
 
@@ -65,6 +65,27 @@ describe('A catalogue where nothing is known', () => {
     expect(list.brings).toMatch(/categories.+size chart.+are added with them\.$/);
     expect(list.problems.some(({ text }) => /not here and left out/.test(text))).toBe(true);
     expect(list.problems.some(({ text }) => /elsewhere is kept.+no such account here/.test(text))).toBe(true);
+  }, 120_000);
+
+  it('is refused by the place that is not in order', async () => {
+    const file = JSON.parse((await out(full, 'json')).toString()) as {
+      registry: { categories: Record<string, unknown> };
+    };
+    file.registry.categories.outerwear = { label: 7 };
+    const form = sheetForm(new Uint8Array(Buffer.from(JSON.stringify(file))), 'catalogue.json');
+    const { id } = await empty.call(api.startList, { form });
+    expect((await ended(id)).notice).toContain('The file is not as it should be at registry.categories.outerwear');
+  }, 120_000);
+
+  it('is told what of it does not go with what is there, and the rest is looked at', async () => {
+    const category = { id: 'coats', label: 'Outerwear', parent: null, at: 0, axes: [], retired: false };
+    const step = { on: 'registry' as const, command: { do: 'setCategory' as const, category } };
+    const { id } = await makeChange(empty.call, [step]);
+    const { list } = await read(await out(full, 'json'), 'catalogue.json');
+    expect(list.brings).toBe('');
+    expect(list.problems[0]!.text).toContain('cannot be added: There is a category Outerwear in this place already.');
+    expect(list.problems.filter(({ code }) => code === 'category.unknown').length).toBe(list.counts.refused);
+    await empty.call(api.undo, { params: { id: id! }, body: { key: crypto.randomUUID() } });
   }, 120_000);
 
   it('goes in whole once the pictures of its package are there, and leaves again the same', async () => {

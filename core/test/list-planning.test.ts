@@ -45,6 +45,24 @@ describe('the number of a parent', () => {
   });
 });
 
+describe('a figure that a family has once', () => {
+  const told = (...places: string[]) =>
+    planOf(
+      `Name;Colour;Made in\n${places.map((place, at) => `Fell coat;${['Rust', 'Sage', 'Navy'][at]};${place}`).join('\n')}`,
+    )[0]!;
+  it('is the first that its rows say, and that they say others is told', () => {
+    const plan = told('Norway', 'Wales', '');
+    expect(plan.family!.fields.madeIn).toBe('Norway');
+    expect(plan.rows.flatMap(({ problems }) => problems)).toEqual([
+      {
+        column: 'Made in',
+        message: 'its rows say "Norway" and "Wales". A family has one: "Norway" is taken.',
+      },
+    ]);
+    expect(told('Norway', '', 'Norway').rows.flatMap(({ problems }) => problems)).toEqual([]);
+  });
+});
+
 describe('a number that stands in a list twice', () => {
   it('is refused the second time whatever its family, by the row that has it; all others go in', () => {
     const plans = planOf(`Name;Colour;SKU;Price

@@ -100,3 +100,7 @@ export const accountsMissingText = (ids: readonly string[]): string =>
 /** @param why the sentence of the refusal */
 export const partsRefusedText = (why: string): string =>
   `The categories, facts and the like of this file cannot be added: ${why} Families that need them are refused below; put that right, then read this file again.`;
+
+/** Of a figure that a family has once, where its rows say several things: the first is taken. */
+export const rowsDifferText = (taken: string, other: string): string =>
+  `its rows say "${taken}" and "${other}". A family has one: "${taken}" is taken.`;

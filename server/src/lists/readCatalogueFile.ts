@@ -51,7 +51,7 @@ export function catalogueIn(text: string): CatalogueFile | null {
   } catch {
     return null;
   }
-  return readInput(CatalogueFileSchema, data, 'body');
+  return readInput(CatalogueFileSchema, data, 'file');
 }
 
 /** What the families become; those that cannot be taken are told with their reason. `tell` hears how many are read. */

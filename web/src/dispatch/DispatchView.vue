@@ -46,6 +46,11 @@ const count = (...states: DispatchLine['state'][]) =>
   one.value?.lines.filter((line) => states.includes(line.state)).length ?? 0;
 const counted = (dispatch: DispatchSummary, ...states: DispatchLine['state'][]) =>
   states.reduce((sum, state) => sum + (dispatch.states[state] ?? 0), 0);
+/** "2 held back · 6 stopped". */
+const keptBack = (dispatch: DispatchSummary): string =>
+  (['held', 'stopped'] as const)
+    .flatMap((state) => (counted(dispatch, state) > 0 ? [`${counted(dispatch, state)} ${WORDS[state]}`] : []))
+    .join(' · ');
 const ended = computed(() => (one.value ? one.value.lines.length - count('queued', 'sent') : 0));
 const WORDS = {
   held: 'held back',
@@ -111,9 +116,7 @@ const when = (at: string) =>
           <span v-else-if="counted(dispatch, 'refused', 'failed')" class="stops"
             >{{ counted(dispatch, 'refused', 'failed') }} did not go in</span
           >
-          <span v-else-if="counted(dispatch, 'held', 'stopped')" class="warns"
-            >{{ counted(dispatch, 'held', 'stopped') }} held back</span
-          >
+          <span v-else-if="counted(dispatch, 'held', 'stopped')" class="warns">{{ keptBack(dispatch) }}</span>
           <span v-else class="fits">done</span>
         </RouterLink>
       </nav>

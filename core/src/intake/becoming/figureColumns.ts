@@ -3,6 +3,7 @@ import { headerOf, type Field } from '../../registry/field';
 import { readFigure, showFigure, type Source } from '../../registry/figures';
 import type { Registry } from '../../registry/openRegistry';
 import { unreadableText } from '../../refusal';
+import { rowsDifferText } from '../../words/lists';
 import type { Family, Figures } from '../../family/shape';
 import type { CellProblem } from '../readSheet';
 import { howWritten } from '../table/howWritten';
@@ -104,6 +105,8 @@ export function familyFigures(
     if (read.ok && read.figure !== null) {
       result.figures[field.key] = read.figure;
       result.taken.add(column);
+      const other = isOnlyThere ? otherCell(rows, at, text) : null;
+      if (other !== null) result.problems.push({ column: header, message: rowsDifferText(text, other) });
     } else if (!read.ok && isOnlyThere) result.problems.push({ column: header, message: unreadableText(read) });
   }
   return result;
@@ -111,6 +114,10 @@ export function familyFigures(
 
 const firstCell = (rows: readonly (readonly string[])[], at: number) =>
   rows.map((row) => (row[at] ?? '').trim()).find((text) => text !== '') ?? null;
+
+/** What a row says that says something else; null where none does. */
+const otherCell = (rows: readonly (readonly string[])[], at: number, text: string) =>
+  rows.map((row) => (row[at] ?? '').trim()).find((cell) => cell !== '' && cell !== text) ?? null;
 
 /** All rows say it, and the same. */
 function agreedByAll(rows: readonly (readonly string[])[], at: number): string | null {

@@ -90,7 +90,8 @@ function out(): void {
               <template v-if="one.column">{{ one.column }}: </template>{{ one.message }}
             </div>
             <div v-if="row.doubt" class="warns">{{ row.doubt }}</div>
-            <template v-if="row.verdict === 'changed'">
+            <!-- Of new children everything is new; what is made of the row that names a family is worth a look. -->
+            <template v-if="row.verdict === 'changed' || row.child === ''">
               <span v-for="(one, place) in row.changes.slice(0, 5)" :key="place" class="change"
                 ><span class="soft">{{ one.column }}</span> {{ one.before || 'nothing' }} →
                 {{ one.after || 'nothing' }}</span

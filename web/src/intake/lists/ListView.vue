@@ -147,7 +147,9 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
       <p v-if="unused.length > 0 && !isTaken" class="sheet note" data-test="list-unused">
         <strong>{{ unused.length === 1 ? 'One column is' : `${unused.length} columns are` }} not used:</strong>
         {{ unused.slice(0, 8).join(', ') }}{{ unused.length > 8 ? ' and others' : '' }}.
-        <button class="link" @click="shown = 'columns'">Say what they mean</button>
+        <button class="link" @click="shown = 'columns'">
+          {{ unused.length === 1 ? 'Say what it means' : 'Say what they mean' }}
+        </button>
       </p>
       <div class="tabs" role="tablist" aria-label="What is shown of the list">
         <button
