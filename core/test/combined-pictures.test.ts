@@ -6,6 +6,7 @@ import {
   combinedPictures,
   computeWithContext,
   coverageOf,
+  familyIndex,
   findingText,
   letterOf,
   listingMessage,
@@ -14,6 +15,7 @@ import {
   proposedText,
   sharedOut,
   textOfPicture,
+  type Child,
   type Family,
   type PictureFacts,
   type SingleCommand,
@@ -186,13 +188,18 @@ describe('what is said of pictures', () => {
     const axis = sold.axes[0]!;
     const [value] = axis.values;
     const place = { level: 'value' as const, axisId: axis.id, valueId: value!.id };
-    const child = Object.values(sold.children)[0]!;
+    const [child, shelved] = familyIndex(sold).woven as [Child, Child];
     const scattered = run(
       sold,
       { do: 'setPictures', place, pictures: [idOf('Rust', 1), idOf('Rust')], scope: 'account:fernpost' },
       { do: 'setPictures', place: { level: 'child', childId: child.id }, pictures: [idOf('Rust')] },
+      {
+        ...{ do: 'setPictures', place: { level: 'child', childId: shelved.id } },
+        ...{ pictures: [idOf('Rust')], scope: 'account:fernpost' },
+      },
       { do: 'removeValues', axisId: axis.id, valueIds: [axis.values[1]!.id] },
     );
+    expect(Object.keys(scattered.shelf)).toEqual([shelved.id]);
     const { family: after } = runCommand(scattered, { do: 'replacePicture', from: idOf('Rust'), to: idOf('Sand', 9) });
     expect(JSON.stringify(after)).not.toContain(idOf('Rust') + '"');
     expect(after.axes[0]!.values[0]!.scoped).toEqual({

@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   childLabels,
+  allPictures,
   copyFamily,
   emptyRegistry,
   familyIndex,
@@ -197,15 +198,28 @@ describe('a copy', () => {
     const bare = stormJacket();
     const [first] = familyIndex(bare).woven;
     const numbered = { level: 'child' as const, childId: first!.id };
+    const together = { level: 'combination' as const, at: Object.fromEntries(Object.entries(first!.at).slice(0, 2)) };
     const jacket = runCommand(bare, {
-      do: 'setFigures',
-      changes: [
-        { place: numbered, key: 'sku', figure: 'SKJ-1' },
-        { place: numbered, key: 'gtin', figure: '4006381333931' },
+      ...{ do: 'batch', title: 'Furnish' },
+      commands: [
+        {
+          do: 'setFigures',
+          changes: [
+            { place: numbered, key: 'sku', figure: 'SKJ-1' },
+            { place: numbered, key: 'gtin', figure: '4006381333931' },
+          ],
+        },
+        { do: 'setPictures', place: together, pictures: ['p1'] },
+        { do: 'setPictures', place: numbered, pictures: ['p2'], scope: 'account:fernpost' },
+        { do: 'describePictures', notes: [{ picture: 'p1', angle: 'back' }] },
       ],
     }).family;
+    const whole = copyFamily(jacket, { id: 'kcopy', fields: { name: 'Tarn jacket' }, pictures: true }).family;
+    expect([...allPictures(checkFamily(whole))]).toEqual(['p1', 'p2']);
     const { family, emptied } = copyFamily(jacket, { id: 'kcopy', fields: { name: 'Tarn jacket' }, pictures: false });
     checkFamily(family);
+    expect([...allPictures(family)]).toEqual([]);
+    expect(family.pictureNotes).toBeUndefined();
     expect(emptied.sort()).toEqual(expect.arrayContaining(['gtin', 'sku', 'styleCode']));
     expect(familyIndex(family).woven).toHaveLength(familyIndex(jacket).woven.length);
     familyIndex(family).woven.forEach((child, at) => {

@@ -61,6 +61,13 @@ function furnished(family: Family, dice: Dice, few = 2): Family {
     figure: `${family.id}-${at}`,
   }));
   const pictures: SingleCommand[] = [];
+  for (const place of combinationsIn(family))
+    for (const scope of [undefined, ...ACCOUNTS])
+      if (dice() < few)
+        pictures.push({
+          ...{ do: 'setPictures', place, pictures: [`p${number++ % 9}`, `p${number++ % 9}`] },
+          ...(scope ? { scope } : {}),
+        });
   for (const place of [{ level: 'family' } as Place, ...values, ...children]) {
     const likely = place.level === 'child' ? 1 : few;
     for (const key of KEYS) {
@@ -94,6 +101,15 @@ function furnished(family: Family, dice: Dice, few = 2): Family {
     commands: [{ do: 'setFigures', changes: figures }, ...pictures],
   }).family;
 }
+
+/** Two of a child's values, of each child in a family that has an axis more. */
+const combinationsIn = ({ axes, children }: Family): Place[] =>
+  axes.length < 3
+    ? []
+    : Object.values(children).map(({ at }, nth) => {
+        const [one, other] = [axes[nth % axes.length]!.id, axes[(nth + 1) % axes.length]!.id];
+        return { level: 'combination', at: { [one]: at[one]!, [other]: at[other]! } };
+      });
 
 /** Everything that any reader sees of a child. */
 const seen = (family: Family, child: Child): Record<string, unknown> =>

@@ -152,11 +152,69 @@ describe('a picture goes by its name', () => {
       ['BAG_gruen_1.jpg', 'BAG black-and-white.jpg', 'bag-lt-grey-2.jpg', 'BAG_01.jpg', 'BAG_01_2.jpg'].map(of),
     ).toEqual([...['sure Grün', 'sure Black & White', 'sure Light Grey', 'doubtful Mohn', 'sure Mohn']]);
   });
-  it('the same picture under the names of several children of a value is the value’s', () => {
+  it('the same picture under the names of several children is of what they have in common', () => {
     const paths = ['SKJ-Rust-M-Unlined.jpg', 'SKJ-Rust-L-Unlined.jpg'];
     const names = (ids: string[]) => matched(paths, { ids }).map((one) => placeName(jacket, one.place));
     expect(names(['a', 'b'])).toEqual(['Rust · M · Unlined', 'Rust · L · Unlined']);
-    expect(names(['a', 'a'])).toEqual(['Rust', 'Rust']);
+    expect(names(['a', 'a'])).toEqual(Array(2).fill('everything Rust with Unlined'));
+  });
+  describe('of a family with designs, whose SKUs begin alike and which has no style code', () => {
+    const bare = createFamily({
+      ...{ id: 'fam5', off: [], fields: { name: 'Fjell tee', category: 'outerwear/jackets' } },
+      axes: [
+        { role: 'colour', label: 'Colour', values: [{ label: 'Navy' }, { label: 'White' }] },
+        { role: 'pattern', label: 'Design', values: [{ label: 'Stars of the north' }, { label: 'Plain' }] },
+        { role: 'size', label: 'Size', values: [{ label: 'S' }, { label: 'M' }] },
+      ],
+    });
+    const [colour, design, size] = bare.axes;
+    const figures = [
+      {
+        place: { level: 'value' as const, axisId: design!.id, valueId: design!.values[0]!.id },
+        ...{ key: 'shortLabel', figure: 'Polaris' },
+      },
+      ...Object.values(bare.children).map(({ id, at }) => ({
+        place: { level: 'child' as const, childId: id },
+        key: 'sku',
+        figure: `QFX-${at[colour!.id] === colour!.values[0]!.id ? '10' : '20'}-${at[design!.id] === design!.values[0]!.id ? 'K' : 'P'}-${at[size!.id]}`,
+      })),
+    ];
+    const tee = runCommand(bare, { do: 'setFigures', changes: figures }).family;
+    const ground = {
+      registry,
+      catalogue: openPictureCatalogue(
+        [{ id: 'fam5', name: 'Fjell tee', brand: '', styleCode: '' }],
+        figures.slice(1).map(({ place, figure }) => ({
+          ...{ kind: 'sku' as const, familyId: 'fam5', value: figure },
+          childId: (place as { childId: string }).childId,
+        })),
+      ),
+      familyOf: () => tee,
+    };
+    const of = (path: string) =>
+      matchPictures([{ path }], ground).map((one) => `${one.confidence} ${placeName(tee, one.place)}`)[0];
+    it.each([
+      ['fjell tee navy stars of the north front.jpg', 'sure everything Navy with Stars of the north'],
+      ['fjell tee navy polaris.jpg', 'sure everything Navy with Stars of the north'],
+      ['fjell-tee_plain.jpg', 'sure Plain'],
+      ['QFX-front.jpg', 'sure family'],
+      ['QFX-10.jpg', 'sure Navy'],
+      ['QFX-20-P-back.jpg', 'sure everything White with Plain'],
+      ['QFX_white_polaris_2.jpg', 'sure everything White with Stars of the north'],
+    ])('%s: %s', (path, expected) => expect(of(path)).toBe(expected));
+  });
+  it('asks where no child has the options together', () => {
+    const off = runCommand(jacket, {
+      ...{ do: 'setWoven', woven: false },
+      crossings: Object.values(jacket.children).flatMap(({ at }) => {
+        const labels = jacket.axes.map((axis) => axis.values.find(({ id }) => id === at[axis.id])!.label);
+        return labels.includes('Spruce') && labels.includes('Unlined') ? [at] : [];
+      }),
+    }).family;
+    const [one] = matchPictures([{ path: 'SKJ-spruce-unlined.jpg' }], { registry, catalogue, familyOf: () => off });
+    expect([one!.confidence, placeName(off, one!.place), one!.reasons.at(-1)]).toEqual([
+      ...['doubtful', 'Spruce', { code: 'no-such-child', values: ['Spruce', 'Unlined'] }],
+    ]);
   });
   it('asks once about what is alike', () => {
     const all = matched(['SKJ_turq_1.jpg', 'SKJ_turq_2.jpg', 'SKJ_lilac_1.jpg', 'SKP_turq_1.jpg']);

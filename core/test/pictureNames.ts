@@ -3,6 +3,8 @@ import {
   childLabels,
   familyIndex,
   openPictureCatalogue,
+  placeKey,
+  placeLabel,
   type CatalogueEntry,
   type CatalogueNumber,
   type Family,
@@ -229,6 +231,7 @@ function shownBy({ familyOf }: Goods, { familyId, place }: Pick<NamedTruth, 'fam
   const family = familyOf(familyId ?? '');
   if (!family || !place || place.level === 'family') return place?.level ?? 'nowhere';
   if (place.level === 'child') return place.childId;
+  if (place.level === 'combination') return placeKey(place);
   const { positionsOf, woven } = familyIndex(family);
   return positionsOf(place.valueId)
     .map((at) => woven[at]!.id)
@@ -270,5 +273,6 @@ export function scoreOf(
 export function placeName(family: Family | undefined, place: Place | null): string {
   if (!family || !place) return '—';
   if (place.level === 'child') return childLabels(family, family.children[place.childId]!).join(' · ');
+  if (place.level === 'combination') return placeLabel(family, place);
   return place.level === 'value' ? familyIndex(family).valueById.get(place.valueId)!.label : 'family';
 }

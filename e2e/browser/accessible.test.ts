@@ -232,7 +232,7 @@ describe('by keyboard, too', () => {
     const before = await spruce.count();
     await test('tray-Rust').getByText('move', { exact: true }).first().focus();
     await page.keyboard.press('Enter');
-    await page.getByRole('dialog').getByText('to everything Spruce').focus();
+    await page.getByRole('dialog').getByText('to Spruce').focus();
     await page.keyboard.press('Enter');
     await until(
       () => spruce.count(),

@@ -5,6 +5,7 @@
  */
 import { dequal } from 'dequal';
 import { carrierAt, changeCarrier, draftOf, replaceChild, withFigure } from '../family/draft';
+import { combinationsOf, dropLostCombinations } from '../family/combination';
 import { everyChild } from '../family/everyChild';
 import { EVERYWHERE, figureIn, type Scope } from '../family/scope';
 import { MOST, type Carrier, type Child, type Family, type Place } from '../family/shape';
@@ -34,6 +35,7 @@ export function standingsOf(family: Family): Befores {
  * @param isAtHome all of them stood in the family that the draft was made of
  */
 export function keepAsBefore(registry: Registry, draft: Family, befores: Befores, isAtHome: boolean): void {
+  dropLostCombinations(draft);
   // Each round takes something from the family or a value, so that there is an end to them.
   for (let all = befores; ;) {
     const after = Object.freeze(draftOf(draft));
@@ -115,14 +117,15 @@ function ownPictures(shown: readonly string[], others: readonly string[]): strin
 const shownAt = (family: Family, place: Place, scope: Scope): readonly string[] =>
   picturesAt(carrierAt(family, place), scope === EVERYWHERE ? [] : [scope]);
 
-/** The values of a child and the family, in the order their pictures are shown. */
+/** The combinations and values of a child and the family, in the order their pictures are shown. */
 function placesOf(family: Family, child: Child): Place[] {
   const values = family.axes.flatMap((axis): Place[] => {
     const valueId = child.at[axis.id];
     const stands = valueId !== undefined && axis.values.some((value) => value.id === valueId);
     return stands ? [{ level: 'value', axisId: axis.id, valueId }] : [];
   });
-  return [...values, { level: 'family' }];
+  const combined = combinationsOf(family, child).map(({ at }): Place => ({ level: 'combination', at }));
+  return [...combined, ...values, { level: 'family' }];
 }
 
 function takeFrom(draft: Family, { place, scope, key }: Giver): void {

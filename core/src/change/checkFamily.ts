@@ -3,6 +3,7 @@
  * made by them is refused with its place, and figures are brought to the form they are stored in.
  */
 import { freeze } from 'immer';
+import { checkCombination, combinationKey } from '../family/combination';
 import { everyChild } from '../family/everyChild';
 import { foldLabel } from '../family/foldLabel';
 import { EVERYWHERE } from '../family/scope';
@@ -23,6 +24,7 @@ export function checkFamily(registry: Registry, given: Family): Family {
     throw new Refusal('family.no-name', {}, { place: { level: 'family', key: 'name' } });
   checkIds(family);
   checkAxes(family.axes);
+  checkCombinations(family);
   mindSize(Object.keys(family.children).length);
   const crossings = new Set<string>();
   for (const [id, child] of Object.entries(family.children)) {
@@ -74,6 +76,13 @@ function checkAxes(axes: readonly Axis[]): void {
   });
 }
 
+function checkCombinations(family: Family): void {
+  for (const [key, { at }] of Object.entries(family.combinations ?? {})) {
+    checkCombination(family, at);
+    if (combinationKey(at) !== key) throw new Refusal('combination.misfiled', { key });
+  }
+}
+
 function checkCrossing(family: Family, id: string, child: Child): void {
   if (child.id !== id) throw new Refusal('family.child-misfiled', { id });
   const off = family.axes.find((axis) => !axis.values.some((value) => value.id === child.at[axis.id]));
@@ -100,12 +109,16 @@ function withStoredFigures(registry: Registry, family: Family): Family {
       ...axis,
       values: axis.values.map((value) => stored(value, { level: 'value', axisId: axis.id, valueId: value.id })),
     })),
-    children: Object.fromEntries(Object.entries(family.children).map(([id, one]) => [id, child(one)])),
-    shelf: Object.fromEntries(
-      Object.entries(family.shelf).map(([id, shelved]) => [id, { ...shelved, child: child(shelved.child) }]),
-    ),
+    ...(family.combinations
+      ? { combinations: mapValues(family.combinations, (one) => stored(one, { level: 'combination', at: one.at })) }
+      : {}),
+    children: mapValues(family.children, child),
+    shelf: mapValues(family.shelf, (shelved) => ({ ...shelved, child: child(shelved.child) })),
   };
 }
+
+const mapValues = <T>(record: Readonly<Record<string, T>>, change: (one: T) => T): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).map(([key, one]) => [key, change(one)]));
 
 function storedFigures(registry: Registry, place: Place, figures: Figures, scope: string): Figures {
   const stored: Figures = {};

@@ -2,7 +2,7 @@
 import { freeze } from 'immer';
 import { EVERYWHERE, type Scope } from '../family/scope';
 import { withFigure } from '../family/draft';
-import type { Child, Family, Figures } from '../family/shape';
+import type { Carrier, Child, Family, Figures } from '../family/shape';
 import { NEVER_SHARED } from '../identifiers/neverShared';
 
 export interface Copied {
@@ -30,9 +30,10 @@ export function copyFamily(family: Family, { id, fields, pictures }: CopySpec): 
         emptied.add(key);
         now = { ...now, ...withFigure(now, scope, key, null) };
       }
-    return pictures ? now : { ...now, pictures: [] };
+    return pictures ? now : withoutPictures(now);
   };
-  const own = withoutOtherNames(bare(family));
+  const { combinations, pictureNotes, ...plain } = family;
+  const own = withoutOtherNames(bare(pictures ? family : plain));
   const children = Object.values(family.children).map((child, at) =>
     bare({ ...child, id: `${id}.c${family.next + at}` }),
   );
@@ -45,6 +46,14 @@ export function copyFamily(family: Family, { id, fields, pictures }: CopySpec): 
     children: Object.fromEntries(children.map((child) => [child.id, child])),
   };
   return { family: freeze(made, true), emptied: [...emptied] };
+}
+
+/** None for all, and none for a single account. */
+function withoutPictures<T extends Carrier>(carrier: T): T {
+  return (Object.keys(carrier.scoped ?? {}) as Scope[]).reduce<T>(
+    (now, scope) => ({ ...now, ...withFigure(now, scope, 'pictures', null) }),
+    { ...carrier, pictures: [] },
+  );
 }
 
 /** In other languages and on accounts it is called as the other goods are: that is to be written anew. */

@@ -4,6 +4,7 @@
  * difference to before is found by looking at what was touched alone.
  */
 import type { Axis, Carrier, Child, Family, Figure, Figures, Place, Value } from './shape';
+import { changeCombination, combinationAt } from './combination';
 import { EVERYWHERE, figuresIn, type Scope } from './scope';
 import { axisOf, childOf, valueOf } from './weave';
 
@@ -11,6 +12,7 @@ export function draftOf(family: Family): Family {
   return {
     ...family,
     axes: [...family.axes],
+    ...(family.combinations ? { combinations: { ...family.combinations } } : {}),
     children: { ...family.children },
     shelf: { ...family.shelf },
     wishes: { ...family.wishes },
@@ -36,6 +38,7 @@ export function replaceChild(family: Family, child: Child): void {
 export function carrierAt(family: Family, place: Place): Carrier {
   if (place.level === 'family') return family;
   if (place.level === 'value') return valueOf(axisOf(family, place.axisId), place.valueId);
+  if (place.level === 'combination') return combinationAt(family, place.at);
   return childOf(family, place.childId);
 }
 
@@ -45,7 +48,8 @@ export function changeCarrier(family: Family, place: Place, changed: Partial<Car
   else if (place.level === 'value') {
     const value = valueOf(axisOf(family, place.axisId), place.valueId);
     replaceValue(family, place.axisId, { ...value, ...changed });
-  } else replaceChild(family, { ...childOf(family, place.childId), ...changed });
+  } else if (place.level === 'combination') changeCombination(family, place.at, changed);
+  else replaceChild(family, { ...childOf(family, place.childId), ...changed });
 }
 
 /** A carrier with one figure set in a scope, or taken away (null). An empty scope goes. */

@@ -6,10 +6,11 @@ export function everyChild(family: Pick<Family, 'children' | 'shelf'>): Child[] 
   return [...Object.values(family.children), ...Object.values(family.shelf).map((one) => one.child)];
 }
 
-/** Everything in a family that holds figures and pictures: itself, its values, and everybody who belongs to it. */
+/** Everything in a family that holds figures and pictures: itself, its values and their combinations, and everybody who belongs to it. */
 export const everyCarrier = (family: Omit<Family, 'revision'>): Carrier[] => [
   family,
   ...family.axes.flatMap((axis): Carrier[] => axis.values),
+  ...Object.values(family.combinations ?? {}),
   ...everyChild(family),
 ];
 

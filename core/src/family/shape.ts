@@ -79,6 +79,17 @@ export const AxisSchema = z.object({
 });
 export type Axis = z.infer<typeof AxisSchema>;
 
+/** Values of two or more axes, but not of all, and the pictures that show them together. */
+export const CombinationSchema = z.object({
+  /** Axis id → value id. */
+  at: z.record(z.string(), z.string()),
+  /** None: only pictures stand here. */
+  fields: FiguresSchema,
+  scoped: ScopedFiguresSchema.optional(),
+  pictures: PictureIdsSchema,
+});
+export type Combination = z.infer<typeof CombinationSchema>;
+
 export const ChildSchema = z.object({
   id: IdSchema,
   /** Axis id → value id; every axis of the family has an entry. */
@@ -141,6 +152,8 @@ export const FamilySchema = z.object({
   /** What is said of pictures, wherever they stand. */
   pictureNotes: z.record(IdSchema, PictureNoteSchema).optional(),
   axes: z.array(AxisSchema).max(MOST.axes),
+  /** By their value ids (see `combinationKey`); only those that have pictures. */
+  combinations: z.record(z.string().max(600), CombinationSchema).optional(),
   children: z.record(z.string(), ChildSchema),
   shelf: z.record(z.string(), ShelvedChildSchema),
   skuPattern: z.string().max(MOST.pattern),
@@ -157,10 +170,11 @@ export type Family = z.infer<typeof FamilySchema>;
 export const PlaceSchema = z.discriminatedUnion('level', [
   z.object({ level: z.literal('family') }),
   z.object({ level: z.literal('value'), axisId: IdSchema, valueId: IdSchema }),
+  z.object({ level: z.literal('combination'), at: z.record(IdSchema, IdSchema) }),
   z.object({ level: z.literal('child'), childId: IdSchema }),
 ]);
 export type Place = z.infer<typeof PlaceSchema>;
 export type Level = Place['level'];
 
-/** What holds figures and pictures: the family, a value or a child. */
+/** What holds figures and pictures: the family, a value, a combination of values or a child. */
 export type Carrier = Pick<Value, 'fields' | 'scoped' | 'pictures'>;

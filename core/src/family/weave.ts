@@ -7,7 +7,7 @@ import { Refusal } from '../refusal';
 import { foldLabel } from './foldLabel';
 import type { Column } from './columnShape';
 import { figureIn, type Scopes } from './scope';
-import { type Axis, type Carrier, type Child, type Family, type Place, type Value } from './shape';
+import { type Axis, type Carrier, type Child, type Combination, type Family, type Place, type Value } from './shape';
 
 export interface FamilyIndex {
   axisById: ReadonlyMap<string, Axis>;
@@ -16,6 +16,8 @@ export interface FamilyIndex {
   rank: ReadonlyMap<string, number>;
   /** Woven children in the order of the weave: first axis slowest, values in their own order. */
   woven: readonly Child[];
+  /** Combinations of values that have pictures, those of more values first, then in the order of the axes. */
+  combinations: readonly Combination[];
   /** crossing key → child, woven or not */
   byCrossing: ReadonlyMap<string, Child>;
   /** Fields that stand on any value for everywhere: for all others inheritance need not look there. */
@@ -56,6 +58,7 @@ class LazyIndex implements FamilyIndex {
   private axes: Map<string, Axis> | undefined;
   private values: Pick<FamilyIndex, 'valueById' | 'rank'> | undefined;
   private inOrder: readonly Child[] | undefined;
+  private combined: readonly Combination[] | undefined;
   private crossings: Map<string, Child> | undefined;
   private onValues: Set<string> | undefined;
   private onChildren: Set<string> | undefined;
@@ -80,6 +83,9 @@ class LazyIndex implements FamilyIndex {
   }
   get woven() {
     return (this.inOrder ??= Object.freeze(inWeaveOrder(this.family, this.rank)));
+  }
+  get combinations() {
+    return (this.combined ??= Object.freeze(combinationsInOrder(this.family)));
   }
   get byCrossing() {
     const { axes, children } = this.family;
@@ -150,6 +156,7 @@ function scopedKeys(family: Family): Map<string, Set<string>> {
   };
   note(family);
   family.axes.forEach((axis) => axis.values.forEach(note));
+  Object.values(family.combinations ?? {}).forEach(note);
   for (const id in family.children) if (family.children[id]!.scoped) note(family.children[id]!);
   for (const id in family.shelf) note(family.shelf[id]!.child);
   return keys;
@@ -158,6 +165,21 @@ function scopedKeys(family: Family): Map<string, Set<string>> {
 function surchargedIn(onValues: ReadonlySet<string>, inScopes: ReadonlyMap<string, ReadonlySet<string>>): Set<string> {
   const keys = [onValues, ...inScopes.values()].flatMap((one) => [...one]);
   return new Set(keys.map(surchargedKey).filter((key) => key !== null));
+}
+
+function combinationsInOrder(family: Family): Combination[] {
+  const all = Object.values(family.combinations ?? {});
+  if (all.length < 2) return all;
+  const { rank } = familyIndex(family);
+  const sizeOf = ({ at }: Combination) => Object.keys(at).length;
+  const keyOf = ({ at }: Combination) => family.axes.map(({ id }) => rank.get(at[id] ?? '') ?? Infinity);
+  return all.toSorted((a, b) => sizeOf(b) - sizeOf(a) || ascending(keyOf(a), keyOf(b)));
+}
+
+/** Compares lists of numbers, the first that differ deciding. */
+function ascending(one: readonly number[], other: readonly number[]): number {
+  const at = one.findIndex((number, place) => number !== other[place]);
+  return at < 0 ? 0 : one[at]! < other[at]! ? -1 : 1;
 }
 
 /** Woven children by the ranks of their values, first axis slowest: as one number each, which six axes of 200 values stay within. */
@@ -221,14 +243,24 @@ export function childLabels(family: Family, child: Child): string[] {
   return family.axes.map((axis) => valueById.get(child.at[axis.id] ?? '')?.label ?? '—');
 }
 
-/** How a place is called on screen: "the family", "everything Rust", "Rust · XL". */
+/** How a place is called on screen: "the family", "everything Rust", "everything Navy with Stars", "Rust · XL". */
 export function placeLabel(family: Family, place: Place): string {
   if (place.level === 'family') return 'the family';
   if (place.level === 'value') {
     return `everything ${familyIndex(family).valueById.get(place.valueId)?.label ?? 'of a value that is gone'}`;
   }
+  if (place.level === 'combination') {
+    return `everything ${combinationLabel(family, place.at)}`;
+  }
   const child = family.children[place.childId] ?? family.shelf[place.childId]?.child;
   return child ? childLabels(family, child).join(' · ') || 'the only child' : 'a child that is gone';
+}
+
+/** How values together are called: "Navy with Stars". @param at axis id → value id */
+export function combinationLabel(family: Family, at: Combination['at']): string {
+  const { valueById } = familyIndex(family);
+  const labels = family.axes.flatMap(({ id }) => valueById.get(at[id] ?? '')?.label ?? []);
+  return labels.join(' with ') || 'of values that are gone';
 }
 
 /** The axis, or a Refusal that says it is not there. */

@@ -2,6 +2,7 @@
  * A finding: one broken or endangered rule, told once. It has a closed code with parameters, all the children it
  * concerns, and its cause: the place where the figure at fault stands, or should. Its sentence is made in `words`.
  */
+import { placeKey } from '../family/placeKey';
 import type { Scope } from '../family/scope';
 import type { Place } from '../family/shape';
 import type { FindingCode, FindingParams } from '../words/findings';
@@ -36,6 +37,5 @@ export interface Finding<C extends FindingCode = FindingCode> {
 /** What makes two findings one: the same rule broken for the same cause. */
 export function findingId(finding: Pick<Finding, 'code' | 'place' | 'key' | 'scope' | 'about'>): string {
   const { place } = finding;
-  const at = place.level === 'family' ? 'family' : place.level === 'value' ? place.valueId : place.childId;
-  return [finding.code, finding.key, at, finding.scope, finding.about ?? ''].join('|');
+  return [finding.code, finding.key, placeKey(place), finding.scope, finding.about ?? ''].join('|');
 }

@@ -1,5 +1,6 @@
 /** A child with everything that holds for it, to be carried into another family. */
 import { dequal } from 'dequal';
+import { combinationsOf } from '../family/combination';
 import { inherited, resolve } from '../family/level';
 import { EVERYWHERE, figureIn, figuresIn, type Scope } from '../family/scope';
 import { withFigure } from '../family/draft';
@@ -52,6 +53,7 @@ function put(figures: Map<Scope, Figures>, scope: Scope, key: string, figure: Fi
 const carriersOf = (family: Family, child: Child): Carrier[] => [
   family,
   ...Object.values(child.at).flatMap((id) => familyIndex(family).valueById.get(id) ?? []),
+  ...combinationsOf(family, child),
   child,
 ];
 

@@ -1,7 +1,7 @@
 /** The text that stands for a picture where it cannot be seen: what the seller wrote, else one made of name, value and angle. */
 import { ownOf } from '../text/own';
 import { figureIn, languageScope } from '../family/scope';
-import type { Carrier, Family } from '../family/shape';
+import type { Carrier, Family, Place } from '../family/shape';
 import { isAngle, type Angle } from './angles';
 import { placesOfPicture } from './notes';
 import { familyIndex } from '../family/weave';
@@ -110,12 +110,18 @@ export function proposedText(
   const { valueById } = familyIndex(family);
   const labels = placesOfPicture(family, picture).flatMap((place) => {
     if (place.level === 'family') return [];
-    const ids = place.level === 'value' ? [place.valueId] : Object.values(family.children[place.childId]!.at);
+    const ids = place.level === 'value' ? [place.valueId] : valuesAt(family, place);
     return [ids.map((id) => inLanguage(valueById.get(id)!, 'label', language) || valueById.get(id)!.label).join(' ')];
   });
   const said = angle ? ownOf(SAID, language.split('-')[0]!)?.[angle] : undefined;
   const options = labels.length <= 3 ? labels.join(' / ') : '';
   return [inLanguage(family, 'name', language), options, said ?? ''].filter(Boolean).join(', ');
+}
+
+/** The value ids of a child or a combination, in the order of the axes. */
+function valuesAt(family: Family, place: Extract<Place, { level: 'child' | 'combination' }>): string[] {
+  const at = place.level === 'child' ? family.children[place.childId]!.at : place.at;
+  return family.axes.flatMap(({ id }) => at[id] ?? []);
 }
 
 function saidAngle(family: Family, picture: string): Angle | null {

@@ -1,6 +1,7 @@
 /** Which pictures a family has, value by value and angle by angle. */
 import type { Scopes } from '../family/scope';
 import type { Axis, Family, Value } from '../family/shape';
+import { familyIndex } from '../family/weave';
 import { angleOfWord, ANGLES, isAngle, type Angle } from './angles';
 import { fileWords } from './match/fileWords';
 import type { PictureFacts } from './pictureFacts';
@@ -32,17 +33,19 @@ export function angleOfPicture(family: Family, picture: string, facts: PictureFa
   return named?.at(-1) ?? null;
 }
 
-/** The pictures of an axis's values by angle. */
+/** The pictures of an axis's values by angle, with those that show a value together with another. */
 export function coverageOf(
   family: Family,
   axis: Axis,
   facts: Readonly<Record<string, PictureFacts>>,
   scopes: Scopes = [],
 ): Coverage {
+  const { combinations } = familyIndex(family);
   const rows = axis.values.map((value): CoverageRow => {
     const byAngle = new Map<Angle, string[]>();
     const others: string[] = [];
-    for (const id of picturesAt(value, scopes)) {
+    const together = combinations.filter(({ at }) => at[axis.id] === value.id);
+    for (const id of new Set([value, ...together].flatMap((one) => picturesAt(one, scopes)))) {
       const angle = angleOfPicture(family, id, facts[id]);
       if (angle === null) others.push(id);
       else byAngle.set(angle, [...(byAngle.get(angle) ?? []), id]);

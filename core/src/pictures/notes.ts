@@ -1,6 +1,7 @@
 /** What is said of a family's pictures, and one picture in the place of another. */
 import type { Carrier, Family, PictureNote, Place } from '../family/shape';
-import { setPictures } from '../change/setFigures';
+import { familyIndex } from '../family/weave';
+import { withPictureIds } from './picturesOf';
 import type { Angle } from './angles';
 
 interface Said {
@@ -27,17 +28,11 @@ function putNotes(family: Family, notes: Record<string, PictureNote>): void {
 
 /** Puts another picture wherever one stands, for all and for single accounts, shelved children too; what is said of it stays. */
 export function replacePicture(family: Family, from: string, to: string): void {
-  const swap = (ids: readonly string[]) => [...new Set(ids.map((id) => (id === from ? to : id)))];
-  for (const { place, carrier } of carriersOf(family)) {
-    if (carrier.pictures.includes(from)) setPictures(family, place, swap(carrier.pictures));
-    for (const [scope, figures] of Object.entries(carrier.scoped ?? {}))
-      if (Array.isArray(figures.pictures) && figures.pictures.includes(from))
-        setPictures(family, place, swap(figures.pictures), scope);
-  }
-  for (const [id, shelved] of Object.entries(family.shelf))
-    if (shelved.child.pictures.includes(from))
-      family.shelf[id] = { ...shelved, child: { ...shelved.child, pictures: swap(shelved.child.pictures) } };
   const { [from]: note, ...others } = family.pictureNotes ?? {};
+  Object.assign(
+    family,
+    withPictureIds(family, (id) => (id === from ? to : id)),
+  );
   if (note) putNotes(family, { ...others, [to]: note });
 }
 
@@ -47,6 +42,8 @@ export function* carriersOf(family: Family): Iterable<{ place: Place; carrier: C
   for (const axis of family.axes)
     for (const value of axis.values)
       yield { place: { level: 'value', axisId: axis.id, valueId: value.id }, carrier: value };
+  for (const combination of familyIndex(family).combinations)
+    yield { place: { level: 'combination', at: combination.at }, carrier: combination };
   for (const child of Object.values(family.children))
     yield { place: { level: 'child', childId: child.id }, carrier: child };
 }

@@ -218,5 +218,7 @@ export const BUILT_IN_FIELDS: readonly Field[] = [
     most: 30,
     help: 'Words of your own to sort families by; no channel sees them.',
   }),
-  field('pictures', 'Pictures', 'pictures', ALL, 'pictures', { help: 'The first is the main one.' }),
+  field('pictures', 'Pictures', 'pictures', [...ALL, 'combination'], 'pictures', {
+    help: 'The first is the main one.',
+  }),
 ];

@@ -54,7 +54,15 @@ export function openRegistry(data: RegistryData): Registry {
         (field) => field.categories.length === 0 || field.categories.some((one) => above.has(one)),
       );
       const at = (wanted: Level) => asked.filter((field) => field.levels.includes(wanted));
-      fieldsOfCategory.set(id, (known = { family: at('family'), value: at('value'), child: at('child') }));
+      fieldsOfCategory.set(
+        id,
+        (known = {
+          family: at('family'),
+          value: at('value'),
+          combination: at('combination'),
+          child: at('child'),
+        }),
+      );
     }
     return known[level];
   }

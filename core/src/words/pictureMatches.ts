@@ -28,6 +28,8 @@ export function matchReasonText(reason: MatchReason): string {
       return `"${reason.text}" is another spelling of ${reason.value}`;
     case 'code':
       return `the code "${reason.text}" is ${reason.value}`;
+    case 'stem':
+      return `SKUs of ${reason.value} begin with "${reason.text}"`;
     case 'resembles':
       return `"${reason.text}" ${RESEMBLES[reason.why]} ${reason.value}`;
     case 'colour':
@@ -46,8 +48,8 @@ export function matchReasonText(reason: MatchReason): string {
       return `${listed(reason.values)} are named together`;
     case 'two-families':
       return `${listed(reason.names)} fit alike`;
-    case 'several-children':
-      return `${reason.count} children have these options`;
+    case 'no-such-child':
+      return `no child is ${listed(reason.values)}`;
     case 'shade':
       return `"${reason.text}" makes another colour of it`;
     case 'number-or-value':
@@ -76,8 +78,8 @@ export function matchQuestion(
       return `They name ${listed(last.values)}. Which is it?`;
     case 'two-families':
       return `They fit ${listed(last.names)} alike. Is it ${family}?`;
-    case 'several-children':
-      return `They name several options. Are they for all of ${place}?`;
+    case 'no-such-child':
+      return `No child is ${listed(last.values)}. Are they for all of ${place}?`;
     case 'shade':
       return `Is "${last.text} …" ${place}?`;
     case 'number-or-value':

@@ -2,6 +2,7 @@
  * What every refusal says: code → sentence made from its parameters. Checks give codes; only here they become words.
  */
 
+import type { Level } from '../family/shape';
 import { listed } from './counts';
 import { FILE_REFUSALS } from './fileRefusals';
 import { STRUCTURE_REFUSALS } from './structureRefusals';
@@ -53,6 +54,9 @@ export const REFUSALS = {
   'family.child-off-axis': (p: { id: string; label: string }) =>
     `The child ${p.id} has no value on the axis ${p.label}.`,
   'family.child-misfiled': (p: { id: string }) => `The child ${p.id} is filed under another id.`,
+  'combination.values': () =>
+    'Choose options of two axes or more, but not of all: what has one of every axis is a single child.',
+  'combination.misfiled': (p: { key: string }) => `The combination ${p.key} is filed under other values.`,
   'family.shelf-stands': (p: { id: string }) => `The child ${p.id} lies on the shelf and stands in the weave as well.`,
   'family.stale': (p: { now: number; seen: number }) =>
     `The family was changed meanwhile: it is at revision ${p.now}, you saw ${p.seen}. It is loaded anew; do it again.`,
@@ -60,8 +64,8 @@ export const REFUSALS = {
   ...FILE_REFUSALS,
   'child.unknown': () => 'This child is not in the family any more. Reload the family.',
   'field.unknown': (p: { key: string }) => `There is no field "${p.key}".`,
-  'field.level': (p: { field: string; level: 'family' | 'value' | 'child' }) =>
-    `${p.field} cannot stand on ${{ family: 'the family', value: 'a value', child: 'a child' }[p.level]}.`,
+  'field.level': (p: { field: string; level: Level }) =>
+    `${p.field} cannot stand on ${{ family: 'the family', value: 'a value', combination: 'several values together', child: 'a child' }[p.level]}.`,
   'field.scope': (p: { field: string; scope: string }) => `${p.field} is one for all; it cannot be set for ${p.scope}.`,
   'figure.too-long': (p: { field: string; length: number; most: number }) =>
     `${p.field} has ${p.length} characters; ${p.most} fit.`,

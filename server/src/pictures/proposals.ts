@@ -1,6 +1,8 @@
 /** What an intake of pictures comes to: each with the place its name or colour proposes, or the seller has said. */
 import { eq } from 'drizzle-orm';
 import {
+  carrierAt,
+  combinationLabel,
   familyIndex,
   matchPictures,
   matchQuestion,
@@ -51,11 +53,17 @@ export function readIntake(store: Store, id: string): PictureIntake {
     ),
   );
   const used = [...ids, pictures.familyId ?? []].flat().flatMap((one) => known(one) ?? []);
+  const targets = [
+    ...matches.values(),
+    ...rows.flatMap(({ settled }) => (settled && settled !== 'left-out' ? settled : [])),
+  ];
+  const placesMeant = (family: Family) =>
+    targets.flatMap(({ familyId, place }) => (familyId === family.id && place ? [place] : []));
   return {
     job: readJob(database, id),
     within: pictures.familyId,
     arrivals,
-    families: [...new Set(used)].map(placesOf),
+    families: [...new Set(used)].map((family) => placesOf(family, placesMeant(family))),
   };
 }
 
@@ -123,11 +131,15 @@ function toldOf(match: PictureMatch, known: (id: string) => Family | undefined):
 
 function nameOfPlace(family: Family, place: Place): string {
   if (place.level === 'family') return 'all children';
+  if (place.level === 'combination') return combinationLabel(family, place.at);
   return place.level === 'value' ? familyIndex(family).valueById.get(place.valueId)!.label : placeLabel(family, place);
 }
 
-/** The places of a family that pictures can go to, and what is there. */
-export function placesOf(family: Family): PicturePlaces {
+/**
+ * The places of a family that pictures can go to, and what is there.
+ * @param meant places that are among them in any case
+ */
+export function placesOf(family: Family, meant: readonly Place[] = []): PicturePlaces {
   const { woven } = familyIndex(family);
   const text = (key: string) => String(family.fields[key] ?? '');
   return {
@@ -142,10 +154,45 @@ export function placesOf(family: Family): PicturePlaces {
           ...{ label: value.label, axis: axis.label, swatch: value.swatch ?? null, pictures: value.pictures },
         })),
       ),
+      ...togetherIn(family, meant).map((place) => ({
+        ...{ place, label: combinationLabel(family, place.at), axis: null, swatch: null },
+        pictures: [...carrierAt(family, place).pictures],
+      })),
       ...(woven.length > CHILDREN_SHOWN ? woven.filter((child) => child.pictures.length > 0) : woven).map((child) => {
         const place = { level: 'child' as const, childId: child.id };
         return { place, label: placeLabel(family, place), axis: null, swatch: null, pictures: child.pictures };
       }),
     ],
   };
+}
+
+type Together = Extract<Place, { level: 'combination' }>;
+
+/** Options together that pictures can stand on: those that are meant or have some, and any two that several children have. */
+function togetherIn(family: Family, meant: readonly Place[]): Together[] {
+  const { combinations, woven } = familyIndex(family);
+  const all = new Map<string, Together>();
+  const add = (place: Place) => {
+    if (place.level === 'combination') all.set(placeKey(place), place);
+  };
+  for (const { at } of combinations) add({ level: 'combination', at });
+  meant.forEach(add);
+  if (woven.length <= CHILDREN_SHOWN) pairsIn(family).forEach(add);
+  return [...all.values()];
+}
+
+/** Any two values of different axes that more than one child has. */
+function pairsIn(family: Family): Together[] {
+  const { axes } = family;
+  if (axes.length < 3) return [];
+  const counts = new Map<string, { place: Together; count: number }>();
+  for (const { at } of familyIndex(family).woven)
+    axes.forEach(({ id: one }, nth) => {
+      for (const { id: other } of axes.slice(nth + 1)) {
+        const place: Together = { level: 'combination', at: { [one]: at[one]!, [other]: at[other]! } };
+        const known = counts.get(placeKey(place)) ?? { place, count: 0 };
+        counts.set(placeKey(place), { ...known, count: known.count + 1 });
+      }
+    });
+  return [...counts.values()].filter(({ count }) => count > 1).map(({ place }) => place);
 }

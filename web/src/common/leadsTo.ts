@@ -1,5 +1,5 @@
 /** Where a finding leads: the page and the element there that mends it. Read from the registry, so that no list of fields is kept for it. */
-import type { Field, Place, Registry } from '@loom-kin/core';
+import { placeKey, type Field, type Place, type Registry } from '@loom-kin/core';
 
 /** What is gone to. */
 export interface There {
@@ -66,5 +66,4 @@ export function leadsTo(registry: Registry, { key, place, childIds = [] }: There
 }
 
 /** The tray of a place on the pictures' page. */
-export const trayId = (place: Place): string =>
-  place.level === 'family' ? 'tray-family' : `tray-${place.level === 'value' ? place.valueId : place.childId}`;
+export const trayId = (place: Place): string => `tray-${placeKey(place)}`;

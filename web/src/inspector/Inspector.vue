@@ -7,6 +7,7 @@ import {
   EVERYWHERE,
   familyIndex,
   figuresIn,
+  hasCombination,
   heldBefore,
   isNumeric,
   showFigure,
@@ -59,6 +60,7 @@ const carrier = computed((): Carrier => value.value ?? child.value ?? family.val
 const below = computed(() => {
   const held = place.value;
   if (held.level === 'child') return [];
+  if (held.level === 'combination') return store.index!.woven.filter((one) => hasCombination(one, held));
   return store.index!.woven.filter((one) => held.level === 'family' || one.at[held.axisId] === held.valueId);
 });
 const fields = computed(() =>

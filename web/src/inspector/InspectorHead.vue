@@ -2,7 +2,7 @@
 /** What the inspector is about: its name, for how many children its figures hold, and in which scope. */
 import { computed } from 'vue';
 import { storeToRefs } from 'pinia';
-import { children, familyIndex, placeLabel } from '@loom-kin/core';
+import { capital, children, familyIndex, placeLabel } from '@loom-kin/core';
 import { useFamily } from '../stores/family';
 import ScopeSelect from '../common/ScopeSelect.vue';
 import Swatch from '../common/Swatch.vue';
@@ -23,7 +23,7 @@ const value = computed(() =>
 );
 const title = computed(() => {
   if (place.value.level === 'family') return 'The whole family';
-  return value.value ? `Everything ${value.value.label}` : placeLabel(family.value, place.value);
+  return capital(placeLabel(family.value, place.value));
 });
 </script>
 
@@ -31,6 +31,10 @@ const title = computed(() => {
   <header>
     <h2><Swatch v-if="value?.swatch" :colour="value.swatch" />{{ title }}</h2>
     <p v-if="child" class="soft small mono">{{ child.fields.sku ?? 'no SKU' }}</p>
+    <p v-else-if="place.level === 'combination'" class="soft small">
+      Shown by {{ children(below) }}. Pictures alone stand at options together;
+      <RouterLink :to="{ name: 'pictures', params: { id: family.id } }">go to them</RouterLink>.
+    </p>
     <p v-else class="soft small">Figures here hold for {{ children(below) }}, unless one nearer has its own.</p>
     <UnderEntries v-if="child" :child-id="child.id" />
     <p class="head">

@@ -2,10 +2,11 @@
 /** What can be done with the pictures that are chosen: to another place, to several, away, on white, said of all. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { ANGLE_LABELS, ANGLES, placeKey, type Angle, type Place, type SingleCommand } from '@loom-kin/core';
+import { ANGLE_LABELS, ANGLES, type Angle, type Place, type SingleCommand } from '@loom-kin/core';
 import { api, call, tell } from '../api';
 import PopupButton from '../common/PopupButton.vue';
 import { useFamily } from '../stores/family';
+import { usePicturePlaces } from './usePicturePlaces';
 import { usePlaced, type Standing } from './usePlaced';
 
 const props = defineProps<{ chosen: readonly Standing[] }>();
@@ -14,23 +15,7 @@ const store = useFamily();
 const { move, copy, remove, run } = usePlaced();
 const busy = ref(false);
 const targets = ref<string[]>([]);
-interface Target {
-  key: string;
-  place: Place;
-  label: string;
-  swatch?: string | undefined;
-}
-const places = computed((): Target[] => {
-  const values = store.family!.axes.flatMap((axis) =>
-    axis.values.map((value) => ({
-      place: { level: 'value' as const, axisId: axis.id, valueId: value.id },
-      label: value.label,
-      swatch: value.swatch,
-    })),
-  );
-  const all = [{ place: { level: 'family' as const }, label: 'All children', swatch: undefined }, ...values];
-  return all.map((one) => ({ ...one, key: placeKey(one.place) }));
-});
+const { places } = usePicturePlaces();
 const ids = computed(() => [...new Set(props.chosen.map((one) => one.id))]);
 function moveTo(place: Place, close: () => void): void {
   close();

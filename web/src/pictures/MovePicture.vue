@@ -1,22 +1,15 @@
 <script setup lang="ts">
 /** Where a picture goes without dragging it: earlier or later among its own, or to any other place of the family. */
 import { computed } from 'vue';
-import { placeLabel, type Place } from '@loom-kin/core';
+import type { Place } from '@loom-kin/core';
 import PopupButton from '../common/PopupButton.vue';
 import { samePlace } from '../common/scopes';
-import { useFamily } from '../stores/family';
+import { usePicturePlaces } from './usePicturePlaces';
 
 const props = defineProps<{ name: string; place: Place; at: number; count: number }>();
 const emit = defineEmits<{ shift: [by: 1 | -1]; to: [place: Place] }>();
-const store = useFamily();
-
-const places = computed((): Place[] => {
-  const { axes } = store.family!;
-  const values = axes.flatMap((axis) =>
-    axis.values.map((value): Place => ({ level: 'value', axisId: axis.id, valueId: value.id })),
-  );
-  return [{ level: 'family' } as Place, ...values].filter((one) => !samePlace(one, props.place));
-});
+const { places } = usePicturePlaces();
+const others = computed(() => places.value.filter((one) => !samePlace(one.place, props.place)));
 </script>
 
 <template>
@@ -26,8 +19,8 @@ const places = computed((): Place[] => {
       <div class="ways">
         <button class="plain" :disabled="at === 0" @click="(close(), emit('shift', -1))">Earlier</button>
         <button class="plain" :disabled="at === count - 1" @click="(close(), emit('shift', 1))">Later</button>
-        <button v-for="one in places" :key="JSON.stringify(one)" class="plain" @click="(close(), emit('to', one))">
-          to {{ placeLabel(store.family!, one) }}
+        <button v-for="one in others" :key="one.key" class="plain" @click="(close(), emit('to', one.place))">
+          to {{ one.label }}
         </button>
       </div>
     </template>

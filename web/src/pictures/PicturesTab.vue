@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Pictures on the family, on values, and on single children: which there are, what each account shows of them, what is amiss. */
-import { computed, ref, useTemplateRef, watch } from 'vue';
+import { computed, provide, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { storeToRefs } from 'pinia';
 import {
   childLabels,
@@ -20,8 +20,10 @@ import { useJobs } from '../stores/jobs';
 import AccountShows from './AccountShows.vue';
 import { bringFiles, droppedFiles, type Brought } from './bring/bringFiles';
 import ChosenPictures from './ChosenPictures.vue';
+import CombinationTrays from './CombinationTrays.vue';
 import CoverageTable from './CoverageTable.vue';
 import PictureEditor from './PictureEditor.vue';
+import { OPENED, type CombinationPlace } from './usePicturePlaces';
 import { usePlaced, type Standing } from './usePlaced';
 import { useTiles } from './useTiles';
 import { useFamily } from '../stores/family';
@@ -33,6 +35,9 @@ import PictureTray from './PictureTray.vue';
 const store = useFamily();
 const chosenAxis = ref('');
 const childrenShown = ref(false);
+/** Places for options together that have no picture yet; they are forgotten with the page. */
+const opened = shallowRef<CombinationPlace[]>([]);
+provide(OPENED, opened);
 const { scope } = storeToRefs(store);
 const setup = useSetup();
 /** Pictures differ from account to account, not from language to language. */
@@ -49,6 +54,7 @@ watch(
   (place) => {
     if (place.level === 'value') chosenAxis.value = place.axisId;
     if (place.level === 'child') childrenShown.value = true;
+    if (place.level === 'combination') opened.value = [...opened.value, place];
   },
   { immediate: true },
 );
@@ -212,6 +218,15 @@ const ownOnes = computed(() => store.index!.woven.filter((child) => child.pictur
             @bring="bring"
           />
         </template>
+        <!-- With two axes any two options are a single child. -->
+        <CombinationTrays
+          v-if="axes.length > 2"
+          :chosen="chosen"
+          :flaws-of="flawsOf"
+          @press="press"
+          @open="edited = $event.id"
+          @bring="bring"
+        />
         <div class="axis soft">
           <label><input v-model="childrenShown" type="checkbox" /> Single children</label>
         </div>

@@ -7,6 +7,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import {
   EVERYWHERE,
   familyIndex,
+  hasPlace,
   freeze,
   Refusal,
   runCommand,
@@ -113,10 +114,7 @@ export const useFamily = defineStore('family', () => {
   function keepSelection(): void {
     const place = selected.value;
     const now = family.value;
-    if (!now || place.level === 'family') return;
-    const there =
-      place.level === 'child' ? now.children[place.childId]?.woven : familyIndex(now).valueById.has(place.valueId);
-    if (!there) selected.value = { level: 'family' };
+    if (now && !hasPlace(now, place)) selected.value = { level: 'family' };
   }
 
   /** Opens a family, once however many ask. What waits for another one is stored first; what waited for this one when its page was left goes on. */

@@ -255,6 +255,8 @@ function homeOfPicture(context: CheckContext, id: string): Place {
     const value = axis.values.find((one) => picturesAt(one, scopes).includes(id));
     if (value) return { level: 'value', axisId: axis.id, valueId: value.id };
   }
+  const combined = familyIndex(family).combinations.find((one) => picturesAt(one, scopes).includes(id));
+  if (combined) return { level: 'combination', at: combined.at };
   const child = context.offered.find((one) => picturesAt(one, scopes).includes(id));
   return child ? { level: 'child', childId: child.id } : FAMILY;
 }

@@ -2,10 +2,11 @@
 import type { PlanTask, Shape } from './shape';
 
 export function picturesShown(task: PlanTask, shape: Shape): { pictureAxis: number | null; lost: number } {
-  const { onAxis, onChildren } = task.pictures;
+  const { onAxis, onAxes = [], onChildren } = task.pictures;
   if (task.rules.axes.pictures === 'child') return { pictureAxis: null, lost: 0 };
   const lostWith = (shown: readonly number[]) => {
-    const isSeen = (axis: number) => shape.split.includes(axis) || shape.pinned.includes(axis) || shown.includes(axis);
+    const isFixed = (axis: number) => shape.split.includes(axis) || shape.pinned.includes(axis);
+    const isSeen = (axis: number) => isFixed(axis) || shown.includes(axis);
     let lost = 0;
     let isAll = true;
     for (let axis = 0; axis < onAxis.length; axis++) {
@@ -13,6 +14,8 @@ export function picturesShown(task: PlanTask, shape: Shape): { pictureAxis: numb
       isAll = false;
       lost += onAxis[axis]!;
     }
+    for (const { axes, count } of onAxes)
+      if (!axes.every(isFixed) && !axes.some((axis) => shown.includes(axis))) lost += count;
     return isAll ? lost : lost + onChildren;
   };
   if (task.rules.axes.pictures === 'listing' || shape.groups.length === 0)

@@ -41,8 +41,8 @@ export interface PlanTask {
   leftOut: string[];
   rules: Rules;
   wish: Pick<Wish, 'apart' | 'whole' | 'pictureAxis'>;
-  /** Pictures that stand on values, per axis; and children that have pictures of their own. */
-  pictures: { onAxis: number[]; onChildren: number };
+  /** Pictures that stand on values, per axis, and on values together, per set of axes; and children that have pictures of their own. */
+  pictures: { onAxis: number[]; onAxes?: { axes: number[]; count: number }[]; onChildren: number };
   /** Child number → its price, as a number that alike prices share; null where each child may have its own. */
   prices: readonly number[] | null;
   live: StandingListing[];

@@ -41,6 +41,7 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
     },
     pictures: {
       onAxis: family.axes.map((axis) => axis.values.reduce((sum, value) => sum + picturesAt(value, scopes).length, 0)),
+      onAxes: onAxesTogether(family, scopes),
       onChildren: offered.reduce((sum, child) => sum + own(child), 0),
     },
     prices:
@@ -55,6 +56,14 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
     objective,
     known: left.length === 0 ? known : createKnown(),
   };
+}
+
+/** How many pictures stand on combinations of values, per set of axes. */
+function onAxesTogether(family: Family, scopes: Scopes): { axes: number[]; count: number }[] {
+  return familyIndex(family).combinations.map((one) => ({
+    axes: family.axes.flatMap(({ id }, axis) => (one.at[id] === undefined ? [] : [axis])),
+    count: picturesAt(one, scopes).length,
+  }));
 }
 
 /** The prices of children, alike ones by the same number. */

@@ -1,6 +1,9 @@
 /**
  * Which pictures a listing shows, in the channel's number: the main one first, each option's first before any second.
  */
+import { group } from 'd3-array';
+import { hasCombination } from '../../family/combination';
+import type { Combination } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
 import { picturesAt } from '../../pictures/picturesOf';
 import type { Rules } from '../../rulebook/shape';
@@ -72,29 +75,45 @@ function optionPictures(
   const found = new Map<number, string[]>();
   if (plan.pictureAxis === null) return found;
   const axis = plan.axes[plan.pictureAxis]!;
-  const first = new Map<number, number>();
-  for (const position of positions) {
-    const option = chosen[plan.pictureAxis]![position]!;
-    if (!first.has(option)) first.set(option, position);
-  }
-  for (const [option, position] of [...first].toSorted((a, b) => a[0] - b[0])) {
-    found.set(option, picturesOfOption(context, axis.options[option]!, position));
-  }
+  const members = group(positions, (position) => chosen[plan.pictureAxis!]![position]!);
+  for (const [option, own] of [...members].toSorted((a, b) => a[0] - b[0]))
+    found.set(option, picturesOfOption(context, axis.options[option]!, own));
   return found;
 }
 
-/** Pictures of one option: those of its values; where it has none, those of its first child. */
-function picturesOfOption(context: CheckContext, option: TargetAxis['options'][number], position: number): string[] {
-  const { valueById, woven } = familyIndex(context.family);
-  const ofValues = option.valueIds.flatMap((id) => picturesAt(valueById.get(id)!, context.scopes));
-  return [...new Set(ofValues.length > 0 ? ofValues : picturesAt(woven[position]!, context.scopes))];
+/**
+ * Pictures of one option: those of combinations that all its children in the listing have, those of its values, those of combinations that
+ * some of them have; where there are none, those of its first child.
+ */
+function picturesOfOption(
+  { family, scopes }: CheckContext,
+  option: TargetAxis['options'][number],
+  positions: readonly number[],
+): string[] {
+  const { valueById, combinations, woven } = familyIndex(family);
+  const isAbout = ({ at }: Combination) => Object.values(at).some((id) => option.valueIds.includes(id));
+  const about = combinations.filter(isAbout).map((one) => ({
+    pictures: picturesAt(one, scopes),
+    share: positions.filter((position) => hasCombination(woven[position]!, one)).length / positions.length,
+  }));
+  const shown = [
+    ...about.filter(({ share }) => share === 1).flatMap(({ pictures }) => pictures),
+    ...option.valueIds.flatMap((id) => picturesAt(valueById.get(id)!, scopes)),
+    ...about.filter(({ share }) => share > 0 && share < 1).flatMap(({ pictures }) => pictures),
+  ];
+  return [...new Set(shown.length > 0 ? shown : picturesAt(woven[positions[0]!]!, scopes))];
 }
 
-/** Pictures of values that hold for the whole listing, or for which no axis shows pictures. */
+/** Pictures of values and their combinations that hold for the whole listing, or for which no axis shows pictures. */
 function fixedPictures(context: CheckContext, plan: Plan, positions: readonly number[]): string[] {
-  const { valueById, woven } = familyIndex(context.family);
-  const fixed =
-    plan.pictureAxis === null ? context.family.axes.map((axis) => axis.id) : [...plan.pinned, ...plan.split];
+  const { family, scopes } = context;
+  const { valueById, combinations, woven } = familyIndex(family);
+  const fixed = plan.pictureAxis === null ? family.axes.map((axis) => axis.id) : [...plan.pinned, ...plan.split];
   const values = new Set(fixed.flatMap((axisId) => positions.map((position) => woven[position]!.at[axisId]!)));
-  return [...values].flatMap((id) => picturesAt(valueById.get(id)!, context.scopes));
+  const together = combinations.filter(
+    (one) =>
+      Object.values(one.at).every((id) => values.has(id)) &&
+      positions.some((position) => hasCombination(woven[position]!, one)),
+  );
+  return [...together, ...[...values].map((id) => valueById.get(id)!)].flatMap((one) => picturesAt(one, scopes));
 }

@@ -1,7 +1,11 @@
 /** Which families a picture's file name may mean: by GTIN, SKU, style code or the words of the name. */
+import { basicColourOfName } from '../../colour/terms';
+import { angleOfWord } from '../angles';
 import { gtin14, isGtin } from '../../identifiers/gtin';
 import { isSlip } from './isSlip';
 import { compact, isWrittenAs, type Atom, type FileWords } from './fileWords';
+import { saysNothing } from './noise';
+import { commonStem } from './skuStems';
 
 export interface CatalogueEntry {
   id: string;
@@ -57,11 +61,20 @@ export function openPictureCatalogue(
 ): PictureCatalogue {
   const gtins = new Map<string, CatalogueNumber>();
   const skus = new Map<string, CatalogueNumber[]>();
+  const withoutStyle = new Map(entries.flatMap(({ id, styleCode }) => (styleCode ? [] : [[id, [] as string[]]])));
   for (const number of numbers) {
     if (number.kind === 'gtin') gtins.set(number.value, number);
-    else push(skus, compact(number.value), number);
+    else {
+      push(skus, compact(number.value), number);
+      withoutStyle.get(number.familyId)?.push(number.value);
+    }
   }
   const styles = new Map<string, string[]>();
+  // Where a family has no style code, what all its SKUs begin with is as good as one.
+  for (const [id, own] of withoutStyle) {
+    const stem = compact(commonStem(own));
+    if (stem !== '' && !isWord(stem)) push(styles, stem, id);
+  }
   const names = new Map<string, string[]>();
   const byWord = new Map<string, string[]>();
   const wordsOf = new Map<string, string[]>();
@@ -124,6 +137,10 @@ export function openPictureCatalogue(
     },
   };
 }
+
+/** Whether SKUs that begin so begin with a word that stands in other files' names as well. */
+const isWord = (stem: string): boolean =>
+  saysNothing(stem) || angleOfWord(stem) !== undefined || basicColourOfName(stem) !== null;
 
 /** Shorter words with a slip in them could be anything. */
 const SHORTEST_WITH_SLIP = 5;

@@ -24,6 +24,7 @@ export interface Reading {
 const WORTH: Record<Meaning['is'], number> = {
   gtin: 5,
   sku: 4,
+  stem: 3.6,
   style: 3,
   name: 2.6,
   value: 2.2,
@@ -76,7 +77,8 @@ function* phrasesFrom(atoms: readonly Atom[], from: number, vocabulary: Vocabula
     for (const means of vocabulary.meanings(text)) {
       // Codes of values are short: "R-2" is no R2.
       if (isApart && means.is === 'value' && means.by === 'code') continue;
-      if (means.is === 'sku' && !isWrittenAs(atoms.slice(from, to + 1), means.written)) continue;
+      if ((means.is === 'sku' || means.is === 'stem') && !isWrittenAs(atoms.slice(from, to + 1), means.written))
+        continue;
       if (isApart && ['gtin', 'angle', 'nothing', 'nameWord'].includes(means.is)) continue;
       yield { from, to: to + 1, text, means };
     }

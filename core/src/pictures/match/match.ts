@@ -4,7 +4,7 @@ import type { Angle } from '../angles';
 
 export type MatchReason =
   | { code: 'gtin' | 'sku' | 'style' | 'name' | 'part-of-name'; text: string }
-  | { code: 'label' | 'spelling' | 'code'; text: string; value: string }
+  | { code: 'label' | 'spelling' | 'code' | 'stem'; text: string; value: string }
   | { code: 'resembles'; text: string; value: string; why: 'slip' | 'short' | 'language' }
   | { code: 'colour'; value: string; difference: number }
   | { code: 'angle'; text: string; angle: Angle }
@@ -14,7 +14,7 @@ export type MatchReason =
   | { code: 'unknown-words'; text: string }
   | { code: 'two-values'; values: string[] }
   | { code: 'two-families'; names: string[] }
-  | { code: 'several-children'; count: number }
+  | { code: 'no-such-child'; values: string[] }
   | { code: 'shade' | 'number-or-value'; text: string }
   | { code: 'nothing' };
 

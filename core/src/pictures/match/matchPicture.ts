@@ -9,6 +9,7 @@ import type { Candidate } from './catalogue';
 import type { Reading, Understood } from './explain';
 import type { MatchReason, PictureMatch } from './match';
 import { SHADES } from './noise';
+import { pictureAxisOf, placeOfChild, placeOfValues } from './placeOfValues';
 import { resembling } from './resemble';
 import type { Meaning, Vocabulary } from './vocabulary';
 
@@ -20,13 +21,12 @@ export interface Verdict extends Omit<PictureMatch, 'at'> {
   cost: number;
 }
 
-/** The axis that pictures differ by: colour or pattern, else the first that has several values. */
-export const pictureAxisOf = (family: Family): Axis | undefined =>
-  family.axes.find((axis) => axis.role === 'colour' || axis.role === 'pattern') ??
-  family.axes.find((axis) => axis.values.length > 1) ??
-  family.axes[0];
-
-type ValueMeaning = Extract<Meaning, { is: 'value' }>;
+/** A value, and whether its name, its code or the beginning of SKUs says it. */
+interface ValueMeaning {
+  axisId: string;
+  valueId: string;
+  by: 'label' | 'spelling' | 'code' | 'stem';
+}
 
 /**
  * The verdict on a picture within the family that a candidate names. `by` says how it came to be meant: by a number, a code, its name, or
@@ -79,18 +79,24 @@ export function matchPicture(
   const chosen = new Map([...named].map(([axisId, all]) => [axisId, all[0]!]));
   if (chosen.size > 0) {
     const told = [...chosen.values()].map((one) => valueReason(family, one));
-    const place = placeOf(family, chosen);
-    if (shade !== null) return end(place.place, false, `shade|${shade}`, ...told, { code: 'shade', text: shade });
+    const at = Object.fromEntries([...chosen].map(([axisId, one]) => [axisId, one.means.valueId]));
+    const { place, children } = placeOfValues(family, at);
+    if (shade !== null) return end(place, false, `shade|${shade}`, ...told, { code: 'shade', text: shade });
     const axis = pictureAxisOf(family);
-    if (axis && !chosen.has(axis.id) && place.place?.level !== 'child') {
+    if (axis && !chosen.has(axis.id) && place.level !== 'child') {
       const guess = unnamed(reading, family, axis, angle, look, last);
-      if (guess.place?.level === 'value') return end(guess.place, guess.sure, guess.question, ...told, guess.reason);
+      if (guess.place?.level === 'value') {
+        const { place: together } = placeOfValues(family, { ...at, [axis.id]: guess.place.valueId });
+        return end(together, guess.sure, guess.question, ...told, guess.reason);
+      }
     }
-    const open: MatchReason[] =
-      place.children > 1 && chosen.size > 1 ? [{ code: 'several-children', count: place.children }] : [];
-    if (counts !== 'no' && counter && !isCounter && [...chosen.values()].includes(counter))
-      return end(place.place, false, 'number', ...told, { code: 'number-or-value', text: counter.text });
-    return end(place.place, open.length === 0, `several|${words(reading, reading.unknown)}`, ...told, ...open);
+    if (children === 0 && chosen.size > 1) {
+      const values = Object.values(at).map((id) => familyIndex(family).valueById.get(id)!.label);
+      return end(place, false, `no-child|${values.join('|')}`, ...told, { code: 'no-such-child', values });
+    }
+    if (counts !== 'no' && counter && !isCounter && [...chosen.values()].some((one) => isSameWord(one, counter)))
+      return end(place, false, 'number', ...told, { code: 'number-or-value', text: counter.text });
+    return end(place, true, '', ...told);
   }
   const axis = pictureAxisOf(family);
   if (!axis || axis.values.length === 0) return end({ level: 'family' }, true, '');
@@ -138,14 +144,6 @@ function unnamed(
   return { place: { level: 'family' }, sure: true, question: '', reason: { code: 'no-option' } };
 }
 
-/** A child that is the only one of its colour is shown by that, as its value is. */
-function placeOfChild(family: Family, childId: string): Place {
-  const axis = pictureAxisOf(family);
-  const valueId = axis && family.children[childId]?.at[axis.id];
-  const isOnly = valueId !== undefined && familyIndex(family).positionsOf(valueId).length === 1;
-  return axis && isOnly ? { level: 'value', axisId: axis.id, valueId } : { level: 'child', childId };
-}
-
 /** Words that nobody knows, those of the folder nearest by where the name itself has none. */
 function strangers({ atoms, unknown }: Reading, last: number): string[] {
   const wordsIn = (part: number) =>
@@ -167,14 +165,13 @@ type Named = Omit<Understood, 'means'> & { means: ValueMeaning };
 function valuesNamed({ understood, unknown, digits, atoms }: Reading, last: number): Map<string, Named[]> {
   const found = new Map<string, Named[]>();
   for (const one of understood) {
-    if (one.means.is !== 'value') continue;
+    const meant = valuesMeant(one.means);
+    if (meant.length === 0) continue;
     // The number of a folder among words that nobody knows is no size.
     const { part } = atoms[one.from]!;
     if (part !== last && /^\d+$/.test(one.text) && [...unknown, ...digits].some((at) => atoms[at]!.part === part))
       continue;
-    const list = found.get(one.means.axisId) ?? [];
-    list.push(one as Named);
-    found.set(one.means.axisId, list);
+    for (const means of meant) found.set(means.axisId, [...(found.get(means.axisId) ?? []), { ...one, means }]);
   }
   for (const [axisId, all] of found) {
     const spelled = all.filter((one) => one.means.by !== 'code');
@@ -183,12 +180,21 @@ function valuesNamed({ understood, unknown, digits, atoms }: Reading, last: numb
   return found;
 }
 
+/** The values that words mean: one, or those that the SKUs that begin so have in common. */
+function valuesMeant(means: Meaning): ValueMeaning[] {
+  if (means.is === 'value') return [means];
+  if (means.is !== 'stem') return [];
+  return Object.entries(means.at).map(([axisId, valueId]) => ({ axisId, valueId, by: 'stem' }));
+}
+
+const isSameWord = (one: Named, other: Named): boolean => one.from === other.from;
+
 /** The number of one or two digits that the name ends in, where it could be a value as well. */
 function numberAtTheEnd({ atoms, understood, digits }: Reading, last: number): Named | null {
   if (digits.some((at) => atoms[at]!.part === last)) return null;
   const numbers = understood.filter((one) => atoms[one.from]!.part === last && /^\d{1,2}$/.test(one.text));
   const end = numbers.at(-1);
-  return end?.means.is === 'value' ? (end as Named) : null;
+  return end?.means.is === 'value' ? { ...end, means: end.means } : null;
 }
 
 /** The values that are named besides by one word. */
@@ -215,18 +221,6 @@ function shadeBeside({ atoms, unknown }: Reading, named: ReadonlyMap<string, Nam
   return null;
 }
 
-/** The place of these values: the one child that has them all, else the value that pictures differ by. */
-function placeOf(family: Family, chosen: ReadonlyMap<string, Named>): { place: Place | null; children: number } {
-  const children = familyIndex(family).woven.filter((child) =>
-    [...chosen].every(([axisId, one]) => child.at[axisId] === one.means.valueId),
-  );
-  if (children.length === 1 && chosen.size > 1) return { place: placeOfChild(family, children[0]!.id), children: 1 };
-  const axis = pictureAxisOf(family);
-  const leading = (axis && chosen.get(axis.id)) ?? [...chosen.values()][0]!;
-  const { axisId, valueId } = leading.means;
-  return { place: { level: 'value', axisId, valueId }, children: children.length };
-}
-
 function valueReason(family: Family, { text, means }: Named): MatchReason {
   return { code: means.by, text, value: familyIndex(family).valueById.get(means.valueId)!.label };
 }
@@ -235,7 +229,7 @@ function valueReason(family: Family, { text, means }: Named): MatchReason {
 function familyIsSure(reading: Reading, { nameWords }: Vocabulary, by: Candidate['by'] | 'here'): boolean {
   if (by === 'gtin' || by === 'sku' || by === 'here') return true;
   const has = (is: Meaning['is']) => reading.understood.find((one) => one.means.is === is);
-  const style = has('style');
+  const style = has('style') ?? has('stem');
   if (by === 'style' && style) {
     // "SKJ 12 rust" may be a style SKJ 12 that is not here; "SKJ 01" is the first picture.
     const after = reading.atoms[style.to];
@@ -251,7 +245,7 @@ function familyIsSure(reading: Reading, { nameWords }: Vocabulary, by: Candidate
 function familyReason(reading: Reading, { nameWords }: Vocabulary, by: Candidate['by'] | 'here'): MatchReason {
   if (by === 'here') return { code: 'here' };
   const is = by === 'name' ? 'name' : by;
-  const found = reading.understood.find((one) => one.means.is === is);
+  const found = reading.understood.find(({ means }) => means.is === is || (is === 'style' && means.is === 'stem'));
   if (found) return { code: by, text: found.text };
   const said = reading.understood.flatMap(({ means, text }) => (means.is === 'nameWord' ? [text] : []));
   const isWhole = new Set(said).size >= nameWords.size && nameWords.size > 0;
@@ -261,7 +255,7 @@ function familyReason(reading: Reading, { nameWords }: Vocabulary, by: Candidate
 /** Unknown letters and words of the name that are missing: the less, the likelier is the family. */
 function costOf({ atoms, unknown, understood }: Reading, { nameWords }: Vocabulary, last: number): number {
   const strange = unknown.reduce((sum, at) => sum + atoms[at]!.text.length * (atoms[at]!.part === last ? 1 : 0.4), 0);
-  const isNamed = understood.some(({ means }) => ['name', 'style', 'sku', 'gtin'].includes(means.is));
+  const isNamed = understood.some(({ means }) => ['name', 'style', 'stem', 'sku', 'gtin'].includes(means.is));
   const said = new Set(understood.flatMap(({ means }) => (means.is === 'nameWord' ? [means.word] : [])));
   const missing = isNamed
     ? 0

@@ -8,7 +8,9 @@ import type { Candidate, PictureCatalogue } from './catalogue';
 import { explain } from './explain';
 import { fileWords } from './fileWords';
 import type { PictureMatch } from './match';
-import { matchPicture, pictureAxisOf, type Counts, type Verdict } from './matchPicture';
+import { matchPicture, type Counts, type Verdict } from './matchPicture';
+import { pictureAxisOf, placeOfValues } from './placeOfValues';
+import { sharedValues } from './skuStems';
 import { vocabularyOf, type Vocabulary } from './vocabulary';
 
 export interface NamedPicture {
@@ -127,7 +129,7 @@ function twoFamilies(
   return { ...match, confidence: 'doubtful', reasons: [...match.reasons, { code: 'two-families', names }], question };
 }
 
-/** One picture that came under the names of several children that share a value is the value's. */
+/** One picture that came under the names of several children that share a value that pictures differ by stands where they all see it. */
 function sharedByChildren(
   pictures: readonly NamedPicture[],
   matches: readonly PictureMatch[],
@@ -145,20 +147,17 @@ function sharedByChildren(
     const family = familyOf(group[0]!.familyId!);
     const axis = family && pictureAxisOf(family);
     if (!axis || group.length < 2) continue;
-    const ids = new Set(
-      group.map(
-        ({ place }) => place!.level === 'child' && family.children[(place as { childId: string }).childId]?.at[axis.id],
-      ),
+    const at = sharedValues(
+      family,
+      group.flatMap(({ place }) => (place?.level === 'child' ? (family.children[place.childId] ?? []) : [])),
     );
-    const [valueId] = ids;
-    if (ids.size !== 1 || typeof valueId !== 'string') continue;
-    const { label } = familyIndex(family).valueById.get(valueId)!;
+    if (at[axis.id] === undefined) continue;
+    const { place } = placeOfValues(family, at);
+    const value = family.axes
+      .flatMap(({ id }) => familyIndex(family).valueById.get(at[id] ?? '')?.label ?? [])
+      .join(' · ');
     for (const match of group)
-      moved.set(match.at, {
-        ...match,
-        place: { level: 'value', axisId: axis.id, valueId },
-        reasons: [...match.reasons, { code: 'same-for-all', value: label }],
-      });
+      moved.set(match.at, { ...match, place, reasons: [...match.reasons, { code: 'same-for-all', value }] });
   }
   return matches.map((match) => moved.get(match.at) ?? match);
 }

@@ -1,13 +1,14 @@
 /** What the words of a file name can mean within one family: its codes, its name, its values in every spelling. */
 import { ownOf } from '../../text/own';
 import { identifierOwners } from '../../identifiers/sameness';
-import type { Axis, Family, Value } from '../../family/shape';
+import type { Axis, Child, Family, Value } from '../../family/shape';
 import type { Registry } from '../../registry/openRegistry';
 import { angleOfWord, type Angle } from '../angles';
 import { compact, foldLetters } from './fileWords';
 import { isSlip } from './isSlip';
 import { nameWords, stemOf } from './catalogue';
 import { saysNothing } from './noise';
+import { skuStems } from './skuStems';
 
 export type Meaning =
   | { is: 'gtin'; childId: string }
@@ -15,6 +16,7 @@ export type Meaning =
   | { is: 'style' | 'name' | 'brand' }
   | { is: 'nameWord'; word: string; isSlip?: true }
   | { is: 'value'; axisId: string; valueId: string; by: 'label' | 'spelling' | 'code' }
+  | { is: 'stem'; at: Child['at']; written: string }
   | { is: 'angle'; angle: Angle }
   | { is: 'nothing' };
 
@@ -74,6 +76,7 @@ export function vocabularyOf(registry: Registry, family: Family): Vocabulary {
       for (const digits of [number, number.replace(/^0/, ''), number.replace(/^00/, '')])
         add(digits, { is: 'gtin', childId: child.id });
   }
+  for (const { written, at } of skuStems(family)) add(written, { is: 'stem', at, written });
   add(text('styleCode'), { is: 'style' });
   add(text('modelNumber'), { is: 'style' });
   add(text('name'), { is: 'name' });
@@ -119,6 +122,8 @@ function addValue(registry: Registry, axis: Axis, value: Value, add: (text: stri
   for (const spelling of otherSpellings(value.label)) once(spelling, 'spelling');
   for (const figures of Object.values(value.scoped ?? {}))
     if (typeof figures.label === 'string') once(figures.label, 'label');
+  for (const figures of [value.fields, ...Object.values(value.scoped ?? {})])
+    if (typeof figures.shortLabel === 'string') once(figures.shortLabel, 'spelling');
   const word = registry.word(axis.role, value.label);
   for (const spelling of word ? [word.label, ...word.synonyms] : []) once(spelling, 'spelling');
   for (const spelling of ownOf(WRITTEN_OUT, value.label.trim().toUpperCase()) ?? []) once(spelling, 'spelling');
