@@ -13,7 +13,7 @@ afterAll(async () => {
 });
 
 it('in a storm of faults every difference is marked, and none is left once the accounts are read', async () => {
-  const report = await runStorm({ world, line, messages: 250, families: 12, seed: 5 });
+  const report = await runStorm({ world, line, messages: 120, families: 6, seed: 5 });
   expect(report.undisclosed).toEqual([]);
   expect(report.afterReading).toEqual([]);
   // The storm did do harm, else nothing was tried.

@@ -6,7 +6,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { createClient, type Client } from '@loom-kin/contract';
+import { createClient, Refused, type Client } from '@loom-kin/contract';
 import { setUpSeller } from '../demo/src/setUp';
 import { copyDemo } from './demoFolder';
 
@@ -173,14 +173,19 @@ function runLoader(url: string, env: Record<string, string>): Promise<void> {
   });
 }
 
-/** Waits until something holds, asked again and again; fails with the last answer. */
+/** Waits until something holds, asked again and again; fails with the last answer. A server that starts anew meanwhile is waited for. */
 export async function until<T>(ask: () => Promise<T>, good: (answer: T) => boolean, seconds = 40): Promise<T> {
   const end = Date.now() + seconds * 1000;
-  let answer = await ask();
-  while (!good(answer)) {
-    if (Date.now() > end) throw new Error(`still not so after ${seconds} s: ${JSON.stringify(answer).slice(0, 600)}`);
+  for (;;) {
+    const asked = await ask().then(
+      (answer) => ({ answer }),
+      (error: unknown) => {
+        if (!(error instanceof Refused) || error.problem.code !== 'server.silent') throw error;
+        return { error };
+      },
+    );
+    if ('answer' in asked && good(asked.answer)) return asked.answer;
+    if (Date.now() > end) throw new Error(`still not so after ${seconds} s: ${JSON.stringify(asked).slice(0, 600)}`);
     await new Promise((next) => setTimeout(next, 50));
-    answer = await ask();
   }
-  return answer;
 }

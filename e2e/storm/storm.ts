@@ -189,7 +189,11 @@ export async function runStorm({ world, line, messages, families, seed, tell }: 
           if (marked.has(key) || isAllMarked) report.disclosed += 1;
           else report.undisclosed.push(`${report.rounds}, ${account}, ${key}: ${said} – ${there}`);
         if (report.rounds % READ_EVERY > 0) continue;
-        await world.call(api.readAccount, { params: { id: account } });
+        // What the channel still works on stays in doubt until it is done.
+        await until(
+          () => world.call(api.readAccount, { params: { id: account } }),
+          ({ left }) => left === 0,
+        );
         for (const [key, { said, there }] of await compare(account))
           report.afterReading.push(`${report.rounds}, ${account}, ${key}: ${said} – ${there}`);
       }
