@@ -1,10 +1,22 @@
 import { defineConfig } from 'vitest/config';
 
+const TIMES = { testTimeout: 60_000, hookTimeout: 60_000 };
+
 export default defineConfig({
   test: {
-    include: ['{core,sheets,contract,server,channels,web,demo,cli}/test/**/*.test.ts', 'e2e/**/*.test.ts'],
     globalSetup: 'e2e/demoFolder.ts',
-    testTimeout: 60_000,
-    hookTimeout: 60_000,
+    projects: [
+      // What they import is read once for all of them; it keeps nothing of what a test did.
+      {
+        test: {
+          ...TIMES,
+          name: 'shared',
+          include: ['{core,sheets,contract,server,channels,demo,cli}/test/**/*.test.ts', 'e2e/**/*.test.ts'],
+          isolate: false,
+        },
+      },
+      // Modules that stand in for others, and stores that live as long as their module.
+      { test: { ...TIMES, name: 'alone', include: ['web/test/**/*.test.ts'] } },
+    ],
   },
 });
