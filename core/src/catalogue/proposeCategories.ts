@@ -6,17 +6,13 @@ export interface CategoryProposal {
   /** The channel's category. */
   to: string;
   label: string;
-  /** Whether something speaks for it; else it is one of few that there are. */
-  isLikely: boolean;
 }
 
 const AT_MOST = 3;
-/** So few categories are all offered, where none is likely. */
-const FEW = 4;
 /** Words that say nothing of what goods are. */
 const FILLING = new Set(['and', 'for', 'the', 'of', 'other', 'all']);
 
-/** The channel's categories that share words with the seller's, the likeliest first. The seller's own name counts twice what stands above it does. */
+/** The channel's categories that share words with the seller's, the likeliest first; its only one, or the one that takes anything, where none does. The seller's own name counts twice what stands above it does. */
 export function proposeCategories(registry: Registry, sellerCategory: unknown, rulebook: Rulebook): CategoryProposal[] {
   const path = registry.path(sellerCategory).map((category) => category.label);
   const own = wordsOf(path.at(-1) ?? '');
@@ -28,9 +24,8 @@ export function proposeCategories(registry: Registry, sellerCategory: unknown, r
   });
   const likely = scored.filter((one) => one.score > 0).sort((a, b) => b.score - a.score);
   const open = rulebook.categories.length === 1 ? rulebook.categories[0] : rulebook.categories.find(takesAnything);
-  if (likely.length === 0 && open) return [{ to: open.id, label: open.label, isLikely: true }];
-  const offered = likely.length > 0 ? likely.slice(0, AT_MOST) : scored.length <= FEW ? scored : [];
-  return offered.map(({ to, label, score }) => ({ to, label, isLikely: score > 0 }));
+  if (likely.length === 0 && open) return [{ to: open.id, label: open.label }];
+  return likely.slice(0, AT_MOST).map(({ to, label }) => ({ to, label }));
 }
 
 const takesAnything = (category: Rulebook['categories'][number]): boolean => category.takesAnything;

@@ -38,7 +38,7 @@ export type Remedy =
   /** The channel is asked which of the family's numbers it has entries for. */
   | { kind: 'askEntries'; account: string }
   /** Where goods of one of the seller's categories go on a channel, for this family and all like it. */
-  | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string; isLikely: boolean }
+  | { kind: 'categoryMap'; channel: string; category: string; to: string; label: string }
   /** The same, chosen by the seller of all that the channel has. */
   | { kind: 'choosePlace'; channel: string; category: string; choices: readonly { id: string; label: string }[] }
   /** A field that the channel asks for and the seller has not: added to the seller's facts. */
@@ -70,8 +70,7 @@ export const isReady = (remedy: Remedy): boolean =>
   remedy.kind !== 'approval' &&
   remedy.kind !== 'askEntries' &&
   !(remedy.kind === 'change' && isForTheSeller(remedy.label)) &&
-  !(remedy.kind === 'pairing' && remedy.confidence === 'doubtful') &&
-  !(remedy.kind === 'categoryMap' && !remedy.isLikely);
+  !(remedy.kind === 'pairing' && remedy.confidence === 'doubtful');
 
 /** What nobody but the seller decides. */
 const isForTheSeller = (label: RemedyLabel): boolean =>

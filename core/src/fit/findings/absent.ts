@@ -43,12 +43,15 @@ function noCategory({ family, account, rulebook: { registry, rulebook } }: FitIn
   const typed: Remedy = { kind: 'figure', key: 'category', places: [{ level: 'family' }] };
   if (!label)
     return { ...base, remedies: [typed], code: 'category.choose', key: 'category', params: { account: name } };
-  const remedies = proposeCategories(registry, sellerCategory, rulebook).map((one): Remedy => {
-    return { kind: 'categoryMap', channel, category: String(sellerCategory), ...one };
-  });
-  if (!remedies.some((one) => one.kind === 'categoryMap' && one.isLikely)) {
-    const choices = rulebook.categories.map((one) => ({ id: one.id, label: one.label }));
-    remedies.splice(0, Infinity, { kind: 'choosePlace', channel, category: String(sellerCategory), choices });
-  }
+  const such = { channel, category: String(sellerCategory) };
+  const likely = proposeCategories(registry, sellerCategory, rulebook).map((one): Remedy => ({
+    kind: 'categoryMap',
+    ...such,
+    ...one,
+  }));
+  // What is likely need not be right: every place of the channel can be chosen.
+  const choices = rulebook.categories.map(({ id, label: name }) => ({ id, label: name }));
+  const all: Remedy[] = choices.length > likely.length ? [{ kind: 'choosePlace', ...such, choices }] : [];
+  const remedies = [...likely, ...all];
   return { ...base, remedies, code: 'category.none', key: 'categoryMap', params: { account: name, category: label } };
 }
