@@ -236,6 +236,14 @@ describe('remedies', () => {
     const left = fit('fernpost', after, { stock });
     expect([left.state, left.plan!.bill.leftOut, left.childStates[two[0]!]]).toEqual(['fits', 2, 'absent']);
   });
+  it('ask for the pieces of what is counted, and not for those of a set, which its parts make', () => {
+    const { id } = first();
+    const stock = { ...given.stock, [id]: 0 };
+    const kinds = (family: Family) =>
+      find(fit('fernpost', family, { stock }), 'stock.too-low')[0]!.remedies.map((one) => one.kind);
+    expect(kinds(whole)).toEqual(['figure', 'change']);
+    expect(kinds(run(whole, setChild(id, 'parts', '2 × ANY-1')))).toEqual(['change']);
+  });
   it('pair every value with the nearest colour', () => {
     const { pairings: near } = mendAll(find(fit('quayside', whole, { pairings: {} }), 'pairing.missing'));
     expect(near.map((one) => [one.value, one.to])).toEqual([

@@ -1,4 +1,5 @@
 /** Findings about stock: too few or too many pieces for the channel. What is not counted is never too little. */
+import { partsOf } from '../../bundles/parts';
 import { familyIndex } from '../../family/weave';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
@@ -67,7 +68,10 @@ function tooLow(context: CheckContext, members: number[]): Finding {
   const { account, category, family, rulebook } = context;
   const place = homeOf(context, rulebook.registry.field('stock'), members);
   const wish = wishOf(context);
-  const childIds = members.map((at) => familyIndex(family).woven[at]!.id);
+  const low = members.map((at) => familyIndex(family).woven[at]!);
+  const childIds = low.map(({ id }) => id);
+  // Of a set there are as many pieces as its parts make: none are typed.
+  const typed = low.filter((child) => partsOf(child).length === 0);
   const leaveOut = {
     do: 'setWish' as const,
     account: account.id,
@@ -81,11 +85,14 @@ function tooLow(context: CheckContext, members: number[]): Finding {
       members.length > FEW
         ? []
         : [
-            {
-              kind: 'figure',
-              key: 'stock',
-              places: childIds.map((childId) => ({ level: 'child' as const, childId })),
-            },
+            ...(typed.length > 0
+              ? [
+                  {
+                    ...{ kind: 'figure' as const, key: 'stock' },
+                    places: typed.map(({ id }) => ({ level: 'child' as const, childId: id })),
+                  },
+                ]
+              : []),
             {
               kind: 'change',
               label: { do: 'leaveOut', account: account.name, children: members.length },
