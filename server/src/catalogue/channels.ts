@@ -14,7 +14,7 @@ import {
 import type { Channel } from '@loom-kin/contract';
 import { z } from 'zod';
 import { readDocument, writeDocument } from '../store/documents';
-import { addressOf, ask } from '../dispatch/transports/channelClient';
+import { addressOf, ask, understood } from '../dispatch/transports/channelClient';
 import { inTransaction } from '../store/database';
 import { channels, editions } from '../store/schema';
 import type { Store } from '../store/store';
@@ -76,7 +76,7 @@ async function takeChannel(store: Store, base: string, id: string, place: number
 }
 
 const saidOf = async (base: string, account: Account): Promise<Said> =>
-  SaidSchema.parse(await fetchJson(addressOf(base, account, 'account')));
+  understood(SaidSchema, await fetchJson(addressOf(base, account, 'account')));
 
 /** Every edition of the rules is kept as it was met last. */
 function keepEdition({ database }: Store, rulebook: Rulebook): void {

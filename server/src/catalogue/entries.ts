@@ -5,7 +5,7 @@ import { dequal } from 'dequal';
 import { ChannelEntrySchema, identityOf, Refusal, type Account, type KnownNumbers } from '@loom-kin/core';
 import type { Logger } from 'pino';
 import { z } from 'zod';
-import { addressOf, ask } from '../dispatch/transports/channelClient';
+import { addressOf, ask, understood } from '../dispatch/transports/channelClient';
 import { markDue } from '../fits/due';
 import { inTransaction, type Database } from '../store/database';
 import { identifiers, knownNumbers } from '../store/schema';
@@ -148,7 +148,8 @@ async function askAbout(store: Store, base: string, account: Account, numbers: r
     const some = numbers.slice(at, at + AT_ONCE);
     const body = JSON.stringify({ gtins: some });
     const headers = { 'content-type': 'application/json' };
-    const said = SaidSchema.parse(
+    const said = understood(
+      SaidSchema,
       await ask(addressOf(base, account, 'entries'), { method: 'POST', headers, body }),
     ).entries;
     await store.quiet();

@@ -24,7 +24,7 @@ import {
   type LineRow,
 } from './dispatches';
 import { reconcile, type ChannelLink } from './reconcile';
-import { askReceipt, ChannelSilent } from './transports/channelClient';
+import { askReceipt, ChannelSilent, failureText } from './transports/channelClient';
 import { handOver } from './transports/handOver';
 import { composeTurn, readyLines } from './turn';
 import {
@@ -111,7 +111,6 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
         if (underWay(accountId).length > 0) await wait(options.pollEvery);
       } catch (error) {
         if (signal.aborted) return;
-        const text = error instanceof Error ? error.message : 'failed';
         if (isOutOfSpace(error)) {
           notify(OUT_OF_SPACE);
           await wait(FULL_WAIT);
@@ -119,6 +118,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
           continue;
         }
         if (!(error instanceof ChannelSilent)) throw error;
+        const { message: text } = error;
         const next = waits.shift();
         if (next === undefined) return await end(underWay(accountId), `${account.name} ${text}`);
         notify(
@@ -193,7 +193,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
   ): Promise<null> {
     if (error instanceof ChannelSilent) throw error;
     options.log.warn({ err: error, account: account.id }, 'a channel turned a submission away');
-    await end(lines, error instanceof Error ? error.message : 'failed', fate);
+    await end(lines, failureText(error), fate);
     return null;
   }
 

@@ -1,4 +1,5 @@
 /** Fits of one family to accounts, from what the database holds. Runs in worker threads; a fault stops one account and nothing else. */
+import { ZodError } from 'zod';
 import {
   combinedPictures,
   brokenFit,
@@ -100,7 +101,9 @@ export function fitOn(
   }
 }
 
-const reasonOf = (error: unknown) => (error instanceof Error ? error.message.slice(0, 200) : 'something went wrong');
+/** A fault of our own in few words; what a schema says of one is long, and for nobody to read. */
+const reasonOf = (error: unknown): string =>
+  error instanceof Error && !(error instanceof ZodError) ? error.message.slice(0, 200) : 'something went wrong inside';
 
 /** How a family stands with every account. */
 export function standingsOf(database: Database, catalogue: Catalogue, familyId: string): Standing[] {

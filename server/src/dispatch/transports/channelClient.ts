@@ -1,6 +1,6 @@
 /** Talking to a channel: requests, and what kinds of failure there are. */
 import { z } from 'zod';
-import { ListingSchema, type Listing } from '@loom-kin/core';
+import { ListingSchema, Refusal, type Listing } from '@loom-kin/core';
 import { ChannelSilent, exchange, LARGE_BOUNDS, USUAL_BOUNDS, type Bounds } from './exchange';
 
 export { ChannelSilent };
@@ -11,17 +11,26 @@ export function addressOf(base: string, account: { id: string; channel: string }
   return `${base}/${account.channel}/${path}${query}`;
 }
 
+/** A question that a channel turns away for good; the message is the channel's words. */
+export class TurnedAway extends Error {}
+
+/** What a seller is told of a failure: the channel's words, or that it was our own, of which only the log can say more. */
+export const failureText = (error: unknown): string =>
+  error instanceof TurnedAway || error instanceof ChannelSilent || error instanceof Refusal
+    ? error.message
+    : 'something went wrong inside, and nothing can be said of what the channel took: it is asked';
+
 /**
  * Asks a channel, within bounds of time and size.
  * @throws `ChannelSilent` where trying again may help: no answer, one that is cut off or no JSON, too many requests, a fault there
- * @throws an Error with the channel's words where the channel turns the question away
+ * @throws `TurnedAway` where the channel turns the question away
  */
 export async function ask(address: string, init?: RequestInit, bounds: Bounds = USUAL_BOUNDS): Promise<unknown> {
   const answer = await exchange(address, init, bounds);
   if (answer.status === 429) throw new ChannelSilent('asks to wait: too many requests');
   if (answer.status >= 500) throw new ChannelSilent(`has a fault of its own (${answer.status})`);
   if (answer.status < 200 || answer.status >= 300)
-    throw new Error(wordsOf(answer.text) || `answered with ${answer.status}`);
+    throw new TurnedAway(wordsOf(answer.text) || `answered with ${answer.status}`);
   try {
     return JSON.parse(answer.text);
   } catch {
@@ -30,7 +39,7 @@ export async function ask(address: string, init?: RequestInit, bounds: Bounds = 
 }
 
 /** The answer as the schema has it. Throws `ChannelSilent` where it is none. */
-function understood<S extends z.ZodType>(schema: S, answer: unknown): z.infer<S> {
+export function understood<S extends z.ZodType>(schema: S, answer: unknown): z.infer<S> {
   const read = schema.safeParse(answer);
   if (!read.success) throw new ChannelSilent('gives an answer that cannot be understood');
   return read.data;
