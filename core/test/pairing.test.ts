@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { computeFit, guessSwatch, openPairingLists, proposeFor, proposePairing } from '../src/index';
 import { shoeLast } from '../src/pairing/shoes';
-import { fitInput, registry, rulebook } from './sample';
+import { fitInput, fitWithListings, registry, rulebook } from './sample';
 import { run, wholeJacket } from './whole';
 
 const lists = openPairingLists(rulebook('quayside').rules);
@@ -53,7 +53,7 @@ describe('colours', () => {
 });
 
 describe('a value that holds for a whole listing', () => {
-  it('is of the channel’s list as well: an unknown colour is told where it is a plain fact, and where it is split', () => {
+  it('is told where the channel’s list has it not, and goes out all the same: nobody chooses it', () => {
     const { family, ...given } = wholeJacket();
     const [colour] = family.axes;
     const one = run(family, {
@@ -65,7 +65,13 @@ describe('a value that holds for a whole listing', () => {
       computeFit(fitInput(some, 'quayside', { ...given, pairings: {} })).findings.filter(
         (finding) => finding.code === 'pairing.missing',
       );
-    expect(unpaired(one).map((finding) => finding.params)).toEqual([{ account: 'Quayside', value: 'Rust' }]);
+    expect(unpaired(one).map(({ params, severity }) => [params, severity])).toEqual([
+      [{ account: 'Quayside', value: 'Rust', isOption: false }, 'warns'],
+    ]);
+    const fields = (pairings: object) =>
+      fitWithListings(fitInput(one, 'quayside', { ...given, pairings })).listings.map((listing) => listing.fields);
+    expect(fields({}).map((all) => 'Colour group' in all)).toEqual([false]);
+    expect(fields({ colour: { rust: 'Orange' } })[0]!['Colour group']).toBe('Orange');
     const chosen = `${family.axes[1]!.id};split=${colour!.id}+${family.axes[2]!.id};pin=`;
     const wish = { apart: [], whole: [], leaveOut: [], offered: true, chosen };
     expect(unpaired(run(family, { do: 'setWish', account: 'quayside', wish }))).toHaveLength(4);

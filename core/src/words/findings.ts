@@ -61,8 +61,10 @@ export const FINDINGS = {
   'label.shortened': (p: { axis: string; full: string; short: string }) =>
     `Labels of ${p.axis} are shortened to fit: "${p.full}" becomes "${p.short}".`,
 
-  'pairing.missing': (p: OnAccount & { value: string }) =>
-    `${p.value} is not among the values of ${p.account}. Pair it with one of them.`,
+  'pairing.missing': (p: OnAccount & { value: string; isOption: boolean }) =>
+    p.isOption
+      ? `${p.value} is not among the values of ${p.account}. Pair it with one of them.`
+      : `${p.value} is not among the values of ${p.account}. It is no option there and goes out in your own word; paired, buyers who look for theirs find it.`,
   'pairing.collides': (p: { values: string; to: string }) => `${p.values} would be shown alike, as ${p.to}.`,
 
   'sku.missing': (_p: None, who: Subject) => `${has(who)} no SKU.`,

@@ -21,12 +21,14 @@ function shownFindings(context: CheckContext, axis: TargetAxis): Finding[] {
   if (!list) return [];
   const { valueById } = familyIndex(context.family);
   const values = [...new Set(axis.options.map((option) => option.valueIds[0]!))].map((id) => valueById.get(id)!);
-  const missing = unpairedFindings(context, { role: axis.role, axisId: axis.from[0]!, values, list });
+  const missing = unpairedFindings(context, {
+    ...{ role: axis.role, axisId: axis.from[0]!, values, list, isOption: true },
+  });
   const shows = context.category.rules.axes.roles[axis.role]?.shows;
   return shows === 'list' ? [...missing, ...collisions(context, axis, values)] : missing;
 }
 
-/** Values that hold for a whole listing, each its own or all the same one: the channel's list holds for those, too. */
+/** Values that hold for a whole listing, each its own or all the same one: nobody chooses them, so that they go out unpaired as well. */
 function fixedFindings(context: CheckContext, plan: Plan): Finding[] {
   const fixed = new Set([...plan.split, ...plan.pinned]);
   return context.family.axes
@@ -34,7 +36,7 @@ function fixedFindings(context: CheckContext, plan: Plan): Finding[] {
     .flatMap(({ id, role, values }) => {
       const list = context.category.lists.get(role);
       const offered = values.filter((value) => offeredWith(context, value).length > 0);
-      return list ? unpairedFindings(context, { role, axisId: id, values: offered, list }) : [];
+      return list ? unpairedFindings(context, { role, axisId: id, values: offered, list, isOption: false }) : [];
     });
 }
 
@@ -43,6 +45,8 @@ interface ListedAxis {
   axisId: string;
   values: readonly Value[];
   list: PairingList;
+  /** Whether buyers choose from them. */
+  isOption: boolean;
 }
 
 const unpairedFindings = (context: CheckContext, { values, ...axis }: ListedAxis): Finding[] =>
@@ -58,7 +62,7 @@ const offeredWith = (context: CheckContext, value: Value) =>
 
 function unpairedFinding(
   context: CheckContext,
-  { role, axisId, list }: Omit<ListedAxis, 'values'>,
+  { role, axisId, list, isOption }: Omit<ListedAxis, 'values'>,
   value: Value,
 ): Finding {
   const near = proposeFor(context.rulebook.registry, role, value, list, context.pairings[role]);
@@ -66,8 +70,8 @@ function unpairedFinding(
   const pairing = { channel, role: role, value: foldForPairing(value.label), to: near?.to ?? '' };
   return makeFinding(context, {
     code: 'pairing.missing',
-    params: { account: name, value: value.label },
-    severity: 'stops',
+    params: { account: name, value: value.label, isOption },
+    severity: isOption ? 'stops' : 'warns',
     key: 'pairing',
     place: { level: 'value', axisId, valueId: value.id },
     members: offeredWith(context, value),

@@ -62,8 +62,8 @@ function putFixedValues(
     const shown = (rules?.shows === 'list' ? paired : undefined) ?? labelIn(value, scopes);
     const name = rules?.name !== undefined && fields[rules.name] === undefined ? rules.name : label;
     fields[freeName(name, taken)] = shown;
-    // Beside the seller's own word the channel is told which of its own values that is; a finding stops one that is none.
-    if (rules?.list) fields[`${rules.name ?? role} group`] = paired ?? shown;
+    // Beside the seller's own word the channel is told which of its own values that is, where it is one.
+    if (rules?.list && paired !== undefined) fields[`${rules.name ?? role} group`] = paired;
   }
 }
 
