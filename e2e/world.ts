@@ -96,18 +96,23 @@ export async function startWorld(
     waits?: string;
     /** An address that pictures may be fetched from besides public ones. */
     fetchFrom?: string;
+    /** Where the data lie; a folder of its own for as long as the world lasts where none is said. */
+    folder?: string;
     /** Puts something between the product and the channels: given their address, the one the product shall use. */
     through?: (channelsUrl: string) => Promise<string>;
   } = {},
 ): Promise<World> {
-  const folder = mkdtempSync(join(tmpdir(), 'loom-kin-'));
+  const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'loom-kin-'));
   const env = {
     LOOM_KIN_DATA: folder,
     LOOM_KIN_CHANNELS_DELAY: String(options.delay ?? 30),
     LOOM_KIN_CHANNELS_ONLY: options.every ? '' : (options.only ?? FEW),
   };
   if (options.demo) await copyDemo(folder, env.LOOM_KIN_CHANNELS_ONLY || 'every', (into) => loadDemoInto(into, env));
-  let channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: '0' });
+  // A disk of the product's own is not the channels'.
+  const theirs = options.folder === undefined ? folder : mkdtempSync(join(tmpdir(), 'loom-kin-channels-'));
+  const channelsEnv = { ...env, LOOM_KIN_DATA: theirs };
+  let channels = await launch('channels', { ...channelsEnv, LOOM_KIN_CHANNELS_PORT: '0' });
   const serverEnv = {
     ...env,
     LOOM_KIN_CHANNELS: (await options.through?.(channels.url)) ?? channels.url,
@@ -135,11 +140,11 @@ export async function startWorld(
     startServer: async () => void (server = await launch('server', { ...serverEnv, LOOM_KIN_PORT: portOf(url) })),
     killChannels: () => channels.kill(),
     startChannels: async () =>
-      void (channels = await launch('channels', { ...env, LOOM_KIN_CHANNELS_PORT: portOf(channels.url) })),
+      void (channels = await launch('channels', { ...channelsEnv, LOOM_KIN_CHANNELS_PORT: portOf(channels.url) })),
     end: async () => {
       await server.kill();
       await channels.kill();
-      rmSync(folder, { recursive: true, force: true });
+      rmSync(theirs, { recursive: true, force: true });
     },
   };
   if (!options.demo && options.bare !== true) await setUpSeller(world.call);

@@ -68,7 +68,7 @@ describe('a value that holds for a whole listing', () => {
     expect(unpaired(one).map(({ params, severity }) => [params, severity])).toEqual([
       [{ account: 'Quayside', value: 'Rust', isOption: false }, 'warns'],
     ]);
-    const fields = (pairings: object) =>
+    const fields = (pairings: Record<string, Record<string, string>>) =>
       fitWithListings(fitInput(one, 'quayside', { ...given, pairings })).listings.map((listing) => listing.fields);
     expect(fields({}).map((all) => 'Colour group' in all)).toEqual([false]);
     expect(fields({ colour: { rust: 'Orange' } })[0]!['Colour group']).toBe('Orange');

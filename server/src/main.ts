@@ -6,7 +6,7 @@
 import { resolve } from 'node:path';
 import { isPublicAddress } from './pictures/fetchPicture';
 import { startServer, type ServerOptions } from './start';
-import { DataInUse } from './store/database';
+import { DataUnavailable } from './store/database';
 
 // What is written here is for this user alone.
 process.umask(0o077);
@@ -24,7 +24,7 @@ const options: ServerOptions = {
 };
 
 let running = await startServer(options).catch((error: unknown) => {
-  if (!(error instanceof DataInUse)) throw error;
+  if (!(error instanceof DataUnavailable)) throw error;
   console.error(error.message);
   process.exit(1);
 });

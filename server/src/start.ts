@@ -60,7 +60,7 @@ const ANSWERED = 200;
 
 /**
  * Takes the data for itself, asks the channels for their rulebooks, listens on loopback, goes on with what was under way. Throws
- * `DataInUse` where another server works on the data.
+ * `DataUnavailable` where another server works on the data, or they cannot be written.
  */
 export async function startServer(options: ServerOptions): Promise<RunningServer> {
   const { dataFolder } = options;

@@ -1,5 +1,5 @@
 /** Opening the database: alone, WAL, foreign keys, full sync so that an accepted change survives a crash, migrations. */
-import { existsSync, mkdirSync } from 'node:fs';
+import { accessSync, constants, existsSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import Sqlite from 'better-sqlite3';
 import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
@@ -9,8 +9,10 @@ import * as schema from './schema';
 
 export type Database = BetterSQLite3Database<typeof schema> & { $client: Sqlite.Database };
 
+/** The data cannot be worked on here; the message says why, and the way out. */
+export class DataUnavailable extends Error {}
 /** Somebody else has the data open. */
-export class DataInUse extends Error {}
+export class DataInUse extends DataUnavailable {}
 
 /** Opens (or creates) the database file and brings it up to date. */
 export function openDatabase(file: string, migrations = MIGRATIONS): Database {
@@ -35,10 +37,10 @@ export function readDatabase(file: string): Database {
 
 /**
  * Takes a data folder for one process. The lock is a transaction that stays open on a file beside the data, so that it ends with
- * the process, however that ends. Throws `DataInUse` where another process has it.
+ * the process, however that ends. Throws `DataInUse` where another process has it, `DataUnavailable` where it cannot be written.
  */
 export function lockData(folder: string): { release(): void } {
-  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  requireWritable(folder);
   const client = new Sqlite(`${folder}/in-use.lock`, { timeout: 0 });
   try {
     client.exec('BEGIN EXCLUSIVE');
@@ -53,6 +55,28 @@ export function lockData(folder: string): { release(): void } {
     throw error;
   }
   return { release: () => client.close() };
+}
+
+/** Why a folder cannot be written, by the code of the operating system (POSIX.1-2017, errno.h). */
+const WHY_NOT: ReadonlyMap<string, string> = new Map([
+  ['EROFS', 'its disk is read-only'],
+  ['EACCES', 'this user has no right to'],
+  ['EPERM', 'this user has no right to'],
+  ['ENOTDIR', 'a part of its path is a file'],
+  ['EEXIST', 'there is a file of that name'],
+  ['ENOSPC', 'there is no space left on its disk'],
+]);
+
+function requireWritable(folder: string): void {
+  try {
+    mkdirSync(folder, { recursive: true, mode: 0o700 });
+    accessSync(folder, constants.R_OK | constants.W_OK | constants.X_OK);
+  } catch (error) {
+    const { code = '', message } = error as NodeJS.ErrnoException;
+    throw new DataUnavailable(
+      `The data folder ${folder} cannot be written: ${WHY_NOT.get(code) ?? message}. Make it writable for this user, or name another folder in LOOM_KIN_DATA.`,
+    );
+  }
 }
 
 /** Whoever has the database open is noticed even where the lock file was deleted: it cannot be had exclusively then. */
