@@ -34,6 +34,8 @@ export * from './copies/copyFamily';
 export * from './copies/stillSame';
 export type { SameCode, StillSame } from './copies/shape';
 export * from './words/stillSame';
+export * from './words/movedFigures';
+export { movedFigures } from './change/movedFigures';
 export * from './gather/gather';
 export * from './gather/leave';
 export * from './gather/proposeGather';

@@ -60,6 +60,10 @@ const STRUCTURE: ReadonlySet<SingleCommand['do']> = new Set([
   ...(['mergeValues', 'addValues', 'removeValues'] as const),
 ]);
 
+/** Whether a command changes what children stand on. */
+export const isStructural = (command: Command): boolean =>
+  command.do === 'batch' ? command.commands.some((one) => STRUCTURE.has(one.do)) : STRUCTURE.has(command.do);
+
 function applyToStructure(registry: Registry, draft: Family, command: SingleCommand): void {
   const befores = standingsOf(Object.freeze(draftOf(draft)));
   apply(registry, draft, command);

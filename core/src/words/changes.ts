@@ -142,7 +142,7 @@ function* figureLines(namer: Namer, where: string, scope: Scope, was: Figures, n
 }
 
 /** " in de", " on Fernpost"; nothing for everywhere. */
-function scopeText(namer: Namer, scope: Scope): string {
+export function scopeText(namer: Namer, scope: Scope): string {
   const { kind, name } = scopeName(scope);
   if (kind === 'everywhere') return '';
   return kind === 'language' ? ` in ${name}` : ` on ${namer.account(name)}`;

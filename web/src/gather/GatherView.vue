@@ -6,6 +6,7 @@ import { ElButton, ElOption, ElSelect } from 'element-plus';
 import { children, familyIndex, ROLE_LABELS, ROLES } from '@loom-kin/core';
 import { say } from '../api';
 import { useSetup } from '../stores/setup';
+import MovedFigures from '../weave/structure/MovedFigures.vue';
 import { useGathering } from './useGathering';
 
 const route = useRoute();
@@ -18,7 +19,7 @@ const listOf = (text: unknown) =>
 const ids = computed(() => listOf(route.query.families));
 const only = computed(() => listOf(route.query.only));
 const page = useGathering(() => ({ ids: ids.value, into: String(route.query.into ?? ''), only: only.value }));
-const { families, problem, busy, intoId, into, name, axes, dropped, allAxes, asked, members, preview } = page;
+const { families, problem, busy, intoId, into, name, axes, dropped, allAxes, asked, members, moved, preview } = page;
 
 const nameOf = (id: string) => String(families.value.find((one) => one.id === id)?.fields.name ?? '');
 const countOf = (id: string) => {
@@ -134,6 +135,7 @@ async function make(): Promise<void> {
           Every child keeps its SKU, GTIN, price, pieces, pictures and listings. Families that nobody is left in are
           retired; what only a family has stays with them.
         </p>
+        <MovedFigures :moved="moved" />
         <p v-if="behind.length" class="warns" data-test="gather-behind">
           Stays behind, since {{ into.fields.name }} has its own: {{ behind.slice(0, 6).join('; ')
           }}{{ behind.length > 6 ? ` and ${behind.length - 6} more` : '' }}.

@@ -4,6 +4,8 @@ import {
   familyIndex,
   freeze,
   gather,
+  movedFigures,
+  movedFigureText,
   proposeGather,
   Refusal,
   type Family,
@@ -131,6 +133,12 @@ export function useGathering(wanted: () => Wanted) {
     }
   });
 
+  /** What stood for several children of the family and is their own afterwards. */
+  const moved = computed(() => {
+    const [before, after] = [into.value, preview.value.done?.into.family];
+    return before && after ? movedFigures(before, after).map((one) => movedFigureText(setup.namer, before, one)) : [];
+  });
+
   /** Gathers them as one change; the family they are in, or null where it could not be done. */
   async function make(): Promise<string | null> {
     const target = into.value!;
@@ -171,6 +179,7 @@ export function useGathering(wanted: () => Wanted) {
     allAxes,
     members,
     labelsOf,
+    moved,
     write,
     preview,
     make,

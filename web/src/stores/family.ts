@@ -8,6 +8,7 @@ import {
   EVERYWHERE,
   familyIndex,
   hasPlace,
+  isStructural,
   freeze,
   Refusal,
   runCommand,
@@ -35,6 +36,7 @@ import { createMending } from './mending';
 import { createOutbox } from './outbox';
 import { countsOf, type Count, type Pending } from './pending';
 import { afterCounts, type Pieces } from './pieces';
+import { sayMoved } from './sayMoved';
 import { useSetup } from './setup';
 
 /** A command that was looked at before it is done: what it makes of which family. */
@@ -214,6 +216,8 @@ export const useFamily = defineStore('family', () => {
       if (changed.forward.length === 0 && !moved) return true;
       family.value = changed.family;
       keepSelection();
+      // Who looked ahead was told before.
+      if (!ahead && isStructural(command)) sayMoved(setup.namer, now, changed.family);
       if (moved) counted(counts);
       const change = { key, ...(changed.forward.length > 0 ? { command } : {}), ...(moved ? { counts } : {}) };
       enqueue(change, { before: now, after: changed.family });

@@ -6,6 +6,8 @@ import {
   childFates,
   children,
   leave,
+  movedFigures,
+  movedFigureText,
   Refusal,
   runCommand,
   titleOf,
@@ -14,6 +16,7 @@ import {
 } from '@loom-kin/core';
 import { useFamily, type Ahead } from '../../stores/family';
 import { useSetup } from '../../stores/setup';
+import MovedFigures from './MovedFigures.vue';
 import FateList from './FateList.vue';
 
 const props = defineProps<{
@@ -33,24 +36,27 @@ const setup = useSetup();
 interface Preview {
   fates: ChildFate[];
   problem: string | null;
+  /** What children keep as their own that stood for several. */
+  moved: string[];
   ahead?: Ahead;
 }
 /** While it is being made nothing is worked out anew: the family is another by then. */
 const isMade = ref(false);
-let last: Preview = { fates: [], problem: null };
+let last: Preview = { fates: [], problem: null, moved: [] };
 const preview = computed<Preview>(() => (isMade.value ? last : (last = lookAhead())));
 function lookAhead(): Preview {
-  if (!props.command) return { fates: [], problem: null };
+  if (!props.command) return { fates: [], problem: null, moved: [] };
   try {
     const before = store.family!;
     let number = 0;
     const newId = () => `left${(number += 1)}`;
     const without = props.leavers?.length ? leave(setup.registry, before, props.leavers, newId).from.family : before;
     const changed = runCommand(setup.registry, without, props.command);
-    return { fates: childFates(before, changed.family), problem: null, ahead: { before: without, changed } };
+    const moved = movedFigures(without, changed.family).map((one) => movedFigureText(setup.namer, without, one));
+    return { fates: childFates(before, changed.family), problem: null, moved, ahead: { before: without, changed } };
   } catch (error) {
     if (!(error instanceof Refusal)) throw error;
-    return { fates: [], problem: error.message };
+    return { fates: [], problem: error.message, moved: [] };
   }
 }
 /** The weave lights up the children that would go. */
@@ -105,6 +111,7 @@ function makeWithLeavers(command: Command, leavers: readonly string[]): Promise<
       </div>
     </form>
     <slot name="choices" />
+    <MovedFigures :moved="preview.moved" />
     <FateList v-if="command && !preview.problem" :fates="preview.fates" />
   </aside>
 </template>
