@@ -10,7 +10,7 @@ import { due, findings, standings } from '../store/schema';
 import type { Store } from '../store/store';
 import type { FitPool } from './pool';
 import { recheckStands, tellRecheck } from './recheck';
-import type { FamilyStandings } from './worker';
+import type { DueFamily, FamilyStandings } from './worker';
 
 /** So many families are given to a thread at once: few, so that what is typed meanwhile has its turn soon. */
 const AT_ONCE = 8;
@@ -38,8 +38,8 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
     for (;;) {
       const batch = closed ? null : nextDue(store, idsIn(underWay));
       if (!batch || (batch.isBehind && underWay.size > pool.width)) return;
-      const name = batch.ids.join();
-      const working = pool.standings(batch.ids, batch.isBehind).then((answers) => ({ name, answers }));
+      const name = batch.families.map(({ familyId }) => familyId).join();
+      const working = pool.standings(batch.families, batch.isBehind).then((answers) => ({ name, answers }));
       underWay.set(name, working);
       // Whoever waits for any of them hears of it.
       working.catch(() => underWay.delete(name));
@@ -47,8 +47,12 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
   }
 
   async function workOff(): Promise<void> {
-    await store.whenQuiet(() => tellRecheck(store));
-    for (giveOut(); underWay.size > 0; giveOut()) {
+    await store.whenQuiet(() => {
+      tellRecheck(store);
+      giveOut();
+    });
+    // What is due and what holds for all families are read together only where nobody stores beside.
+    for (; underWay.size > 0; await store.whenQuiet(giveOut)) {
       const woken = new Promise<null>((resolve) => (wake = () => resolve(null)));
       const batch = await Promise.race([...underWay.values(), woken]);
       if (!batch) {
@@ -105,19 +109,22 @@ const idsIn = (underWay: ReadonlyMap<string, unknown>) =>
   new Set([...underWay.keys()].flatMap((name) => name.split(',')));
 
 /** What is due next: what the seller just changed, then those that one reason made due together, unless that is stopped. */
-function nextDue(store: Store, without: ReadonlySet<string> = new Set()): { ids: string[]; isBehind: boolean } | null {
+function nextDue(
+  store: Store,
+  without: ReadonlySet<string> = new Set(),
+): { families: DueFamily[]; isBehind: boolean } | null {
   const rows = store.database
-    .select({ id: due.familyId, among: due.among })
+    .select({ familyId: due.familyId, turn: due.turn, among: due.among })
     .from(due)
     .where(recheckStands(store) ? eq(due.among, false) : undefined)
     .orderBy(asc(due.among), asc(due.familyId))
     .limit(AT_ONCE + without.size)
     .all()
-    .filter((row) => !without.has(row.id));
+    .filter((row) => !without.has(row.familyId));
   const [first] = rows;
   if (!first) return null;
   const alike = rows.filter((row) => row.among === first.among).slice(0, AT_ONCE);
-  return { ids: alike.map((row) => row.id), isBehind: first.among };
+  return { families: alike.map(({ familyId, turn }) => ({ familyId, turn })), isBehind: first.among };
 }
 
 function storeStandings(store: Store, answers: readonly FamilyStandings[]): void {

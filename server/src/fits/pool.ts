@@ -9,13 +9,13 @@ import { DATABASE_FILE } from '../store/database';
 import type { Store } from '../store/store';
 import { createLanes, type Urgency } from './lanes';
 import type { Kind } from './remedies';
-import type { FamilyOfferings, FamilyStandings, Task, WorkerSettings } from './worker';
+import type { DueFamily, FamilyOfferings, FamilyStandings, Task, WorkerSettings } from './worker';
 
 export interface FitPool {
   /** How many tasks are worked on at the same time. */
   readonly width: number;
   /** How families stand; those that nobody just changed are behind everything else. */
-  standings(familyIds: string[], isBehind: boolean): Promise<FamilyStandings[]>;
+  standings(families: DueFamily[], isBehind: boolean): Promise<FamilyStandings[]>;
   offerings(familyId: string, accountIds: string[]): Promise<FamilyOfferings>;
   /** What other rules of a channel would mean for families. */
   meaning(familyIds: string[], rulebook: Rulebook): Promise<RulesMeaning>;
@@ -34,8 +34,8 @@ export function createFitPool(store: Store): FitPool {
   const run = (task: Task, urgency: Urgency = 'asked') => lanes.run(urgency, () => pool.run(task));
   return {
     width,
-    standings: (familyIds, isBehind) =>
-      run({ do: 'standings', familyIds, version: store.version() }, isBehind ? 'behind' : 'typed') as Promise<
+    standings: (families, isBehind) =>
+      run({ do: 'standings', families, version: store.version() }, isBehind ? 'behind' : 'typed') as Promise<
         FamilyStandings[]
       >,
     offerings: (familyId, accountIds) =>

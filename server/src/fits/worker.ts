@@ -1,11 +1,10 @@
 /** A worker thread that computes fits: it reads the database beside the server and never writes it. */
-import { eq } from 'drizzle-orm';
 import type { PriceTrial, Remedies, RulesMeaning } from '@loom-kin/contract';
 import type { Account, Rulebook } from '@loom-kin/core';
 import { workerData } from 'piscina';
 import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
+import { hasFamily } from '../families/load';
 import { readDatabase } from '../store/database';
-import { due } from '../store/schema';
 import { meaningOf } from './meaning';
 import { priceTrialOf } from './priceTrial';
 import { remediesOf, type Kind } from './remedies';
@@ -20,16 +19,19 @@ export interface WorkerSettings {
 
 /** `version` counts the changes of what holds for all families: a new one is read anew. */
 export type Task =
-  | { do: 'standings'; familyIds: string[]; version: number }
+  | { do: 'standings'; families: DueFamily[]; version: number }
   | { do: 'offerings'; familyId: string; accountIds: string[]; version: number }
   | { do: 'remedies'; familyIds: string[]; kind: Kind; version: number }
   | { do: 'meaning'; familyIds: string[]; rulebook: Rulebook; version: number }
   | { do: 'prices'; familyIds: string[]; account: Account; version: number };
 
-export interface FamilyStandings {
+/** A family and its turn of the due list, as it was when the version of the task was. */
+export interface DueFamily {
   familyId: string;
-  /** For which turn of the due list it was worked out. */
   turn: number;
+}
+
+export interface FamilyStandings extends DueFamily {
   standings: Standing[];
 }
 export interface FamilyOfferings {
@@ -55,9 +57,9 @@ export default function work(task: Task): Answer {
     if (task.do === 'meaning') return meaningOf(database, catalogue, task.familyIds, task.rulebook);
     if (task.do === 'prices') return priceTrialOf(database, catalogue, task.familyIds, task.account);
     if (task.do === 'offerings') return offeringsOf(database, catalogue, task.familyId, task.accountIds);
-    return task.familyIds.flatMap((familyId) => {
-      const turn = database.select({ turn: due.turn }).from(due).where(eq(due.familyId, familyId)).get()?.turn;
-      return turn === undefined ? [] : [{ familyId, turn, standings: standingsOf(database, catalogue, familyId) }];
-    });
+    // The turn is the one that was given with the version: read here it could be of a change that the catalogue known here is without.
+    return task.families
+      .filter(({ familyId }) => hasFamily(database, familyId))
+      .map((one) => ({ ...one, standings: standingsOf(database, catalogue, one.familyId) }));
   });
 }
