@@ -18,6 +18,7 @@ const programs = {
   'server/dist/file-worker.mjs': 'server/src/files/worker.ts',
   'server/dist/picture-worker.mjs': 'server/src/pictures/worker.ts',
   'server/dist/write-worker.mjs': 'server/src/changes/worker.ts',
+  'server/dist/checkpoint-worker.mjs': 'server/src/store/checkpointWorker.ts',
   'channels/dist/main.mjs': 'channels/src/main.ts',
   'demo/dist/main.mjs': 'demo/src/load-main.ts',
   'bench/dist/main.mjs': 'bench/src/main.ts',

@@ -1,6 +1,7 @@
 /** Puts the server together and starts it. */
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { finishRestore, forgetOldData, passTrial, rollBack } from './backup/restore';
 import { createApprovals } from './catalogue/approvals';
@@ -18,7 +19,8 @@ import { createFitPool } from './fits/pool';
 import { createApp } from './http/app';
 import { createDesk } from './jobs/desk';
 import { createLists } from './lists/lists';
-import { lockData } from './store/database';
+import { startCheckpoints } from './store/checkpoints';
+import { DATABASE_FILE, lockData } from './store/database';
 import { createFetcher } from './pictures/fetchPicture';
 import { lookAtOld } from './pictures/lookAtOld';
 import { createPictureIntakes } from './pictures/pictureIntakes';
@@ -151,6 +153,7 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
   exports.goOn();
   const closing = new AbortController();
   const looking = lookAtOld(store, pictures, log, closing.signal);
+  const checkpoints = startCheckpoints(store.database, join(dataFolder, DATABASE_FILE), log);
   keeper.kick();
   return {
     ...{ url, store, runner },
@@ -172,6 +175,7 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
       await pool.close();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
+      await checkpoints.close();
       store.close();
       lock.release();
     },

@@ -23,9 +23,12 @@ export function doWrite(store: Store, task: WriteTask, tell?: TellProgress): Cha
   return stepBack(store, task.changeId, task.do, task.key);
 }
 
+/** A list of so many children is stored before a thread has begun. */
+const FEW_CHILDREN = 100;
+
 /** Whether it takes longer than others should wait. */
 export function isLong(database: Database, task: WriteTask): boolean {
-  if (task.do === 'takeList') return areMany(task.order.children);
+  if (task.do === 'takeList') return task.order.children > FEW_CHILDREN;
   if (task.do === 'take') return areMany(Object.keys(task.order.family.children).length);
   if (task.do !== 'change') return wasLong(database, task.changeId);
   const { steps } = task.order;

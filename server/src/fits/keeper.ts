@@ -6,6 +6,7 @@ import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { endJob, setJob } from '../jobs/jobs';
 import { inTransaction, type Database } from '../store/database';
+import { prepared } from '../store/prepared';
 import { due, findings, standings } from '../store/schema';
 import type { Store } from '../store/store';
 import type { FitPool } from './pool';
@@ -108,18 +109,32 @@ interface Batch {
 const idsIn = (underWay: ReadonlyMap<string, unknown>) =>
   new Set([...underWay.keys()].flatMap((name) => name.split(',')));
 
+const dueInOrder = prepared((database) =>
+  database
+    .select({ familyId: due.familyId, turn: due.turn, among: due.among })
+    .from(due)
+    .orderBy(asc(due.among), asc(due.familyId))
+    .limit(sql.placeholder('most'))
+    .prepare(),
+);
+const dueAlone = prepared((database) =>
+  database
+    .select({ familyId: due.familyId, turn: due.turn, among: due.among })
+    .from(due)
+    .where(eq(due.among, false))
+    .orderBy(asc(due.familyId))
+    .limit(sql.placeholder('most'))
+    .prepare(),
+);
+
 /** What is due next: what the seller just changed, then those that one reason made due together, unless that is stopped. */
 function nextDue(
   store: Store,
   without: ReadonlySet<string> = new Set(),
 ): { families: DueFamily[]; isBehind: boolean } | null {
-  const rows = store.database
-    .select({ familyId: due.familyId, turn: due.turn, among: due.among })
-    .from(due)
-    .where(recheckStands(store) ? eq(due.among, false) : undefined)
-    .orderBy(asc(due.among), asc(due.familyId))
-    .limit(AT_ONCE + without.size)
-    .all()
+  const asked = recheckStands(store) ? dueAlone : dueInOrder;
+  const rows = asked(store.database)
+    .all({ most: AT_ONCE + without.size })
     .filter((row) => !without.has(row.familyId));
   const [first] = rows;
   if (!first) return null;

@@ -3,6 +3,7 @@ import { and, eq, inArray, sql } from 'drizzle-orm';
 import { endJob, NEWEST_FIRST, openJob, readJob, setJob, tellHowFar, type JobRow } from '../jobs/jobs';
 import type { Database } from '../store/database';
 import { FEW } from './due';
+import { prepared } from '../store/prepared';
 import { due, jobs } from '../store/schema';
 import type { Store } from '../store/store';
 
@@ -12,12 +13,14 @@ function openRecheck(database: Database): JobRow | undefined {
   return database.select().from(jobs).where(here).orderBy(NEWEST_FIRST).limit(1).get();
 }
 
-const waiting = (database: Database) =>
+const countAmong = prepared((database) =>
   database
     .select({ count: sql<number>`count(*)` })
     .from(due)
     .where(eq(due.among, true))
-    .get()!.count;
+    .prepare(),
+);
+const waiting = (database: Database): number => countAmong(database).get()!.count;
 
 /** Whether the seller stopped it. */
 export const recheckStands = ({ database }: Store): boolean => openRecheck(database)?.state === 'stopped';

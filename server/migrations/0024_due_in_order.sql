@@ -1,0 +1,1 @@
+CREATE INDEX `due_in_order` ON `due` (`among`,`family_id`);
