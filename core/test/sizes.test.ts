@@ -5,6 +5,13 @@ import { areSizes, sortSizes } from '../src/index';
 /** Lists of sizes in the manners of shops, each from small to large. The order within a size is common practice. */
 const LISTS = `
 XS | S | M | L | XL | XXL | 3XL
+Klein | Mittel | Groß
+Petit | Moyen | Grand
+Piccolo | Medio | Grande
+Slim | Regular | Wide
+Narrow | Medium | Wide | Extra wide
+Mini | Small | Medium | Large | Maxi
+Half | Full
 XXS | XS | S | M | L | XL | 2XL | 3XL | 4XL | 5XL
 x-small | small | medium | large | x-large | xx-large
 Extra Small | Small | Medium | Large | Extra Large | Extra Extra Large

@@ -120,7 +120,7 @@ export const WEARERS: readonly RegExp[] = [
 /** Sizes that are words, each list from small to large (common practice). */
 export const SCALES: readonly (readonly string[])[] = [
   ['petite', 'short', 'regular', 'long', 'tall', 'extra long'],
-  ['narrow', 'standard', 'wide', 'extra wide'],
+  ['extra narrow', 'narrow', 'slim', 'regular', 'standard', 'medium', 'wide', 'extra wide'],
   ['slim', 'regular', 'relaxed', 'loose'],
   [
     'crib',
@@ -156,6 +156,7 @@ export const SCALES: readonly (readonly string[])[] = [
     'grand',
     'family',
     'jumbo',
+    'maxi',
     'giant',
     'mega',
   ],
@@ -167,4 +168,10 @@ export const SCALES: readonly (readonly string[])[] = [
   ['half', 'single', 'double', 'triple', 'quadruple'],
   ['low', 'mid', 'high'],
   ['light', 'medium', 'heavy'],
+  ['half', 'full'],
+  ['klein', 'mittel', 'groß', 'sehr groß'],
+  ['petit', 'moyen', 'grand', 'très grand'],
+  ['pequeño', 'mediano', 'grande', 'muy grande'],
+  ['piccolo', 'medio', 'grande', 'molto grande'],
+  ['klein', 'middel', 'groot', 'extra groot'],
 ];
