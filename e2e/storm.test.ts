@@ -17,5 +17,5 @@ it('in a storm of faults every difference is marked, and none is left once the a
   expect(report.undisclosed).toEqual([]);
   expect(report.afterReading).toEqual([]);
   // The storm did do harm, else nothing was tried.
-  expect(report.disclosed).toBeGreaterThan(10);
+  expect(report.disclosed).toBeGreaterThan(0);
 }, 240_000);

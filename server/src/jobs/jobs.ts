@@ -1,7 +1,8 @@
 /** Jobs as they stand in the database. A dispatch is a job that its own lines tell of; re-checks and sheets have a row here. */
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { and, eq, inArray, ne, sql } from 'drizzle-orm';
+import { setImmediate } from 'node:timers/promises';
+import { and, eq, ne, sql } from 'drizzle-orm';
 import { Refusal } from '@loom-kin/core';
 import type { DispatchSummary, Job } from '@loom-kin/contract';
 import { readDispatches } from '../dispatch/dispatches';
@@ -111,30 +112,49 @@ function tellJob(store: Store, job: Job): Job {
 /** The name of what a job wrote, in the folder of what comes and goes. */
 export const writtenName = (id: string): string => `out-${id}`;
 
-/** Forgets the oldest jobs that ended, with the files that came in for them. Pictures wait until the seller puts them away. */
+/** So many rows that a job found go at once: a list of 100,000 would hold everybody up. */
+const GONE_AT_ONCE = 400;
+/** So many jobs are forgotten in one go. */
+const MOST_OLD = 1000;
+/** Where what jobs found stands. */
+const FOUND = ['list_rows', 'list_families', 'sheet_rows'];
+
+/**
+ * Forgets the oldest jobs that ended, with the files that came in for them, a little at a time behind whatever else is done. Pictures wait
+ * until the seller puts them away. What goes wrong is tried again with the next job.
+ */
 export function forgetOldJobs(store: Store): void {
+  forgetOneByOne(store).catch(() => undefined);
+}
+
+async function forgetOneByOne(store: Store): Promise<void> {
   const { database } = store;
-  const ended = database
-    .select()
+  const old = database
+    .select({ id: jobs.id, sheet: jobs.sheet, list: jobs.list, out: jobs.export })
     .from(jobs)
     .where(and(ne(jobs.state, 'running'), ne(jobs.kind, 'pictures')))
     .orderBy(NEWEST_FIRST)
+    .limit(MOST_OLD)
+    .offset(KEPT)
     .all();
-  const old = ended.slice(KEPT);
-  if (old.length > 0)
-    database
-      .delete(jobs)
-      .where(
-        inArray(
-          jobs.id,
-          old.map((job) => job.id),
-        ),
-      )
-      .run();
-  for (const { id, sheet, list, export: out } of old) {
+  for (const { id, sheet, list, out } of old) {
+    await removeFound(store, id);
+    await store.whenQuiet(() => database.delete(jobs).where(eq(jobs.id, id)).run());
     const file = sheet?.file ?? list?.file ?? (out ? writtenName(id) : null);
     if (!file) continue;
     rmSync(join(incomingFolder(store), file), { force: true });
     if (list) forgetFound(join(incomingFolder(store), file));
   }
+}
+
+/** Removes what a job found, a little at a time. */
+export async function removeFound(store: Store, jobId: string): Promise<void> {
+  for (const table of FOUND)
+    while (await store.whenQuiet(() => removeSome(store.database, table, jobId))) await setImmediate();
+}
+
+/** Removes some rows of a job; whether there were any. */
+function removeSome(database: Database, table: string, jobId: string): boolean {
+  const here = sql`SELECT rowid FROM ${sql.identifier(table)} WHERE job_id = ${jobId} LIMIT ${GONE_AT_ONCE}`;
+  return database.run(sql`DELETE FROM ${sql.identifier(table)} WHERE rowid IN (${here})`).changes > 0;
 }

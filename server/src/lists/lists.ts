@@ -6,7 +6,6 @@ import { existsSync, writeFileSync } from 'node:fs';
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import { setImmediate } from 'node:timers/promises';
-import { eq } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { ListMappingSchema, ListSettlementSchema, NO_SETTLEMENT, Refusal } from '@loom-kin/core';
 import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
@@ -16,12 +15,11 @@ import type { Writer } from '../changes/writer';
 import { Overtaken, withoutOvertaking } from '../files/overtaken';
 import type { Arrived } from '../files/intakes';
 import type { FilePool } from '../files/pool';
-import { forgetOldJobs, jobRow, openJob, setJob } from '../jobs/jobs';
+import { forgetOldJobs, jobRow, openJob, removeFound, setJob } from '../jobs/jobs';
 import { createJobRunner, progressOf } from '../jobs/runJobs';
 import type { PictureIntakes } from '../pictures/pictureIntakes';
 import { inTransaction } from '../store/database';
 import { prepared } from '../store/prepared';
-import { listFamilies, listRows } from '../store/schema';
 import type { ListJob, ListMade, ReadAt } from '../store/tables/jobs';
 import { incomingFolder, type Store } from '../store/store';
 import { forgetFound, foundLines, hasFound, picturesNamed } from './foundFiles';
@@ -157,10 +155,7 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
 
   /** Stores what was read some rows at a time, so that nobody waits for a long list. */
   async function storeFound(id: string, path: string, signal: AbortSignal): Promise<void> {
-    await store.whenQuiet(() => {
-      database.delete(listFamilies).where(eq(listFamilies.jobId, id)).run();
-      database.delete(listRows).where(eq(listRows.jobId, id)).run();
-    });
+    await removeFound(store, id);
     for (const kind of ['families', 'rows'] as const) {
       const add = (kind === 'families' ? addFamily : addRow)(database);
       let at = 0;
