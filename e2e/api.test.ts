@@ -10,7 +10,7 @@ import { refused, sellerIn, sheetForm } from './shop';
 import { startWorld, until, type World } from './world';
 
 let world: World;
-beforeAll(async () => void (world = await startWorld()), 60_000);
+beforeAll(async () => void (world = await startWorld()));
 afterAll(() => world?.end());
 const { bringSheet, run, shopFamily, fresh, setPrice, count, takeNumbers, addBlock, undo, redo } = sellerIn(
   () => world,

@@ -15,7 +15,7 @@ let here: World;
 let elsewhere: World;
 beforeAll(async () => {
   [here, elsewhere] = await Promise.all([startWorld(), startWorld({ bare: true })]);
-}, 120_000);
+}, 300_000);
 afterAll(async () => {
   await here.end();
   await elsewhere.end();
@@ -53,7 +53,7 @@ describe('A backup', () => {
       (await here.call(api.journal, { query: { familyId: id } })).map(({ title }) => title),
     );
     expect(readdirSync(elsewhere.folder).filter((name) => name.startsWith('before-'))).toHaveLength(1);
-  }, 120_000);
+  }, 300_000);
 
   it('that is none, cut off or bent is refused, and nothing is changed', async () => {
     const bytes = await takeBackup();
@@ -146,5 +146,5 @@ describe('Data brought back from an earlier time', () => {
     await here.call(api.bringBackKept, { params: { name: kept[0]!.name } });
     await until(priceHere, (figure) => figure === '120.00', 60);
     expect((await preview()).totals).toMatchObject({ revisions: 0, unchanged: 1 });
-  }, 120_000);
+  }, 300_000);
 });

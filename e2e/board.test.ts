@@ -8,7 +8,7 @@ let world: World;
 const { change } = sellerIn(() => world);
 beforeAll(async () => {
   world = await startWorld({ demo: true });
-}, 120_000);
+}, 300_000);
 afterAll(() => world?.end());
 
 const meant = (more: Partial<FamilyFilter> = {}) => ({ q: '', retired: 'no' as const, ...more });

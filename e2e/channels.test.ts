@@ -16,7 +16,7 @@ beforeAll(async () => {
   const colours = { Rust: 'Orange', Spruce: 'Green', Midnight: 'Navy blue', Ochre: 'Yellow' };
   theirs = { Rust: 'Rust', Spruce: 'Green', Midnight: 'Navy', Ochre: 'Mustard' };
   await change([{ on: 'pairings', pairings: [...pairingsOf('quayside', colours), ...pairingsOf('loftline', theirs)] }]);
-}, 120_000);
+}, 300_000);
 afterAll(() => world?.end());
 
 const pairingsOf = (channel: string, colours: Record<string, string>) =>

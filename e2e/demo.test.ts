@@ -19,7 +19,7 @@ const read = async () => {
 beforeAll(async () => {
   world = await startWorld({ demo: true });
   all = await read();
-}, 120_000);
+}, 300_000);
 afterAll(() => world?.end());
 
 describe('the demo seller', () => {

@@ -15,7 +15,7 @@ beforeAll(async () => {
   const pairs = Object.entries({ ...colours, kingfisher: 'Turquoise' });
   const pairings = pairs.map(([value, to]) => ({ channel: 'quayside', role: 'colour', value, to }));
   await change([{ on: 'pairings', pairings }]);
-}, 120_000);
+}, 300_000);
 afterAll(() => world?.end());
 
 const mug = () => world.call(api.family, { params: { id } });

@@ -10,7 +10,7 @@ let full: World;
 let empty: World;
 beforeAll(async () => {
   [full, empty] = await Promise.all([startWorld({ demo: true }), startWorld({ bare: true })]);
-}, 120_000);
+}, 300_000);
 afterAll(() => Promise.all([full.end(), empty.end()]));
 
 const out = async (from: World, kind: 'csv' | 'json' | 'xlsx' | 'package') =>
@@ -50,12 +50,12 @@ describe('A catalogue where nothing is known', () => {
       'Delivery terms',
       'Return terms',
     ]);
-  }, 120_000);
+  }, 300_000);
 
   it('is read as an empty sheet where it has no families, not as goods of its explanations', async () => {
     const { list } = await read(await out(empty, 'xlsx'), 'catalogue.xlsx');
     expect([list.sheet, list.families, list.problems[0]?.code]).toEqual(['Catalogue', 0, 'list.no-rows']);
-  }, 120_000);
+  }, 300_000);
 
   it('tells what it brings along, and which pictures are not there', async () => {
     const file = JSON.parse((await out(full, 'json')).toString()) as { families: { family: Family }[] };
@@ -65,7 +65,7 @@ describe('A catalogue where nothing is known', () => {
     expect(list.brings).toMatch(/categories.+size chart.+are added with them\.$/);
     expect(list.problems.some(({ text }) => /not here and left out/.test(text))).toBe(true);
     expect(list.problems.some(({ text }) => /elsewhere is kept.+no such account here/.test(text))).toBe(true);
-  }, 120_000);
+  }, 300_000);
 
   it('is refused by the place that is not in order', async () => {
     const file = JSON.parse((await out(full, 'json')).toString()) as {
@@ -75,7 +75,7 @@ describe('A catalogue where nothing is known', () => {
     const form = sheetForm(new Uint8Array(Buffer.from(JSON.stringify(file))), 'catalogue.json');
     const { id } = await empty.call(api.startList, { form });
     expect((await ended(id)).notice).toContain('The file is not as it should be at registry.categories.outerwear');
-  }, 120_000);
+  }, 300_000);
 
   it('is told what of it does not go with what is there, and the rest is looked at', async () => {
     const category = { id: 'coats', label: 'Outerwear', parent: null, at: 0, axes: [], retired: false };
@@ -86,7 +86,7 @@ describe('A catalogue where nothing is known', () => {
     expect(list.problems[0]!.text).toContain('cannot be added: There is a category Outerwear in this place already.');
     expect(list.problems.filter(({ code }) => code === 'category.unknown').length).toBe(list.counts.refused);
     await empty.call(api.undo, { params: { id: id! }, body: { key: crypto.randomUUID() } });
-  }, 120_000);
+  }, 300_000);
 
   it('goes in whole once the pictures of its package are there, and leaves again the same', async () => {
     const form = new FormData();
@@ -107,5 +107,5 @@ describe('A catalogue where nothing is known', () => {
     const { change } = await empty.call(api.list, { params: { id } });
     await empty.call(api.undo, { params: { id: change! }, body: { key: crypto.randomUUID() } });
     expect(await families(empty)).toEqual([]);
-  }, 120_000);
+  }, 300_000);
 });

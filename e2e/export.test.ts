@@ -16,7 +16,7 @@ import { startWorld, until, type World } from './world';
 let world: World;
 beforeAll(async () => {
   world = await startWorld({ demo: true });
-}, 120_000);
+}, 300_000);
 afterAll(() => world.end());
 
 async function exported(kind: ExportKind, families?: string[]): Promise<Buffer> {
@@ -74,7 +74,7 @@ describe('The catalogue', () => {
       const children = families.reduce((sum, family) => sum + family.children, 0);
       expect(counts).toMatchObject({ same: children, newFamily: 0, newChild: 0, changed: 0, doubtful: 0, refused: 0 });
     },
-    120_000,
+    300_000,
   );
 
   it('is a workbook that other libraries read: numbers are numbers, GTINs text, closed lists offered, what is wanted marked and explained', async () => {
@@ -128,7 +128,7 @@ describe('The catalogue', () => {
       '@type': 'ProductGroup',
       variesBy: ['https://schema.org/color', 'https://schema.org/size'],
     });
-  }, 120_000);
+  }, 300_000);
 
   it('is a Data Package that its own library reads, with every key and type as described', async () => {
     const zip = await fromBufferPromise(await exported('package'), { lazyEntries: true });
@@ -146,7 +146,7 @@ describe('The catalogue', () => {
     expect(children.length).toBe(families.reduce((sum, family) => sum + family.children, 0));
     for (const name of ['values', 'options', 'pictures'])
       expect((await pack.getResource(name).read({ relations: true })).length).toBeGreaterThan(0);
-  }, 120_000);
+  }, 300_000);
 
   it('is family files in one, which come in again without a change', async () => {
     const { format, families } = JSON.parse((await exported('json')).toString()) as {

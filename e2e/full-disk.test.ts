@@ -42,7 +42,7 @@ describe.skipIf(!isAllowed)('a disk', () => {
   beforeAll(async () => {
     world = await startWorld({ folder: disk, waits: '50,100' });
     goods = await shopFamily();
-  }, 120_000);
+  }, 300_000);
   afterAll(async () => {
     await world?.end();
     execFileSync('umount', ['-l', disk]);

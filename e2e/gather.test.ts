@@ -8,7 +8,7 @@ import { startWorld, until, type World } from './world';
 let world: World;
 beforeAll(async () => {
   world = await startWorld();
-}, 60_000);
+});
 afterAll(() => world.end());
 const seller = sellerIn(() => world);
 const detail = (id: string) => world.call(api.family, { params: { id } });

@@ -10,7 +10,7 @@ import { refused, sellerIn, sheetForm } from './shop';
 import { startWorld, type World } from './world';
 
 let world: World;
-beforeAll(async () => void (world = await startWorld()), 60_000);
+beforeAll(async () => void (world = await startWorld()));
 afterAll(() => world?.end());
 const { bringSheet, count, ended, fresh, run, send, shopFamily, startFamily } = sellerIn(() => world);
 
@@ -225,5 +225,5 @@ describe('requests that are none', () => {
       ),
       { numRuns: 500, seed: 5 },
     );
-  }, 120_000);
+  }, 300_000);
 });

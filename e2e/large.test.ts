@@ -21,7 +21,7 @@ beforeAll(async () => {
     ],
     off: [],
   });
-}, 120_000);
+}, 300_000);
 afterAll(() => world?.end());
 
 const children = () => familyIndex(large.family).woven;

@@ -9,7 +9,7 @@ import { startWorld, until, type World } from './world';
 let world: World;
 beforeAll(async () => {
   world = await startWorld({ fetchFrom: '127.0.0.1' });
-}, 60_000);
+});
 afterAll(() => world.end());
 const seller = sellerIn(() => world);
 

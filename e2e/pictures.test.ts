@@ -22,7 +22,7 @@ const SWATCHES: Record<string, string> = {
 beforeAll(async () => {
   world = await startWorld({ fetchFrom: '127.0.0.1' });
   web = await smallWeb(await drawnGoods('#A4502B').png().toBuffer());
-}, 60_000);
+});
 afterAll(async () => {
   await web?.close();
   await world?.end();
@@ -91,7 +91,7 @@ describe('a zip of 60 pictures in three manners', () => {
     for (let n = 1; n <= 5; n++) await add(`WBL-20_9${n}.png`, 'Cream');
     expect(files).toHaveLength(60);
     intake = await bring(formOf(['pictures.zip', await zipOf(files)]));
-  }, 120_000);
+  }, 300_000);
 
   it('lands on the right values of three families with at most five questions', () => {
     expect(problems(intake.arrivals)).toEqual({});

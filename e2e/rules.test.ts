@@ -10,7 +10,7 @@ let world: World;
 const { change, send, ended } = sellerIn(() => world);
 beforeAll(async () => {
   world = await startWorld({ demo: true, every: true });
-}, 120_000);
+}, 300_000);
 afterAll(() => world?.end());
 
 const control = (body: Record<string, unknown>) =>

@@ -6,7 +6,7 @@ import { refused } from './shop';
 import { startWorld, type World } from './world';
 
 let world: World;
-beforeAll(async () => void (world = await startWorld({ bare: true })), 60_000);
+beforeAll(async () => void (world = await startWorld({ bare: true })));
 afterAll(() => world?.end());
 
 const start = (name: string, styleCode: string, more: Record<string, string> = {}, skus = true) =>

@@ -14,7 +14,7 @@ beforeAll(async () => {
     { id: 'shed', label: 'Shed' },
   ];
   await change([{ on: 'registry', command: { do: 'setLocations', locations } }]);
-}, 60_000);
+});
 afterAll(() => world?.end());
 
 describe('pieces at two places', () => {

@@ -6,7 +6,7 @@ import { startWorld, type World } from './world';
 
 const line = faultyLine();
 let world: World;
-beforeAll(async () => void (world = await startWorld({ demo: true, through: line.open, waits: '30,30' })), 120_000);
+beforeAll(async () => void (world = await startWorld({ demo: true, through: line.open, waits: '30,30' })), 300_000);
 afterAll(async () => {
   await world?.end();
   line.close();

@@ -6,7 +6,7 @@ import { listOf } from './together/listOf';
 import { startWorld, until, type World } from './world';
 
 let world: World;
-beforeAll(async () => void (world = await startWorld({ only: 'own-shop' })), 60_000);
+beforeAll(async () => void (world = await startWorld({ only: 'own-shop' })));
 afterAll(() => world?.end());
 const { shopFamily, fresh, run, send, ended } = sellerIn(() => world);
 

@@ -179,7 +179,7 @@ function runLoader(url: string, env: Record<string, string>): Promise<void> {
 }
 
 /** Waits until something holds, asked again and again; fails with the last answer. A server that starts anew meanwhile is waited for. */
-export async function until<T>(ask: () => Promise<T>, good: (answer: T) => boolean, seconds = 40): Promise<T> {
+export async function until<T>(ask: () => Promise<T>, good: (answer: T) => boolean, seconds = 90): Promise<T> {
   const end = Date.now() + seconds * 1000;
   for (;;) {
     const asked = await ask().then(

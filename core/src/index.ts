@@ -20,7 +20,7 @@ export * from './family/weave';
 export * from './family/placesFor';
 export * from './family/placeKey';
 export { hasPlace } from './family/hasPlace';
-export { hasCombination } from './family/combination';
+export { hasCombination, sharedPairs } from './family/combination';
 export { carrierAt } from './family/draft';
 export * from './family/everyChild';
 export * from './family/familyFile';

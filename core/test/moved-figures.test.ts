@@ -32,6 +32,25 @@ describe('figures that children keep as their own', () => {
       'Price of everything Rust on Shop: 2 children keep it as their own.',
     ]);
   });
+  it('are told of whom they were: those of the value that stays go with its own children', () => {
+    const navy: Place = { level: 'value', axisId: colour!.id, valueId: colour!.values[1]!.id };
+    const pictured = runCommand(shirt, {
+      ...{ do: 'batch', title: 'Furnish' },
+      commands: [
+        { do: 'setPictures', place: rust, pictures: ['p1'] },
+        { do: 'setPictures', place: navy, pictures: ['p2'] },
+        { do: 'setWoven', crossings: [familyIndex(shirt).woven[2]!.at], woven: false },
+      ],
+    }).family;
+    const { family: merged } = runCommand(pictured, {
+      ...{ do: 'mergeValues', axisId: colour!.id, from: [rust.valueId], into: navy.valueId },
+      keep: { valueId: rust.valueId },
+    });
+    expect(told(pictured, merged)).toEqual([
+      'Pictures of everything Rust: 2 children keep them as their own.',
+      'Pictures of everything Navy: 1 child keeps them as its own.',
+    ]);
+  });
   it('are none where everything stands where it stood', () => {
     const priced = set(shirt, rust, 'price', '35.00');
     const { family: more } = runCommand(priced, { do: 'addValues', axisId: size!.id, values: [{ label: 'L' }] });

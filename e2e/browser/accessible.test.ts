@@ -16,12 +16,12 @@ beforeAll(async () => {
   world = await startWorld({ demo: true });
   browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
-  page.setDefaultTimeout(12_000);
+  page.setDefaultTimeout(30_000);
   await page.goto(world.url);
   await test('family-row').filter({ hasText: 'Skerry storm jacket' }).first().click();
   await test('crossing').first().waitFor();
   family = page.url();
-}, 120_000);
+}, 300_000);
 afterAll(async () => {
   await browser?.close();
   await world?.end();

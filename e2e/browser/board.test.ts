@@ -86,9 +86,9 @@ describe('the board of 5,000 families', () => {
       () => world.call(api.setup),
       ({ pairings }) => pairings.quayside?.colour?.rust === 'Orange',
     );
-    await page.getByText('No family matches').waitFor({ timeout: 60_000 });
+    await page.getByText('No family matches').waitFor({ timeout: 120_000 });
     await page.getByRole('button', { name: 'Show all families' }).click();
-  }, 90_000);
+  }, 300_000);
   it('ticks all that are meant, not only what is seen, and takes them off an account in one change', async () => {
     await test('board-search').fill('Coat 00');
     await page.getByText('100 families ·').waitFor();

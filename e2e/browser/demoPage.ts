@@ -21,7 +21,7 @@ export function demoPage(begun: (made: DemoPage) => void | Promise<void>, faults
     world = await startWorld({ demo: true });
     browser = await launchBrowser();
     await begun({ world, browser, page: await sellerPage(browser, faults) });
-  }, 120_000);
+  }, 300_000);
   afterAll(async () => {
     await browser?.close();
     await world?.end();

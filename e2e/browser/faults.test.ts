@@ -20,9 +20,9 @@ beforeAll(async () => {
   world = await startWorld({ demo: true, waits: '100,200,3000' });
   browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  page.setDefaultTimeout(12_000);
+  page.setDefaultTimeout(30_000);
   jacket = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;
-}, 120_000);
+}, 300_000);
 afterEach(() => page.context().setOffline(false));
 afterAll(async () => {
   await browser?.close();

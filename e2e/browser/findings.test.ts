@@ -86,8 +86,8 @@ beforeAll(async () => {
 
   browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  page.setDefaultTimeout(12_000);
-}, 120_000);
+  page.setDefaultTimeout(30_000);
+}, 300_000);
 afterAll(async () => {
   await browser?.close();
   await world?.end();
@@ -128,7 +128,7 @@ it.each(['quayside', 'fernpost', 'own-shop'])(
   async (account) => {
     for (const id of Object.values(ids)) await walk(id, account);
   },
-  120_000,
+  300_000,
 );
 
 it('lead to every part of the product', () => {

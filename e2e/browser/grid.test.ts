@@ -38,7 +38,7 @@ beforeAll(async () => {
   browser = await launchBrowser();
   page = await sellerPage(browser, faults);
   await open();
-}, 120_000);
+}, 300_000);
 afterAll(async () => {
   await browser?.close();
   await world?.end();

@@ -39,7 +39,7 @@ export async function sellerPage(browser: Browser, faults: string[] = []): Promi
     permissions: ['clipboard-read', 'clipboard-write'],
   });
   const page = await context.newPage();
-  page.setDefaultTimeout(12_000);
+  page.setDefaultTimeout(30_000);
   page.on('pageerror', (error) => faults.push(error.message));
   return page;
 }

@@ -34,8 +34,8 @@ beforeAll(async () => {
   world = await startWorld();
   browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  page.setDefaultTimeout(12_000);
-}, 120_000);
+  page.setDefaultTimeout(30_000);
+}, 300_000);
 afterAll(async () => {
   await browser?.close();
   await world?.end();

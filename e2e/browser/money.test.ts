@@ -21,7 +21,7 @@ beforeAll(async () => {
   browser = await launchBrowser();
   page = await sellerPage(browser, faults);
   jacket = (await world.call(api.listFamilies, { query: { q: 'SKJ' } })).families[0]!.id;
-}, 120_000);
+}, 300_000);
 afterAll(async () => {
   await browser?.close();
   await world?.end();

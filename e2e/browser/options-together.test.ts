@@ -8,6 +8,7 @@ import { childLabels, familyIndex, picturesOf, type Family } from '@loom-kin/cor
 import { drawnGoods, zipOf } from '../pictures';
 import { sellerIn } from '../shop';
 import { startWorld, until, type World } from '../world';
+import { bringZip } from './bringZip';
 import { launchBrowser } from './launch';
 
 let world: World;
@@ -41,7 +42,7 @@ beforeAll(async () => {
   world = await startWorld();
   browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  page.setDefaultTimeout(12_000);
+  page.setDefaultTimeout(30_000);
   const axes = [
     {
       ...{ role: 'colour' as const, label: 'Colour' },
@@ -65,7 +66,7 @@ beforeAll(async () => {
   mkdirSync(folder);
   writeFileSync((zip = join(folder, 'tees.zip')), await zipOf(files));
   writeFileSync((one = join(folder, 'detail.png')), await drawnGoods(COLOURS.Navy, 50).png().toBuffer());
-}, 120_000);
+}, 300_000);
 afterAll(async () => {
   await browser?.close();
   await world?.end();
@@ -73,14 +74,7 @@ afterAll(async () => {
 
 describe('pictures of options together', () => {
   it('find their place by both names, without a question, and are put there', async () => {
-    await page.goto(`${world.url}/pictures`);
-    await test('bring-files').setInputFiles(zip);
-    await page.waitForURL(/\/pictures\/brought\//);
-    await until(
-      () => test('settle-counts').innerText(),
-      (text) => /12 pictures to 1 family/.test(text),
-    );
-    expect(await test('settle-counts').innerText()).not.toContain('question');
+    expect(await bringZip(page, world.url, zip, /12 pictures to 1 family/)).not.toContain('question');
     expect(await test('row-Navy with Stars').locator('[data-tile]').count()).toBe(2);
     await test('put-in-place').click();
     await until(together, (places) => Object.keys(places).length === 6);

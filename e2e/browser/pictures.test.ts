@@ -8,6 +8,7 @@ import { familyIndex, type Family } from '@loom-kin/core';
 import { drawnGoods, formOf, zipOf } from '../pictures';
 import { sellerIn } from '../shop';
 import { startWorld, until, type World } from '../world';
+import { bringZip } from './bringZip';
 import { launchBrowser } from './launch';
 
 let world: World;
@@ -25,7 +26,7 @@ beforeAll(async () => {
   world = await startWorld();
   browser = await launchBrowser();
   page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  page.setDefaultTimeout(12_000);
+  page.setDefaultTimeout(30_000);
   const axes = [
     {
       role: 'colour' as const,
@@ -54,7 +55,7 @@ beforeAll(async () => {
   mkdirSync(join(world.folder, 'bring'));
   zip = join(world.folder, 'bring', 'gale.zip');
   writeFileSync(zip, await zipOf(files));
-}, 120_000);
+}, 300_000);
 afterAll(async () => {
   await browser?.close();
   await world?.end();
@@ -62,13 +63,8 @@ afterAll(async () => {
 
 describe('a zip of pictures', () => {
   it('is brought, and says what goes where, what it asks and what it cannot take', async () => {
-    await page.goto(`${world.url}/pictures`);
-    await test('bring-files').setInputFiles(zip);
-    await page.waitForURL(/\/pictures\/brought\//);
-    await until(
-      () => test('settle-counts').innerText(),
-      (text) => /6 pictures to 1 family\s+2 questions about 2\s+1 without a place\s+1 not taken/.test(text),
-    );
+    const told = /6 pictures to 1 family\s+2 questions about 2\s+1 without a place\s+1 not taken/;
+    await bringZip(page, world.url, zip, told);
     expect(await test('refused').innerText()).toContain('notes.txt is no picture');
     expect(await test('row-Rust').locator('[data-tile]').count()).toBe(2);
   });

@@ -11,7 +11,7 @@ const NOTHING_THERE: Carrier = Object.freeze({ fields: {}, pictures: [] });
 /** The same text for the same values, whatever the order of the axes. */
 export const combinationKey = (at: Combination['at']): string => Object.values(at).toSorted().join('+');
 
-/** Whether a child has all values of a combination. */
+/** Whether a child has all these values. */
 export function hasCombination(child: Child, { at }: Pick<Combination, 'at'>): boolean {
   for (const axisId in at) if (child.at[axisId] !== at[axisId]) return false;
   return true;
@@ -21,6 +21,22 @@ export function hasCombination(child: Child, { at }: Pick<Combination, 'at'>): b
 export function combinationsOf(family: Family, child: Child): readonly Combination[] {
   const { combinations } = familyIndex(family);
   return combinations.length === 0 ? combinations : combinations.filter((one) => hasCombination(child, one));
+}
+
+/** Any two values of different axes that more than one child has. In a family of two axes any two are a single child's. */
+export function sharedPairs(family: Family): Combination['at'][] {
+  const { axes } = family;
+  if (axes.length < 3) return [];
+  const counts = new Map<string, { at: Combination['at']; count: number }>();
+  for (const child of familyIndex(family).woven)
+    axes.forEach(({ id: one }, nth) => {
+      for (const { id: other } of axes.slice(nth + 1)) {
+        const at = { [one]: child.at[one]!, [other]: child.at[other]! };
+        const key = combinationKey(at);
+        counts.set(key, { at, count: (counts.get(key)?.count ?? 0) + 1 });
+      }
+    });
+  return [...counts.values()].flatMap(({ at, count }) => (count > 1 ? [at] : []));
 }
 
 /** What stands at a combination; nothing where nothing was put there. Throws a Refusal where the family has no such values together. */

@@ -138,6 +138,8 @@ async function forgetOneByOne(store: Store): Promise<void> {
     .offset(KEPT)
     .all();
   for (const { id, sheet, list, out } of old) {
+    // It may have been gone on with since.
+    if (jobRow(database, id)?.state === 'running') continue;
     await removeFound(store, id);
     await store.whenQuiet(() => database.delete(jobs).where(eq(jobs.id, id)).run());
     const file = sheet?.file ?? list?.file ?? (out ? writtenName(id) : null);

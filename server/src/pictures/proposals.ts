@@ -11,6 +11,7 @@ import {
   placeKey,
   placeLabel,
   placesOfPicture,
+  sharedPairs,
   type Family,
   type PictureCatalogue,
   type PictureMatch,
@@ -177,22 +178,6 @@ function togetherIn(family: Family, meant: readonly Place[]): Together[] {
   };
   for (const { at } of combinations) add({ level: 'combination', at });
   meant.forEach(add);
-  if (woven.length <= CHILDREN_SHOWN) pairsIn(family).forEach(add);
+  if (woven.length <= CHILDREN_SHOWN) for (const at of sharedPairs(family)) add({ level: 'combination', at });
   return [...all.values()];
-}
-
-/** Any two values of different axes that more than one child has. */
-function pairsIn(family: Family): Together[] {
-  const { axes } = family;
-  if (axes.length < 3) return [];
-  const counts = new Map<string, { place: Together; count: number }>();
-  for (const { at } of familyIndex(family).woven)
-    axes.forEach(({ id: one }, nth) => {
-      for (const { id: other } of axes.slice(nth + 1)) {
-        const place: Together = { level: 'combination', at: { [one]: at[one]!, [other]: at[other]! } };
-        const known = counts.get(placeKey(place)) ?? { place, count: 0 };
-        counts.set(placeKey(place), { ...known, count: known.count + 1 });
-      }
-    });
-  return [...counts.values()].filter(({ count }) => count > 1).map(({ place }) => place);
 }

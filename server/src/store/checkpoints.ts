@@ -5,7 +5,7 @@ import { CHECKPOINT_WORKER } from '../folders';
 import type { CheckpointSettings } from './checkpointWorker';
 import type { Database } from './database';
 
-/** Bytes of the log that the server's own connection begins with itself, where the thread does not keep up or is gone; in pages of 4096. */
+/** Pages of the log from which on the server's own connection checkpoints after all: the thread does not keep up then. */
 const PAGES_AT_MOST = 50_000;
 
 /** Begins it for a database that is open; `close` ends it, before the database is closed. */

@@ -16,7 +16,8 @@ const asked = ref<{ from: string; usual: string | null } | null>(null);
 const code = computed(() => store.family?.fields.taxCode);
 
 watch(
-  () => [store.family?.id, store.family?.fields.category] as const,
+  // Two sources and not one list: a new list would be another after any change of the family.
+  [() => store.family?.id, () => store.family?.fields.category],
   async ([id, category], [idBefore, from]) => {
     asked.value = null;
     if (id === undefined || id !== idBefore || from === undefined || category === undefined || !code.value) return;

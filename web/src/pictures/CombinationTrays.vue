@@ -31,13 +31,15 @@ const at = computed(() =>
 );
 const count = computed(() => Object.keys(at.value).length);
 const countOf = (place: CombinationPlace) => store.index!.woven.filter((child) => hasCombination(child, place)).length;
+/** Children that a place for what is picked would show. */
+const shown = computed(() => countOf({ level: 'combination', at: at.value }));
+const isPlace = computed(() => count.value >= 2 && count.value < axes.value.length);
+const canOpen = computed(() => isPlace.value && shown.value > 0);
 const hint = computed(() => {
   if (count.value < 2) return 'Choose options of two axes.';
-  if (count.value === axes.value.length) return 'That is a single child: leave one axis open.';
-  const shown = countOf({ level: 'combination', at: at.value });
-  return shown === 0 ? 'No child has these options together.' : `Shows ${children(shown)}.`;
+  if (!isPlace.value) return 'That is a single child: leave one axis open.';
+  return shown.value === 0 ? 'No child has these options together.' : `Shows ${children(shown.value)}.`;
 });
-const canOpen = computed(() => hint.value.startsWith('Shows'));
 async function openPlace(): Promise<void> {
   if (!canOpen.value) return;
   const place: CombinationPlace = { level: 'combination', at: at.value };

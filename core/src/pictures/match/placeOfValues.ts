@@ -1,5 +1,5 @@
 /** Where a picture goes that shows certain values: a value, a combination of them, or the one child that has them all. */
-import { checkCombination } from '../../family/combination';
+import { hasCombination } from '../../family/combination';
 import type { Axis, Child, Family, Place } from '../../family/shape';
 import { familyIndex } from '../../family/weave';
 
@@ -21,7 +21,7 @@ export function placeOfValues(family: Family, at: Child['at']): { place: Place; 
   if (all.length === 1) return { place: placeOfChild(family, all[0]!.id), children: 1 };
   const needed = withoutIdle(family, at, all.length);
   return {
-    place: Object.keys(needed).length === 1 ? leadingValue(family, needed) : combined(family, needed),
+    place: Object.keys(needed).length === 1 ? leadingValue(family, needed) : { level: 'combination', at: needed },
     children: all.length,
   };
 }
@@ -35,7 +35,7 @@ export function placeOfChild(family: Family, childId: string): Place {
 }
 
 const childrenWith = (family: Family, at: Child['at']): Child[] =>
-  familyIndex(family).woven.filter((child) => Object.entries(at).every(([axisId, id]) => child.at[axisId] === id));
+  familyIndex(family).woven.filter((child) => hasCombination(child, { at }));
 
 /** The values without those that the same children have anyway; the axis that pictures differ by goes last. */
 function withoutIdle(family: Family, at: Child['at'], children: number): Child['at'] {
@@ -52,9 +52,4 @@ function leadingValue(family: Family, at: Child['at']): Place {
   const leading = pictureAxisOf(family)?.id;
   const axisId = leading !== undefined && at[leading] !== undefined ? leading : Object.keys(at)[0]!;
   return { level: 'value', axisId, valueId: at[axisId]! };
-}
-
-function combined(family: Family, at: Child['at']): Place {
-  checkCombination(family, at);
-  return { level: 'combination', at };
 }

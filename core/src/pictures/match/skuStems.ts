@@ -1,4 +1,5 @@
 /** What SKUs begin with: "FCJ" of all children of a family, "FCJ-NAV" of all that are Navy. People name pictures so. */
+import { hasCombination } from '../../family/combination';
 import type { Child, Family } from '../../family/shape';
 import { compact } from './fileWords';
 
@@ -36,7 +37,7 @@ export function skuStems(family: Family): SkuStem[] {
   const counts = new Map<string, number>();
   const countWith = (at: Child['at']): number => {
     const key = JSON.stringify(at);
-    const count = counts.get(key) ?? children.filter(({ child }) => hasAll(child, at)).length;
+    const count = counts.get(key) ?? children.filter(({ child }) => hasCombination(child, { at })).length;
     counts.set(key, count);
     return count;
   };
@@ -50,8 +51,6 @@ export function skuStems(family: Family): SkuStem[] {
   }
   return [...longest.values()];
 }
-
-const hasAll = (child: Child, at: Child['at']) => Object.entries(at).every(([axisId, id]) => child.at[axisId] === id);
 
 /** The values that all of these children have. */
 export const sharedValues = ({ axes }: Family, [first, ...others]: readonly Child[]): Child['at'] =>

@@ -18,7 +18,7 @@ export class TurnedAway extends Error {}
 export const failureText = (error: unknown): string =>
   error instanceof TurnedAway || error instanceof ChannelSilent || error instanceof Refusal
     ? error.message
-    : 'something went wrong inside, and nothing can be said of what the channel took: it is asked';
+    : 'something went wrong inside, so it is not known what the channel took; the channel will be asked';
 
 /**
  * Asks a channel, within bounds of time and size.

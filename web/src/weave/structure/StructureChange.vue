@@ -110,8 +110,8 @@ function makeWithLeavers(command: Command, leavers: readonly string[]): Promise<
         >
       </div>
     </form>
-    <slot name="choices" />
     <MovedFigures :moved="preview.moved" />
+    <slot name="choices" />
     <FateList v-if="command && !preview.problem" :fates="preview.fates" />
   </aside>
 </template>
