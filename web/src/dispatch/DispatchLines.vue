@@ -95,7 +95,7 @@ async function toggle(line: DispatchLine | PreviewLine): Promise<void> {
     <tbody>
       <template v-for="line in lines" :key="line.id">
         <tr :data-state="line.state">
-          <td>{{ setup.accountName(line.account) }}</td>
+          <td class="whole">{{ setup.accountName(line.account) }}</td>
           <td>
             <RouterLink :to="{ name: 'fit', params: { id: line.familyId, account: line.account } }">{{
               line.familyName
@@ -151,6 +151,9 @@ async function toggle(line: DispatchLine | PreviewLine): Promise<void> {
 </template>
 
 <style scoped>
+.whole {
+  white-space: nowrap;
+}
 ul {
   margin: 0;
   padding-left: 16px;
