@@ -2,17 +2,20 @@
 import { ElMessage } from 'element-plus';
 import { createClient, endpoints, Refused } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core';
-import { tellRefusal } from './common/refusals';
+import { committing, type Committer } from './common/refusals';
 
 export const api = endpoints;
 export const call = createClient('');
 
-/** Says what went wrong in the words of whoever refused it. */
-export function tell(error: unknown): void {
+/**
+ * Says what went wrong in the words of whoever refused it.
+ * @param entry the entry whose text was refused; where work went on for a while, the one it began for
+ */
+export function tell(error: unknown, entry: Committer | null = committing()): void {
   if (error instanceof DOMException && error.name === 'AbortError') return;
   const known = error instanceof Refused || error instanceof Refusal;
   if (!known) console.error(error);
-  else tellRefusal(error.message);
+  else entry?.(error.message);
   ElMessage({
     type: 'error',
     message: known ? error.message : 'Something went wrong in the page. Load it anew; nothing saved is lost.',
@@ -24,7 +27,7 @@ export function tell(error: unknown): void {
 
 /** Says why what was typed is not taken. */
 export function refuse(message: string): void {
-  tellRefusal(message);
+  committing()?.(message);
   ElMessage({ type: 'error', message, duration: 6000, grouping: true });
 }
 

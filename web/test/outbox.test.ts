@@ -1,8 +1,9 @@
 /** The line of changes and the family as the server has it, whatever comes first: an answer, what is heard, or what is typed. */
 import fc from 'fast-check';
 import { expect, it, vi } from 'vitest';
-import type { ChangeDone, FamilyDetail } from '@loom-kin/contract';
+import { Refused, type ChangeDone, type FamilyDetail } from '@loom-kin/contract';
 import { freeze } from '@loom-kin/core';
+import { committedBy } from '../src/common/refusals';
 import { createOutbox } from '../src/stores/outbox';
 import { countsOf, type Pending } from '../src/stores/pending';
 import { afterCounts } from '../src/stores/pieces';
@@ -134,3 +135,45 @@ it('ends with everything stored and shown, in whatever order things come', () =>
     ),
     { numRuns: 200 },
   ));
+
+it('tells a refusal to the entry whose text it answers, after what was shown is taken back, and to no other', async () => {
+  const told: string[] = [];
+  let loads = 0;
+  const outbox = createOutbox({
+    namer: () => namer,
+    load: () => {
+      loads += 1;
+      return Promise.resolve({
+        family: freeze(family, true),
+        stock: {},
+        stockAt: {},
+        keys: [],
+      } as unknown as FamilyDetail);
+    },
+    show: () => undefined,
+    stored: () => undefined,
+    refused: (_error, entry) => {
+      if (entry) entry(`after ${loads} loads`);
+      else told.push('nobody');
+    },
+  });
+  const refusals = [null, 'no', 'no'];
+  server.ask = ({ key }) =>
+    refusals.shift()
+      ? Promise.reject(new Refused(409, { code: 'figures.not-possible', message: 'No.' }))
+      : Promise.resolve({ id: key, title: '', notices: [], revisions: {} } as unknown as ChangeDone);
+  await outbox.open({ family: freeze(family, true), stock: {}, stockAt: {}, keys: [] } as unknown as FamilyDetail);
+  const type = (key: string) => outbox.add({ key, counts: [{ childId: children[0]!, pieces: 1 }] });
+  committedBy(
+    (message) => told.push(`stored: ${message}`),
+    () => type('stored'),
+  );
+  committedBy(
+    (message) => told.push(`refused: ${message}`),
+    () => type('refused'),
+  );
+  // Not typed in an entry.
+  type('dragged');
+  await outbox.settled();
+  expect(told).toEqual(['refused: after 1 loads', 'nobody']);
+});

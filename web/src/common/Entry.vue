@@ -7,7 +7,7 @@
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { draftOf, dropDraft, keepDraft } from './drafts';
 import { isLeaving } from './leaving';
-import { hearRefusals } from './refusals';
+import { committedBy } from './refusals';
 
 const props = defineProps<{ value: string; rows?: number; draft?: string | undefined }>();
 const emit = defineEmits<{
@@ -50,12 +50,11 @@ watch(
   },
 );
 
-/** So long an answer to what was committed may take, in milliseconds. */
-const ANSWERED = 8000;
 /** Why what stands here was not taken; it stays until it is put right or given up. */
 const problem = ref<string | null>(null);
-let stopHearing: () => void = () => undefined;
-onBeforeUnmount(() => stopHearing());
+/** Counts what was committed: the refusal of anything but the last is not heard any more. */
+let commits = 0;
+onBeforeUnmount(() => (commits = -1));
 
 async function commit(): Promise<void> {
   // Passed by, left for another window, or refused already: it stays as it is.
@@ -64,13 +63,16 @@ async function commit(): Promise<void> {
   const before = props.value;
   done();
   if (typed === before) return;
-  stopHearing();
-  stopHearing = hearRefusals((message) => {
-    stopHearing();
-    if (!typing && props.value === before) keepRefused(typed, message);
-  });
-  setTimeout(stopHearing, ANSWERED);
-  emit('commit', typed);
+  const mine = ++commits;
+  const onRefused = async (message: string): Promise<void> => {
+    // What was shown already is taken back first.
+    await nextTick();
+    if (mine === commits && !typing && props.value === before) keepRefused(typed, message);
+  };
+  committedBy(
+    (message) => void onRefused(message),
+    () => emit('commit', typed),
+  );
   await nextTick();
   if (!typing) text.value = props.value;
 }

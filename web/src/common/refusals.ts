@@ -1,18 +1,23 @@
-/** What is refused is told to whoever typed it last, so that the text stays where it is until it is put right or given up. */
+/**
+ * What is refused is told to the entry it was typed in, so that its text stays there until it is put right or given up.
+ * An entry commits its text within `committedBy`. Work that answers later takes `committing()` when it begins and hands it
+ * on with the refusal, so that the refusal of anything else never marks an entry.
+ */
 
-type Hear = (message: string) => void;
-/** One alone listens: a refusal is the answer to what was committed last, not to what another entry stored before it. */
-let listener: Hear | null = null;
+/** An entry that is told why what it committed was refused. */
+export type Committer = (message: string) => void;
+let current: Committer | null = null;
 
-/** Tells that something was refused, and why. */
-export function tellRefusal(message: string): void {
-  listener?.(message);
+/** Does what follows from a committed text: whatever is refused in it answers this entry. */
+export function committedBy(entry: Committer, work: () => void): void {
+  const before = current;
+  current = entry;
+  try {
+    work();
+  } finally {
+    current = before;
+  }
 }
 
-/** Hears of refusals instead of whoever did before, until the returned function is called. */
-export function hearRefusals(hear: Hear): () => void {
-  listener = hear;
-  return () => {
-    if (listener === hear) listener = null;
-  };
-}
+/** The entry whose committed text is being worked on at this moment; null where none is. */
+export const committing = (): Committer | null => current;

@@ -30,6 +30,7 @@ import {
 } from '@loom-kin/contract';
 import { api, call, requestKey, say, tell } from '../api';
 import { latest } from '../common/latest';
+import { committing, type Committer } from '../common/refusals';
 import { useEar } from './ear';
 import { createFits } from './fits';
 import { createMending } from './mending';
@@ -253,14 +254,15 @@ export const useFamily = defineStore('family', () => {
   /** Gestures that wait for the server are done one after another: a second Ctrl Z takes back what was before the first. */
   let turn: Promise<unknown> = Promise.resolve();
   function askFor(work: (now: Family) => Promise<void>): Promise<boolean> {
-    const done = turn.then(() => askNow(work));
+    const entry = committing();
+    const done = turn.then(() => askNow(work, entry));
     turn = done;
     return done;
   }
 
-  async function askNow(work: (now: Family) => Promise<void>): Promise<boolean> {
+  async function askNow(work: (now: Family) => Promise<void>, entry: Committer | null): Promise<boolean> {
     if (outbox.serverSilent.value) {
-      tell(new Refusal('server.silent', {}));
+      tell(new Refusal('server.silent', {}), entry);
       return false;
     }
     await outbox.settled();
@@ -271,7 +273,7 @@ export const useFamily = defineStore('family', () => {
       await Promise.all([load(now.id), setup.reload()]);
       return true;
     } catch (error) {
-      tell(error);
+      tell(error, entry);
       return false;
     }
   }

@@ -6,6 +6,7 @@ import { freeze, runCommand, type Family, type Namer } from '@loom-kin/core';
 import { makeChange, Refused, type ChangeDone, type FamilyDetail } from '@loom-kin/contract';
 import { ref, shallowRef } from 'vue';
 import { call } from '../api';
+import { committing, type Committer } from '../common/refusals';
 import { replay, stepsOf, type Aside, type Pending } from './pending';
 import { keepBase, keepWaiting, takeWaiting } from './waiting';
 
@@ -20,7 +21,8 @@ export interface OutboxHands {
   /** Shows a family with everything that waits; `detail` where the server was asked. */
   show(family: Family, detail: FamilyDetail | null): void;
   stored(done: ChangeDone): void;
-  refused(error: unknown): void;
+  /** @param entry where what was refused was typed; null after the page was loaded anew */
+  refused(error: unknown, entry: Committer | null): void;
 }
 
 export function createOutbox(hands: OutboxHands) {
@@ -67,6 +69,7 @@ export function createOutbox(hands: OutboxHands) {
     const left = await takeWaiting(detail.family.id);
     aside.value = [];
     queue = [];
+    entries.clear();
     told = 0;
     isStale = false;
     const stored = new Set(detail.keys);
@@ -103,6 +106,8 @@ export function createOutbox(hands: OutboxHands) {
     return change.command ? runCommand(hands.namer().registry, before, change.command).family : before;
   }
   const results = new Map<string, { before: Family; after: Family }>();
+  /** Key of a change → the entry it was typed in. */
+  const entries = new Map<string, Committer>();
 
   /** @param made the family the page showed before and after it */
   function add(change: Pending, made?: { before: Family; after: Family }): void {
@@ -110,6 +115,8 @@ export function createOutbox(hands: OutboxHands) {
       results.clear();
       results.set(change.key, { ...made, before: base });
     }
+    const entry = committing();
+    if (entry) entries.set(change.key, entry);
     queue.push(change);
     note();
     go();
@@ -135,6 +142,7 @@ export function createOutbox(hands: OutboxHands) {
     try {
       const done = await makeChange(call, stepsOf(change, from), { key: change.key, from: from.id });
       queue.shift();
+      entries.delete(change.key);
       serverSilent.value = false;
       const made = change.command ? madeFrom(from, change) : from;
       base = freeze({ ...made, revision: done.revisions[from.id] ?? from.revision }, true);
@@ -144,18 +152,19 @@ export function createOutbox(hands: OutboxHands) {
       if (error instanceof Refused && error.status === 0) {
         serverSilent.value = true;
         await new Promise((resume) => setTimeout(resume, TRY_AGAIN));
-      } else await giveWay(error);
+      } else await giveWay(error, change);
     }
   }
 
   /** The first change was refused: because the family had moved on, or for itself. Those after it are made again. */
-  async function giveWay(error: unknown): Promise<void> {
-    const isStale = error instanceof Refused && error.problem.code === 'family.stale';
-    if (!isStale) {
-      hands.refused(error);
-      queue.shift();
-    }
+  async function giveWay(error: unknown, change: Pending): Promise<void> {
+    const hasMovedOn = error instanceof Refused && error.problem.code === 'family.stale';
+    if (!hasMovedOn) queue.shift();
     await refresh();
+    if (hasMovedOn) return;
+    // What was shown already is taken back by now: the entry it was typed in shows it again, marked.
+    hands.refused(error, entries.get(change.key) ?? null);
+    entries.delete(change.key);
   }
 
   /** Asks for the family anew; false where no answer came, so that it is asked for when something is heard again. Of a family that was left nothing is shown. */

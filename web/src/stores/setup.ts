@@ -5,6 +5,7 @@ import { emptyRegistry, openRegistry, openRulebook, type Account } from '@loom-k
 import { makeChange, type Setup, type StepInput } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { latest } from '../common/latest';
+import { committing } from '../common/refusals';
 
 export const useSetup = defineStore('setup', () => {
   const setup = shallowRef<Setup | null>(null);
@@ -55,13 +56,14 @@ export const useSetup = defineStore('setup', () => {
    * the change before left. False where it could not be done; the reason was told.
    */
   function change(steps: StepInput[] | (() => StepInput[]), title?: string): Promise<boolean> {
+    const entry = committing();
     const made = last.then(async () => {
       try {
         await makeChange(call, typeof steps === 'function' ? steps() : steps, title ? { title } : {});
         await reload();
         return true;
       } catch (error) {
-        tell(error);
+        tell(error, entry);
         return false;
       }
     });

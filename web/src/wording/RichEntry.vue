@@ -1,9 +1,19 @@
 <script setup lang="ts">
 /** The entry of a text with form: paragraphs, headings, lists, strong and stressed words. Left, it commits; Esc gives up. A text without any of it stays plain. */
-import { onBeforeUnmount, onMounted, ref, shallowRef, triggerRef, useAttrs, useTemplateRef, watch } from 'vue';
+import {
+  nextTick,
+  onBeforeUnmount,
+  onMounted,
+  ref,
+  shallowRef,
+  triggerRef,
+  useAttrs,
+  useTemplateRef,
+  watch,
+} from 'vue';
 import { Editor } from '@tiptap/core';
 import StarterKit from '@tiptap/starter-kit';
-import { hearRefusals } from '../common/refusals';
+import { committedBy } from '../common/refusals';
 import { cleanMarkup, markupOf, plainText } from '@loom-kin/core';
 
 const props = defineProps<{ id: string; value: string; placeholder: string; label: string }>();
@@ -20,6 +30,7 @@ const NOT_WANTED = {
   underline: false,
 } as const;
 let isTouched = false;
+let isGone = false;
 /** What names the entry, for those who look for it. */
 const names = Object.fromEntries(Object.entries(useAttrs()).filter(([name]) => name.startsWith('data-'))) as Record<
   string,
@@ -67,17 +78,23 @@ function commit(): void {
   if (!isTouched) return;
   isTouched = false;
   const written = text();
-  if (written === props.value) return;
-  const deafen = hearRefusals(() => {
+  const before = props.value;
+  if (written === before) return;
+  const onRefused = async (): Promise<void> => {
+    await nextTick();
+    if (isGone || isTouched || props.value !== before) return;
     // What was refused stays until it is put right or given up.
     isTouched = true;
     editor.value?.commands.setContent(markupOf(written), { emitUpdate: false });
-  });
-  emit('commit', written);
-  deafen();
+  };
+  committedBy(
+    () => void onRefused(),
+    () => emit('commit', written),
+  );
 }
 onBeforeUnmount(() => {
   commit();
+  isGone = true;
   editor.value?.destroy();
 });
 watch(
