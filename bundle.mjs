@@ -15,7 +15,7 @@ const packagesOutside = {
 const programs = {
   'server/dist/main.mjs': 'server/src/main.ts',
   'server/dist/fit-worker.mjs': 'server/src/fits/worker.ts',
-  'server/dist/file-worker.mjs': 'server/src/files/worker.ts',
+  'server/dist/file-worker.mjs': 'server/src/fileWorker/worker.ts',
   'server/dist/picture-worker.mjs': 'server/src/pictures/worker.ts',
   'server/dist/write-worker.mjs': 'server/src/changes/worker.ts',
   'server/dist/checkpoint-worker.mjs': 'server/src/store/checkpointWorker.ts',

@@ -6,7 +6,7 @@ import { stringify } from 'csv-stringify/sync';
 import { emptyRegistry, NO_SETTLEMENT, openRegistry } from '@loom-kin/core';
 import { readAt } from '../../server/src/changes/readAt';
 import { takeList } from '../../server/src/changes/takeFound';
-import { writeFound } from '../../server/src/lists/foundFiles';
+import { writeFound } from '../../server/src/listFiles/foundFiles';
 import { readListFile } from '../../server/src/lists/readListFile';
 import { openDatabase } from '../../server/src/store/database';
 import { storeOf } from '../../server/src/store/openStore';

@@ -10,7 +10,7 @@ import { stringify } from 'csv-stringify/sync';
 import ExcelJs from 'exceljs';
 import { readList, type Registry } from '@loom-kin/core';
 import { fileSource, streamXlsx } from '@loom-kin/sheets';
-import { keepRows, rowsOfList } from '../../server/src/lists/keptRows';
+import { keepRows, rowsOfList } from '../../server/src/listFiles/keptRows';
 import { largeList, ROWS } from './largeLists';
 import { took, type Figure } from './measure';
 

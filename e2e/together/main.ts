@@ -3,12 +3,12 @@
  * children and minutes. Reports how long readers waited; the exit code says whether all work ended well.
  */
 import { once } from 'node:events';
-import { Worker } from 'node:worker_threads';
+import { fork } from 'node:child_process';
 import { endpoints as api, Refused, type FamilyDetail, type Job } from '@loom-kin/contract';
 import { sellerIn, sheetForm } from '../shop';
 import { startWorld, until } from '../world';
 import { listOf } from './listOf';
-import type { PeopleData, PeopleTold } from './people';
+import type { PeopleWork, PeopleTold } from './people';
 
 const [children = 100_000, minutes = 10, sent = 300] = process.argv.slice(2).map(Number);
 const PEOPLE = 10;
@@ -54,10 +54,10 @@ try {
   console.log(`${(await world.call(api.health)).families} families are there`);
   const end = Date.now() + minutes * 60_000;
   const ids = coats.map(({ family }) => family.id);
-  // People wait in a thread of their own: what this one makes and reads meanwhile is none of their time.
-  const people = new Worker(new URL('./people.ts', import.meta.url), {
-    workerData: { url: world.url, ids: ids.slice(0, PEOPLE), end } satisfies PeopleData,
-  });
+  // People wait in a program of their own: what this one makes and reads meanwhile is none of their time.
+  const people = fork(new URL('./people.ts', import.meta.url), [
+    JSON.stringify({ url: world.url, ids: ids.slice(0, PEOPLE), end } satisfies PeopleWork),
+  ]);
   const told = once(people, 'message') as Promise<[PeopleTold]>;
   await Promise.all([
     again('a list of 6,000 rows', end, (nth) => takeIn(`CAT${nth}X`, 1000)),

@@ -1,8 +1,7 @@
-/** Ten people who type prices and one who looks around, in a thread that does nothing else: what they wait is what the server takes. */
-import { parentPort, workerData } from 'node:worker_threads';
+/** Ten people who type prices and one who looks around, in a program that does nothing else: what they wait is what the server takes. */
 import { createClient, endpoints as api, makeChange, Refused } from '@loom-kin/contract';
 
-export interface PeopleData {
+export interface PeopleWork {
   url: string;
   /** A family for each person. */
   ids: string[];
@@ -16,7 +15,7 @@ export interface PeopleTold {
   troubles: string[];
 }
 
-const { url, ids, end } = workerData as PeopleData;
+const { url, ids, end } = JSON.parse(process.argv[2]!) as PeopleWork;
 const call = createClient(url);
 const told: PeopleTold = { waits: {}, typed: 0, troubles: [] };
 
@@ -57,4 +56,4 @@ await Promise.all([
     await timed('GET dispatches', () => call(api.dispatches));
   }),
 ]);
-parentPort!.postMessage(told);
+process.send!(told);

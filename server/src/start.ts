@@ -4,30 +4,30 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pino, type Logger } from 'pino';
 import { finishRestore, forgetOldData, passTrial, rollBack } from './backup/restore';
-import { createApprovals } from './catalogue/approvals';
-import { createEntries } from './catalogue/entries';
-import { fetchChannels } from './catalogue/channels';
+import { createApprovals } from './channels/approvals';
+import { createEntries } from './channels/entries';
+import { fetchChannels } from './channels/channels';
 import { createWriter } from './changes/writer';
 import { createRunner, type Runner } from './dispatch/runner';
 import { createIntakes } from './files/intakes';
-import { createFilePool } from './files/pool';
+import { createFilePool } from './fileWorker/pool';
 import { createExports } from './export/exports';
 import { createKeeper } from './fits/keeper';
-import { markAllDue } from './fits/due';
+import { markAllDue } from './fitQueue/due';
 import { isOtherProgram } from './fits/programOfFits';
 import { createFitPool } from './fits/pool';
 import { createApp } from './http/app';
-import { createDesk } from './jobs/desk';
+import { createJobControls } from './jobControls/jobControls';
 import { createLists } from './lists/lists';
 import { startCheckpoints } from './store/checkpoints';
 import { DATABASE_FILE, lockData } from './store/database';
 import { createFetcher } from './pictures/fetchPicture';
 import { lookAtOld } from './pictures/lookAtOld';
-import { createPictureIntakes } from './pictures/pictureIntakes';
+import { createPictureIntakes } from './pictureIntakes/pictureIntakes';
 import { createPicturePool } from './pictures/pool';
 import { openStore } from './store/openStore';
 import type { Store } from './store/store';
-import { WEB } from './folders';
+import { WEB } from './folders/folders';
 
 export interface ServerOptions {
   /** Folder for the database and the pictures. */
@@ -112,7 +112,7 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
   const pictureIntakes = createPictureIntakes(store, pictures, fetcher, log);
   const lists = createLists(store, { pool: files, writer, pictures: pictureIntakes, log });
   const exports = createExports(store, files, log);
-  const desk = createDesk(store, { keeper, intakes, lists, pictureIntakes, exports, runner });
+  const jobControls = createJobControls(store, { keeper, intakes, lists, pictureIntakes, exports, runner });
   const approvals = createApprovals(store, channelsUrl, pollEvery, log);
   const entries = createEntries(store, channelsUrl, log);
   const app = createApp({
@@ -126,7 +126,7 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
       pictures,
       pictureIntakes,
       runner,
-      desk,
+      jobControls,
       approvals,
       entries,
       writer,

@@ -1,7 +1,7 @@
 /** What a seller reads of a failure while sending: the channel's words, never those of a program. */
 import { expect, it } from 'vitest';
 import { z } from 'zod';
-import { ChannelSilent, failureText, TurnedAway, understood } from '../src/dispatch/transports/channelClient';
+import { ChannelSilent, failureText, TurnedAway, understood } from '../src/channels/transports/channelClient';
 
 const failureOf = (work: () => unknown): unknown => {
   try {

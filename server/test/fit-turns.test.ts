@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { runChange } from '../src/changes/runChange';
-import { markAllDue } from '../src/fits/due';
+import { markAllDue } from '../src/fitQueue/due';
 import { createFitPool, type FitPool } from '../src/fits/pool';
 import { openStore } from '../src/store/openStore';
 import { due } from '../src/store/schema';

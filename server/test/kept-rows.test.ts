@@ -6,7 +6,7 @@ import { runInNewContext } from 'node:vm';
 import ExcelJs from 'exceljs';
 import { describe, expect, it } from 'vitest';
 import { bytesSource, readTable, type Source } from '@loom-kin/sheets';
-import { forgetRows, keepRows, rowsOfList } from '../src/lists/keptRows';
+import { forgetRows, keepRows, rowsOfList } from '../src/listFiles/keptRows';
 
 const folder = mkdtempSync(join(tmpdir(), 'loom-kin-test-'));
 const SILENT = () => undefined;

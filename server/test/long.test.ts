@@ -6,7 +6,7 @@ import { afterAll, describe, expect, it } from 'vitest';
 import type { StepInput } from '@loom-kin/contract';
 import { runChange } from '../src/changes/runChange';
 import { isLong, type WriteTask } from '../src/changes/task';
-import { loadFamily } from '../src/families/load';
+import { loadFamily } from '../src/store/loadFamily';
 import { openStore } from '../src/store/openStore';
 
 const folder = mkdtempSync(join(tmpdir(), 'loom-kin-long-'));

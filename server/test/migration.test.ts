@@ -7,7 +7,7 @@ import Sqlite from 'better-sqlite3';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { checkFamily, familyIndex } from '@loom-kin/core';
 import { openStore, familyDetail, listFamilies, type Store } from '../src/index';
-import { readJournal } from '../src/changes/readJournal';
+import { readJournal } from '../src/journal/readJournal';
 import { stepBack } from '../src/changes/undo';
 
 const folder = mkdtempSync(join(tmpdir(), 'loom-kin-move-'));

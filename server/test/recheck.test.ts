@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { pino } from 'pino';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import { readJobs } from '../src/jobs/jobs';
+import { allJobs } from '../src/jobControls/allJobs';
 import { runChange } from '../src/changes/runChange';
-import { markAllDue, markDue } from '../src/fits/due';
+import { markAllDue, markDue } from '../src/fitQueue/due';
 import { createKeeper, type Keeper } from '../src/fits/keeper';
 import type { FitPool } from '../src/fits/pool';
 import { due } from '../src/store/schema';
@@ -39,7 +39,7 @@ async function step(): Promise<void> {
   asked[answered++]?.answer();
   await rest();
 }
-const recheck = () => readJobs(store.database).find((job) => job.kind === 'recheck')!;
+const recheck = () => allJobs(store.database).find((job) => job.kind === 'recheck')!;
 
 beforeAll(() => {
   store = openStore(folder);

@@ -14,7 +14,7 @@ import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
 import { createClient, endpoints as api, makeChange, type Client, type Dispatch } from '@loom-kin/contract';
 import { setUpSeller } from '../../demo/src/setUp';
 import { startServer, type RunningServer } from '../src';
-import { fetchChannels } from '../src/catalogue/channels';
+import { fetchChannels } from '../src/channels/channels';
 import { DataInUse } from '../src/store/database';
 import { channels, documents } from '../src/store/schema';
 

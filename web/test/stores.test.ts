@@ -15,8 +15,8 @@ vi.mock('../src/api', () => ({
     throw error;
   },
 }));
-vi.mock('../src/stores/ear', () => ({
-  useEar: () => ({ listen: () => () => undefined, dispatchTurn: 0, gaps: 0 }),
+vi.mock('../src/stores/serverEvents', () => ({
+  useServerEvents: () => ({ subscribe: () => () => undefined, dispatchTurn: 0, gaps: 0 }),
 }));
 beforeEach(() => {
   asked.length = 0;

@@ -9,11 +9,11 @@ import {
   touchedChildren,
   withRenamedPart,
 } from '@loom-kin/core';
-import { loadFamily } from '../families/load';
+import { loadFamily } from '../store/loadFamily';
 import { saveStockSum } from '../families/save';
 import { bundlesWith, familiesWithBundlesOf, itemFinder } from '../stock/bundles';
 import type { Store } from '../store/store';
-import type { Part } from './journal';
+import type { Part } from '../journal/journal';
 import { familyIn, runOn, type Work } from './work';
 
 type Touched = Pick<Part, 'thing' | 'thingId' | 'forward'>;

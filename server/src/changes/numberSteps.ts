@@ -15,8 +15,8 @@ import {
   type Unreadable,
 } from '@loom-kin/core';
 import type { Step } from '@loom-kin/contract';
-import { numbersTold, takeNumbers, withReservation } from '../catalogue/blocks';
-import { childrenWithout, skuTaken } from '../families/identifiers';
+import { numbersTold, takeNumbers, withReservation } from '../identifiers/blocks';
+import { childrenWithout, skuTaken } from '../identifiers/identifiers';
 import { givenIdentifiers } from '../store/schema';
 import { documentIn, familyIn, putDocument, registryIn, runOn, type Work } from './work';
 

@@ -3,19 +3,19 @@ import { createHash } from 'node:crypto';
 import { sql } from 'drizzle-orm';
 import { describeChange, difference, Refusal, type Family } from '@loom-kin/core';
 import type { ChangeDone, Step } from '@loom-kin/contract';
-import { learnFrom } from '../registry/learn';
-import { releaseIdentifiers, usedBefore } from '../families/identifiers';
-import { loadFamily } from '../families/load';
+import { learnFrom } from './learn';
+import { releaseIdentifiers, usedBefore } from '../identifiers/identifiers';
+import { loadFamily } from '../store/loadFamily';
 import { saveFamily, saveStockSum } from '../families/save';
-import { dueAfter } from '../fits/due';
+import { dueAfter } from '../fitQueue/due';
 import { inTransaction } from '../store/database';
 import { removeDocument, writeDocument } from '../store/documents';
 import type { Store } from '../store/store';
-import { keepBoundSkus, skuHolders } from './boundSkus';
+import { keepBoundSkus, skuHolders } from '../identifiers/boundSkus';
 import { renameInBundles, unknownParts, withBundles } from './bundles';
-import { documentLines } from './documentLines';
-import { changeOfKey, partsOf, writeChange, type ChangeRow, type Part } from './journal';
-import { ringFor } from './ring';
+import { documentLines } from '../journal/documentLines';
+import { changeOfKey, partsOf, writeChange, type ChangeRow, type Part } from '../journal/journal';
+import { emitChanges } from './emitChanges';
 import { doStep } from './steps';
 import { newWork, type Work } from './work';
 
@@ -63,7 +63,7 @@ export function workChange(store: Store, order: WorkOrder, actor: string, doWork
     return storeWork(work, order, actor);
   });
   if (made.parts.some((part) => part.thing !== 'family' && part.thing !== 'stock')) store.forgetCatalogue();
-  ringFor(store, made.parts);
+  emitChanges(store, made.parts);
   return made.done;
 }
 

@@ -34,7 +34,7 @@ import { mindBundleStock } from './bundles';
 import { countPieces } from './countPieces';
 import { mindChosen, TERM_FIELDS } from './mindChosen';
 import { documentIn, familyIn, putDocument, putFamily, registryIn, runOn, type Work } from './work';
-import { lastDone } from './journal';
+import { lastDone } from '../journal/journal';
 
 type StepOn<On extends Step['on']> = Extract<Step, { on: On }>;
 type Steps = { [On in Step['on']]: (work: Work, step: StepOn<On>) => void };

@@ -9,13 +9,13 @@ import {
   type RegistryParts,
 } from '@loom-kin/core';
 import type { ChangeDone } from '@loom-kin/contract';
-import { hasFamily } from '../families/load';
-import { familiesMade } from '../lists/foundFiles';
+import { hasFamily } from '../store/loadFamily';
+import { familiesMade } from '../listFiles/foundFiles';
 import type { Database } from '../store/database';
 import { changeParts, families, type ReadAt } from '../store/schema';
 import type { Store } from '../store/store';
 import { countPieces } from './countPieces';
-import type { FoundFamily } from './foundFamily';
+import type { FoundFamily } from '../listFiles/foundFamily';
 import { isSetUpAlike } from './readAt';
 import { workChange, type TellProgress } from './runChange';
 import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';

@@ -1,7 +1,7 @@
 /** Everything that changes data for the seller, as an order that travels between threads. */
 import { eq, sql } from 'drizzle-orm';
 import type { ChangeDone } from '@loom-kin/contract';
-import { areLarge, areMany } from '../families/load';
+import { areLarge, areMany } from '../store/loadFamily';
 import type { Database } from '../store/database';
 import { changeParts } from '../store/schema';
 import type { Store } from '../store/store';

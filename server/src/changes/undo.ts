@@ -5,17 +5,17 @@
 import { and, eq } from 'drizzle-orm';
 import { applyPatch, freeze, Refusal, sharedPlace, type Family } from '@loom-kin/core';
 import type { ChangeDone } from '@loom-kin/contract';
-import { hasFamily, loadFamily } from '../families/load';
+import { hasFamily, loadFamily } from '../store/loadFamily';
 import { removeFamily } from '../families/remove';
-import { releaseIdentifiers } from '../families/identifiers';
+import { releaseIdentifiers } from '../identifiers/identifiers';
 import { saveFamily, saveStockSum } from '../families/save';
-import { dueAfter } from '../fits/due';
+import { dueAfter } from '../fitQueue/due';
 import { repeatMoves } from '../stock/ledger';
 import { inTransaction } from '../store/database';
 import { readDocument, removeDocument, writeDocument } from '../store/documents';
 import { changeParts, dispatchLines } from '../store/schema';
 import type { Store } from '../store/store';
-import { keepBoundSkus, skuHolders } from './boundSkus';
+import { keepBoundSkus, skuHolders } from '../identifiers/boundSkus';
 import {
   changeOf,
   changeOfKey,
@@ -25,9 +25,9 @@ import {
   writeChange,
   type ChangeRow,
   type PartRow,
-} from './journal';
+} from '../journal/journal';
 import { withBundles } from './bundles';
-import { ringFor } from './ring';
+import { emitChanges } from './emitChanges';
 import { z } from 'zod';
 
 type Direction = 'undo' | 'redo';
@@ -43,7 +43,7 @@ export function stepBack(store: Store, changeId: number, direction: Direction, k
   });
   const { change, parts } = made;
   if (parts.some((part) => part.thing !== 'family' && part.thing !== 'stock')) store.forgetCatalogue();
-  ringFor(store, withBundles(store, parts));
+  emitChanges(store, withBundles(store, parts));
   const ids = parts.filter((part) => part.thing === 'family').map((part) => part.thingId);
   const there = ids.filter((id) => hasFamily(store.database, id));
   const revisions = Object.fromEntries(there.map((id) => [id, loadFamily(store.database, id).revision]));

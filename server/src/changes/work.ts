@@ -15,7 +15,7 @@ import {
   type Family,
   type Registry,
 } from '@loom-kin/core';
-import { hasFamily, loadFamily } from '../families/load';
+import { hasFamily, loadFamily } from '../store/loadFamily';
 import { readDocument } from '../store/documents';
 import type { StockMove, Thing } from '../store/schema';
 import type { Store } from '../store/store';

@@ -33,14 +33,14 @@ export default function work({ task, port }: WriteWork): Promise<Told<Written>> 
   // The server may have changed it meanwhile.
   store.forgetCatalogue();
   const events: ServerEvent[] = [];
-  const deafen = store.bell.listen((event) => events.push(event));
+  const unsubscribe = store.events.subscribe((event) => events.push(event));
   const before = store.version();
   return telling(() => {
     try {
       const done = doWrite(store, task, (some, total) => port.postMessage({ done: some, total }));
       return { done, events, isForAll: store.version() !== before };
     } finally {
-      deafen();
+      unsubscribe();
     }
   });
 }

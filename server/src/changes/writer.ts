@@ -2,7 +2,7 @@
 import type { ChangeDone } from '@loom-kin/contract';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
-import { WRITE_WORKER } from '../folders';
+import { WRITE_WORKER } from '../folders/folders';
 import type { Store } from '../store/store';
 import { heard, type Told } from '../threads/told';
 import { doWrite, isLong, type WriteTask } from './task';
@@ -29,7 +29,7 @@ export function createWriter(store: Store): Writer {
     store.busyUntil(answer);
     const { done, events, isForAll } = heard(await answer);
     if (isForAll) store.forgetCatalogue();
-    for (const event of events) store.bell.ring(event);
+    for (const event of events) store.events.emit(event);
     return done;
   }
 

@@ -2,13 +2,13 @@
 import { ownOf } from '@loom-kin/core';
 import { and, eq } from 'drizzle-orm';
 import type { Listing, Rulebook } from '@loom-kin/core';
-import { childOfSku } from '../families/identifiers';
-import { markDue } from '../fits/due';
+import { childOfSku } from '../identifiers/identifiers';
+import { markDue } from '../fitQueue/due';
 import { inTransaction, type Database } from '../store/database';
 import { heldListings } from '../store/schema';
 import type { Store } from '../store/store';
 import { setLines, settleDispatch, type LineRow } from './dispatches';
-import type { Receipt } from './transports/channelClient';
+import type { Receipt } from '../channels/transports/channelClient';
 import { noteUnconfirmed } from '../held/unconfirmed';
 
 /** Books a receipt. All of it or nothing. */
@@ -20,7 +20,7 @@ export function bookReceipt(store: Store, sent: readonly LineRow[], receipt: Rec
     markDue(database, new Set(sent.map((line) => line.familyId)));
     for (const id of new Set(sent.map((line) => line.dispatchId))) settleDispatch(database, id);
   });
-  store.bell.ring({ dispatches: true, families: {} });
+  store.events.emit({ dispatches: true, families: {} });
 }
 
 function bookLine(

@@ -5,8 +5,8 @@
 import { listingMessage, toCurrency, type Account, type Listing } from '@loom-kin/core';
 import type { PreviewLine, Totals, Unconfirmed } from '@loom-kin/contract';
 import Big from 'big.js';
-import { accountOf, rulebookOf } from '../catalogue/readCatalogue';
-import { loadFamily } from '../families/load';
+import { accountOf, rulebookOf } from '../store/readCatalogue';
+import { loadFamily } from '../store/loadFamily';
 import type { Offering } from '../fits/compute';
 import type { FitPool } from '../fits/pool';
 import { noteCombined } from '../pictures/noteCombined';

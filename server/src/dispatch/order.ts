@@ -4,7 +4,7 @@ import { and, eq, inArray } from 'drizzle-orm';
 import { dequal } from 'dequal';
 import { Refusal } from '@loom-kin/core';
 import type { BodyOf, Dispatch, DispatchPreview, endpoints } from '@loom-kin/contract';
-import { revisionOf } from '../families/load';
+import { revisionOf } from '../store/loadFamily';
 import type { FitPool } from '../fits/pool';
 import { inTransaction } from '../store/database';
 import { dispatches, dispatchLines } from '../store/schema';

@@ -9,17 +9,17 @@
 import { and, eq } from 'drizzle-orm';
 import { dequal } from 'dequal';
 import { familyOfListing, type Account } from '@loom-kin/core';
-import { rulebookOf } from '../catalogue/readCatalogue';
-import { hasFamily } from '../families/load';
-import { markDue } from '../fits/due';
+import { rulebookOf } from '../store/readCatalogue';
+import { hasFamily } from '../store/loadFamily';
+import { markDue } from '../fitQueue/due';
 import { inTransaction, type Database } from '../store/database';
 import { heldListings, unconfirmedListings, unreadAccounts } from '../store/schema';
 import type { Store } from '../store/store';
 import { forgetHeld, putHeld } from './book';
 import { isUnderWay } from './standing';
-import { askHeld, askReceipt, ChannelSilent } from './transports/channelClient';
-import { handOver } from './transports/handOver';
-import { withoutAddresses } from './transports/pictureAddresses';
+import { askHeld, askReceipt, ChannelSilent } from '../channels/transports/channelClient';
+import { handOver } from '../channels/transports/handOver';
+import { withoutAddresses } from '../channels/transports/pictureAddresses';
 import { unconfirmedOn, unreadAccount, type UnconfirmedRow } from '../held/unconfirmed';
 
 export interface ChannelLink {
@@ -70,7 +70,7 @@ export async function reconcile(
     }
     if (whole) writeWhole(store.database, account.id, there, whole.since);
   });
-  store.bell.ring({ dispatches: true, families: {} });
+  store.events.emit({ dispatches: true, families: {} });
   return unconfirmedOn(store.database, account.id).length;
 }
 

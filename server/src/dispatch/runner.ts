@@ -6,7 +6,7 @@ import { randomUUID } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
 import type { Account, Rulebook } from '@loom-kin/core';
 import type { Logger } from 'pino';
-import { rulebookOf } from '../catalogue/readCatalogue';
+import { rulebookOf } from '../store/readCatalogue';
 import type { FitPool } from '../fits/pool';
 import { inTransaction } from '../store/database';
 import { isOutOfSpace, OUT_OF_SPACE } from '../store/outOfSpace';
@@ -24,8 +24,8 @@ import {
   type LineRow,
 } from './dispatches';
 import { reconcile, type ChannelLink } from './reconcile';
-import { askReceipt, ChannelSilent, failureText } from './transports/channelClient';
-import { handOver } from './transports/handOver';
+import { askReceipt, ChannelSilent, failureText } from '../channels/transports/channelClient';
+import { handOver } from '../channels/transports/handOver';
 import { composeTurn, readyLines } from './turn';
 import {
   accountsInDoubt,
@@ -86,7 +86,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       setLines(database, ids, { state: 'failed', outcome });
       for (const id of new Set(lines.map((line) => line.dispatchId))) settleDispatch(database, id);
     });
-    store.bell.ring({ dispatches: true, families: {} });
+    store.events.emit({ dispatches: true, families: {} });
   }
 
   async function workAccount(accountId: string): Promise<void> {
@@ -99,7 +99,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       if (!account || !rulebook) return await end(lines, 'the account is gone');
       const notify = (notice: string | null) => {
         setNotice(database, new Set(underWay(accountId).map((line) => line.dispatchId)), notice);
-        store.bell.ring({ dispatches: true });
+        store.events.emit({ dispatches: true });
       };
       try {
         await store.quiet();
@@ -181,7 +181,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       );
       noteReceipt(database, account.id, key, receipt);
     });
-    store.bell.ring({ dispatches: true });
+    store.events.emit({ dispatches: true });
   }
 
   /** A channel that is silent is asked again; what it turns away for good fails, and nothing else with it. */

@@ -4,8 +4,8 @@
  */
 import { eq } from 'drizzle-orm';
 import { listingMessage, type Account, type ListingMessage } from '@loom-kin/core';
-import { rulebookOf } from '../catalogue/readCatalogue';
-import { hasFamily } from '../families/load';
+import { rulebookOf } from '../store/readCatalogue';
+import { hasFamily } from '../store/loadFamily';
 import type { Offering } from '../fits/compute';
 import type { FitPool } from '../fits/pool';
 import { inTransaction, type Database } from '../store/database';

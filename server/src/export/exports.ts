@@ -7,19 +7,27 @@ import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { Refusal } from '@loom-kin/core';
 import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
-import type { FilePool } from '../files/pool';
 import { forgetOldJobs, jobRow, openJob, writtenName } from '../jobs/jobs';
-import { createJobRunner, progressOf, type JobRunner } from '../jobs/runJobs';
+import { createJobRunner, progressOf, type JobRunner, type Tell } from '../jobs/runJobs';
 import type { ExportJob } from '../store/tables/jobs';
 import { incomingFolder, pictureFolder, type Store } from '../store/store';
 import { EXPORTS } from './kinds';
+import type { ExportOrder } from './writeCatalogue';
 
 export interface Exports extends Pick<JobRunner, 'stop' | 'resume' | 'goOn' | 'close'> {
   /** Begins to write; `address` is that of the server, before `/pictures/ID`. */
   start(order: BodyOf<typeof endpoints.startExport>, address: string): Job;
 }
 
-export function createExports(store: Store, files: FilePool, log: Logger): Exports {
+/** What writes large files beside the server. */
+export interface ExportWriter {
+  /** Writes the catalogue, or families of it, to a file. */
+  writeCatalogue(order: ExportOrder, signal: AbortSignal, tell: Tell): Promise<void>;
+  /** Writes a backup of everything to a file. */
+  writeBackup(path: string, pictureFolder: string, signal: AbortSignal): Promise<void>;
+}
+
+export function createExports(store: Store, files: ExportWriter, log: Logger): Exports {
   const runner = createJobRunner(store, 'export', work, log);
 
   async function work(id: string, signal: AbortSignal): Promise<void> {

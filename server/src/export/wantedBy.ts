@@ -3,7 +3,7 @@
  * goods of a channel.
  */
 import { mappedCategory, type Need, type Wanted } from '@loom-kin/core';
-import type { Catalogue } from '../catalogue/readCatalogue';
+import type { Catalogue } from '../store/readCatalogue';
 
 const RANK: Record<Need, number> = { optional: 0, recommended: 1, required: 2 };
 

@@ -25,8 +25,8 @@ import {
 } from '@loom-kin/core';
 import type { ExportKind } from '@loom-kin/contract';
 import { csvLines, streamCsv, streamXlsx, type Book, type Cell } from '@loom-kin/sheets';
-import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
-import { loadFamily } from '../families/load';
+import { readCatalogue, type Catalogue } from '../store/readCatalogue';
+import { loadFamily } from '../store/loadFamily';
 import { familyFile } from '../files/familyFile';
 import { pictureFile } from '../pictures/pictureFiles';
 import { loadStock, loadStockAt } from '../stock/ledger';

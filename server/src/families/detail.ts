@@ -1,12 +1,12 @@
 /** One family with everything its view needs. */
 import type { FamilyDetail } from '@loom-kin/contract';
-import { knownNumbersOf } from '../catalogue/entries';
-import { firstUndone, lastDone, newestKeys, stepBackOf } from '../changes/journal';
+import { knownNumbersOf } from '../held/knownNumbers';
+import { firstUndone, lastDone, newestKeys, stepBackOf } from '../journal/journal';
 import { picturesIn } from '../pictures/pictureFacts';
 import { loadStock, loadStockAt } from '../stock/ledger';
 import type { Database } from '../store/database';
 import { unconfirmedOf } from '../held/unconfirmed';
-import { heldOf, loadFamily } from './load';
+import { heldOf, loadFamily } from '../store/loadFamily';
 
 export function familyDetail(database: Database, id: string): FamilyDetail {
   const family = loadFamily(database, id);

@@ -4,7 +4,7 @@ import { gtin14 } from '@loom-kin/core';
 import type { FamilyFilter } from '@loom-kin/contract';
 import { families } from '../store/schema';
 import type { Store } from '../store/store';
-import { matchesPhrase } from './searchWords';
+import { matchesPhrase } from '../store/searchWords';
 import { familiesOnRoute } from './tryConditions';
 
 /** The condition that families which are meant fulfil. */

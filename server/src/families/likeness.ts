@@ -3,7 +3,7 @@ import { or, sql, type SQL } from 'drizzle-orm';
 import { identityOf, nameLikeness, readGtin } from '@loom-kin/core';
 import type { Database } from '../store/database';
 import { families, identifiers } from '../store/schema';
-import { likeliest } from './searchWords';
+import { likeliest } from '../store/searchWords';
 
 export interface Likeness {
   id: string;

@@ -3,7 +3,7 @@ import { eq, sql } from 'drizzle-orm';
 import { prepared } from '../store/prepared';
 import { families, givenIdentifiers } from '../store/schema';
 import type { Store } from '../store/store';
-import { forgetSearchWords } from './searchWords';
+import { forgetSearchWords } from '../store/searchWords';
 
 const removeNumbers = prepared((database) =>
   database

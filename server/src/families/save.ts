@@ -7,8 +7,8 @@ import { families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';
 import { saveBundles } from '../stock/bundles';
 import { loadStock } from '../stock/ledger';
-import { saveIdentifiers } from './identifiers';
-import { saveSearchWords } from './searchWords';
+import { saveIdentifiers } from '../identifiers/identifiers';
+import { saveSearchWords } from '../store/searchWords';
 
 const value = sql.placeholder;
 const ROW = {

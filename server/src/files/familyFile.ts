@@ -13,9 +13,9 @@ import {
   type Location,
   type StockPlaces,
 } from '@loom-kin/core';
-import type { Catalogue } from '../catalogue/readCatalogue';
-import { hasFamily, loadFamily } from '../families/load';
-import { readInput } from '../http/readInput';
+import type { Catalogue } from '../store/readCatalogue';
+import { hasFamily, loadFamily } from '../store/loadFamily';
+import { readInput } from '../input/readInput';
 import { factsOf } from '../pictures/pictureFacts';
 import type { Count } from '../stock/ledger';
 import type { Database } from '../store/database';

@@ -8,16 +8,15 @@ import { and, eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { Refusal } from '@loom-kin/core';
 import type { IntakeReport, Job, QueryOf, endpoints } from '@loom-kin/contract';
-import { changeOfKey } from '../changes/journal';
+import { changeOfKey } from '../journal/journal';
 import type { Writer } from '../changes/writer';
-import { hasFamily } from '../families/load';
+import { hasFamily } from '../store/loadFamily';
 import { forgetOldJobs, jobRow, openJob, setJob, type JobRow } from '../jobs/jobs';
-import { createJobRunner, progressOf } from '../jobs/runJobs';
+import { createJobRunner, progressOf, type Tell } from '../jobs/runJobs';
 import { inTransaction } from '../store/database';
 import { sheetRows } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
 import { Overtaken, withoutOvertaking } from './overtaken';
-import type { FilePool } from './pool';
 import type { SheetFound } from './readInto';
 
 /** A file as it was put down on arrival. */
@@ -42,7 +41,21 @@ export interface Intakes {
 
 const takingIn = (fileName: string) => `Take ${fileName} in`;
 
-export function createIntakes(store: Store, pool: FilePool, writer: Writer, log: Logger): Intakes {
+export interface SheetOrder {
+  familyId: string;
+  path: string;
+  fileName: string;
+  /** Whether the family after it is wanted as well. */
+  make: boolean;
+}
+
+/** What reads sheets beside the server. */
+export interface SheetReader {
+  /** Reads a sheet; throws a Refusal where it cannot be read, and whatever the signal is aborted with. */
+  readSheet(order: SheetOrder, signal: AbortSignal, tell: Tell): Promise<SheetFound>;
+}
+
+export function createIntakes(store: Store, pool: SheetReader, writer: Writer, log: Logger): Intakes {
   const { database } = store;
   const runner = createJobRunner(store, 'intake', work, log);
   const pathOf = (file: string) => join(incomingFolder(store), file);

@@ -1,10 +1,10 @@
 /** A sheet read against a family as the database has it, and the family that its good rows make. Runs in a worker thread. */
 import { readSheet, sheetRows, takeReading, type RowVerdict, type SheetTaken } from '@loom-kin/core';
 import type { IntakeReport } from '@loom-kin/contract';
-import type { Catalogue } from '../catalogue/readCatalogue';
-import { boundSkus } from '../changes/boundSkus';
-import { takenElsewhere } from '../families/identifiers';
-import { loadFamily } from '../families/load';
+import type { Catalogue } from '../store/readCatalogue';
+import { boundSkus } from '../identifiers/boundSkus';
+import { takenElsewhere } from '../identifiers/identifiers';
+import { loadFamily } from '../store/loadFamily';
 import { loadStock } from '../stock/ledger';
 import type { Database } from '../store/database';
 

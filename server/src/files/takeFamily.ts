@@ -4,10 +4,15 @@ import type { IntakeReport } from '@loom-kin/contract';
 import type { Writer } from '../changes/writer';
 import { Overtaken, withoutOvertaking } from './overtaken';
 import type { FamilyFound } from './familyFile';
-import type { FilePool } from './pool';
+
+/** What reads family files beside the server. */
+export interface FamilyReader {
+  /** A family file read against what is there; throws a Refusal where it cannot be taken. */
+  readFamily(body: unknown): Promise<FamilyFound>;
+}
 
 /** Takes a family file in: a family that is not there is made, one that is there is brought to what the file says. */
-export async function takeFamilyFile(writer: Writer, files: FilePool, body: unknown): Promise<IntakeReport> {
+export async function takeFamilyFile(writer: Writer, files: FamilyReader, body: unknown): Promise<IntakeReport> {
   return withoutOvertaking(async () => take(writer, await files.readFamily(body)));
 }
 

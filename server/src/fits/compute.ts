@@ -18,9 +18,9 @@ import {
   type Listing,
   type Combined,
 } from '@loom-kin/core';
-import { knownNumbersOf } from '../catalogue/entries';
-import { rulebookOf, type Catalogue } from '../catalogue/readCatalogue';
-import { heldOf, loadFamily } from '../families/load';
+import { knownNumbersOf } from '../held/knownNumbers';
+import { rulebookOf, type Catalogue } from '../store/readCatalogue';
+import { heldOf, loadFamily } from '../store/loadFamily';
 import { picturesIn } from '../pictures/pictureFacts';
 import { loadStock, loadStockAt } from '../stock/ledger';
 import type { Database } from '../store/database';

@@ -84,7 +84,7 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
       });
   }
 
-  const deaf = store.bell.listen(kick);
+  const unsubscribe = store.events.subscribe(kick);
   return {
     kick,
     stop: (id) => void endJob(store, id, 'stopped'),
@@ -94,7 +94,7 @@ export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
     },
     close: async () => {
       closed = true;
-      deaf();
+      unsubscribe();
       await working;
     },
   };
@@ -157,7 +157,7 @@ function storeStandings(store: Store, answers: readonly FamilyStandings[]): void
       }
     }
   });
-  store.bell.ring({ standings: answers.map((one) => one.familyId) });
+  store.events.emit({ standings: answers.map((one) => one.familyId) });
 }
 
 const known = new WeakMap<Database, ReturnType<typeof prepareWriters>>();

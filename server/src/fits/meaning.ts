@@ -8,8 +8,8 @@ import {
   type Rulebook,
 } from '@loom-kin/core';
 import type { RulesMeaning } from '@loom-kin/contract';
-import type { Catalogue } from '../catalogue/readCatalogue';
-import { loadFamily } from '../families/load';
+import type { Catalogue } from '../store/readCatalogue';
+import { loadFamily } from '../store/loadFamily';
 import type { Database } from '../store/database';
 import { fitOn, worldOf } from './compute';
 

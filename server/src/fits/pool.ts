@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { PriceTrial, Remedies, RulesMeaning } from '@loom-kin/contract';
 import type { Account, Rulebook } from '@loom-kin/core';
 import { Piscina } from 'piscina';
-import { FIT_WORKER } from '../folders';
+import { FIT_WORKER } from '../folders/folders';
 import { DATABASE_FILE } from '../store/database';
 import type { Store } from '../store/store';
 import { createLanes, type Urgency } from './lanes';

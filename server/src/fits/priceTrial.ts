@@ -11,8 +11,8 @@ import {
   type Family,
 } from '@loom-kin/core';
 import type { PriceRange, PriceTrial } from '@loom-kin/contract';
-import { rulebookOf, type Catalogue } from '../catalogue/readCatalogue';
-import { loadFamily } from '../families/load';
+import { rulebookOf, type Catalogue } from '../store/readCatalogue';
+import { loadFamily } from '../store/loadFamily';
 import { loadStock } from '../stock/ledger';
 import type { Database } from '../store/database';
 

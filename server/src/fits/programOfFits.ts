@@ -1,7 +1,7 @@
 /** Whether the program that works fits out is another than the one that worked out what is stored. */
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { FIT_WORKER } from '../folders';
+import { FIT_WORKER } from '../folders/folders';
 import type { Database } from '../store/database';
 
 /**

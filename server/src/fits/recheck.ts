@@ -2,7 +2,7 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { endJob, NEWEST_FIRST, openJob, readJob, setJob, tellHowFar, type JobRow } from '../jobs/jobs';
 import type { Database } from '../store/database';
-import { FEW } from './due';
+import { FEW } from '../fitQueue/due';
 import { prepared } from '../store/prepared';
 import { due, jobs } from '../store/schema';
 import type { Store } from '../store/store';

@@ -10,8 +10,8 @@ import {
   type Finding,
 } from '@loom-kin/core';
 import { mendSteps, type FigureAsked, type Remedies, type Step } from '@loom-kin/contract';
-import { accountOf, type Catalogue } from '../catalogue/readCatalogue';
-import { loadFamily } from '../families/load';
+import { accountOf, type Catalogue } from '../store/readCatalogue';
+import { loadFamily } from '../store/loadFamily';
 import type { Database } from '../store/database';
 import { fitOn, worldOf } from './compute';
 

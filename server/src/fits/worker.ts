@@ -2,8 +2,8 @@
 import type { PriceTrial, Remedies, RulesMeaning } from '@loom-kin/contract';
 import type { Account, Rulebook } from '@loom-kin/core';
 import { workerData } from 'piscina';
-import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
-import { hasFamily } from '../families/load';
+import { readCatalogue, type Catalogue } from '../store/readCatalogue';
+import { hasFamily } from '../store/loadFamily';
 import { readDatabase } from '../store/database';
 import { meaningOf } from './meaning';
 import { priceTrialOf } from './priceTrial';

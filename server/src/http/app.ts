@@ -59,7 +59,7 @@ export function createApp(parts: Parts): Express {
   mountDispatches(app, parts);
   mountJobs(app, parts);
   mountLayouts(app, parts);
-  mountEvents(app, parts.store.bell);
+  mountEvents(app, parts.store.events);
   app.use('/api', () => {
     throw new Refusal('api.unknown', {});
   });

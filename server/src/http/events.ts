@@ -1,11 +1,11 @@
 /** Server-sent events: open pages hear what was changed. */
 import type { Express, Request, Response } from 'express';
-import type { Bell } from '../people/bell';
+import type { ServerEvents } from '../store/serverEvents';
 
 /** A sign of life, so that nobody between takes the line for dead. */
 const BEAT = 25_000;
 
-export function mountEvents(app: Express, bell: Bell): void {
+export function mountEvents(app: Express, events: ServerEvents): void {
   app.get('/api/events', (request: Request, response: Response) => {
     response.writeHead(200, {
       'content-type': 'text/event-stream',
@@ -13,11 +13,11 @@ export function mountEvents(app: Express, bell: Bell): void {
       connection: 'keep-alive',
     });
     response.write(': listening\n\n');
-    const deaf = bell.listen((event) => void response.write(`data: ${JSON.stringify(event)}\n\n`));
+    const unsubscribe = events.subscribe((event) => void response.write(`data: ${JSON.stringify(event)}\n\n`));
     const beat = setInterval(() => void response.write(': beat\n\n'), BEAT);
     request.on('close', () => {
       clearInterval(beat);
-      deaf();
+      unsubscribe();
     });
   });
 }

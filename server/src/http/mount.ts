@@ -3,7 +3,7 @@ import { rm } from 'node:fs/promises';
 import type { Express, NextFunction, Request, Response } from 'express';
 import { z } from 'zod';
 import type { Endpoint } from '@loom-kin/contract';
-import { readInput } from './readInput';
+import { readInput } from '../input/readInput';
 
 export interface Incoming<E extends Endpoint> {
   params: z.infer<E['params']>;

@@ -1,17 +1,17 @@
 /** What routes work with. */
 import type { Logger } from 'pino';
-import type { Approvals } from '../catalogue/approvals';
-import type { Entries } from '../catalogue/entries';
+import type { Approvals } from '../channels/approvals';
+import type { Entries } from '../channels/entries';
 import type { Writer } from '../changes/writer';
 import type { ChannelLink } from '../dispatch/reconcile';
 import type { Runner } from '../dispatch/runner';
 import type { Exports } from '../export/exports';
 import type { Intakes } from '../files/intakes';
-import type { FilePool } from '../files/pool';
+import type { FilePool } from '../fileWorker/pool';
 import type { FitPool } from '../fits/pool';
-import type { Desk } from '../jobs/desk';
+import type { JobControls } from '../jobControls/jobControls';
 import type { Lists } from '../lists/lists';
-import type { PictureIntakes } from '../pictures/pictureIntakes';
+import type { PictureIntakes } from '../pictureIntakes/pictureIntakes';
 import type { PicturePool } from '../pictures/pool';
 import type { Store } from '../store/store';
 
@@ -25,7 +25,7 @@ export interface Parts {
   pictures: PicturePool;
   pictureIntakes: PictureIntakes;
   runner: Runner;
-  desk: Desk;
+  jobControls: JobControls;
   approvals: Approvals;
   entries: Entries;
   writer: Writer;

@@ -1,15 +1,13 @@
-/** Jobs as they stand in the database. A dispatch is a job that its own lines tell of; re-checks and sheets have a row here. */
-import { rmSync } from 'node:fs';
+/** Jobs as they stand in the database. A dispatch is a job that its own lines tell of (see `jobControls`); all others have a row here. */
+import { readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setImmediate } from 'node:timers/promises';
 import { and, eq, ne, sql } from 'drizzle-orm';
 import { Refusal } from '@loom-kin/core';
-import type { DispatchSummary, Job } from '@loom-kin/contract';
-import { readDispatches } from '../dispatch/dispatches';
+import type { Job } from '@loom-kin/contract';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';
 import { jobs } from '../store/schema';
-import { forgetFound } from '../lists/foundFiles';
 import { incomingFolder, type Store } from '../store/store';
 
 export type JobRow = typeof jobs.$inferSelect;
@@ -18,7 +16,7 @@ export type JobRow = typeof jobs.$inferSelect;
 export const NEWEST_FIRST = sql`${jobs}.rowid DESC`;
 
 /** So many are told of; of those that ended no more are kept. */
-const KEPT = 40;
+export const KEPT = 40;
 
 /**
  * How far jobs are that run in this process, and what is in their way. It is worth nothing after the process, and must be told while
@@ -35,29 +33,22 @@ const jobOf = (
 export const jobRow = (database: Database, id: string): JobRow | undefined =>
   database.select().from(jobs).where(eq(jobs.id, id)).get();
 
-/** A job, or a Refusal. */
+/** A job of the table, or a Refusal. */
 export function readJob(database: Database, id: string): Job {
   const row = jobRow(database, id);
-  if (row) return jobOf(database, row);
-  const dispatch = readDispatches(database).find((one) => one.id === id);
-  if (!dispatch) throw new Refusal('job.unknown', {});
-  return dispatchJob(dispatch);
+  if (!row) throw new Refusal('job.unknown', {});
+  return jobOf(database, row);
 }
 
-/** The newest jobs, dispatches among them. */
-export function readJobs(database: Database): Job[] {
-  const rows = database.select().from(jobs).orderBy(NEWEST_FIRST).limit(KEPT).all();
-  const all = [...rows.map((row) => jobOf(database, row)), ...readDispatches(database, KEPT).map(dispatchJob)];
-  return all.toSorted((a, b) => b.at.localeCompare(a.at)).slice(0, KEPT);
-}
-
-function dispatchJob({ id, at, state, title, lines, states, notice }: DispatchSummary): Job {
-  const underWay = (states.queued ?? 0) + (states.sent ?? 0);
-  return {
-    ...{ id, at, state, notice, kind: 'dispatch', title: `Send ${title}`, subject: id },
-    ...{ done: lines - underWay, total: lines, endedAt: null },
-  };
-}
+/** The newest jobs of the table. */
+export const newestJobs = (database: Database): Job[] =>
+  database
+    .select()
+    .from(jobs)
+    .orderBy(NEWEST_FIRST)
+    .limit(KEPT)
+    .all()
+    .map((row) => jobOf(database, row));
 
 /** Begins a job and tells the open pages. */
 export function openJob(
@@ -105,7 +96,7 @@ export const endJob = (store: Store, id: string, state: 'done' | 'failed' | 'sto
   setJob(store, id, { state, notice, endedAt: new Date().toISOString() });
 
 function tellJob(store: Store, job: Job): Job {
-  store.bell.ring({ jobs: [job] });
+  store.events.emit({ jobs: [job] });
   return job;
 }
 
@@ -144,9 +135,14 @@ async function forgetOneByOne(store: Store): Promise<void> {
     await store.whenQuiet(() => database.delete(jobs).where(eq(jobs.id, id)).run());
     const file = sheet?.file ?? list?.file ?? (out ? writtenName(id) : null);
     if (!file) continue;
-    rmSync(join(incomingFolder(store), file), { force: true });
-    if (list) forgetFound(join(incomingFolder(store), file));
+    removeFiles(incomingFolder(store), file);
   }
+}
+
+/** Removes a file and what was kept beside it under its name and a dot. */
+function removeFiles(folder: string, file: string): void {
+  for (const name of readdirSync(folder))
+    if (name === file || name.startsWith(`${file}.`)) rmSync(join(folder, name), { force: true });
 }
 
 /** Removes what a job found, a little at a time. */

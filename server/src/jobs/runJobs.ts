@@ -20,11 +20,14 @@ export interface JobRunner {
   close(): Promise<void>;
 }
 
+/** Hears how far a job is, and of how much once that is known. */
+export type Tell = (done: number, total: number | null) => void;
+
 /** So often is told how far a job is, in milliseconds. */
 const TELL_EVERY = 200;
 
 /** Tells how far a job is, now and then. What it is called from never hears of a fault in the telling. */
-export function progressOf(store: Store, id: string, log: Logger): (done: number, total: number | null) => void {
+export function progressOf(store: Store, id: string, log: Logger): Tell {
   let told = 0;
   return (done, total) => {
     if (Date.now() - told < TELL_EVERY) return;

@@ -1,7 +1,7 @@
 /** A list made of what stands on an account. */
 import { eq } from 'drizzle-orm';
 import { liveTable, Refusal, type Account, type CategoryMap, type Listing } from '@loom-kin/core';
-import { askHeld, ChannelSilent } from '../dispatch/transports/channelClient';
+import { askHeld, ChannelSilent } from '../channels/transports/channelClient';
 import { heldListings } from '../store/schema';
 import type { Store } from '../store/store';
 import type { ListJob } from '../store/tables/jobs';

@@ -2,9 +2,9 @@
 import { eq } from 'drizzle-orm';
 import type { Listing } from '@loom-kin/core';
 import { putHeld } from '../dispatch/book';
-import { withoutAddresses } from '../dispatch/transports/pictureAddresses';
-import { childOfSku } from '../families/identifiers';
-import { markDue } from '../fits/due';
+import { withoutAddresses } from '../channels/transports/pictureAddresses';
+import { childOfSku } from '../identifiers/identifiers';
+import { markDue } from '../fitQueue/due';
 import { inTransaction } from '../store/database';
 import { identifiers } from '../store/schema';
 import type { Store } from '../store/store';

@@ -2,7 +2,7 @@
 import { and, count, eq } from 'drizzle-orm';
 import { Refusal } from '@loom-kin/core';
 import type { endpoints, ListView, QueryOf, ResponseOf } from '@loom-kin/contract';
-import { changeOfKey } from '../changes/journal';
+import { changeOfKey } from '../journal/journal';
 import { jobRow, type JobRow } from '../jobs/jobs';
 import { listFamilies, listRows } from '../store/schema';
 import type { ListJob } from '../store/tables/jobs';

@@ -9,23 +9,23 @@ import { setImmediate } from 'node:timers/promises';
 import type { Logger } from 'pino';
 import { ListMappingSchema, ListSettlementSchema, NO_SETTLEMENT, Refusal } from '@loom-kin/core';
 import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
-import { changeOfKey } from '../changes/journal';
+import { changeOfKey } from '../journal/journal';
 import { isSetUpAlike, readAt } from '../changes/readAt';
 import type { Writer } from '../changes/writer';
 import { Overtaken, withoutOvertaking } from '../files/overtaken';
 import type { Arrived } from '../files/intakes';
-import type { FilePool } from '../files/pool';
 import { forgetOldJobs, jobRow, openJob, removeFound, setJob } from '../jobs/jobs';
-import { createJobRunner, progressOf } from '../jobs/runJobs';
-import type { PictureIntakes } from '../pictures/pictureIntakes';
+import { createJobRunner, progressOf, type Tell } from '../jobs/runJobs';
+import type { PictureIntakes } from '../pictureIntakes/pictureIntakes';
 import { inTransaction } from '../store/database';
 import { prepared } from '../store/prepared';
 import type { ListJob, ListMade, ReadAt } from '../store/tables/jobs';
 import { incomingFolder, type Store } from '../store/store';
-import { forgetFound, foundLines, hasFound, picturesNamed } from './foundFiles';
+import { forgetFound, foundLines, hasFound, picturesNamed } from '../listFiles/foundFiles';
 import { keepLive } from './keepLive';
 import { changeKeyOf, mindList } from './listViews';
-import type { ListFound } from './listFound';
+import type { ListFound } from '../listFiles/listFound';
+import type { ListOrder } from './readListFile';
 import { rememberMapping } from './remembered';
 
 export interface Lists {
@@ -60,9 +60,15 @@ const addRow = prepared(({ $client }) =>
 
 const takingIn = (fileName: string) => `Take ${fileName} in`;
 
+/** What reads lists beside the server. */
+export interface ListReader {
+  /** Reads a list of goods; throws a Refusal where it cannot be read, and whatever the signal is aborted with. */
+  readList(order: ListOrder, signal: AbortSignal, tell: Tell): Promise<ListFound>;
+}
+
 /** What lists work with. */
 interface Tools {
-  pool: FilePool;
+  pool: ListReader;
   writer: Writer;
   pictures: Pick<PictureIntakes, 'start'>;
   log: Logger;

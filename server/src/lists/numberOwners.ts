@@ -4,7 +4,7 @@
  */
 import { sql } from 'drizzle-orm';
 import { identityOf, type IdentifierKind, type Unreadable } from '@loom-kin/core';
-import { takenBy } from '../families/identifiers';
+import { takenBy } from '../identifiers/identifiers';
 import type { Database } from '../store/database';
 
 interface Owner {

@@ -23,13 +23,13 @@ import {
   type RegistryParts,
 } from '@loom-kin/core';
 import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView, type ListRowView } from '@loom-kin/contract';
-import { readCatalogue } from '../catalogue/readCatalogue';
+import { readCatalogue } from '../store/readCatalogue';
 import { readFamilyFile, type FamilyFound } from '../files/familyFile';
 import { packagedPictures } from '../pictures/pictureFacts';
-import { readInput } from '../http/readInput';
+import { readInput } from '../input/readInput';
 import { loadStock } from '../stock/ledger';
 import type { Database } from '../store/database';
-import type { ListRead } from './listFound';
+import type { ListRead } from '../listFiles/listFound';
 
 const FAMILIES_AT_MOST = 50_000;
 

@@ -18,10 +18,10 @@ import {
 } from '@loom-kin/core';
 import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView } from '@loom-kin/contract';
 import { decodeText, fileSource } from '@loom-kin/sheets';
-import { readCatalogue } from '../catalogue/readCatalogue';
+import { readCatalogue } from '../store/readCatalogue';
 import type { Database } from '../store/database';
-import { rowsOfList, type RowsRead } from './keptRows';
-import type { ListRead } from './listFound';
+import { rowsOfList, type RowsRead } from '../listFiles/keptRows';
+import type { ListRead } from '../listFiles/listFound';
 import { catalogueIn, readCatalogueFile } from './readCatalogueFile';
 import { kindOfList, rememberedMapping } from './remembered';
 import { openShelves } from './shelves';

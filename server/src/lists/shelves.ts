@@ -1,10 +1,10 @@
 /** What the catalogue knows of the goods of a list: whose numbers, style codes and names they are. Reads only. */
 import { and, eq, sql } from 'drizzle-orm';
 import type { HeldFamily, Shelves } from '@loom-kin/core';
-import type { Catalogue } from '../catalogue/readCatalogue';
-import { boundSkus } from '../changes/boundSkus';
+import type { Catalogue } from '../store/readCatalogue';
+import { boundSkus } from '../identifiers/boundSkus';
 import { newFamilyId } from '../families/newFamilyId';
-import { loadFamily } from '../families/load';
+import { loadFamily } from '../store/loadFamily';
 import { loadStock } from '../stock/ledger';
 import type { Database } from '../store/database';
 import { families } from '../store/schema';

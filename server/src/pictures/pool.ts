@@ -2,7 +2,7 @@
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { Refusal, type PictureEdit, type PictureFacts } from '@loom-kin/core';
-import { PICTURE_WORKER } from '../folders';
+import { PICTURE_WORKER } from '../folders/folders';
 import { pictureFolder, type Store } from '../store/store';
 import { heard, type Told } from '../threads/told';
 import type { PictureTask, PictureWorkerSettings } from './worker';

@@ -13,7 +13,7 @@ import {
   type Family,
 } from '@loom-kin/core';
 import type { BundleItems } from '@loom-kin/contract';
-import { loadFamily } from '../families/load';
+import { loadFamily } from '../store/loadFamily';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';
 import { bundleParts, families, identifiers, stockCounts } from '../store/schema';

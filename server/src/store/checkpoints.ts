@@ -1,7 +1,7 @@
 /** Has a thread bring what was written into the file of the database, so that no request does it. */
 import { Worker } from 'node:worker_threads';
 import type { Logger } from 'pino';
-import { CHECKPOINT_WORKER } from '../folders';
+import { CHECKPOINT_WORKER } from '../folders/folders';
 import type { CheckpointSettings } from './checkpointWorker';
 import type { Database } from './database';
 

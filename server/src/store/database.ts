@@ -4,7 +4,7 @@ import { dirname, join } from 'node:path';
 import Sqlite from 'better-sqlite3';
 import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
-import { MIGRATIONS } from '../folders';
+import { MIGRATIONS } from '../folders/folders';
 import * as schema from './schema';
 
 export type Database = BetterSQLite3Database<typeof schema> & { $client: Sqlite.Database };

@@ -1,9 +1,9 @@
 /** Opening the store. */
 import { join } from 'node:path';
 import { setImmediate } from 'node:timers/promises';
-import { readCatalogue, type Catalogue } from '../catalogue/readCatalogue';
-import { ensureSearch } from '../families/searchWords';
-import { createBell } from '../people/bell';
+import { readCatalogue, type Catalogue } from './readCatalogue';
+import { ensureSearch } from './searchWords';
+import { createServerEvents } from './serverEvents';
 import { DATABASE_FILE, openDatabase, type Database } from './database';
 import type { Store } from './store';
 
@@ -46,7 +46,7 @@ export function storeOf(database: Database, dataFolder: string): Store {
       busy = mine;
       mine.catch(() => undefined);
     },
-    bell: createBell(),
+    events: createServerEvents(),
     close: () => database.$client.close(),
   };
   ensureSearch(store);

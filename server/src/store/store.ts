@@ -1,7 +1,7 @@
 /** What every part of the server works with: the database, what holds for all families, and who listens. */
 import { join } from 'node:path';
-import type { Catalogue } from '../catalogue/readCatalogue';
-import type { Bell } from '../people/bell';
+import type { Catalogue } from './readCatalogue';
+import type { ServerEvents } from './serverEvents';
 import type { Database } from './database';
 
 export interface Store {
@@ -20,7 +20,7 @@ export interface Store {
   /** Others wait until this is over, however it ends. */
   busyUntil(work: Promise<unknown>): void;
   /** Tells the open pages. */
-  readonly bell: Bell;
+  readonly events: ServerEvents;
   close(): void;
 }
 

@@ -3,7 +3,7 @@ import { computed, onUnmounted, reactive, ref, shallowRef, watch } from 'vue';
 import type { FitState } from '@loom-kin/core';
 import type { BoardCounts, BoardFinding, FamilySummary } from '@loom-kin/contract';
 import { api, call } from '../api';
-import { useEar } from '../stores/ear';
+import { useServerEvents } from '../stores/serverEvents';
 
 /** Rows are fetched by so many. */
 const PAGE = 100;
@@ -90,11 +90,11 @@ export function useBoard(given: Partial<BoardFilter> = {}) {
   }
   watch(query, anew, { immediate: true });
 
-  const ear = useEar();
+  const serverEvents = useServerEvents();
   let timer: ReturnType<typeof setTimeout> | undefined;
   /** What was worked out since shows by itself, not oftener than can be read. */
   watch(
-    () => ear.listTurn,
+    () => serverEvents.listTurn,
     () => {
       timer ??= setTimeout(() => {
         timer = undefined;

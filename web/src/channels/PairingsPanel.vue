@@ -6,7 +6,7 @@ import { count, fieldOfPaired, foldForPairing, pairingReasonText, ROLE_LABELS, t
 import type { Channel, WordInUse } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { latest } from '../common/latest';
-import { useEar } from '../stores/ear';
+import { useServerEvents } from '../stores/serverEvents';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import PairingThreads from './PairingThreads.vue';
@@ -32,7 +32,7 @@ async function load(): Promise<void> {
 }
 onMounted(load);
 watch(
-  () => useEar().listTurn,
+  () => useServerEvents().listTurn,
   () => void load(),
 );
 

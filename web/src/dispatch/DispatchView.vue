@@ -7,7 +7,7 @@ import { showAmount } from '@loom-kin/core';
 import type { Dispatch, DispatchLine, DispatchSummary } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { latest } from '../common/latest';
-import { useEar } from '../stores/ear';
+import { useServerEvents } from '../stores/serverEvents';
 import DispatchLines from './DispatchLines.vue';
 
 const route = useRoute();
@@ -39,8 +39,8 @@ async function load(): Promise<void> {
   }
 }
 onMounted(load);
-const ear = useEar();
-watch([() => route.params.id, () => ear.dispatchTurn], () => void load());
+const serverEvents = useServerEvents();
+watch([() => route.params.id, () => serverEvents.dispatchTurn], () => void load());
 
 const count = (...states: DispatchLine['state'][]) =>
   one.value?.lines.filter((line) => states.includes(line.state)).length ?? 0;

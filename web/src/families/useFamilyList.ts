@@ -3,7 +3,7 @@ import { onMounted, ref, shallowRef, watch } from 'vue';
 import { findingName, type FitState } from '@loom-kin/core';
 import type { FamilySummary, FindingCount } from '@loom-kin/contract';
 import { api, call } from '../api';
-import { useEar } from '../stores/ear';
+import { useServerEvents } from '../stores/serverEvents';
 import { useSetup } from '../stores/setup';
 
 export const PAGE = 60;
@@ -62,10 +62,10 @@ export function useFamilyList() {
     }
   }
   onMounted(() => load());
-  const ear = useEar();
+  const serverEvents = useServerEvents();
   // What was changed elsewhere, or has been worked out since, shows by itself; where the reader stands stays.
   watch(
-    () => ear.listTurn,
+    () => serverEvents.listTurn,
     () => {
       void load('again');
       void loadCounts();

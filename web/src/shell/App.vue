@@ -3,7 +3,7 @@ import { computed, onMounted, ref, watchEffect } from 'vue';
 import { useRoute } from 'vue-router';
 import { Cable, Grid3x3, History, Images, Inbox, Send, Shirt, SlidersHorizontal } from 'lucide-vue-next';
 import { useSetup } from '../stores/setup';
-import { useEar } from '../stores/ear';
+import { useServerEvents } from '../stores/serverEvents';
 import { useFamily } from '../stores/family';
 import JobsMenu from './JobsMenu.vue';
 import CommandBox from './CommandBox.vue';
@@ -25,10 +25,10 @@ const route = useRoute();
 const setup = useSetup();
 const open = useFamily();
 const keysShown = ref(false);
-const ear = useEar();
+const serverEvents = useServerEvents();
 onMounted(() => {
   void setup.ensure();
-  ear.open();
+  serverEvents.open();
   // A file dropped beside its place must not replace the page by itself.
   for (const kind of ['dragover', 'drop']) window.addEventListener(kind, (event) => event.preventDefault());
 });

@@ -31,7 +31,7 @@ import {
 import { api, call, requestKey, say, tell } from '../api';
 import { latest } from '../common/latest';
 import { committing, type Committer } from '../common/refusals';
-import { useEar } from './ear';
+import { useServerEvents } from './serverEvents';
 import { createFits } from './fits';
 import { createMending } from './mending';
 import { createOutbox } from './outbox';
@@ -162,8 +162,8 @@ export const useFamily = defineStore('family', () => {
     }
   }
 
-  const hear = useEar();
-  hear.listen((event) => {
+  const serverEvents = useServerEvents();
+  serverEvents.subscribe((event) => {
     if (event.setup) void setup.reload();
     const id = family.value?.id;
     if (!id || problem.value) return;
@@ -174,7 +174,7 @@ export const useFamily = defineStore('family', () => {
     else if (event.dispatches || event.entries.includes(id)) void refreshBeside(id);
   });
   watch(
-    () => hear.gaps,
+    () => serverEvents.gaps,
     () => {
       if (family.value) outbox.heard(null);
       void setup.reload();

@@ -3,13 +3,13 @@ import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
 import type { Job } from '@loom-kin/contract';
 import { api, call } from '../api';
-import { useEar } from './ear';
+import { useServerEvents } from './serverEvents';
 
 /** So often a job is asked after by whoever waits for it, beside what is heard, in milliseconds. */
 const ASK_EVERY = 1000;
 
 export const useJobs = defineStore('jobs', () => {
-  const ear = useEar();
+  const serverEvents = useServerEvents();
   const jobs = ref<Job[]>([]);
 
   /** Puts a job where it was, or before the others. */
@@ -40,8 +40,8 @@ export const useJobs = defineStore('jobs', () => {
   function follow(): void {
     if (listening) return;
     listening = true;
-    ear.listen((event) => event.jobs.forEach(put));
-    watch([() => ear.dispatchTurn, () => ear.gaps], () => void load());
+    serverEvents.subscribe((event) => event.jobs.forEach(put));
+    watch([() => serverEvents.dispatchTurn, () => serverEvents.gaps], () => void load());
     void load();
   }
 
@@ -63,11 +63,11 @@ export const useJobs = defineStore('jobs', () => {
   const heard = (id: string) =>
     new Promise<boolean>((resolve) => {
       const done = (isHeard: boolean) => {
-        deaf();
+        unsubscribe();
         clearTimeout(timer);
         resolve(isHeard);
       };
-      const deaf = ear.listen((event) => {
+      const unsubscribe = serverEvents.subscribe((event) => {
         if (event.jobs.some((job) => job.id === id)) done(true);
       });
       const timer = setTimeout(() => done(false), ASK_EVERY);

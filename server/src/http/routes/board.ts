@@ -2,7 +2,7 @@
 import type { Express } from 'express';
 import { endpoints as api, MENDED_AT_ONCE } from '@loom-kin/contract';
 import { boardCounts, boardFindings, familiesWith, idsMeant } from '../../families/board';
-import { markAllDue } from '../../fits/due';
+import { markAllDue } from '../../fitQueue/due';
 import { inShares } from '../../fits/inShares';
 import type { Parts } from '../parts';
 import { mount } from '../mount';
@@ -22,7 +22,7 @@ export function mountBoard(app: Express, { store, pool }: Parts): void {
   mount(app, api.recheckAll, () => {
     markAllDue(store.database);
     // Whoever listens begins with what is due.
-    store.bell.ring({ setup: true });
+    store.events.emit({ setup: true });
     return { ok: true as const };
   });
 }

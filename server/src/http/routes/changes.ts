@@ -1,7 +1,7 @@
 /** Routes: changes made, taken back and read. */
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
-import { readJournal, readParts } from '../../changes/readJournal';
+import { readJournal, readParts } from '../../journal/readJournal';
 import type { Parts } from '../parts';
 import { mount } from '../mount';
 

@@ -2,7 +2,7 @@
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core';
-import { accountOf } from '../../catalogue/readCatalogue';
+import { accountOf } from '../../store/readCatalogue';
 import { readDispatch, readDispatches, readMessage } from '../../dispatch/dispatches';
 import { reconcile } from '../../dispatch/reconcile';
 import { makeDispatch, previewDispatch, retryDispatch, stopDispatch } from '../../dispatch/order';

@@ -2,7 +2,7 @@
 import { eq } from 'drizzle-orm';
 import type { Express } from 'express';
 import { endpoints as api, GridLayoutSchema, WeaveLookSchema } from '@loom-kin/contract';
-import { hasFamily } from '../../families/load';
+import { hasFamily } from '../../store/loadFamily';
 import { Refusal } from '@loom-kin/core';
 import { layouts } from '../../store/schema';
 import type { Parts } from '../parts';

@@ -3,12 +3,12 @@ import type { Express } from 'express';
 import { sql } from 'drizzle-orm';
 import { endpoints as api, openApiDocument } from '@loom-kin/contract';
 import { Refusal, SellerSchema } from '@loom-kin/core';
-import { blockStates } from '../../catalogue/blocks';
-import { fetchChannel } from '../../catalogue/channels';
-import { rulesMeaning } from '../../catalogue/rulesMeaning';
-import { tryPrices } from '../../catalogue/tryPrices';
+import { blockStates } from '../../identifiers/blocks';
+import { fetchChannel } from '../../channels/channels';
+import { rulesMeaning } from '../../fits/rulesMeaning';
+import { tryPrices } from '../../fits/tryPrices';
 import { familiesWithValue } from '../../families/valueUses';
-import { markAllDue } from '../../fits/due';
+import { markAllDue } from '../../fitQueue/due';
 import { readDocument } from '../../store/documents';
 import { families } from '../../store/schema';
 import type { Parts } from '../parts';
@@ -68,7 +68,7 @@ export function mountSetup(app: Express, { store, pool, channelsUrl, approvals, 
       throw error instanceof Refusal ? error : new Refusal('channel.silent', {});
     });
     await store.whenQuiet(() => markAllDue(database));
-    store.bell.ring({ setup: true });
+    store.events.emit({ setup: true });
     return channel;
   });
 }

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { placeKey, type Place } from '@loom-kin/core';
 import type { Arrival, PictureIntake, PicturePlaces } from '@loom-kin/contract';
 import { api, call, requestKey, tell } from '../../api';
-import { useEar } from '../../stores/ear';
+import { useServerEvents } from '../../stores/serverEvents';
 import { useJobs } from '../../stores/jobs';
 
 export interface Target {
@@ -41,7 +41,7 @@ export function useSettling(id: () => string) {
   const intake = shallowRef<PictureIntake | null>(null);
   const problem = ref<string | null>(null);
   const jobs = useJobs();
-  const ear = useEar();
+  const serverEvents = useServerEvents();
   const job = computed(() => jobs.jobs.find((one) => one.id === id()) ?? intake.value?.job ?? null);
   /** Families that pictures were moved to by hand. */
   const others = shallowRef<Record<string, PicturePlaces>>({});
@@ -77,12 +77,12 @@ export function useSettling(id: () => string) {
   }
   watch([id, () => job.value?.state], () => void load(), { immediate: true });
   // Families that change under it change what stands where.
-  const deaf = ear.listen((event) => {
+  const unsubscribe = serverEvents.subscribe((event) => {
     if (Object.keys(event.families).some((one) => families.value.has(one))) void load();
   });
   onBeforeUnmount(() => {
     clearTimeout(timer);
-    deaf();
+    unsubscribe();
   });
 
   function show(changes: readonly { at: number; settled: Settled }[]): void {

@@ -1,6 +1,6 @@
 /** How messages get to a channel and receipts back: as JSON, or as an upload sheet. */
 import type { Account, ListingMessage, Rulebook } from '@loom-kin/core';
-import { uploadFile } from '../../files/uploadFile';
+import { uploadFile } from './uploadFile';
 import { addressOf, ask, receiptIn } from './channelClient';
 import { withAddresses } from './pictureAddresses';
 

@@ -1,7 +1,7 @@
 /** SKUs that orders come in under, or soon will: listed on an account or on the way there, they are neither taken away nor renamed. */
 import { and, eq, inArray } from 'drizzle-orm';
 import { skusGone, Refusal, unreadable, type Family, type Namer, type Unreadable } from '@loom-kin/core';
-import { heldOf } from '../families/load';
+import { heldOf } from '../store/loadFamily';
 import type { Database } from '../store/database';
 import { dispatchLines } from '../store/schema';
 import type { Store } from '../store/store';

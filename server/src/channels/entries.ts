@@ -2,15 +2,15 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { setImmediate } from 'node:timers/promises';
 import { dequal } from 'dequal';
-import { ChannelEntrySchema, identityOf, Refusal, type Account, type KnownNumbers } from '@loom-kin/core';
+import { ChannelEntrySchema, identityOf, Refusal, type Account } from '@loom-kin/core';
 import type { Logger } from 'pino';
 import { z } from 'zod';
-import { addressOf, ask, understood } from '../dispatch/transports/channelClient';
-import { markDue } from '../fits/due';
+import { addressOf, ask, understood } from './transports/channelClient';
+import { markDue } from '../fitQueue/due';
 import { inTransaction, type Database } from '../store/database';
 import { identifiers, knownNumbers } from '../store/schema';
 import type { Store } from '../store/store';
-import { accountOf } from './readCatalogue';
+import { accountOf } from '../store/readCatalogue';
 
 export interface Entries {
   /** Asks the channel of an account about all numbers of a family anew. */
@@ -55,7 +55,7 @@ export function createEntries(store: Store, base: string, log: Logger): Entries 
     }, REST);
     timer.unref();
   };
-  const deafen = store.bell.listen(({ families, setup }) => {
+  const unsubscribe = store.events.subscribe(({ families, setup }) => {
     const ids = Object.keys(families);
     if (setup) changed = 'all';
     else if (ids.length === 0) return;
@@ -79,7 +79,7 @@ export function createEntries(store: Store, base: string, log: Logger): Entries 
     },
     async close() {
       isClosed = true;
-      deafen();
+      unsubscribe();
       if (timer) clearTimeout(timer);
       await asking;
     },
@@ -184,7 +184,7 @@ function keep(
     markDue(database, ids, true);
     return ids;
   });
-  store.bell.ring({ entries: touched });
+  store.events.emit({ entries: touched });
 }
 
 const knownBefore = (database: Database, account: string, numbers: readonly string[]) =>
@@ -196,16 +196,3 @@ const knownBefore = (database: Database, account: string, numbers: readonly stri
       .all()
       .map((row) => [row.number, row.entry] as const),
   );
-
-/** Account → what its channel said of the numbers of a family. */
-export function knownNumbersOf(database: Database, familyId: string): Record<string, KnownNumbers> {
-  const rows = database
-    .select({ account: knownNumbers.account, number: knownNumbers.number, entry: knownNumbers.entry })
-    .from(identifiers)
-    .innerJoin(knownNumbers, eq(knownNumbers.number, identifiers.value))
-    .where(and(eq(identifiers.kind, 'gtin'), eq(identifiers.familyId, familyId)))
-    .all();
-  const known: Record<string, KnownNumbers> = {};
-  for (const { account, number, entry } of rows) (known[account] ??= {})[number] = entry;
-  return known;
-}

@@ -2,9 +2,9 @@
 import { Refusal, type Account } from '@loom-kin/core';
 import type { PriceTrial } from '@loom-kin/contract';
 import { idsMeant } from '../families/board';
-import { inShares } from '../fits/inShares';
-import { togetherTried } from '../fits/priceTrial';
-import type { FitPool } from '../fits/pool';
+import { inShares } from './inShares';
+import { togetherTried } from './priceTrial';
+import type { FitPool } from './pool';
 import type { Store } from '../store/store';
 
 export async function tryPrices(store: Store, pool: FitPool, account: Account): Promise<PriceTrial> {

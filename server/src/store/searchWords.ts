@@ -5,9 +5,9 @@
  */
 import { eq, sql } from 'drizzle-orm';
 import { freeze, touchedChildren, type Child, type Family, type Registry } from '@loom-kin/core';
-import { prepared } from '../store/prepared';
-import { families } from '../store/schema';
-import type { Store } from '../store/store';
+import { prepared } from './prepared';
+import { families } from './schema';
+import type { Store } from './store';
 
 const TABLE = 'family_words';
 

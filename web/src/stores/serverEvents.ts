@@ -3,10 +3,10 @@ import { defineStore } from 'pinia';
 import { ref } from 'vue';
 import { ServerEventSchema, type ServerEvent } from '@loom-kin/contract';
 
-type Hear = (event: ServerEvent) => void;
+type Listener = (event: ServerEvent) => void;
 
-export const useEar = defineStore('ear', () => {
-  const listeners = new Set<Hear>();
+export const useServerEvents = defineStore('serverEvents', () => {
+  const listeners = new Set<Listener>();
   /** Grows with every change of a list: families, standings, dispatches. */
   const listTurn = ref(0);
   const dispatchTurn = ref(0);
@@ -32,15 +32,15 @@ export const useEar = defineStore('ear', () => {
       const event = read.data;
       if (Object.keys(event.families).length + event.stock.length + event.standings.length > 0) listTurn.value += 1;
       if (event.dispatches) dispatchTurn.value += 1;
-      for (const hear of listeners) hear(event);
+      for (const listener of listeners) listener(event);
     };
   }
 
   /** Calls back at every event until the returned function is called. */
-  function listen(hear: Hear): () => void {
-    listeners.add(hear);
-    return () => void listeners.delete(hear);
+  function subscribe(listener: Listener): () => void {
+    listeners.add(listener);
+    return () => void listeners.delete(listener);
   }
 
-  return { open, listen, listTurn, dispatchTurn, gaps };
+  return { open, subscribe, listTurn, dispatchTurn, gaps };
 });

@@ -18,13 +18,13 @@ import {
   type Place,
 } from '@loom-kin/core';
 import type { Arrival, PictureIntake, PicturePlaces } from '@loom-kin/contract';
-import { hasFamily, loadFamily } from '../families/load';
+import { hasFamily, loadFamily } from '../store/loadFamily';
 import { readJob } from '../jobs/jobs';
 import type { Database } from '../store/database';
 import { families, identifiers } from '../store/schema';
 import type { Store } from '../store/store';
 import { arrivalsOf, mindIntake, type ArrivalRow } from './arrivals';
-import { factsOf } from './pictureFacts';
+import { factsOf } from '../pictures/pictureFacts';
 
 /** Families with more children are shown by their values alone. */
 const CHILDREN_SHOWN = 240;

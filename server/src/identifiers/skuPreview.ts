@@ -11,10 +11,10 @@ import {
   type SkuProposal,
 } from '@loom-kin/core';
 import type { SkuPreview } from '@loom-kin/contract';
-import { boundSkus } from '../changes/boundSkus';
+import { boundSkus } from './boundSkus';
 import type { Store } from '../store/store';
 import { skuTaken, takenElsewhere } from './identifiers';
-import { loadFamily } from './load';
+import { loadFamily } from '../store/loadFamily';
 
 /** The SKUs for these children, in their order, what stands against each, and the nearest pattern that is good. */
 export function skuPreview(store: Store, familyId: string, pattern: string, childIds: readonly string[]): SkuPreview {

@@ -7,9 +7,9 @@ import type { Exports } from '../export/exports';
 import type { Intakes } from '../files/intakes';
 import type { Keeper } from '../fits/keeper';
 import type { Lists } from '../lists/lists';
-import type { PictureIntakes } from '../pictures/pictureIntakes';
+import type { PictureIntakes } from '../pictureIntakes/pictureIntakes';
 import type { Store } from '../store/store';
-import { readJob } from './jobs';
+import { anyJob } from './allJobs';
 
 /** How a kind of job is stopped and gone on with. */
 interface Handle {
@@ -17,7 +17,7 @@ interface Handle {
   resume(id: string): void;
 }
 
-export interface Desk {
+export interface JobControls {
   stop(id: string): Job;
   resume(id: string): Job;
 }
@@ -31,7 +31,7 @@ interface Workers {
   runner: Runner;
 }
 
-export function createDesk(store: Store, parts: Workers): Desk {
+export function createJobControls(store: Store, parts: Workers): JobControls {
   const handles: Record<Job['kind'], Handle> = {
     recheck: parts.keeper,
     intake: parts.intakes,
@@ -48,10 +48,10 @@ export function createDesk(store: Store, parts: Workers): Desk {
   };
   /** A job that runs can be stopped; one that was stopped or failed can go on. */
   function turn(id: string, to: keyof Handle, from: readonly Job['state'][]): Job {
-    const job = readJob(store.database, id);
+    const job = anyJob(store.database, id);
     if (!from.includes(job.state)) throw new Refusal('job.ended', {});
     handles[job.kind][to](id);
-    return readJob(store.database, id);
+    return anyJob(store.database, id);
   }
   return {
     stop: (id) => turn(id, 'stop', ['running']),

@@ -1,9 +1,9 @@
 /** Loading families and what is kept beside them. */
 import { eq, inArray, sql } from 'drizzle-orm';
 import { freeze, Refusal, type Family, type LiveListing } from '@loom-kin/core';
-import type { Database } from '../store/database';
-import { prepared } from '../store/prepared';
-import { families, heldListings } from '../store/schema';
+import type { Database } from './database';
+import { prepared } from './prepared';
+import { families, heldListings } from './schema';
 
 const HERE = eq(families.id, sql.placeholder('id'));
 const docOf = prepared((database) =>

@@ -1,7 +1,7 @@
 /** Which families have to be looked at anew after a change: what it can touch, not everything. */
 import { eq, inArray, sql } from 'drizzle-orm';
 import { fieldOfPaired, pathOf } from '@loom-kin/core';
-import type { Part } from '../changes/journal';
+import type { Part } from '../journal/journal';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';
 import { due, families, familyValues } from '../store/schema';

@@ -1,11 +1,11 @@
 /** Being let into categories that a channel keeps closed: asked for here, answered by the channel when it likes. */
 import { Refusal, type Account } from '@loom-kin/core';
 import type { Logger } from 'pino';
-import { addressOf, ask } from '../dispatch/transports/channelClient';
-import { markAllDue } from '../fits/due';
+import { addressOf, ask } from './transports/channelClient';
+import { markAllDue } from '../fitQueue/due';
 import type { Store } from '../store/store';
 import { fetchAccount } from './channels';
-import { accountOf } from './readCatalogue';
+import { accountOf } from '../store/readCatalogue';
 
 export interface Approvals {
   /** Asks the channel of an account to let it into a category. */
@@ -21,7 +21,7 @@ export function createApprovals(store: Store, base: string, every: number, log: 
   async function look(account: Account): Promise<void> {
     if (!(await fetchAccount(store, base, account))) return;
     await store.whenQuiet(() => markAllDue(store.database));
-    store.bell.ring({ setup: true });
+    store.events.emit({ setup: true });
   }
   async function lookAtAll(): Promise<void> {
     timer = null;

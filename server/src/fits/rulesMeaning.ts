@@ -3,9 +3,9 @@ import { and, eq } from 'drizzle-orm';
 import { Refusal, RulebookSchema } from '@loom-kin/core';
 import type { RulesMeaning } from '@loom-kin/contract';
 import { idsMeant } from '../families/board';
-import { inShares } from '../fits/inShares';
-import { together } from '../fits/meaning';
-import type { FitPool } from '../fits/pool';
+import { inShares } from './inShares';
+import { together } from './meaning';
+import type { FitPool } from './pool';
 import { editions } from '../store/schema';
 import type { Store } from '../store/store';
 

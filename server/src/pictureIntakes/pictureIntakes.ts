@@ -7,17 +7,17 @@ import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { Refusal } from '@loom-kin/core';
 import type { Job } from '@loom-kin/contract';
-import { hasFamily } from '../families/load';
+import { hasFamily } from '../store/loadFamily';
 import { openJob, setJob } from '../jobs/jobs';
 import { createJobRunner, progressOf } from '../jobs/runJobs';
 import { isOutOfSpace } from '../store/outOfSpace';
 import type { PictureJob } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
 import { addArrival, arrivalsOf, forgetIntake, mindIntake } from './arrivals';
-import type { Fetcher } from './fetchPicture';
-import type { PicturePool } from './pool';
-import { countSources, sourcesOf, type Brought } from './sources';
-import { takePicture } from './takePicture';
+import type { Fetcher } from '../pictures/fetchPicture';
+import type { PicturePool } from '../pictures/pool';
+import { countSources, sourcesOf, type Brought } from '../pictures/sources';
+import { takePicture } from '../pictures/takePicture';
 
 export interface PictureIntakes {
   start(job: PictureJob): Job;

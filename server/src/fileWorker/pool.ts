@@ -6,16 +6,19 @@ import { Piscina } from 'piscina';
 import { Refusal } from '@loom-kin/core';
 import type { BackupNote } from '../backup/shape';
 import type { Counts } from '../backup/tryOut';
-import { FILE_WORKER } from '../folders';
+import { FILE_WORKER } from '../folders/folders';
 import { DATABASE_FILE } from '../store/database';
 import type { Store } from '../store/store';
 import { heard, type Told } from '../threads/told';
-import type { FamilyFound } from './familyFile';
-import type { FamilyFileKind } from './kinds';
-import type { ExportOrder } from '../export/writeCatalogue';
-import type { ListFound } from '../lists/listFound';
-import type { ListOrder } from '../lists/readListFile';
-import type { SheetFound } from './readInto';
+import type { ExportWriter } from '../export/exports';
+import type { FamilyFound } from '../files/familyFile';
+import type { SheetReader } from '../files/intakes';
+import type { FamilyFileKind } from '../files/kinds';
+import type { FamilyReader } from '../files/takeFamily';
+import type { Tell } from '../jobs/runJobs';
+import type { ListFound } from '../listFiles/listFound';
+import type { ListReader } from '../lists/lists';
+import type { SheetFound } from '../files/readInto';
 import type { FileTask, FileWorkerSettings } from './worker';
 
 /** In milliseconds. Of lists it is shown how far they are, and they can be stopped. */
@@ -32,32 +35,11 @@ const LONG: ReadonlySet<FileTask['do']> = new Set([
 const KEPT_IDLE = 10 * 60_000;
 const MEMORY_AT_MOST_MB = 1536;
 
-/** Hears how far it is, and of how much once that is known. */
-type Tell = (done: number, total: number | null) => void;
-
-export interface SheetOrder {
-  familyId: string;
-  path: string;
-  fileName: string;
-  /** Whether the family after it is wanted as well. */
-  make: boolean;
-}
-
-export interface FilePool {
-  /** Reads a sheet; throws a Refusal where it cannot be read, and whatever the signal is aborted with. */
-  readSheet(order: SheetOrder, signal: AbortSignal, tell: Tell): Promise<SheetFound>;
-  /** Reads a list of goods; throws a Refusal where it cannot be read, and whatever the signal is aborted with. */
-  readList(order: ListOrder, signal: AbortSignal, tell: Tell): Promise<ListFound>;
+export interface FilePool extends SheetReader, ListReader, FamilyReader, ExportWriter {
   /** A sheet as rows of text; throws a Refusal where it cannot be read. */
   readTable(path: string, fileName: string): Promise<string[][]>;
-  /** A family file read against what is there; throws a Refusal where it cannot be taken. */
-  readFamily(body: unknown): Promise<FamilyFound>;
   /** A family as a file. */
   writeFamily(familyId: string, kind: FamilyFileKind): Promise<Uint8Array>;
-  /** Writes the catalogue, or families of it, to a file. */
-  writeCatalogue(order: ExportOrder, signal: AbortSignal, tell: Tell): Promise<void>;
-  /** Writes a backup of everything to a file. */
-  writeBackup(path: string, pictureFolder: string, signal: AbortSignal): Promise<void>;
   /** Reads a backup and lays it ready; throws a Refusal where it cannot be brought back. */
   readBackup(path: string, fileName: string): Promise<BackupNote>;
   /** Lays data ready that a backup took the place of; throws a Refusal where it cannot be brought back. */

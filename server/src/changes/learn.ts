@@ -9,7 +9,7 @@ import {
   type Family,
   type RegistryData,
 } from '@loom-kin/core';
-import type { TouchedFamily } from '../changes/work';
+import type { TouchedFamily } from './work';
 import { readDocument, writeDocument } from '../store/documents';
 import type { Store } from '../store/store';
 

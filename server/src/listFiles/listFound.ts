@@ -1,7 +1,7 @@
 /** What was read of a list: what its page shows, and the families that it makes. */
 import type { AddressedPicture, RegistryParts } from '@loom-kin/core';
 import type { ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
-import type { FoundFamily } from '../changes/foundFamily';
+import type { FoundFamily } from './foundFamily';
 
 /** Where children of a family are to go it is there twice: as it is where they may stay, and where they go. */
 export interface ListFamilyMade extends FoundFamily {

@@ -26,9 +26,9 @@ import {
   type Seller,
 } from '@loom-kin/core';
 import type { Channel } from '@loom-kin/contract';
-import type { Database } from '../store/database';
-import { readDocument, readDocuments } from '../store/documents';
-import { channels, editions } from '../store/schema';
+import type { Database } from './database';
+import { readDocument, readDocuments } from './documents';
+import { channels, editions } from './schema';
 
 export interface Catalogue {
   registry: Registry;

@@ -14,7 +14,7 @@ import {
 import type { Channel } from '@loom-kin/contract';
 import { z } from 'zod';
 import { readDocument, writeDocument } from '../store/documents';
-import { addressOf, ask, understood } from '../dispatch/transports/channelClient';
+import { addressOf, ask, understood } from './transports/channelClient';
 import { inTransaction } from '../store/database';
 import { channels, editions } from '../store/schema';
 import type { Store } from '../store/store';
