@@ -10,7 +10,7 @@ import { axisOf, crossingKey, crossingWithout } from '../family/weave';
 import { MOST, type Axis, type Family, type Role, type Wish } from '../family/shape';
 import type { ValueSpec } from '../registry/dictionary';
 import type { Registry } from '../registry/openRegistry';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { CONTROL_MARKS } from '../wording/controlMarks';
 import { alikeWithout, undecidedAmong, type Keep } from './alike';
 import { renameAxisOnShelf, shelve } from './shelf';

@@ -16,7 +16,7 @@ import {
 } from '../family/shape';
 import { dressValues } from '../registry/dictionary';
 import type { Registry } from '../registry/openRegistry';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { wishesWithout } from '../family/wishes';
 import { checkedName, wishWithout } from './axes';
 import { checkedLabel } from './values';

@@ -8,9 +8,10 @@ import { carrierAt, changeCarrier, draftOf, replaceChild, withFigure } from '../
 import { combinationsOf, dropLostCombinations } from '../family/combination';
 import { everyChild } from '../family/everyChild';
 import { EVERYWHERE, figureIn, type Scope } from '../family/scope';
-import { MOST, type Carrier, type Child, type Family, type Place } from '../family/shape';
+import { MOST, type Carrier, type Child, type Family } from '../family/shape';
+import { type Place } from '../place/place';
 import { picturesAt } from '../pictures/picturesOf';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import type { Registry } from '../registry/openRegistry';
 import { concernsOf, heldIn, picturesIn, pictureScopes, type Concern, type Standing } from './holding';
 

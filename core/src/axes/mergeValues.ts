@@ -3,7 +3,7 @@ import { ownOf } from '../text/own';
 import { draftOf, replaceAxis, replaceChild } from '../family/draft';
 import { axisOf, crossingKey, valueOf } from '../family/weave';
 import type { Axis, Family } from '../family/shape';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { alikeWithout, undecidedAmong, type Keep } from './alike';
 import { shelve } from './shelf';
 

@@ -6,7 +6,7 @@ import { figuresIn, EVERYWHERE, type Scope } from '../family/scope';
 import { axisOf } from '../family/weave';
 import { MOST, type Axis, type Child, type Family, type Figure, type Role, type Value } from '../family/shape';
 import type { Registry } from '../registry/openRegistry';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { makeAxis } from './axes';
 
 export interface SplitSpec {

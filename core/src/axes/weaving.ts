@@ -8,7 +8,7 @@ import { foldLabel } from '../family/foldLabel';
 import { takeId } from '../family/takeId';
 import { crossingKey, familyIndex } from '../family/weave';
 import { MOST, type Axis, type Child, type Family } from '../family/shape';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { followValue, shelfKey } from './shelf';
 
 type Crossing = Record<string, string>;

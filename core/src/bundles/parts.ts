@@ -2,7 +2,7 @@
 import { SKU_MOST, readSku } from '../identifiers/sku';
 import { identityOf } from '../identifiers/sameness';
 import type { Figures } from '../family/shape';
-import { unreadable, type Unreadable } from '../refusal';
+import { unreadable, type Unreadable } from '../refusal/refusal';
 
 /** An item of a set. */
 export interface BundlePart {

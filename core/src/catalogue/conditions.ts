@@ -5,7 +5,7 @@ import { foldLabel } from '../family/foldLabel';
 import { fromPrice } from '../family/level';
 import { familyIndex } from '../family/weave';
 import { isNumeric } from '../registry/field';
-import { unreadable, type Unreadable } from '../refusal';
+import { unreadable, type Unreadable } from '../refusal/refusal';
 import type { Registry } from '../registry/openRegistry';
 
 export const COMPARISONS = ['is', 'isNot', 'contains', 'oneOf', 'above', 'below'] as const;

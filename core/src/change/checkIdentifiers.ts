@@ -3,7 +3,7 @@ import { everyChild, touchedChildren } from '../family/everyChild';
 import type { Child, Family } from '../family/shape';
 import { placeLabel } from '../family/weave';
 import { IDENTIFIERS, identityOf, type IdentifierKind } from '../identifiers/sameness';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { showFigure } from '../registry/figures';
 import type { Registry } from '../registry/openRegistry';
 

@@ -4,7 +4,8 @@
  */
 import { z } from 'zod';
 import { ANGLES } from '../pictures/angles';
-import { FigureSchema, FiguresSchema, MOST, PlaceSchema, RoleSchema, ScopeSchema, WishSchema } from '../family/shape';
+import { FigureSchema, FiguresSchema, MOST, RoleSchema, ScopeSchema, WishSchema } from '../family/shape';
+import { PlaceSchema } from '../place/place';
 
 const Id = z.string().min(1).max(80);
 const Label = z.string().trim().min(1).max(80);

@@ -7,7 +7,7 @@ import type { Child, Family, Figures } from '../family/shape';
 import { takeId } from '../family/takeId';
 import { allCrossings, familyIndex } from '../family/weave';
 import { familyPattern } from '../identifiers/housePattern';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import type { Registry } from '../registry/openRegistry';
 import { EVERYWHERE } from '../family/scope';
 import { checkIdentifiers } from './checkIdentifiers';

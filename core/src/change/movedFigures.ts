@@ -1,6 +1,7 @@
 /** What stood for several children at once and is single children's own after a change of the structure: nobody has it otherwise than before. */
 import { EVERYWHERE, figureIn, type Scope } from '../family/scope';
-import type { Carrier, Child, Family, Place } from '../family/shape';
+import type { Carrier, Child, Family } from '../family/shape';
+import type { Place } from '../place/place';
 import { hasCombination } from '../family/combination';
 import { familyIndex } from '../family/weave';
 import { hasPlace } from '../family/hasPlace';

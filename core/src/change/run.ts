@@ -16,12 +16,12 @@ import { MOST, type Family } from '../family/shape';
 import { axisOf, childOf } from '../family/weave';
 import { patternAfter } from '../identifiers/housePattern';
 import { renamedMark, unknownMarks } from '../identifiers/skuPattern';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import type { Registry } from '../registry/openRegistry';
 import { checkIdentifiers } from './checkIdentifiers';
 import { describePicture, replacePicture } from '../pictures/notes';
 import { setFigure, setPictures } from './setFigures';
-import { difference, type Difference } from './difference';
+import { difference, type Difference } from '../difference/difference';
 import type { Command, SingleCommand } from './commands';
 
 /** A changed family and how it differs from before; `next` never goes back. */

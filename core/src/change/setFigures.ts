@@ -2,8 +2,9 @@
 import { dequal } from 'dequal';
 import { carrierAt, changeCarrier, withFigure } from '../family/draft';
 import { EVERYWHERE, figureIn, scopeName, type Scope } from '../family/scope';
-import type { Carrier, Family, Figure, Place } from '../family/shape';
-import { Refusal } from '../refusal';
+import type { Carrier, Family, Figure } from '../family/shape';
+import type { Place } from '../place/place';
+import { Refusal } from '../refusal/refusal';
 import { checkFigure } from '../registry/figures';
 import type { Field } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';

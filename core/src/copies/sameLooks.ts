@@ -1,7 +1,8 @@
 /** Values that are told apart by sight and look the same: pictures, swatches. */
 import { group } from 'd3-array';
 import { familyIndex } from '../family/weave';
-import type { Axis, Family, Place, Value } from '../family/shape';
+import type { Axis, Family, Value } from '../family/shape';
+import type { Place } from '../place/place';
 import { same, type StillSame } from './shape';
 
 /** Axes whose values a picture shows. */

@@ -1,6 +1,7 @@
 /** Texts that still say the name of what they were copied from: another value, or another family. */
 import { familyIndex } from '../family/weave';
-import type { Carrier, Family, Figure, Place } from '../family/shape';
+import type { Carrier, Family, Figure } from '../family/shape';
+import type { Place } from '../place/place';
 import type { Field } from '../registry/field';
 import type { Registry } from '../registry/openRegistry';
 import { same, type StillSame } from './shape';

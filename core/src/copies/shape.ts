@@ -1,5 +1,5 @@
 /** What was copied, filled down or added like another and is still the same, though such things mostly differ. */
-import type { Place } from '../family/shape';
+import type { Place } from '../place/place';
 
 export type SameCode =
   /** Values of an axis that are told apart by sight have the same main picture. */

@@ -8,7 +8,8 @@ import { resolve } from './level';
 import { EVERYWHERE, figureIn, type Scope, type Scopes } from './scope';
 import { familyIndex, type FamilyIndex } from './weave';
 import type { Column, ColumnGroup } from './columnShape';
-import type { Family, Figure, Place } from './shape';
+import type { Family, Figure } from './shape';
+import type { Place } from '../place/place';
 
 const FROM_FAMILY: Place = Object.freeze({ level: 'family' });
 

@@ -1,6 +1,7 @@
 /** What a column is: the figures of one field, each with the children it holds for. */
 import type { Scope } from './scope';
-import type { Figure, Place } from './shape';
+import type { Figure } from './shape';
+import type { Place } from '../place/place';
 
 /** A surcharge and the value it stands on. */
 export interface Surcharge {

@@ -2,7 +2,7 @@
  * Combinations: values of two or more axes at once, such as Navy with Stars. Pictures stand there that show all children who have these
  * values and nobody else. One that would name all axes is a child.
  */
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import type { Carrier, Child, Combination, Family } from './shape';
 import { familyIndex } from './weave';
 

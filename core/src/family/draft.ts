@@ -3,7 +3,8 @@
  * from and is replaced, never changed in place. What was not touched stays the very same object, so that the
  * difference to before is found by looking at what was touched alone.
  */
-import type { Axis, Carrier, Child, Family, Figure, Figures, Place, Value } from './shape';
+import type { Axis, Carrier, Child, Family, Figure, Figures, Value } from './shape';
+import type { Place } from '../place/place';
 import { changeCombination, combinationAt } from './combination';
 import { EVERYWHERE, figuresIn, type Scope } from './scope';
 import { axisOf, childOf, valueOf } from './weave';

@@ -1,5 +1,6 @@
 /** Whether a place is still there after a change. */
-import type { Family, Place } from './shape';
+import type { Family } from './shape';
+import type { Place } from '../place/place';
 import { familyIndex } from './weave';
 
 /** The family always is; a value or values together while they stand on its axes, a child while it is woven. */

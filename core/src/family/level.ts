@@ -3,7 +3,8 @@ import { surchargeKey, withSurcharges } from '../money/surcharge';
 import { EVERYWHERE, figureIn, type Scope, type Scopes } from './scope';
 import { familyIndex } from './weave';
 import type { Surcharge } from './columnShape';
-import type { Child, Family, Figure, Place } from './shape';
+import type { Child, Family, Figure } from './shape';
+import type { Place } from '../place/place';
 
 /**
  * A figure that holds for a child, with its provenance. `beaten` lists values of other axes that have one too and

@@ -1,6 +1,6 @@
 /** Places as keys of a map. */
 import { combinationKey } from './combination';
-import type { Place } from './shape';
+import type { Place } from '../place/place';
 
 /** The same text for the same place of a family, and for no other. */
 export function placeKey(place: Place): string {

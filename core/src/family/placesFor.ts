@@ -1,6 +1,7 @@
 /** At which levels one figure can be set for some children: where it would stand, the widest first. */
 import { familyIndex } from './weave';
-import type { Family, Level, Place } from './shape';
+import type { Family } from './shape';
+import type { Level, Place } from '../place/place';
 
 /** A way to set a figure for some children. */
 export interface Reach {

@@ -3,6 +3,7 @@
  * ids are unique within one family and made from `family.next`.
  */
 import { z } from 'zod';
+import { IdSchema } from '../place/place';
 
 /** What an axis is about. Channels name the sets of axes they take by role. */
 export const ROLES = ['colour', 'size', 'length', 'material', 'pattern', 'pack', 'volume', 'model', 'other'] as const;
@@ -23,11 +24,6 @@ export type Figure = z.infer<typeof FigureSchema>;
 
 export const FiguresSchema = z.record(z.string(), FigureSchema);
 export type Figures = z.infer<typeof FiguresSchema>;
-
-/** Ids are given by the program: letters, digits, points and hyphens. */
-export const IdSchema = z
-  .string()
-  .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,79}$/, 'An id has letters, digits, points and hyphens.');
 
 /**
  * Most pictures in one place, values on one axis, axes of a family, children of a family, characters of labels and
@@ -165,16 +161,6 @@ export const FamilySchema = z.object({
   settled: z.array(z.string().max(200)).max(500).optional(),
 });
 export type Family = z.infer<typeof FamilySchema>;
-
-/** Where a figure or a picture stands. */
-export const PlaceSchema = z.discriminatedUnion('level', [
-  z.object({ level: z.literal('family') }),
-  z.object({ level: z.literal('value'), axisId: IdSchema, valueId: IdSchema }),
-  z.object({ level: z.literal('combination'), at: z.record(IdSchema, IdSchema) }),
-  z.object({ level: z.literal('child'), childId: IdSchema }),
-]);
-export type Place = z.infer<typeof PlaceSchema>;
-export type Level = Place['level'];
 
 /** What holds figures and pictures: the family, a value, a combination of values or a child. */
 export type Carrier = Pick<Value, 'fields' | 'scoped' | 'pictures'>;

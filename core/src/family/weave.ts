@@ -3,11 +3,12 @@
  * place.
  */
 import { surchargedKey } from '../money/surcharge';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { foldLabel } from './foldLabel';
 import type { Column } from './columnShape';
 import { figureIn, type Scopes } from './scope';
-import { type Axis, type Carrier, type Child, type Combination, type Family, type Place, type Value } from './shape';
+import { type Axis, type Carrier, type Child, type Combination, type Family, type Value } from './shape';
+import { type Place } from '../place/place';
 
 export interface FamilyIndex {
   axisById: ReadonlyMap<string, Axis>;

@@ -1,5 +1,5 @@
 /** Putting together what checks and projection read, each thing when it is first asked for. */
-import { pairingLookup } from '../catalogue/pairings';
+import { pairingLookup } from '../pairing/pairings';
 import { columnOf } from '../family/column';
 import type { ColumnGroup } from '../family/columnShape';
 import { scopesOf } from '../family/scope';

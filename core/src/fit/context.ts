@@ -2,7 +2,7 @@
 import type { Account, Seller } from '../catalogue/account';
 import type { CategoryMap } from '../catalogue/categoryMap';
 import type { Routes } from '../catalogue/routes';
-import type { PairingLookup, PairingTable } from '../catalogue/pairings';
+import type { PairingLookup, PairingTable } from '../pairing/pairings';
 import type { Column, ColumnGroup } from '../family/columnShape';
 import type { Scopes } from '../family/scope';
 import type { Child, Family } from '../family/shape';

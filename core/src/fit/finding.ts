@@ -4,7 +4,7 @@
  */
 import { placeKey } from '../family/placeKey';
 import type { Scope } from '../family/scope';
-import type { Place } from '../family/shape';
+import type { Place } from '../place/place';
 import type { FindingCode, FindingParams } from '../words/findings';
 import type { Remedy } from './remedy';
 

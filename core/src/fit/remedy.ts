@@ -1,8 +1,8 @@
 /** Remedies: changes at the cause of a finding that would mend it. */
-import type { Pairing } from '../catalogue/pairings';
+import type { Pairing } from '../pairing/pairings';
 import type { Confidence, PairingReason } from '../pairing/proposal';
 import type { SingleCommand } from '../change/commands';
-import type { Place } from '../family/shape';
+import type { Place } from '../place/place';
 import type { Fact } from '../registry/shape';
 
 /** What a remedy does, in a word; `words` makes its label of it. */

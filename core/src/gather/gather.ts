@@ -13,7 +13,7 @@ import { takeId } from '../family/takeId';
 import { childLabels, crossingKey, familyIndex } from '../family/weave';
 import type { Child, Family, Figure } from '../family/shape';
 import { patternAfter } from '../identifiers/housePattern';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import type { Registry } from '../registry/openRegistry';
 import { carrier, withoutInherited } from './carry';
 import { comers, keepPicturesToOwn } from './ownPictures';

@@ -8,7 +8,7 @@ import { familyFigures } from './familyFigures';
 import { childLabels } from '../family/weave';
 import { NO_WISH, type Child, type Family } from '../family/shape';
 import { familyPattern } from '../identifiers/housePattern';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { wishesCarried, wishesWithout } from '../family/wishes';
 import type { Registry } from '../registry/openRegistry';
 

@@ -1,6 +1,6 @@
 /** Number blocks: a run of GTINs that the seller bought under one company prefix, and parts of it set aside. */
 import { z } from 'zod';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { gtin14, gtinCheckDigit, isInternal } from './gtin';
 
 /** Numbers of a block that are kept for something, such as labels printed beforehand. */

@@ -4,7 +4,7 @@
  */
 
 import { plainDigits } from '../measure/readNumber';
-import { unreadable, type Unreadable } from '../refusal';
+import { unreadable, type Unreadable } from '../refusal/refusal';
 
 /** The check digit for a number without it. `body` is digits only. */
 export function gtinCheckDigit(body: string): number {

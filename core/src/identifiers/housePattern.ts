@@ -2,7 +2,7 @@
  * The pattern of the house: what the SKU pattern of every new family is made of, such as `{brand:3}.{style}-{axes}`. `{axes}` is each of the
  * family's axes in their order, with what stands before it between them; the other marks are those of a family.
  */
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { APART, COUNTER, markOf, readPattern, writePattern, type PatternPiece } from './skuPattern';
 
 export const AXES = 'axes';

@@ -2,7 +2,7 @@
 import { ownOf } from '../text/own';
 import type { Child, Family } from '../family/shape';
 import { familyIndex } from '../family/weave';
-import { unreadable, type Unreadable } from '../refusal';
+import { unreadable, type Unreadable } from '../refusal/refusal';
 import { identityOf } from './sameness';
 import { readSku } from './sku';
 import { APART, COUNTER, FAMILY_MARKS, markOf, readPattern, unknownMarks, type PatternMark } from './skuPattern';

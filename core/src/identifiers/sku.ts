@@ -1,5 +1,5 @@
 /** What a SKU may look like. */
-import { unreadable, type Unreadable } from '../refusal';
+import { unreadable, type Unreadable } from '../refusal/refusal';
 
 /** Letters, digits and - . _ / , a letter or digit first. */
 const FORM = /^[A-Za-z0-9][A-Za-z0-9._/-]*$/;

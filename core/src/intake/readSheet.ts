@@ -5,7 +5,7 @@ import { childAt, crossingFor, familyIndex, placeLabel } from '../family/weave';
 import type { Child, Family, Figure } from '../family/shape';
 import type { SingleCommand } from '../change/commands';
 import { identifierOwners, identityOf, isIdentifier, type IdentifierKind } from '../identifiers/sameness';
-import { Refusal, unreadable, unreadableText, type Unreadable } from '../refusal';
+import { Refusal, unreadable, unreadableText, type Unreadable } from '../refusal/refusal';
 import { habitsOf, readFigure, showFigure, type Source } from '../registry/figures';
 import { compareAmounts } from '../money/amount';
 import type { Field } from '../registry/field';

@@ -1,5 +1,5 @@
 /** Labels on sheets: who gets how many, and where on which page each stands. */
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { LARGEST_PERCENT, SMALLEST_PERCENT, symbolOf, symbolWidth, type Symbol } from './symbol';
 
 /** A sheet of labels, in millimetres. */

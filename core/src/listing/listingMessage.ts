@@ -1,6 +1,6 @@
 /** What has to be sent so that a channel holds one listing, given that it holds another. */
 import { dequal } from 'dequal';
-import { isSameListing, shownOf } from '../fit/planner/live';
+import { isSameListing, shownOf } from './structure';
 import type { Listing, ListingMessage, ListingOffer, RevisedOffer } from './listing';
 
 /**

@@ -1,6 +1,6 @@
 /** Tax rates as they are typed in a line: "19", "5 up to 1000, 12". */
 import { readNumber } from '../measure/readNumber';
-import { unreadable, type Unreadable } from '../refusal';
+import { unreadable, type Unreadable } from '../refusal/refusal';
 import { slabProblem, type TaxSlab } from './tax';
 
 export type RatesReading = { ok: true; slabs: TaxSlab[] } | Unreadable;

@@ -1,9 +1,23 @@
 /** A channel's own values on axes of one role, made ready for finding the one that a family's value is. */
-import { foldForPairing, pairedField } from '../catalogue/pairings';
+import { foldForPairing, pairedField } from './pairings';
 import { basicColourOfName, basicColourOfSwatch, type BasicColour } from '../colour/terms';
-import type { FieldRule, RoleRules, Rules } from '../rulebook/shape';
 import type { PairingProposal } from './proposal';
 import { sizeMeaning, type SizeMeaning } from './sizes';
+
+/** A value of a channel's list, as its rules name it. */
+interface NamedValue {
+  label: string;
+  swatch?: string | undefined;
+}
+/** Where a channel's rules have closed lists: on axes of a role, and on fields. */
+export interface RulesWithLists {
+  axes: { roles: Readonly<Record<string, { list?: readonly NamedValue[] | undefined } | undefined>> };
+  fields: readonly FieldWithChoices[];
+}
+interface FieldWithChoices {
+  key: string;
+  choices?: readonly string[] | undefined;
+}
 
 export interface ListedValue {
   label: string;
@@ -25,7 +39,7 @@ export interface PairingList {
 export type PairingLists = ReadonlyMap<string, PairingList>;
 
 /** The closed lists of a category's roles and fields, each made ready once. */
-export function openPairingLists({ axes, fields }: Pick<Rules, 'axes' | 'fields'>): PairingLists {
+export function openPairingLists({ axes, fields }: RulesWithLists): PairingLists {
   const ofRoles = Object.entries(axes.roles).flatMap(([role, rules]) =>
     rules?.list ? [[role, openList(role, rules.list)] as const] : [],
   );
@@ -33,13 +47,13 @@ export function openPairingLists({ axes, fields }: Pick<Rules, 'axes' | 'fields'
   return new Map([...ofRoles, ...ofFields]);
 }
 
-const choicesOf = ({ key, choices = [] }: FieldRule): PairingList =>
+const choicesOf = ({ key, choices = [] }: FieldWithChoices): PairingList =>
   openList(
     pairedField(key),
     choices.map((label) => ({ label })),
   );
 
-function openList(role: string, list: NonNullable<RoleRules['list']>): PairingList {
+function openList(role: string, list: readonly NamedValue[]): PairingList {
   const entries = list.map(({ label, swatch }): ListedValue => {
     const word = foldForPairing(label);
     const colour = role === 'colour' ? colourOf(label, swatch) : null;

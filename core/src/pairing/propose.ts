@@ -2,7 +2,7 @@
  * Which of a channel's values a family's value is most likely: by its label, its other spellings, its size, its colour. Name and
  * swatch speak together, and what is far off says so.
  */
-import { foldForPairing } from '../catalogue/pairings';
+import { foldForPairing } from './pairings';
 import { colourDifference } from '../colour/name';
 import { basicColourOfName, basicColourOfSwatch, BESIDE, type BasicColour } from '../colour/terms';
 import type { Role, Value } from '../family/shape';

@@ -1,7 +1,8 @@
 /** The text that stands for a picture where it cannot be seen: what the seller wrote, else one made of name, value and angle. */
 import { ownOf } from '../text/own';
 import { figureIn, languageScope } from '../family/scope';
-import type { Carrier, Family, Place } from '../family/shape';
+import type { Carrier, Family } from '../family/shape';
+import type { Place } from '../place/place';
 import { isAngle, type Angle } from './angles';
 import { placesOfPicture } from './notes';
 import { familyIndex } from '../family/weave';

@@ -1,5 +1,6 @@
 /** What is said of a family's pictures, and one picture in the place of another. */
-import type { Carrier, Family, PictureNote, Place } from '../family/shape';
+import type { Carrier, Family, PictureNote } from '../family/shape';
+import type { Place } from '../place/place';
 import { familyIndex } from '../family/weave';
 import { withPictureIds } from './picturesOf';
 import type { Angle } from './angles';

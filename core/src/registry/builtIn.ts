@@ -1,5 +1,5 @@
 /** The fields every seller has. Only `openRegistry` reads this list; everybody else is handed the registry. */
-import type { Level } from '../family/shape';
+import type { Level } from '../place/place';
 import { surchargeKey } from '../money/surcharge';
 import type { Field, FieldGroup, FieldType } from './field';
 

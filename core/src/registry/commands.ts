@@ -1,9 +1,9 @@
 /** Commands on the registry: their schemas, and running them. Pure, like those on a family. */
 import { z } from 'zod';
-import { difference, type Difference } from '../change/difference';
+import { difference, type Difference } from '../difference/difference';
 import { foldLabel } from '../family/foldLabel';
 import { RoleSchema } from '../family/shape';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 import { TaxCodeSchema } from '../money/tax';
 import { checkHousePattern } from '../identifiers/housePattern';
 import { checkBlocks, NumberBlockSchema } from '../identifiers/block';

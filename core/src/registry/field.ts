@@ -1,5 +1,5 @@
 /** What a field is: any figure or text about a family, value or child, built in or added by the seller. */
-import type { Level } from '../family/shape';
+import type { Level } from '../place/place';
 import type { FACT_TYPES } from './shape';
 import type { TermKind } from './terms';
 

@@ -6,7 +6,7 @@ import { habitOf, readNumber, type NumberHabit, type NumberReading } from '../me
 import { readLength, readWeight, type LengthUnit, type MeasureReading, type WeightUnit } from '../measure/units';
 import { compareAmounts, readAmount, toCurrency } from '../money/amount';
 import { readSurcharge, showSurcharge } from '../money/surcharge';
-import { unreadable, type Unreadable } from '../refusal';
+import { unreadable, type Unreadable } from '../refusal/refusal';
 import { readParts } from '../bundles/parts';
 import { readComposition } from '../wording/composition';
 import { cleanMarkup, isMarkup, plainText } from '../wording/markup';

@@ -1,6 +1,7 @@
 /** The registry made ready for use: every field by key, the tree of categories, what a category asks for. */
 import { foldLabel } from '../family/foldLabel';
-import type { Level, Role } from '../family/shape';
+import type { Role } from '../family/shape';
+import type { Level } from '../place/place';
 import { BUILT_IN_FIELDS } from './builtIn';
 import type { Field } from './field';
 import { MAIN_LOCATION, type Location } from '../stock/locations';

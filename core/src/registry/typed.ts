@@ -3,7 +3,7 @@ import Big from 'big.js';
 import { isSum, reckon, type SumReading } from '../measure/reckon';
 import { priceNear } from '../money/allowedPrice';
 import { toCurrency } from '../money/amount';
-import { unreadable } from '../refusal';
+import { unreadable } from '../refusal/refusal';
 import type { Figure } from '../family/shape';
 import { isNumeric, type Field, type FieldType } from './field';
 import { readFigure, type ReadFigure, type Source } from './figures';

@@ -1,7 +1,7 @@
 /** Compositions: materials with their share, such as "80 % wool, 20 % nylon". At most ten parts (common practice). */
 import Big from 'big.js';
 import { readNumber } from '../measure/readNumber';
-import { unreadable, type Unreadable } from '../refusal';
+import { unreadable, type Unreadable } from '../refusal/refusal';
 
 export interface CompositionPart {
   material: string;

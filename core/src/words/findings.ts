@@ -1,7 +1,7 @@
 /** What every finding says: code → sentence made from its parameters and from whom it is about. */
-import { children, count, listed } from './counts';
-import { countryName } from './countryName';
-import { languageName } from './languageName';
+import { children, count, listed } from '../text/counts';
+import { countryName } from '../text/countryName';
+import { languageName } from '../text/languageName';
 
 /** Whom a sentence is about: "Rust · XL has", "24 children have". */
 export interface Subject {

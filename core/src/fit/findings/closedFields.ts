@@ -1,5 +1,5 @@
 /** Findings about what may be said in a field at all: fields nobody has, closed lists, yes or no, plain numbers, bounds. */
-import { foldForPairing, pairedField } from '../../catalogue/pairings';
+import { foldForPairing, pairedField } from '../../pairing/pairings';
 import type { ColumnGroup } from '../../family/columnShape';
 import { proposePairing } from '../../pairing/propose';
 import { FactSchema, type Fact } from '../../registry/shape';

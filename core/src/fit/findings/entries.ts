@@ -1,7 +1,7 @@
 /** Findings about entries that a channel has already for numbers of the family. */
 import { familyIndex } from '../../family/weave';
 import { knownEntry, type EntryMatch } from '../../listing/entry';
-import { listed } from '../../words/counts';
+import { listed } from '../../text/counts';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import type { Remedy } from '../remedy';

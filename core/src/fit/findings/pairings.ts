@@ -1,5 +1,5 @@
 /** Findings about pairings: values the channel does not know, and values that become one in a listing. */
-import { foldForPairing } from '../../catalogue/pairings';
+import { foldForPairing } from '../../pairing/pairings';
 import type { PairingList } from '../../pairing/list';
 import { proposeFor } from '../../pairing/propose';
 import type { Role, Value } from '../../family/shape';
@@ -7,7 +7,7 @@ import { familyIndex } from '../../family/weave';
 import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import type { Plan, TargetAxis } from '../planner';
-import { listed } from '../../words/counts';
+import { listed } from '../../text/counts';
 import { makeFinding } from './report';
 
 export function pairingFindings(context: CheckContext): Finding[] {

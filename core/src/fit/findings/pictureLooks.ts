@@ -1,7 +1,7 @@
 /** Findings about what is seen in pictures: goods of another colour than their swatch, blur, the same picture twice or on two values. */
 import { basicColourOfSwatch } from '../../colour/terms';
 import { colourDifference } from '../../colour/name';
-import type { Place } from '../../family/shape';
+import type { Place } from '../../place/place';
 import { familyIndex } from '../../family/weave';
 import { hashDistance } from '../../pictures/look/perceptualHash';
 import { distanceToSwatch } from '../../pictures/match/byColour';

@@ -2,7 +2,8 @@
  * Findings about pictures: enough of them, large enough, the main one on white. Told where the picture stands, or
  * should.
  */
-import { NO_WISH, type Place } from '../../family/shape';
+import { NO_WISH } from '../../family/shape';
+import { type Place } from '../../place/place';
 import { familyIndex } from '../../family/weave';
 import type { PictureFacts } from '../../pictures/pictureFacts';
 import { picturesAt, picturesOf } from '../../pictures/picturesOf';

@@ -6,7 +6,7 @@ import type { CheckContext } from '../context';
 import type { Finding } from '../finding';
 import type { Plan } from '../planner';
 import { ROLE_LABELS } from '../../registry/roles';
-import { listed } from '../../words/counts';
+import { listed } from '../../text/counts';
 import { noPlan, wishOf } from './noPlan';
 import { makeFinding } from './report';
 

@@ -1,7 +1,7 @@
 /** Making findings: from positions of children and a cause, and putting together those that are one. */
 import type { ColumnGroup } from '../../family/columnShape';
 import { EVERYWHERE, type Scope } from '../../family/scope';
-import type { Place } from '../../family/shape';
+import type { Place } from '../../place/place';
 import { familyIndex } from '../../family/weave';
 import type { Field } from '../../registry/field';
 import type { FindingCode, FindingParams } from '../../words/findings';

@@ -3,7 +3,7 @@ export * from './task';
 export * from './plan';
 export { billOrder, compareOrders } from './bill';
 export { createKnown, createPlannerMemory, type PlannerMemory } from './memory';
-export { isSameListing } from './live';
+export { isSameListing } from '../../listing/structure';
 export { fewestParts, type Budget } from './cut/search';
 export type { Limits, Piece } from './cut/piece';
 export { optionLabels } from './labels';

@@ -1,7 +1,7 @@
 /** Every shape a plan may take: which axes are pinned, which split, which carried or joined, and in which roles. */
 import type { Role } from '../../family/shape';
 import { combinationsOf } from './combinations';
-import { leadsOf, structureOf } from './live';
+import { leadsOf, structureOf } from '../../listing/structure';
 import { picturesShown } from './pictures';
 import type { PlanTask, Shape } from './shape';
 

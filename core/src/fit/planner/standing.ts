@@ -2,7 +2,7 @@
  * Live listings in a plan: which go on, under their keys, and which are made again. In numbers, since every shape asks: there may be
  * as many live listings as children.
  */
-import { inAnyOrder, isLedAlike, leadsOf } from './live';
+import { inAnyOrder, isLedAlike, leadsOf } from '../../listing/structure';
 import type { Bill, PlanTask, Standing } from './shape';
 
 /** Live listings in numbers, worked out once for a task. */

@@ -1,5 +1,5 @@
 /** A figure as a channel takes it: measures in its unit and decimals, choices in its own words. */
-import { pairedField } from '../../catalogue/pairings';
+import { pairedField } from '../../pairing/pairings';
 import type { Figure } from '../../family/shape';
 import { lengthIn, weightIn, type LengthUnit, type WeightUnit } from '../../measure/units';
 import type { FieldCheck } from '../../rulebook/openRulebook';

@@ -2,7 +2,7 @@
 import { createWoven } from '../../change/createFamily';
 import { foldLabel } from '../../family/foldLabel';
 import type { Family, Figures } from '../../family/shape';
-import { Refusal, unreadable, unreadableText } from '../../refusal';
+import { Refusal, unreadable, unreadableText } from '../../refusal/refusal';
 import { readFigure } from '../../registry/figures';
 import type { Registry } from '../../registry/openRegistry';
 import type { ListChild, ListFamily } from '../families/shape';

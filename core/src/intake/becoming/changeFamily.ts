@@ -3,7 +3,7 @@ import { runCommand } from '../../change/run';
 import { childLabels } from '../../family/weave';
 import type { Child, Family } from '../../family/shape';
 import { isIdentifier } from '../../identifiers/sameness';
-import { Refusal } from '../../refusal';
+import { Refusal } from '../../refusal/refusal';
 import type { Field } from '../../registry/field';
 import type { ListChild, ListFamily } from '../families/shape';
 import { readSheet, type SheetReading } from '../readSheet';

@@ -2,8 +2,8 @@
 import { headerOf, type Field } from '../../registry/field';
 import { readFigure, showFigure, type Source } from '../../registry/figures';
 import type { Registry } from '../../registry/openRegistry';
-import { unreadableText } from '../../refusal';
-import { rowsDifferText } from '../../words/lists';
+import { unreadableText } from '../../refusal/refusal';
+import { rowsDifferText } from '../listText';
 import type { Family, Figures } from '../../family/shape';
 import type { CellProblem } from '../readSheet';
 import { howWritten } from '../table/howWritten';

@@ -1,7 +1,7 @@
 /** SKUs and GTINs of a list: what each row names, and which row has each number. */
 import { readGtin } from '../../identifiers/gtin';
 import { identityOf, isIdentifier, type IdentifierKind } from '../../identifiers/sameness';
-import { unreadable, unreadableText, type Unreadable } from '../../refusal';
+import { unreadable, unreadableText, type Unreadable } from '../../refusal/refusal';
 import type { ListChild, ListFamily } from '../families/shape';
 import type { CellProblem } from '../readSheet';
 import type { Table } from '../table/shape';

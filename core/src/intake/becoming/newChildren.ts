@@ -3,7 +3,7 @@ import { checkedFigure } from '../../change/setFigures';
 import { EVERYWHERE } from '../../family/scope';
 import type { Figure } from '../../family/shape';
 import { isIdentifier, type IdentifierKind } from '../../identifiers/sameness';
-import { unreadable, unreadableText, type Unreadable } from '../../refusal';
+import { unreadable, unreadableText, type Unreadable } from '../../refusal/refusal';
 import { readFigure, showFigure } from '../../registry/figures';
 import type { ListAxis, ListChild } from '../families/shape';
 import { sheetFields } from '../columns';

@@ -1,6 +1,7 @@
 /** Addresses of pictures in a list: which place of its family each belongs to. */
 import { childAt, familyIndex } from '../../family/weave';
-import type { Family, Place } from '../../family/shape';
+import type { Family } from '../../family/shape';
+import type { Place } from '../../place/place';
 import type { ListChild, ListFamily } from '../families/shape';
 import { looksLikeAddress } from '../table/cells';
 import type { ListColumn, Table } from '../table/shape';

@@ -2,7 +2,7 @@
 import { runCommand } from '../../change/run';
 import { childLabels } from '../../family/weave';
 import type { Registry } from '../../registry/openRegistry';
-import { refusalText } from '../../words/refusals';
+import { refusalText } from '../../refusal/refusalText';
 import type { ListReading } from '../families/readList';
 import type { ListFamily, ListSingle } from '../families/shape';
 import type { ListMapping } from '../table/shape';

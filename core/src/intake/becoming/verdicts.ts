@@ -1,6 +1,6 @@
 /** Verdicts on the rows of a family of a list: what becomes of each, those that name the family itself among them. */
-import { doubtText } from '../../words/lists';
-import { refusalText } from '../../words/refusals';
+import { doubtText } from '../listText';
+import { refusalText } from '../../refusal/refusalText';
 import type { ListFamily } from '../families/shape';
 import type { RowVerdict } from '../readSheet';
 import type { Become, ListRow } from './shape';

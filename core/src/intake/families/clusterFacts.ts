@@ -1,5 +1,5 @@
 /** What clusters say of themselves by all of their rows: looked at for every pair, worked out once until they change. */
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import type { CodeHeads } from './codeHeads';
 import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';

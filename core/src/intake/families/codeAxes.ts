@@ -1,7 +1,7 @@
 /** Options that stand in SKUs alone: "HJ-NVY-M" and "HJ-RST-L" of rows that say nothing else of what they differ by. */
 import { ownOf } from '../../text/own';
 import type { Role } from '../../family/shape';
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import { ROLE_LABELS } from '../../registry/roles';
 import { areSizes } from '../../size/sortSizes';
 import { inFull } from '../options/colourWords';

@@ -1,5 +1,5 @@
 /** When two codes of a list are the same. */
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 
 /**
  * The form under which codes are the same: "HJ-101", "hj 101" and "HJ101" are. Signs count only between two figures, since "P1-0" is

@@ -1,6 +1,6 @@
 /** The options that a row names by itself: in columns of their own, several in a cell, or as heads of columns with pieces below. */
 import type { Role } from '../../family/shape';
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import { namedOptions, saysNone } from '../table/cells';
 import { isGenericOption, type ListWords } from '../table/headerWords';
 import type { ListColumn, Meaning } from '../table/shape';

@@ -2,7 +2,7 @@
  * What headings between the rows say of those below: a colour; or whose goods they are, where "Hoodie, Navy, S" stands
  * below two and no column tells them apart.
  */
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';

@@ -3,7 +3,7 @@
  * stands.
  */
 import type { Role } from '../../family/shape';
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import { areTasted, isGoods } from '../options/goodsWords';
 import { MEASURES } from '../options/shape';
 import type { Token } from '../options/tokens';

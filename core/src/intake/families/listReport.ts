@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { MENDED_CODES } from './shape';
 import { RoleSchema } from '../../family/shape';
-import { doubtText, listProblemText, whyText } from '../../words/lists';
+import { doubtText, listProblemText, whyText } from '../listText';
 import { MeaningSchema } from '../table/shape';
 import type { ListReading } from './readList';
 

@@ -1,6 +1,6 @@
 /** Cells that list several values: "S, M, L", "Navy | Rust", "S–XL". A row with such cells is a child for each of their crossings. */
 import type { Role } from '../../family/shape';
-import { compact, foldLetters } from '../../pictures/match/fileWords';
+import { compact, foldLetters } from '../../text/letters';
 import type { OptionReader } from '../options/readOptions';
 import { letterLabel } from '../options/readLetters';
 import { tokensOf } from '../options/tokens';

@@ -1,5 +1,5 @@
 /** What goods are made to fit, in their names: "Phone case for Nova 12 Pro". */
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 import type { OptionRead } from '../options/shape';
 import { setsApart, type Token } from '../options/tokens';
 

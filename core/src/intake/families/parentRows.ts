@@ -1,6 +1,6 @@
 /** Rows that say something of a family and are none of its children: told from them by what they say, and by their numbers. */
 import type { Role } from '../../family/shape';
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import { push } from '../filing';
 import { isBeside } from './kin';
 import type { Item } from './shape';

@@ -1,5 +1,5 @@
 /** SKU, GTIN, price and pieces of each child of a list, with what cannot be read and what was mended. */
-import { unreadableText, type Unreadable } from '../../refusal';
+import { unreadableText, type Unreadable } from '../../refusal/refusal';
 import { readFigure, type ReadFigure, type Source } from '../../registry/figures';
 import type { Registry } from '../../registry/openRegistry';
 import { identityOf } from '../../identifiers/sameness';

@@ -1,5 +1,5 @@
 /** Rows of a list as goods: cells put where they belong, what stands once above others carried down, parents told from children. */
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import { lineAsRead } from '../../wording/markup';
 import { roughAmount } from '../table/cells';
 import { tokensOf } from '../options/tokens';

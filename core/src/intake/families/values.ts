@@ -1,7 +1,7 @@
 /** Values of an axis: spelled in several ways they are one, and stand in their order. */
 import { foldLabel } from '../../family/foldLabel';
 import type { Role } from '../../family/shape';
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import type { Registry } from '../../registry/openRegistry';
 import { areSizes, sortSizes } from '../../size/sortSizes';
 import type { OptionReader } from '../options/readOptions';

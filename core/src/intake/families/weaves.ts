@@ -1,6 +1,6 @@
 /** The weave of rows that are together: its axes, which of them each row stands at, and rows that are one child. */
 import type { Role } from '../../family/shape';
-import { compact } from '../../pictures/match/fileWords';
+import { compact } from '../../text/letters';
 import { ROLE_LABELS } from '../../registry/roles';
 import type { OptionRead } from '../options/shape';
 import { BEFORE_COLOUR_NAMES } from '../options/links';

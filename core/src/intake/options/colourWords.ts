@@ -2,7 +2,7 @@
 import { colorsNamed } from 'culori';
 import { TRADE_NAMES } from '../../colour/name';
 import { isGoods } from './goodsWords';
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 import type { Token } from './tokens';
 
 const split = (text: string): string[] => text.trim().split(/\s+/).map(foldLetters);

@@ -1,5 +1,5 @@
 /** Words that say what goods are, or make other goods of them: names that differ by such a word are not one family. Common practice. */
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 import { stemOf } from '../../pictures/match/catalogue';
 
 /** Words parted by blanks, by their stems. */

@@ -1,5 +1,5 @@
 /** Words for what goods are made of, and for how they are patterned. Common practice. */
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 
 const phrases = (text: string): string[] =>
   text

@@ -1,6 +1,6 @@
 /** Every option that stands in a name or a cell: colours, sizes, materials, patterns, packs, each with the tokens it takes. */
 import { ROLES, type Role } from '../../family/shape';
-import { compact, foldLetters } from '../../pictures/match/fileWords';
+import { compact, foldLetters } from '../../text/letters';
 import type { Registry } from '../../registry/openRegistry';
 import { isGoods } from './goodsWords';
 import { COLOUR_PHRASES, colourKey, colourWord, isBeforeColour } from './colourWords';

@@ -1,5 +1,5 @@
 /** Words that say a size, a number of pieces or an age; in the languages supplier lists come in. Common practice. */
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 
 const set = (text: string): Set<string> => new Set(text.trim().split(/\s+/).map(foldLetters));
 

@@ -1,5 +1,5 @@
 /** A text as words, numbers and signs, with where each stands. */
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 
 export interface Token {
   kind: 'word' | 'number' | 'sign';

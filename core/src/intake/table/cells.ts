@@ -1,6 +1,6 @@
 /** What single cells look like, whatever their column is called. */
 import { isGtin } from '../../identifiers/gtin';
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 
 export const isBlank = (cell: string | undefined): boolean => cell === undefined || cell.trim() === '';
 

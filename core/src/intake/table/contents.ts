@@ -1,6 +1,6 @@
 /** What the cells of a column look like, taken together. */
 import { ROLES, type Role } from '../../family/shape';
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 import { asOneColour } from '../options/asOneColour';
 import type { OptionReader } from '../options/readOptions';
 import { tokensOf } from '../options/tokens';

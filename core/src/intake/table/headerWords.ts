@@ -1,7 +1,7 @@
 /** What headers mean, in the languages supplier lists come in; common practice. */
 import { BUILT_IN_FIELDS } from '../../registry/builtIn';
 import type { Role } from '../../family/shape';
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 import type { Registry } from '../../registry/openRegistry';
 import { ROLE_LABELS } from '../../registry/roles';
 import { headerOf } from '../../registry/field';

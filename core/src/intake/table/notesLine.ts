@@ -1,5 +1,5 @@
 /** Lines that are no goods wherever they stand: rules between header and rows, units and demands below the header. */
-import { foldLetters } from '../../pictures/match/fileWords';
+import { foldLetters } from '../../text/letters';
 
 /** A rule of a table written in signs: "---", ":---:", "=====". */
 export const isRule = (row: readonly string[]): boolean => {

@@ -3,7 +3,8 @@ import { basicColourOfName } from '../../colour/terms';
 import { angleOfWord } from '../angles';
 import { gtin14, isGtin } from '../../identifiers/gtin';
 import { isSlip } from './isSlip';
-import { compact, isWrittenAs, type Atom, type FileWords } from './fileWords';
+import { isWrittenAs, type Atom, type FileWords } from './fileWords';
+import { compact } from '../../text/letters';
 import { saysNothing } from './noise';
 import { commonStem } from './skuStems';
 

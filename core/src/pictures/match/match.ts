@@ -1,5 +1,5 @@
 /** Where a picture goes, how sure that is, and why. */
-import type { Place } from '../../family/shape';
+import type { Place } from '../../place/place';
 import type { Angle } from '../angles';
 
 export type MatchReason =

@@ -1,6 +1,7 @@
 /** What one file name says within one family: the place of the picture, its angle and number, and how sure all that is. */
 import { basicColourOfName } from '../../colour/terms';
-import type { Axis, Family, Place, Value } from '../../family/shape';
+import type { Axis, Family, Value } from '../../family/shape';
+import type { Place } from '../../place/place';
 import { familyIndex } from '../../family/weave';
 import { OF_THE_WHOLE, type Angle } from '../angles';
 import type { PictureLook } from '../pictureFacts';

@@ -1,6 +1,7 @@
 /** Where a picture goes that shows certain values: a value, a combination of them, or the one child that has them all. */
 import { hasCombination } from '../../family/combination';
-import type { Axis, Child, Family, Place } from '../../family/shape';
+import type { Axis, Child, Family } from '../../family/shape';
+import type { Place } from '../../place/place';
 import { familyIndex } from '../../family/weave';
 
 /** The axis that pictures differ by: colour or pattern, else the first that has several values. */

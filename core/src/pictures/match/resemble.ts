@@ -1,7 +1,7 @@
 /** Which value a word that nobody knows is most likely: cut short, spelled amiss, or the colour in another language. */
 import { basicColourOfName, basicColourOfSwatch, type BasicColour } from '../../colour/terms';
 import type { Axis, Value } from '../../family/shape';
-import { compact } from './fileWords';
+import { compact } from '../../text/letters';
 import { isSlip } from './isSlip';
 
 export interface Resemblance {

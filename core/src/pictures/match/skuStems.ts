@@ -1,7 +1,7 @@
 /** What SKUs begin with: "FCJ" of all children of a family, "FCJ-NAV" of all that are Navy. People name pictures so. */
 import { hasCombination } from '../../family/combination';
 import type { Child, Family } from '../../family/shape';
-import { compact } from './fileWords';
+import { compact } from '../../text/letters';
 
 /** Shorter beginnings, or ones cut inside of a word of letters, say nothing. */
 const SHORTEST = 3;

@@ -4,7 +4,7 @@ import { identifierOwners } from '../../identifiers/sameness';
 import type { Axis, Child, Family, Value } from '../../family/shape';
 import type { Registry } from '../../registry/openRegistry';
 import { angleOfWord, type Angle } from '../angles';
-import { compact, foldLetters } from './fileWords';
+import { compact, foldLetters } from '../../text/letters';
 import { isSlip } from './isSlip';
 import { nameWords, stemOf } from './catalogue';
 import { saysNothing } from './noise';

@@ -1,15 +1,15 @@
 /** A fit as plain data for other programs: plans, findings in words, listings. The JSON Schema in docs/formats comes from here. */
 import { z } from 'zod';
 import { childLabels } from '../family/weave';
-import { PlaceSchema } from '../family/shape';
+import { PlaceSchema } from '../place/place';
 import { ListingSchema } from '../listing/listing';
-import { findingText, remedyText } from '../words/findingText';
-import { planCost, planText } from '../words/plans';
-import { computeWithContext } from './fit';
-import { STATES, type FitInput } from './context';
-import { SEVERITIES } from './finding';
-import type { Plan } from './planner';
-import { projectListings } from './project/projectListings';
+import { findingText, remedyText } from './findingText';
+import { planCost, planText } from './plans';
+import { computeWithContext } from '../fit/fit';
+import { STATES, type FitInput } from '../fit/context';
+import { SEVERITIES } from '../fit/finding';
+import type { Plan } from '../fit/planner';
+import { projectListings } from '../fit/project/projectListings';
 
 const Count = z.number().int().min(0);
 

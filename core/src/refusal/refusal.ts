@@ -2,8 +2,8 @@
  * A change that cannot be made, or a file that cannot be taken: a closed code with parameters; its sentence comes
  * from `words`.
  */
-import { refusalText, type RefusalCode, type RefusalParams } from './words/refusals';
-import type { Place } from './family/shape';
+import { refusalText, type RefusalCode, type RefusalParams } from './refusalText';
+import type { Place } from '../place/place';
 
 /** What a refusal may tell beside its sentence. */
 export interface RefusalAbout {

@@ -3,7 +3,7 @@ import type { MovedFigure } from '../change/movedFigures';
 import type { Family } from '../family/shape';
 import { placeLabel } from '../family/weave';
 import { scopeText, type Namer } from './changes';
-import { children } from './counts';
+import { children } from '../text/counts';
 
 /** "Price of everything Rust on Fernpost: 4 children keep it as their own." @param before the family that it stood in */
 export function movedFigureText(

@@ -2,8 +2,8 @@
  * What every refusal says: code → sentence made from its parameters. Checks give codes; only here they become words.
  */
 
-import type { Level } from '../family/shape';
-import { listed } from './counts';
+import type { Level } from '../place/place';
+import { listed } from '../text/counts';
 import { FILE_REFUSALS } from './fileRefusals';
 import { STRUCTURE_REFUSALS } from './structureRefusals';
 

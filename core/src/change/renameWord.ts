@@ -1,6 +1,6 @@
 /** A word of the dictionary that changed, written on a family that has the value. */
-import type { SingleCommand } from '../change/commands';
-import { foldForPairing } from '../catalogue/pairings';
+import type { SingleCommand } from './commands';
+import { foldForPairing } from '../pairing/pairings';
 import { foldLabel } from '../family/foldLabel';
 import type { Family, Role } from '../family/shape';
 

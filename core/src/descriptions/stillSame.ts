@@ -1,5 +1,5 @@
 /** Sentences for what is still the same. */
-import { listed } from './counts';
+import { listed } from '../text/counts';
 import type { SameCode, StillSame } from '../copies/shape';
 
 type Params = Record<string, string>;

@@ -1,8 +1,8 @@
 /** What is said of a list: why rows belong together, what is in doubt, what could not be read. */
 import { ownOf } from '../text/own';
-import type { Bond, Doubt, ListFamily, ListProblem, Mended } from '../intake/families/shape';
+import type { Bond, Doubt, ListFamily, ListProblem, Mended } from './families/shape';
 import type { RegistryParts } from '../export/registryUsed';
-import { count, listed } from './counts';
+import { count, listed } from '../text/counts';
 
 const BONDS: { [B in Bond['by']]: (bond: Extract<Bond, { by: B }>) => string } = {
   name: ({ name }) => `their names are all "${name}" without the options`,

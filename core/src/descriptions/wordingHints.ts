@@ -1,6 +1,6 @@
 /** What the hints about a text say. */
 import type { WordingHint } from '../wording/hints';
-import { listed } from './counts';
+import { listed } from '../text/counts';
 
 export function wordingHintText(hint: WordingHint): string {
   switch (hint.code) {

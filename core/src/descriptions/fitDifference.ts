@@ -2,7 +2,7 @@
 import type { Family } from '../family/shape';
 import type { FitState } from '../fit/context';
 import type { FitDifference } from '../fit/fitDifference';
-import { capital, count, listed } from './counts';
+import { capital, count, listed } from '../text/counts';
 import { findingText } from './findingText';
 
 /** How something stands, as a verb. */

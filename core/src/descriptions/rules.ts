@@ -4,8 +4,8 @@ import { showAmount } from '../money/amount';
 import { ROLE_LABELS } from '../registry/roles';
 import type { FieldRule, RoleRules, Rules } from '../rulebook/shape';
 import type { Role } from '../family/shape';
-import { countryName } from './countryName';
-import { capital, children, count, listed } from './counts';
+import { countryName } from '../text/countryName';
+import { capital, children, count, listed } from '../text/counts';
 
 export interface RuleSection {
   title: string;

@@ -3,7 +3,7 @@ import type { Plan } from '../fit/planner';
 import type { Axis, Family, Role } from '../family/shape';
 import { ROLE_LABELS } from '../registry/roles';
 import type { Rules } from '../rulebook/shape';
-import { children, count, listed } from './counts';
+import { children, count, listed } from '../text/counts';
 import { planDifference, planText } from './plans';
 
 export interface PlanReasonsOf {

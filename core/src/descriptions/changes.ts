@@ -2,12 +2,13 @@
 import { dequal } from 'dequal';
 import type { Command } from '../change/commands';
 import { EVERYWHERE, figuresIn, scopeName, type Scope } from '../family/scope';
-import type { Axis, Carrier, Child, Family, Figures, PictureNote, Place, Value } from '../family/shape';
+import type { Axis, Carrier, Child, Family, Figures, PictureNote, Value } from '../family/shape';
+import type { Place } from '../place/place';
 import { childLabels, placeLabel } from '../family/weave';
 import { ANGLE_LABELS, isAngle } from '../pictures/angles';
 import { showFigure } from '../registry/figures';
 import type { Registry } from '../registry/openRegistry';
-import { children, count } from './counts';
+import { children, count } from '../text/counts';
 
 export interface ChangeLine {
   where: string;

@@ -4,8 +4,8 @@ import type { Family } from '../family/shape';
 import { childLabels, placeLabel } from '../family/weave';
 import type { Finding } from '../fit/finding';
 import type { Remedy, RemedyLabel } from '../fit/remedy';
-import { capital, children } from './counts';
-import { FINDINGS, WHOLE, type Subject } from './findings';
+import { capital, children } from '../text/counts';
+import { FINDINGS, WHOLE, type Subject } from '../words/findings';
 
 /** Whom a finding is about. */
 export function subjectOf(finding: Finding, family: Family): Subject {

@@ -1,7 +1,7 @@
 /** Why a picture goes where it does, and what is asked about it. */
 import { ANGLE_LABELS } from '../pictures/angles';
 import type { MatchReason, PictureMatch } from '../pictures/match/match';
-import { listed } from './counts';
+import { listed } from '../text/counts';
 
 const RESEMBLES = {
   slip: 'is spelled like',

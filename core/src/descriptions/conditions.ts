@@ -1,7 +1,7 @@
 /** Conditions in plain words: "Category is Outerwear and Price is above 50". */
 import type { Comparison, Condition, Conditions } from '../catalogue/conditions';
 import type { Registry } from '../registry/openRegistry';
-import { listed } from './counts';
+import { listed } from '../text/counts';
 
 export const COMPARISON_WORDS: Record<Comparison, string> = {
   is: 'is',

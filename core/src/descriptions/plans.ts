@@ -3,7 +3,7 @@ import Big from 'big.js';
 import type { Bill, Plan } from '../fit/planner';
 import type { Family } from '../family/shape';
 import { showAmount } from '../money/amount';
-import { capital, count, listed } from './counts';
+import { capital, count, listed } from '../text/counts';
 
 /** "Colour + Lining as one option, Size as an option of its own". */
 export function planText(family: Family, plan: Plan): string {

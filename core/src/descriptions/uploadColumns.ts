@@ -1,7 +1,7 @@
 /** What each column of an upload sheet is for: how much the channel wants it, its closed list, and what may stand in it, in words. */
 import { ownOf } from '../text/own';
 import type { Rules } from '../rulebook/shape';
-import { fieldSentence } from '../words/rules';
+import { fieldSentence } from './rules';
 
 export interface UploadColumn {
   header: string;

@@ -1,6 +1,6 @@
 /** Patches as JSON Patch, RFC 6902. Only add, remove and replace are made. */
 import { z } from 'zod';
-import { Refusal } from '../refusal';
+import { Refusal } from '../refusal/refusal';
 
 export const JsonPatchSchema = z.array(
   z.object({ op: z.enum(['add', 'remove', 'replace']), path: z.string(), value: z.unknown().optional() }),
