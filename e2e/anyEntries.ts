@@ -1,13 +1,8 @@
 /** Random entries of a channel for random goods, and what the seller has settled about them. */
-import {
-  familyIndex,
-  identityOf,
-  NO_WISH,
-  runCommand,
-  type ChannelEntry,
-  type Family,
-  type KnownNumbers,
-} from '@loom-kin/core';
+import { runCommand } from '@loom-kin/core/change';
+import { type Family, NO_WISH, familyIndex } from '@loom-kin/core/family';
+import { identityOf } from '@loom-kin/core/identifiers';
+import type { ChannelEntry, KnownNumbers } from '@loom-kin/core/listing';
 import type { Entries } from '../channels/src/entries';
 import type { Entry } from '../channels/src/entryShape';
 import { registry } from './anyGoods';

@@ -1,24 +1,15 @@
 /** Random goods of a seller, mostly good and now and then wrong, with everything that stands beside them. */
 import fc from 'fast-check';
 import { readFileSync } from 'node:fs';
-import {
-  markupOf,
-  blockNumber,
-  createFamily,
-  familyIndex,
-  openRegistry,
-  readRulebook,
-  RegistryDataSchema,
-  runCommand,
-  withPairings,
-  type Family,
-  type FitInput,
-  type OpenRulebook,
-  type Pairing,
-  type PictureFacts,
-  type Rulebook,
-  type SingleCommand,
-} from '@loom-kin/core';
+import { type SingleCommand, createFamily, runCommand } from '@loom-kin/core/change';
+import { type Family, familyIndex } from '@loom-kin/core/family';
+import type { FitInput } from '@loom-kin/core/fit';
+import { blockNumber } from '@loom-kin/core/identifiers';
+import { type Pairing, withPairings } from '@loom-kin/core/pairing';
+import type { PictureFacts } from '@loom-kin/core/pictures';
+import { RegistryDataSchema, openRegistry } from '@loom-kin/core/registry';
+import { type OpenRulebook, type Rulebook, readRulebook } from '@loom-kin/core/rulebook';
+import { markupOf } from '@loom-kin/core/wording';
 import { PLAYED } from '../channels/src/checks';
 import type { LookAt } from '../channels/src/goods';
 

@@ -4,7 +4,7 @@ import ExcelJs from 'exceljs';
 import Papa from 'papaparse';
 import readXlsxFile from 'read-excel-file/node';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
 import { endpoints as api } from '@loom-kin/contract';
 import { refused, sellerIn, sheetForm } from './shop';
 import { startWorld, until, type World } from './world';

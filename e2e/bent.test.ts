@@ -4,16 +4,9 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  compilePattern,
-  computeWithContext,
-  findingText,
-  mergedRules,
-  openRulebook,
-  projectListings,
-  readRulebook,
-  type Rulebook,
-} from '@loom-kin/core';
+import { findingText } from '@loom-kin/core/descriptions';
+import { computeWithContext, projectListings } from '@loom-kin/core/fit';
+import { type Rulebook, compilePattern, mergedRules, openRulebook, readRulebook } from '@loom-kin/core/rulebook';
 import { GoodsSchema } from '../channels/src/goods';
 import { anyGoods, build, inputFor, looking, registry, rulebooks } from './anyGoods';
 import { refusalsByRules, type PlainRules } from './byRules';

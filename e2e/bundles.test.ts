@@ -1,6 +1,6 @@
 /** Sets of items over the API: their pieces follow from their parts, wherever those are counted, renamed or taken back. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex, type Figure } from '@loom-kin/core';
+import { type Figure, familyIndex } from '@loom-kin/core/family';
 import { endpoints as api, type FamilyDetail } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, type World } from './world';

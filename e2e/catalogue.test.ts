@@ -1,7 +1,8 @@
 /** The catalogue over real HTTP: finding families, what is set up for all of them, pairings, pictures, the journal. */
 import sharp from 'sharp';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex, SEVERITIES } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
+import { SEVERITIES } from '@loom-kin/core/fit';
 import { endpoints as api, type FamilyDetail } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';

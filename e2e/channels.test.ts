@@ -1,6 +1,6 @@
 /** The storm jacket on every channel that is played: what each makes of it, taken by all, and seen by buyers. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex, type Role } from '@loom-kin/core';
+import { type Role, familyIndex } from '@loom-kin/core/family';
 import { endpoints as api } from '@loom-kin/contract';
 import { sellerIn } from './shop';
 import { startWorld, until, type World } from './world';

@@ -5,7 +5,8 @@
 import sharp from 'sharp';
 import validator from 'validator';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { colourDifference, familyIndex, figureOf } from '@loom-kin/core';
+import { colourDifference } from '@loom-kin/core/colour';
+import { familyIndex, figureOf } from '@loom-kin/core/family';
 import { endpoints as api, type FamilyDetail } from '@loom-kin/contract';
 import { loadDemo } from '../demo/src/load';
 import { startWorld, until, type World } from './world';

@@ -1,7 +1,7 @@
 /** Sending, over real HTTP: what channels get, what comes back, and what happens when something breaks on the way. */
 import readXlsxFile from 'read-excel-file/node';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
 import { endpoints as api } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';

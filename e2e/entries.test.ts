@@ -1,6 +1,9 @@
 /** Goods that a channel knows by their numbers: found by itself, settled, sent under its entries, asked about again. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { computeWithContext, familyIndex, NO_WISH, openRegistry, openRulebook, compilePattern } from '@loom-kin/core';
+import { NO_WISH, familyIndex } from '@loom-kin/core/family';
+import { computeWithContext } from '@loom-kin/core/fit';
+import { openRegistry } from '@loom-kin/core/registry';
+import { compilePattern, openRulebook } from '@loom-kin/core/rulebook';
 import { endpoints as api } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';

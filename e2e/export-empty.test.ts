@@ -1,7 +1,8 @@
 /** What leaves goes into a product in which nothing is known yet: families whole, pictures with them, and what cannot go in is told. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import Papa from 'papaparse';
-import { allPictures, type Family } from '@loom-kin/core';
+import type { Family } from '@loom-kin/core/family';
+import { allPictures } from '@loom-kin/core/pictures';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { sheetForm, takenOut } from './shop';
 import { startWorld, until, type World } from './world';

@@ -1,7 +1,9 @@
 /** Families gathered, left and copied over HTTP: SKUs, pieces and listings stay with the children; one undo. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
-import { familyIndex, figureOf, openRegistry, proposeGather } from '@loom-kin/core';
+import { familyIndex, figureOf } from '@loom-kin/core/family';
+import { proposeGather } from '@loom-kin/core/gather';
+import { openRegistry } from '@loom-kin/core/registry';
 import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';
 

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import readXlsxFile from 'read-excel-file/node';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
 import { endpoints as api, type Endpoint } from '@loom-kin/contract';
 import { refused, sellerIn, sheetForm } from './shop';
 import { startWorld, type World } from './world';

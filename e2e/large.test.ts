@@ -1,6 +1,7 @@
 /** Changes of large families: stored beside, so that nobody else waits, in line with all others, whole or not at all. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex, type Command } from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
+import { familyIndex } from '@loom-kin/core/family';
 import { endpoints as api, type FamilyDetail } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, type World } from './world';

@@ -1,6 +1,7 @@
 /** GTINs of blocks and SKUs by patterns, over the API: taken, set aside, given back; what stands against them. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex, gtin14, isGtin } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
+import { gtin14, isGtin } from '@loom-kin/core/identifiers';
 import { endpoints as api, type FamilyDetail } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, type World } from './world';

@@ -1,7 +1,7 @@
 /** Rules that change, categories that have to be asked for, rules of the seller's own: over HTTP, on a real database. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readFileSync } from 'node:fs';
-import { RulebookSchema } from '@loom-kin/core';
+import { RulebookSchema } from '@loom-kin/core/rulebook';
 import { endpoints as api } from '@loom-kin/contract';
 import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';

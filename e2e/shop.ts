@@ -1,6 +1,7 @@
 /** A seller for the tests of the API: makes families that fit the own shop, changes them, sends them. */
 import sharp from 'sharp';
-import { familyIndex, type Command } from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
+import { familyIndex } from '@loom-kin/core/family';
 import {
   endpoints as api,
   makeChange,

@@ -1,7 +1,7 @@
 /** Starting families over the API: what the next one is likely to have, SKUs with the start, a sheet as rows, how the grid is arranged. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
 import { refused } from './shop';
 import { startWorld, type World } from './world';
 

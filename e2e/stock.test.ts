@@ -1,7 +1,7 @@
 /** Stock at several places and prices by rule over the API, on a real database. */
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api } from '@loom-kin/contract';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
 import { refused, sellerIn } from './shop';
 import { startWorld, until, type World } from './world';
 

@@ -7,20 +7,11 @@ import { stringify } from 'csv-stringify/sync';
 import ExcelJs from 'exceljs';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  compilePattern,
-  computeWithContext,
-  familyIndex,
-  findingText,
-  listingMessage,
-  openRulebook,
-  projectListings,
-  rulesForSheet,
-  uploadSheet,
-  type Listing,
-  type Rulebook,
-  type UploadSheet,
-} from '@loom-kin/core';
+import { findingText } from '@loom-kin/core/descriptions';
+import { familyIndex } from '@loom-kin/core/family';
+import { computeWithContext, projectListings } from '@loom-kin/core/fit';
+import { type Listing, type UploadSheet, listingMessage, uploadSheet } from '@loom-kin/core/listing';
+import { type Rulebook, compilePattern, openRulebook, rulesForSheet } from '@loom-kin/core/rulebook';
 import { PLAYED } from '../channels/src/checks';
 import { judge } from '../channels/src/entries';
 import { GoodsSchema, type Goods } from '../channels/src/goods';

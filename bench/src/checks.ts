@@ -1,15 +1,7 @@
 /** The findings. */
-import {
-  accountPrices,
-  computeFit,
-  familyIndex,
-  freeze,
-  PriceRuleSchema,
-  waterfall,
-  type Family,
-  type FitInput,
-  type Role,
-} from '@loom-kin/core';
+import { type Family, type Role, familyIndex, freeze } from '@loom-kin/core/family';
+import { type FitInput, accountPrices, computeFit } from '@loom-kin/core/fit';
+import { PriceRuleSchema, waterfall } from '@loom-kin/core/money';
 import { family, inputs, rulebooks, runCommand } from './given';
 import { timed, type Figure } from './measure';
 

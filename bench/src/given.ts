@@ -1,25 +1,17 @@
 /** Families, rulebooks and all else that a fit is measured on. */
 import { readFileSync, readdirSync } from 'node:fs';
+import { usualSettings } from '@loom-kin/core/catalogue';
 import {
-  compilePattern,
-  createFamily as createWith,
-  createPlannerMemory,
-  emptyRegistry,
-  familyIndex,
-  openRegistry,
-  openRulebook,
-  readRulebook,
-  RegistryDataSchema,
-  runCommand as runWith,
   type Command,
   type CreateFamily,
-  type Family,
-  type FitInput,
-  type PictureFacts,
-  type Role,
-  type OpenRulebook,
-  usualSettings,
-} from '@loom-kin/core';
+  createFamily as createWith,
+  runCommand as runWith,
+} from '@loom-kin/core/change';
+import { type Family, type Role, familyIndex } from '@loom-kin/core/family';
+import { type FitInput, createPlannerMemory } from '@loom-kin/core/fit';
+import type { PictureFacts } from '@loom-kin/core/pictures';
+import { RegistryDataSchema, emptyRegistry, openRegistry } from '@loom-kin/core/registry';
+import { type OpenRulebook, compilePattern, openRulebook, readRulebook } from '@loom-kin/core/rulebook';
 
 const json = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8'));
 const registry = openRegistry({

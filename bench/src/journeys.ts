@@ -1,6 +1,6 @@
 /** Whole tasks done as a seller would, and what they took in gestures. */
 import { endpoints as api } from '@loom-kin/contract';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
 import sharp from 'sharp';
 import { launchBrowser, sellerPage } from '../../e2e/browser/launch';
 import { startWorld, until, type World } from '../../e2e/world';

@@ -5,7 +5,7 @@ import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { openPromise } from 'yauzl';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
-import { picturesAt } from '@loom-kin/core';
+import { picturesAt } from '@loom-kin/core/pictures';
 import { launchBrowser } from '../../e2e/browser/launch';
 import { drawnGoods, formOf, zipOf } from '../../e2e/pictures';
 import { startWorld, until, type World } from '../../e2e/world';

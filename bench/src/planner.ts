@@ -1,14 +1,7 @@
 /** The planner. */
-import {
-  bestPlans,
-  familyIndex,
-  planTask,
-  ROLES,
-  type Family,
-  type Plan,
-  type PlanTask,
-  type Rules,
-} from '@loom-kin/core';
+import { type Family, ROLES, familyIndex } from '@loom-kin/core/family';
+import { type Plan, type PlanTask, bestPlans, planTask } from '@loom-kin/core/fit';
+import type { Rules } from '@loom-kin/core/rulebook';
 import { categoryMaps, family, rulebooks, runCommand } from './given';
 import { spread, timed, type Figure } from './measure';
 

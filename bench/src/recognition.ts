@@ -1,5 +1,6 @@
 /** How well families are recognised in messy lists. */
-import { readList, type Registry } from '@loom-kin/core';
+import { readList } from '@loom-kin/core/intake';
+import type { Registry } from '@loom-kin/core/registry';
 import { calledList, CALLED_SHAPES } from '../../e2e/messy/calledLists';
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';

@@ -1,18 +1,10 @@
 /** Changes of the structure of a family of 2,000 children, each beside the same on one of 500: they are to grow with the children. */
-import {
-  alikeWithout,
-  childFates,
-  copyFamily,
-  emptyRegistry,
-  familyIndex,
-  gather,
-  leave,
-  openRegistry,
-  partLabels,
-  proposeGather,
-  type Command,
-  type Family,
-} from '@loom-kin/core';
+import { alikeWithout, partLabels } from '@loom-kin/core/axes';
+import { type Command, childFates } from '@loom-kin/core/change';
+import { copyFamily } from '@loom-kin/core/copies';
+import { type Family, familyIndex } from '@loom-kin/core/family';
+import { gather, leave, proposeGather } from '@loom-kin/core/gather';
+import { emptyRegistry, openRegistry } from '@loom-kin/core/registry';
 import { family, runCommand } from './given';
 import { timed, type Figure } from './measure';
 

@@ -2,18 +2,12 @@
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { z } from 'zod';
-import {
-  CategoryMapSchema,
-  computeFit,
-  createPlannerMemory,
-  findingText,
-  PairingTableSchema,
-  RoutesSchema,
-  STATES,
-  type FitState,
-  type OpenRulebook,
-  type Registry,
-} from '@loom-kin/core';
+import { CategoryMapSchema, RoutesSchema } from '@loom-kin/core/catalogue';
+import { findingText } from '@loom-kin/core/descriptions';
+import { type FitState, STATES, computeFit, createPlannerMemory } from '@loom-kin/core/fit';
+import { PairingTableSchema } from '@loom-kin/core/pairing';
+import type { Registry } from '@loom-kin/core/registry';
+import type { OpenRulebook } from '@loom-kin/core/rulebook';
 import { accountOn, readFamily, sellerOn, withCategory, type FamilyRead } from './family';
 import { BadInput, checkAs, checkRulebook, openForChecks, readArgs, readJson, readRegistry } from './input';
 import { give, say } from './output';

@@ -1,20 +1,11 @@
 /** Families from files, ready for a fit: checked by the very rules of the program, in a category that leads where it should. */
-import {
-  AccountSettingsSchema,
-  checkFamily,
-  everyChild,
-  FamilyFileSchema,
-  openRegistry,
-  Refusal,
-  usualSettings,
-  type Account,
-  type Family,
-  type FamilyFile,
-  type FitInput,
-  type Registry,
-  type Rulebook,
-  type Wish,
-} from '@loom-kin/core';
+import { type Account, AccountSettingsSchema, usualSettings } from '@loom-kin/core/catalogue';
+import { checkFamily } from '@loom-kin/core/change';
+import { type Family, type FamilyFile, FamilyFileSchema, type Wish, everyChild } from '@loom-kin/core/family';
+import type { FitInput } from '@loom-kin/core/fit';
+import { Refusal } from '@loom-kin/core/refusal';
+import { type Registry, openRegistry } from '@loom-kin/core/registry';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import { BadInput, checkAs } from './input';
 
 export interface FamilyRead {

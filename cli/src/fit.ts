@@ -1,6 +1,9 @@
 /** `loomkin fit`: how a family goes onto a channel, as JSON. */
 import { z } from 'zod';
-import { fitReport, PairingTableSchema, PictureFactsSchema, WishSchema } from '@loom-kin/core';
+import { fitReport } from '@loom-kin/core/descriptions';
+import { WishSchema } from '@loom-kin/core/family';
+import { PairingTableSchema } from '@loom-kin/core/pairing';
+import { PictureFactsSchema } from '@loom-kin/core/pictures';
 import { accountOn, readFamily, sellerOn, withWish } from './family';
 import { categoryOf, checkRulebook, needed, openForChecks, readArgs, readAs, readJson, readRegistry } from './input';
 import { give, say } from './output';

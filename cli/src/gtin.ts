@@ -1,5 +1,6 @@
 /** `loomkin gtin`: numbers checked, or completed with their check digit. */
-import { gtinCheckDigit, readGtin, unreadableText } from '@loom-kin/core';
+import { gtinCheckDigit, readGtin } from '@loom-kin/core/identifiers';
+import { unreadableText } from '@loom-kin/core/refusal';
 import { BadInput, readArgs } from './input';
 import { give } from './output';
 

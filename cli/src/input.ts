@@ -1,18 +1,9 @@
 /** What comes in: options and JSON files, each problem with its place. */
 import { readFileSync } from 'node:fs';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import {
-  compilePattern,
-  emptyRegistry,
-  openRegistry,
-  openRulebook,
-  readRulebook,
-  RegistryDataSchema,
-  schemaProblemText,
-  type OpenRulebook,
-  type Registry,
-  type Rulebook,
-} from '@loom-kin/core';
+import { schemaProblemText } from '@loom-kin/core/refusal';
+import { type Registry, RegistryDataSchema, emptyRegistry, openRegistry } from '@loom-kin/core/registry';
+import { type OpenRulebook, type Rulebook, compilePattern, openRulebook, readRulebook } from '@loom-kin/core/rulebook';
 import type { z } from 'zod';
 
 /** The input cannot be read: said as it is, with exit code 2. */

@@ -1,6 +1,7 @@
 /** `loomkin intake`: what would become of a list. */
 import { readFileSync } from 'node:fs';
-import { listReport, ListMappingSchema, NO_MAPPING, readList, Refusal } from '@loom-kin/core';
+import { ListMappingSchema, NO_MAPPING, listReport, readList } from '@loom-kin/core/intake';
+import { Refusal } from '@loom-kin/core/refusal';
 import { bytesSource, fileSource, readTable } from '@loom-kin/sheets';
 import { BadInput, readArgs, readAs, readRegistry } from './input';
 import { give, say } from './output';

@@ -1,5 +1,5 @@
 /** `loomkin`: which command is meant, and what is said where it fails. */
-import { ownOf } from '@loom-kin/core';
+import { ownOf } from '@loom-kin/core/text';
 import { checkCommand } from './check';
 import { fitCommand } from './fit';
 import { gtinCommand } from './gtin';

@@ -1,5 +1,8 @@
 /** `loomkin pair`: which of a channel's own values some values most likely are. */
-import { guessSwatch, pairingReasonText, proposePairing, ROLES, type Role } from '@loom-kin/core';
+import { guessSwatch } from '@loom-kin/core/colour';
+import { pairingReasonText } from '@loom-kin/core/descriptions';
+import { ROLES, type Role } from '@loom-kin/core/family';
+import { proposePairing } from '@loom-kin/core/pairing';
 import { BadInput, categoryOf, checkRulebook, needed, openForChecks, readArgs, readJson, readRegistry } from './input';
 import { give } from './output';
 

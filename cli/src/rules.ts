@@ -1,5 +1,5 @@
 /** `loomkin rules`: a rulebook checked, and said in sentences. */
-import { ruleSections } from '@loom-kin/core';
+import { ruleSections } from '@loom-kin/core/descriptions';
 import { BadInput, categoryOf, checkRulebook, openForChecks, readArgs, readJson, readRegistry } from './input';
 import { give, giveText } from './output';
 

@@ -1,6 +1,9 @@
 /** The fit board: all families against all accounts, what is found over them, and what is done to many at once. */
 import { z } from 'zod';
-import { PlaceSchema, ScopeSchema, SEVERITIES, STATES, type Command, type Figure, type Mend } from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
+import { type Figure, ScopeSchema } from '@loom-kin/core/family';
+import { type Mend, SEVERITIES, STATES } from '@loom-kin/core/fit';
+import { PlaceSchema } from '@loom-kin/core/place';
 import { StepSchema, type StepInput } from './changes';
 import { done, define } from './endpoint';
 import { FamilyFilterSchema } from './families';

@@ -1,18 +1,11 @@
 /** Changes: one gesture of the seller in one request, taken back and made again, and the journal of all. */
 import { z } from 'zod';
-import {
-  AccountSchema,
-  CollectionsSchema,
-  CommandSchema,
-  CreateFamilySchema,
-  FiguresSchema,
-  PairingSchema,
-  RegistryCommandSchema,
-  RoleSchema,
-  RoutesSchema,
-  RulebookSchema,
-  SellerSchema,
-} from '@loom-kin/core';
+import { AccountSchema, CollectionsSchema, RoutesSchema, SellerSchema } from '@loom-kin/core/catalogue';
+import { CommandSchema, CreateFamilySchema } from '@loom-kin/core/change';
+import { FiguresSchema, RoleSchema } from '@loom-kin/core/family';
+import { PairingSchema } from '@loom-kin/core/pairing';
+import { RegistryCommandSchema } from '@loom-kin/core/registry';
+import { RulebookSchema } from '@loom-kin/core/rulebook';
 import { define, Id, Key } from './endpoint';
 
 const ValueLabelSchema = z.string().trim().min(1).max(80);

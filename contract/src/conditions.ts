@@ -1,6 +1,6 @@
 /** Conditions tried over all families, and what of them is to be paired with a channel's own values. */
 import { z } from 'zod';
-import { ConditionsSchema } from '@loom-kin/core';
+import { ConditionsSchema } from '@loom-kin/core/catalogue';
 import { define, withId } from './endpoint';
 
 const FoundSchema = z.object({

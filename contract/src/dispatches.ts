@@ -1,6 +1,6 @@
 /** Sending: what would go out, what was agreed to, receipts. */
 import { z } from 'zod';
-import { ListingMessageSchema } from '@loom-kin/core';
+import { ListingMessageSchema } from '@loom-kin/core/listing';
 import { define, Id, Key, withId } from './endpoint';
 
 export const LINE_STATES = ['held', 'queued', 'sent', 'done', 'refused', 'failed', 'stopped'] as const;

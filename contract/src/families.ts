@@ -1,17 +1,11 @@
 /** Families: lists, one whole, those like one about to be started. */
 import { z } from 'zod';
-import {
-  FamilySchema,
-  LABEL_SHEET_IDS,
-  LARGEST_PERCENT,
-  SMALLEST_PERCENT,
-  KnownNumbersSchema,
-  ListingSchema,
-  MOVEMENT_KINDS,
-  PictureFactsSchema,
-  SEVERITIES,
-  STATES,
-} from '@loom-kin/core';
+import { FamilySchema } from '@loom-kin/core/family';
+import { SEVERITIES, STATES } from '@loom-kin/core/fit';
+import { LABEL_SHEET_IDS, LARGEST_PERCENT, SMALLEST_PERCENT } from '@loom-kin/core/labels';
+import { KnownNumbersSchema, ListingSchema } from '@loom-kin/core/listing';
+import { PictureFactsSchema } from '@loom-kin/core/pictures';
+import { MOVEMENT_KINDS } from '@loom-kin/core/stock';
 import { UnconfirmedSchema } from './dispatches';
 import { define, Id, withId } from './endpoint';
 

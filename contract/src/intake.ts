@@ -1,6 +1,6 @@
 /** What comes in: sheets and family files. */
 import { z } from 'zod';
-import { FamilyFileSchema } from '@loom-kin/core';
+import { FamilyFileSchema } from '@loom-kin/core/family';
 import { define, withId } from './endpoint';
 import { JobSchema } from './jobs';
 

@@ -1,13 +1,13 @@
 /** Lists of any kind that become families: read, settled, taken in. */
 import { z } from 'zod';
+import { RoleSchema } from '@loom-kin/core/family';
 import {
   LIST_VERDICTS,
   ListMappingSchema,
   ListSettlementSchema,
-  MeaningSchema,
   MENDED_CODES,
-  RoleSchema,
-} from '@loom-kin/core';
+  MeaningSchema,
+} from '@loom-kin/core/intake';
 import { define, Id, withId } from './endpoint';
 import { JobSchema } from './jobs';
 

@@ -1,6 +1,7 @@
 /** Pictures: taken in by the hundred, matched, settled and put in place; made of others; those that nobody uses. */
 import { z } from 'zod';
-import { ANGLES, CombinedSchema, PictureEditSchema, PictureFactsSchema, PlaceSchema } from '@loom-kin/core';
+import { ANGLES, CombinedSchema, PictureEditSchema, PictureFactsSchema } from '@loom-kin/core/pictures';
+import { PlaceSchema } from '@loom-kin/core/place';
 import { ChangeDoneSchema } from './changes';
 import { define, done, Id, Key, withId } from './endpoint';
 import { JobSchema } from './jobs';

@@ -4,17 +4,15 @@ import {
   AccountSchema,
   CategoryMapSchema,
   CollectionsSchema,
-  NumberBlockSchema,
-  ReservationSchema,
-  PairingTableSchema,
-  RegistryDataSchema,
-  RoleSchema,
   RoutesSchema,
-  RulebookSchema,
   SellerSchema,
-  SEVERITIES,
-  STATES,
-} from '@loom-kin/core';
+} from '@loom-kin/core/catalogue';
+import { RoleSchema } from '@loom-kin/core/family';
+import { SEVERITIES, STATES } from '@loom-kin/core/fit';
+import { NumberBlockSchema, ReservationSchema } from '@loom-kin/core/identifiers';
+import { PairingTableSchema } from '@loom-kin/core/pairing';
+import { RegistryDataSchema } from '@loom-kin/core/registry';
+import { RulebookSchema } from '@loom-kin/core/rulebook';
 import { define, done, Id, withId } from './endpoint';
 
 export const ChannelSchema = z.object({

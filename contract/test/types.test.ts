@@ -1,5 +1,5 @@
 /** What the types promise of the endpoints: what goes in, and what comes out. Broken, the type check fails, not the run. */
-import type { Command } from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
 import { describe, expectTypeOf, it } from 'vitest';
 import {
   endpoints as api,

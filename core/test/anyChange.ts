@@ -1,5 +1,8 @@
 /** Changes of a family's structure, drawn by dice. */
-import { alikeWithout, Refusal, type Family, type SingleCommand } from '../src/index';
+import { alikeWithout } from '../src/axes/alike';
+import type { SingleCommand } from '../src/change/commands';
+import type { Family } from '../src/family/shape';
+import { Refusal } from '../src/refusal/refusal';
 import { runCommand } from './sample';
 
 /** A change of the structure; undefined where the family has nothing to do it on. */

@@ -3,7 +3,8 @@
  * listing's axes, every choice of leading axes and every way of putting children into listings, and keeps the least
  * bill. Nothing is shared with the planner but labels.
  */
-import { optionLabels, type PlanTask } from '../src/index';
+import { optionLabels } from '../src/fit/planner/labels';
+import type { PlanTask } from '../src/fit/planner/shape';
 
 export interface Wanted {
   /** The lines of the bill in their order of importance. */

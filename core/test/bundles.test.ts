@@ -1,7 +1,8 @@
 /** Sets of items: how they are written, and how many there are pieces for. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bundlePieces, partsText, readParts, unreadableText, withRenamedPart } from '../src/index';
+import { bundlePieces, partsText, readParts, withRenamedPart } from '../src/bundles/parts';
+import { unreadableText } from '../src/refusal/refusal';
 
 const said = (text: string) => {
   const read = readParts(text);

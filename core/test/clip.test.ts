@@ -1,13 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import {
-  blockFamily,
-  childLabels,
-  familyIndex,
-  readClip,
-  type ClipColumn,
-  type ClipReading,
-  type Family,
-} from '../src/index';
+import type { Family } from '../src/family/shape';
+import { childLabels, familyIndex } from '../src/family/weave';
+import { blockFamily } from '../src/intake/blockFamily';
+import { type ClipColumn, type ClipReading, readClip } from '../src/intake/clip';
 import { registry, runCommand, stormJacket } from './sample';
 
 const jacket = (() => {

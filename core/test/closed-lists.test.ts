@@ -1,19 +1,17 @@
 /** What a channel says in its own words: paired facts, sheets without family rows, pictures on the first axis, prices with endings. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  bestPlans,
-  channelPrice,
-  familyIndex,
-  fitDifference,
-  fitDifferenceText,
-  isAnswered,
-  listingMessage,
-  planTask,
-  rulesForSheet,
-  uploadSheet,
-  type Listing,
-} from '../src/index';
+import { fitDifferenceText } from '../src/descriptions/fitDifference';
+import { familyIndex } from '../src/family/weave';
+import { isAnswered } from '../src/fit/findings/settings';
+import { fitDifference } from '../src/fit/fitDifference';
+import { bestPlans } from '../src/fit/planner/plan';
+import { planTask } from '../src/fit/planner/task';
+import type { Listing } from '../src/listing/listing';
+import { listingMessage } from '../src/listing/listingMessage';
+import { uploadSheet } from '../src/listing/uploadSheet';
+import { channelPrice } from '../src/money/price';
+import { rulesForSheet } from '../src/rulebook/mergedRules';
 import { fitInput, fitWithListings, rulebook, type More } from './sample';
 import { run, setFamily, wholeJacket } from './whole';
 

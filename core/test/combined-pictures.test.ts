@@ -1,26 +1,18 @@
 /** Pictures of several options on one, what is said of pictures, and which there are. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  combinedId,
-  combinedPictures,
-  computeWithContext,
-  coverageOf,
-  familyIndex,
-  findingText,
-  letterOf,
-  listingMessage,
-  markedPicture,
-  projectListings,
-  proposedText,
-  sharedOut,
-  textOfPicture,
-  type Child,
-  type Family,
-  type PictureFacts,
-  type SingleCommand,
-  type Wish,
-} from '../src/index';
+import type { SingleCommand } from '../src/change/commands';
+import { findingText } from '../src/descriptions/findingText';
+import type { Child, Family, Wish } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import { computeWithContext } from '../src/fit/fit';
+import { combinedPictures, projectListings } from '../src/fit/project/projectListings';
+import { listingMessage } from '../src/listing/listingMessage';
+import { markedPicture } from '../src/listing/pictureAddress';
+import { proposedText, textOfPicture } from '../src/pictures/altText';
+import { combinedId, letterOf, sharedOut } from '../src/pictures/combine';
+import { coverageOf } from '../src/pictures/coverage';
+import type { PictureFacts } from '../src/pictures/pictureFacts';
 import { createFamily, fitInput, runCommand } from './sample';
 import { facts, run } from './whole';
 

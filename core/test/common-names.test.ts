@@ -1,15 +1,12 @@
 /** Words that every object has a property of are words like any other: colours, axes, values, columns, units, pairings. */
 import { describe, expect, it } from 'vitest';
-import {
-  applyPatch,
-  foldForPairing,
-  guessSwatch,
-  NO_MAPPING,
-  NO_SETTLEMENT,
-  readList,
-  readWeight,
-  withPairings,
-} from '../src/index';
+import { guessSwatch } from '../src/colour/name';
+import { applyPatch } from '../src/difference/patch';
+import { readList } from '../src/intake/families/readList';
+import { NO_SETTLEMENT } from '../src/intake/families/settlement';
+import { NO_MAPPING } from '../src/intake/table/shape';
+import { readWeight } from '../src/measure/units';
+import { foldForPairing, withPairings } from '../src/pairing/pairings';
 import { createFamily, registry, runCommand } from './sample';
 
 const NAMES = ['constructor', 'toString', '__proto__', 'hasOwnProperty', 'valueOf'];

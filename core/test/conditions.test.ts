@@ -1,23 +1,19 @@
 /** Conditions over families: routes that send them, collections that take them. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { collectionsFor, inItsCollections } from '../src/catalogue/collections';
 import {
-  collectionsFor,
-  conditionProblem,
-  conditionsText,
-  destinationOf,
-  holds,
-  inItsCollections,
-  isWritten,
-  NO_WISH,
-  routesFor,
-  sortedOf,
   type Condition,
   type Conditions,
-  type Route,
   type Sorted,
-  type Wish,
-} from '../src/index';
+  conditionProblem,
+  holds,
+  isWritten,
+  sortedOf,
+} from '../src/catalogue/conditions';
+import { type Route, destinationOf, routesFor } from '../src/catalogue/routes';
+import { conditionsText } from '../src/descriptions/conditions';
+import { NO_WISH, type Wish } from '../src/family/shape';
 import { conditionsTest } from '../src/catalogue/conditions';
 import { registry } from './sample';
 import { run, setFamily, wholeJacket } from './whole';

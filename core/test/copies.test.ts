@@ -1,15 +1,12 @@
 /** What is still the same after copying and filling down: found where it is a slip, quiet where it is not. */
 import { describe, expect, it } from 'vitest';
-import {
-  copyFamily,
-  familyIndex,
-  stillSame,
-  stillSameText,
-  type Command,
-  type Family,
-  type Figure,
-  type Place,
-} from '../src/index';
+import type { Command } from '../src/change/commands';
+import { copyFamily } from '../src/copies/copyFamily';
+import { stillSame } from '../src/copies/stillSame';
+import { stillSameText } from '../src/descriptions/stillSame';
+import type { Family, Figure } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import type { Place } from '../src/place/place';
 import { registry, runCommand, stormJacket } from './sample';
 
 const jacket = stormJacket();

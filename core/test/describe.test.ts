@@ -1,6 +1,7 @@
 /** What the journal says of a change. */
 import { describe, expect, it } from 'vitest';
-import { familyIndex, type Command, type SingleCommand } from '../src/index';
+import type { Command, SingleCommand } from '../src/change/commands';
+import { familyIndex } from '../src/family/weave';
 import { describeChange, runCommand, stormJacket, titleOf } from './sample';
 
 const jacket = stormJacket();

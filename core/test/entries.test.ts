@@ -1,17 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import {
-  computeWithContext,
-  familyIndex,
-  findingText,
-  identityOf,
-  listingMessage,
-  mendAll,
-  projectListings,
-  uploadSheet,
-  type ChannelEntry,
-  type Family,
-  type KnownNumbers,
-} from '../src/index';
+import { findingText } from '../src/descriptions/findingText';
+import type { Family } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import { computeWithContext } from '../src/fit/fit';
+import { mendAll } from '../src/fit/mend';
+import { projectListings } from '../src/fit/project/projectListings';
+import { identityOf } from '../src/identifiers/sameness';
+import type { ChannelEntry, KnownNumbers } from '../src/listing/entry';
+import { listingMessage } from '../src/listing/listingMessage';
+import { uploadSheet } from '../src/listing/uploadSheet';
 import { fitInput, rulebook, rulesFor } from './sample';
 import { run, setChild, setFamily, wholeJacket } from './whole';
 

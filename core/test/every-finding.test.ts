@@ -1,6 +1,6 @@
 /** Every code of a finding: it can be found, its sentence is whole, and it names a place and a field that are there. */
 import { describe, expect, it } from 'vitest';
-import { type FindingCode } from '../src/index';
+import type { FindingCode } from '../src/words/findings';
 import { EVERY_FINDING } from './everyFinding';
 import { registry } from './sample';
 

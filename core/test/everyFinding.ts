@@ -1,6 +1,21 @@
 /** For every code of a finding a fit that has it: a code without an entry does not pass the type check. */
-import { familyIndex, type Family, type FindingCode, type Rulebook, type RegistryData } from '../src/index';
-import * as core from '../src/index';
+import type { Family } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import type { RegistryData } from '../src/registry/shape';
+import type { Rulebook } from '../src/rulebook/shape';
+import type { FindingCode } from '../src/words/findings';
+import type { Approval } from '../src/catalogue/account';
+import type { SingleCommand } from '../src/change/commands';
+import { findingText } from '../src/descriptions/findingText';
+import type { Figure, Role, Wish } from '../src/family/shape';
+import { familyIndex as coreFamilyIndex } from '../src/family/weave';
+import { brokenFit } from '../src/fit/fit';
+import { identityOf } from '../src/identifiers/sameness';
+import type { KnownNumbers } from '../src/listing/entry';
+import { PriceRuleSchema } from '../src/money/priceRule';
+import type { PictureFacts, PictureLook } from '../src/pictures/pictureFacts';
+import type { Place } from '../src/place/place';
+import { openRegistry } from '../src/registry/openRegistry';
 import { createFamily, fitInput, fitWithListings, registry, rulebook, type More } from './sample';
 import { facts, run, setChild, setFamily, wholeJacket } from './whole';
 
@@ -20,7 +35,7 @@ function under(channel: string, change: (rules: Rulebook['rules']) => void, fami
   return fit(channel, family, { ...more, rulebook: book });
 }
 /** The own shop with one field's rule changed. */
-const asking = (key: string, rule: object, figure: core.Figure | null, at: core.Place = { level: 'family' }) =>
+const asking = (key: string, rule: object, figure: Figure | null, at: Place = { level: 'family' }) =>
   under(
     'own-shop',
     ({ fields }) =>
@@ -30,18 +45,18 @@ const asking = (key: string, rule: object, figure: core.Figure | null, at: core.
       ),
     run(whole, { do: 'setFigures', changes: [{ place: at, key, figure }] }),
   );
-const wish = (account: string, more: Partial<core.Wish>): core.SingleCommand => ({
+const wish = (account: string, more: Partial<Wish>): SingleCommand => ({
   do: 'setWish',
   account,
   wish: { apart: [], whole: [], leaveOut: [], offered: true, ...more },
 });
 /** The same goods for a seller who writes in another language as well. */
-const bilingual = core.openRegistry({ ...registry.data, languages: ['en', 'de'] } satisfies RegistryData);
+const bilingual = openRegistry({ ...registry.data, languages: ['en', 'de'] } satisfies RegistryData);
 const german = (channel: string) => fit(channel, whole, { language: 'de', registry: bilingual });
-const picturesAre = (more: Partial<core.PictureFacts>) => ({
+const picturesAre = (more: Partial<PictureFacts>) => ({
   pictures: Object.fromEntries(Object.keys(given.pictures).map((id) => [id, facts(id, more)])),
 });
-const look: core.PictureLook = {
+const look: PictureLook = {
   ...{
     colours: [{ colour: '#A4502B', share: 0.9 }],
     ground: '#FFFFFF',
@@ -50,9 +65,9 @@ const look: core.PictureLook = {
     hash: { bits: '0f'.repeat(32), strong: 'f'.repeat(64) },
   },
 };
-const lookingLike = (colour: string, more: Partial<core.PictureLook> = {}) =>
+const lookingLike = (colour: string, more: Partial<PictureLook> = {}) =>
   picturesAre({ look: { ...look, colours: [{ colour, share: 0.9 }], ...more } });
-const withPictures = (family: Family, at: core.Place, pictures: string[]) =>
+const withPictures = (family: Family, at: Place, pictures: string[]) =>
   run(family, { do: 'setPictures', place: at, pictures });
 const many = Array.from({ length: 12 }, (_, at) => `m-${at}`);
 
@@ -62,7 +77,7 @@ const routed = (word: string, offers: boolean) => {
   return fit('own-shop', whole, { routes: [{ id: 'r1', name: '', when, category: null, offers }] });
 };
 /** A channel that has to let sellers in, and how the seller stands there. */
-const closed = (stands: core.Approval | undefined) =>
+const closed = (stands: Approval | undefined) =>
   under(
     'own-shop',
     (rules) => {
@@ -76,21 +91,21 @@ const onSale = (price: string) =>
   run(whole, setFamily('salePrice', price), setFamily('saleFrom', '2026-12-01'), setFamily('saleUntil', '2026-12-24'));
 
 /** A seller in Germany with one tax code, and a price rule that begins with the cost. */
-const taxed = core.openRegistry({
+const taxed = openRegistry({
   ...registry.data,
   taxCodes: { 62: { code: '62', label: 'Coats', rates: { DE: [{ percent: '19' }] }, retired: false } },
 });
 const atHome = { name: 'Skerry Supply', currency: 'EUR', taxPercent: '20', country: 'DE' };
-const ofCost = (percent: string) => core.PriceRuleSchema.parse({ from: 'cost', target: { kind: 'margin', percent } });
+const ofCost = (percent: string) => PriceRuleSchema.parse({ from: 'cost', target: { kind: 'margin', percent } });
 
 /** What a channel says that has an entry for the number of one child and for no other. */
-function knownAt(childId: string, entry: string): core.KnownNumbers {
-  const gtins = core.familyIndex(whole).woven.map((child) => String(child.fields.gtin));
+function knownAt(childId: string, entry: string): KnownNumbers {
+  const gtins = coreFamilyIndex(whole).woven.map((child) => String(child.fields.gtin));
   const gtin = String(whole.children[childId]!.fields.gtin);
-  const none = Object.fromEntries(gtins.map((one) => [core.identityOf('gtin', one), null]));
+  const none = Object.fromEntries(gtins.map((one) => [identityOf('gtin', one), null]));
   return {
     ...none,
-    [core.identityOf('gtin', gtin)]: { entry, gtin, name: 'Storm jacket', options: {}, facts: { Brand: 'Other' } },
+    [identityOf('gtin', gtin)]: { entry, gtin, name: 'Storm jacket', options: {}, facts: { Brand: 'Other' } },
   };
 }
 
@@ -100,8 +115,8 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
   'route.none': () => routed('Mugs', false),
   'route.waits': () => routed('Skerry', false),
   'fit.broken': () => {
-    const broken = core.brokenFit(fitInput(whole, 'quayside'), 'it has a fault');
-    return { ...broken, listings: [], texts: broken.findings.map((one) => core.findingText(one, whole)) };
+    const broken = brokenFit(fitInput(whole, 'quayside'), 'it has a fault');
+    return { ...broken, listings: [], texts: broken.findings.map((one) => findingText(one, whole)) };
   },
   'setting.missing': () => fit('fernpost', whole, { settings: { answers: {} } }),
   'approval.needed': () => closed(undefined),
@@ -121,7 +136,7 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
   'plan.search-stopped': () => {
     // Scattered so that no bound tells how few listings there may be, and too much to try every way.
     const labels = (word: string) => Array.from({ length: 14 }, (_, at) => `${word} ${at}`);
-    const axis = (role: core.Role, label: string) => ({
+    const axis = (role: Role, label: string) => ({
       role,
       label,
       values: labels(label).map((one) => ({ label: one })),

@@ -1,20 +1,13 @@
 import fc from 'fast-check';
 import { applyPatch as applyByLibrary } from 'rfc6902';
 import { describe, expect, it } from 'vitest';
-import {
-  alikeWithout,
-  applyPatch,
-  childLabels,
-  familyIndex,
-  FamilySchema,
-  figureOf,
-  inherited,
-  Refusal,
-  resolve,
-  type Command,
-  type Family,
-  type SingleCommand,
-} from '../src/index';
+import { alikeWithout } from '../src/axes/alike';
+import type { Command, SingleCommand } from '../src/change/commands';
+import { applyPatch } from '../src/difference/patch';
+import { figureOf, inherited, resolve } from '../src/family/level';
+import { type Family, FamilySchema } from '../src/family/shape';
+import { childLabels, familyIndex } from '../src/family/weave';
+import { Refusal } from '../src/refusal/refusal';
 import { anyFamily, createFamily, describeChange, replaceWith, runCommand, stormJacket, titleOf } from './sample';
 
 const axisOf = (family: Family, label: string) => family.axes.find((axis) => axis.label === label)!;

@@ -1,30 +1,16 @@
 import currencyCodes from 'currency-codes';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  channelPrice,
-  colourDifference,
-  cutTo,
-  decimalsOf,
-  guessSwatch,
-  habitOf,
-  hasLink,
-  lengthIn,
-  optionValuesIn,
-  readAmount,
-  readFigure,
-  readLength,
-  readNumber,
-  readWeight,
-  showAmount,
-  slabRate,
-  toCurrency,
-  volumeWeight,
-  weightIn,
-  withoutTax,
-  withoutWords,
-  withTax,
-} from '../src/index';
+import { colourDifference, guessSwatch } from '../src/colour/name';
+import { habitOf, readNumber } from '../src/measure/readNumber';
+import { lengthIn, readLength, readWeight, volumeWeight, weightIn } from '../src/measure/units';
+import { readAmount, showAmount, toCurrency } from '../src/money/amount';
+import { decimalsOf } from '../src/money/currency';
+import { channelPrice } from '../src/money/price';
+import { slabRate, withTax, withoutTax } from '../src/money/tax';
+import { readFigure } from '../src/registry/figures';
+import { cutTo } from '../src/text/cut';
+import { hasLink, optionValuesIn, withoutWords } from '../src/wording/findWords';
 import { registry } from './sample';
 
 describe('money', () => {

@@ -1,23 +1,23 @@
 import fc from 'fast-check';
+import { proposeCategories } from '../src/catalogue/proposeCategories';
 import { describe, expect, it } from 'vitest';
-import {
-  alike,
-  completeness,
-  familyIndex,
-  findingText,
-  listingMessage,
-  mendAll,
-  pairingLookup,
-  foldForPairing,
-  readRulebook,
-  proposePairing,
-  uploadSheet,
-  rulesForSheet,
-  type Family,
-  type Listing,
-  type SingleCommand,
-} from '../src/index';
-import * as core from '../src/index';
+import type { SingleCommand } from '../src/change/commands';
+import { findingText } from '../src/descriptions/findingText';
+import type { Family } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import { completeness } from '../src/fit/completeness';
+import { alike, mendAll } from '../src/fit/mend';
+import type { Listing } from '../src/listing/listing';
+import { listingMessage } from '../src/listing/listingMessage';
+import { uploadSheet } from '../src/listing/uploadSheet';
+import { foldForPairing, pairingLookup } from '../src/pairing/pairings';
+import { proposePairing } from '../src/pairing/propose';
+import { rulesForSheet } from '../src/rulebook/mergedRules';
+import { readRulebook } from '../src/rulebook/readRulebook';
+import { isReady } from '../src/fit/remedy';
+import { generalTree } from '../src/registry/generalTree';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { fitInput, fitWithListings, type More, registry, rulebook, rulesFor } from './sample';
 import { facts, pairings, run, setChild, setFamily, table, wholeJacket } from './whole';
 
@@ -444,13 +444,9 @@ describe('completeness', () => {
 
 describe('a category that goes nowhere yet', () => {
   const places = (channel: string, category: string) =>
-    core
-      .proposeCategories(
-        core.openRegistry({ ...core.emptyRegistry(), categories: core.generalTree() }),
-        category,
-        rulebook(channel),
-      )
-      .map(({ to }) => to);
+    proposeCategories(openRegistry({ ...emptyRegistry(), categories: generalTree() }), category, rulebook(channel)).map(
+      ({ to }) => to,
+    );
   it('is offered those that are called alike, the likeliest first', () => {
     expect(places('quayside', 'clothing/outerwear')[0]).toBe('clothing-outer');
     expect(places('quayside', 'household/tableware')[0]).toBe('home-table');
@@ -468,6 +464,6 @@ describe('a category that goes nowhere yet', () => {
       'categoryMap',
       all,
     ]);
-    expect(none!.remedies.map(core.isReady)).toEqual([true, true, false]);
+    expect(none!.remedies.map(isReady)).toEqual([true, true, false]);
   });
 });

@@ -1,20 +1,16 @@
 /** Families gathered, left and copied: whatever a child holds goes with it. */
 import { describe, expect, it } from 'vitest';
-import {
-  childLabels,
-  allPictures,
-  copyFamily,
-  emptyRegistry,
-  familyIndex,
-  figureOf,
-  gather,
-  leave,
-  NEVER_SHARED,
-  openRegistry,
-  picturesOf,
-  proposeGather,
-  type Family,
-} from '../src/index';
+import { copyFamily } from '../src/copies/copyFamily';
+import { figureOf } from '../src/family/level';
+import type { Family } from '../src/family/shape';
+import { childLabels, familyIndex } from '../src/family/weave';
+import { gather } from '../src/gather/gather';
+import { leave } from '../src/gather/leave';
+import { proposeGather } from '../src/gather/proposeGather';
+import { NEVER_SHARED } from '../src/identifiers/neverShared';
+import { allPictures, picturesOf } from '../src/pictures/picturesOf';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { checkFamily, createFamily, runCommand, stormJacket } from './sample';
 
 const registry = openRegistry(emptyRegistry());

@@ -5,18 +5,14 @@
  */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  familyIndex,
-  figureOf,
-  gather,
-  leave,
-  picturesOf,
-  type Child,
-  type Family,
-  type Figure,
-  type Place,
-  type SingleCommand,
-} from '../src/index';
+import type { SingleCommand } from '../src/change/commands';
+import { figureOf } from '../src/family/level';
+import type { Child, Family, Figure } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import { gather } from '../src/gather/gather';
+import { leave } from '../src/gather/leave';
+import { picturesOf } from '../src/pictures/picturesOf';
+import type { Place } from '../src/place/place';
 import { anyChange, changedBy } from './anyChange';
 import { anyFamily, checkFamily, createFamily, registry, runCommand } from './sample';
 

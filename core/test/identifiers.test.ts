@@ -2,26 +2,21 @@ import fc from 'fast-check';
 import { parse as parseIsbn } from 'isbn3';
 import validator from 'validator';
 import { describe, expect, it } from 'vitest';
+import { familyIndex } from '../src/family/weave';
 import {
-  blockNumber,
-  numbersLeft,
-  isOfBlock,
-  freeRun,
-  checkBlocks,
-  blockSize,
-  familyIndex,
-  gtin14,
-  gtinCheckDigit,
-  isGtin,
-  isIsbn10,
-  isbn13From10,
-  nextNumbers,
-  proposeSkus,
-  readGtin,
-  shortCodes,
-  sortSizes,
   type NumberBlock,
-} from '../src/index';
+  blockNumber,
+  blockSize,
+  checkBlocks,
+  freeRun,
+  isOfBlock,
+  nextNumbers,
+  numbersLeft,
+} from '../src/identifiers/block';
+import { gtin14, gtinCheckDigit, isGtin, isIsbn10, isbn13From10, readGtin } from '../src/identifiers/gtin';
+import { proposeSkus } from '../src/identifiers/proposeSkus';
+import { shortCodes } from '../src/identifiers/shortCodes';
+import { sortSizes } from '../src/size/sortSizes';
 import { stormJacket } from './sample';
 
 describe('GTIN', () => {

@@ -1,6 +1,10 @@
 /** Axes made one, and one made two: each child stays where it was, and nothing is lost. */
 import { describe, expect, it } from 'vitest';
-import { childFates, countFates, familyIndex, figureOf, partLabels, picturesOf } from '../src/index';
+import { partLabels } from '../src/axes/splitAxis';
+import { childFates, countFates } from '../src/change/childFates';
+import { figureOf } from '../src/family/level';
+import { familyIndex } from '../src/family/weave';
+import { picturesOf } from '../src/pictures/picturesOf';
 import { checkFamily, runCommand, stormJacket } from './sample';
 
 describe('axes joined and parted', () => {

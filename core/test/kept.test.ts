@@ -1,16 +1,14 @@
 /** Nothing is lost: family files checked by the rules of the commands, the shelf, and the bounds of a family. */
 import { describe, expect, it } from 'vitest';
-import {
-  checkFamily as checkWith,
-  everyChild,
-  familyIndex,
-  figureOf,
-  openRegistry,
-  Refusal,
-  runCommand as runWith,
-  type Family,
-  type SingleCommand,
-} from '../src/index';
+import { checkFamily as checkWith } from '../src/change/checkFamily';
+import type { SingleCommand } from '../src/change/commands';
+import { runCommand as runWith } from '../src/change/run';
+import { everyChild } from '../src/family/everyChild';
+import { figureOf } from '../src/family/level';
+import type { Family } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import { Refusal } from '../src/refusal/refusal';
+import { openRegistry } from '../src/registry/openRegistry';
 import { checkFamily, createFamily, registry, runCommand } from './sample';
 
 const coat = (colours: string[], linings: string[]) =>

@@ -1,7 +1,9 @@
 /** Labels of joined options, on anything that may come. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { optionLabels, shortCodes, type TaskAxis } from '../src/index';
+import { optionLabels } from '../src/fit/planner/labels';
+import type { TaskAxis } from '../src/fit/planner/shape';
+import { shortCodes } from '../src/identifiers/shortCodes';
 
 const word = fc.constantFrom(
   'Rust',

@@ -2,7 +2,8 @@
 import { parse } from 'bcp-47';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { isLanguageTag, languageName } from '../src/index';
+import { isLanguageTag } from '../src/registry/shape';
+import { languageName } from '../src/text/languageName';
 
 describe('a language tag', () => {
   it.each([

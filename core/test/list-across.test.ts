@@ -1,7 +1,13 @@
 /** Lists whose sizes go across with more than pieces below them: a number, a price or an SKU for each. Forms of order sheets; common practice. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, familyIndex, gtinCheckDigit, listReport, openRegistry, planList, readList } from '../src/index';
+import { familyIndex } from '../src/family/weave';
+import { gtinCheckDigit } from '../src/identifiers/gtin';
+import { planList } from '../src/intake/becoming/planList';
+import { listReport } from '../src/intake/families/listReport';
+import { readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { EMPTY_SHELVES, shelvesWith, tableOf } from './shelves';
 
 const registry = openRegistry(emptyRegistry());

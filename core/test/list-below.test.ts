@@ -1,7 +1,11 @@
 /** Lists in which a row says only what changes from the row above. */
 import { describe, expect, it } from 'vitest';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
-import { emptyRegistry, familyIndex, openRegistry, planList, readList } from '../src/index';
+import { familyIndex } from '../src/family/weave';
+import { planList } from '../src/intake/becoming/planList';
+import { readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { EMPTY_SHELVES, tableOf } from './shelves';
 import { toldOf } from './told';
 

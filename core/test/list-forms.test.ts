@@ -1,7 +1,9 @@
 /** Names in whatever form sellers write them: colours and sizes of many kinds, in many places, between many signs. Made up; common practice. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { toldOf, toldOfNames } from './told';
 
 const registry = openRegistry(emptyRegistry());

@@ -1,14 +1,10 @@
 /** Lists as houses keep them: numbers in names, half-filled columns, lines between rows, options in SKUs alone. What they mean is common practice. */
 import { describe, expect, it } from 'vitest';
-import {
-  emptyRegistry,
-  NO_MAPPING,
-  NO_SETTLEMENT,
-  openRegistry,
-  readList,
-  type ListReading,
-  type ListSettlement,
-} from '../src/index';
+import { type ListReading, readList } from '../src/intake/families/readList';
+import { type ListSettlement, NO_SETTLEMENT } from '../src/intake/families/settlement';
+import { NO_MAPPING } from '../src/intake/table/shape';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
 import { tableOf } from './shelves';
 import { measuresOf } from './told';

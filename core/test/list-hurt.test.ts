@@ -2,7 +2,12 @@
 import { partedByHeads } from '../src/intake/families/partedGoods';
 import type { Strand } from '../src/intake/families/weaves';
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, listReport, mendedText, openRegistry, planList, readList } from '../src/index';
+import { planList } from '../src/intake/becoming/planList';
+import { listReport } from '../src/intake/families/listReport';
+import { readList } from '../src/intake/families/readList';
+import { mendedText } from '../src/intake/listText';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { EMPTY_SHELVES } from './shelves';
 
 const registry = openRegistry(emptyRegistry());

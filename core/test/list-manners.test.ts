@@ -1,6 +1,9 @@
 /** Lists in the manners of shops and suppliers, written to be read once: each says what becomes of it. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, NO_SETTLEMENT, openRegistry, readList } from '../src/index';
+import { readList } from '../src/intake/families/readList';
+import { NO_SETTLEMENT } from '../src/intake/families/settlement';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 
 const registry = openRegistry(emptyRegistry());
 const read = (text: string) =>

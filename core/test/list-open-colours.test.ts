@@ -1,7 +1,9 @@
 /** Colours by an open list of names (color-name-list, MIT), none of which was looked at: a third of all colours, and all of them where signs part the names. */
 import { describe, expect, it } from 'vitest';
 import { BLANK_BELOW, openColourList, PARTED, UNPARTED } from '../../e2e/messy/openColours';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { measuresOf, toldOf, toldOfNames } from './told';
 
 const measured = (way: string, odd: number) =>

@@ -1,6 +1,8 @@
 /** Names that say two of a kind, or what only the rest of the list tells: measures, sizes said twice, numbers of shades. Made up; common practice. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { toldOfNames } from './told';
 
 const registry = openRegistry(emptyRegistry());

@@ -1,16 +1,14 @@
 /** What a list becomes in the catalogue: numbers that stand in it more than once, how its figures are written, families begun with their children. */
 import { describe, expect, it } from 'vitest';
-import {
-  createFamily,
-  emptyRegistry,
-  familyIndex,
-  openRegistry,
-  planList,
-  readList,
-  unreadable,
-  type Become,
-  type Shelves,
-} from '../src/index';
+import { createFamily } from '../src/change/createFamily';
+import { familyIndex } from '../src/family/weave';
+import { planList } from '../src/intake/becoming/planList';
+import type { Become } from '../src/intake/becoming/shape';
+import type { Shelves } from '../src/intake/becoming/shelves';
+import { readList } from '../src/intake/families/readList';
+import { unreadable } from '../src/refusal/refusal';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { EMPTY_SHELVES, shelvesWith, tableOf } from './shelves';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 

@@ -1,6 +1,8 @@
 /** Rows of lists that point at each other, that are one child told of again, or that are no goods at all. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { toldOf } from './told';
 
 const registry = openRegistry(emptyRegistry());

@@ -1,6 +1,8 @@
 /** Lists as stock rooms, suppliers and makers keep them: what stands beside goods and says which of them are one. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { tableOf } from './shelves';
 import { toldOf } from './told';
 

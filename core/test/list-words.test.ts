@@ -1,6 +1,8 @@
 /** Families of lists whose words no dictionary has, or has for something else. Which words a family is held by is common practice. */
 import { describe, expect, it } from 'vitest';
-import { emptyRegistry, openRegistry, readList, type ListReading } from '../src/index';
+import { type ListReading, readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { houseList } from '../../e2e/messy/houseLists';
 import { otherList, OTHER_SHAPES } from '../../e2e/messy/otherLists';
 import { tableOf } from './shelves';

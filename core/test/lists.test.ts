@@ -1,24 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  childLabels,
-  createFamily as createWith,
-  emptyRegistry,
-  familyIndex,
-  listProblemText,
-  listReport,
-  liveTable,
-  openRegistry,
-  placeLabel,
-  planList,
-  readList,
-  runCommand as runWith,
-  type Command,
-  type CreateFamily,
-  type Family,
-  type ListMapping,
-  type Shelves,
-} from '../src/index';
+import type { Command, CreateFamily } from '../src/change/commands';
+import { createFamily as createWith } from '../src/change/createFamily';
+import { runCommand as runWith } from '../src/change/run';
+import type { Family } from '../src/family/shape';
+import { childLabels, familyIndex, placeLabel } from '../src/family/weave';
+import { planList } from '../src/intake/becoming/planList';
+import type { Shelves } from '../src/intake/becoming/shelves';
+import { listReport } from '../src/intake/families/listReport';
+import { readList } from '../src/intake/families/readList';
+import { listProblemText } from '../src/intake/listText';
+import { liveTable } from '../src/intake/liveTable';
+import type { ListMapping } from '../src/intake/table/shape';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { measuresOf } from './told';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 import { EMPTY_SHELVES, tableOf } from './shelves';

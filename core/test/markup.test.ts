@@ -2,16 +2,11 @@
 import fc from 'fast-check';
 import sanitizeHtml from 'sanitize-html';
 import { describe, expect, it } from 'vitest';
-import {
-  cleanMarkup,
-  isMarkup,
-  markupOf,
-  nameLikeness,
-  plainText,
-  sentencesOf,
-  wordingHints,
-  wordingHintText,
-} from '../src/index';
+import { wordingHintText } from '../src/descriptions/wordingHints';
+import { wordingHints } from '../src/wording/hints';
+import { cleanMarkup, isMarkup, markupOf, plainText } from '../src/wording/markup';
+import { nameLikeness } from '../src/wording/nameLikeness';
+import { sentencesOf } from '../src/wording/sentences';
 
 const ALLOWED = ['p', 'h3', 'h4', 'ul', 'ol', 'li', 'br', 'strong', 'em'];
 /** What is left of a text by another library with the same tags and no attribute. */

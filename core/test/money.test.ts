@@ -3,32 +3,18 @@ import Big from 'big.js';
 import FormulaParser from 'fast-formula-parser';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  accountMoney,
-  accountPrices,
-  allowedFrom,
-  betterEdge,
-  earningGroups,
-  emptyRegistry,
-  nearestAllowed,
-  openRegistry,
-  priceBeside,
-  priceChanges,
-  priceFor,
-  proposePrices,
-  PriceRuleSchema,
-  readRates,
-  ruledPrice,
-  sellersPrice,
-  showRates,
-  slabRate,
-  TaxRatesSchema,
-  waterfall,
-  WATERFALL_STEPS,
-  type AccountSettings,
-  type Charges,
-  type Target,
-} from '../src/index';
+import type { AccountSettings } from '../src/catalogue/account';
+import { accountMoney } from '../src/catalogue/accountMoney';
+import { accountPrices } from '../src/fit/accountPrices';
+import { earningGroups, priceChanges, proposePrices, sellersPrice } from '../src/fit/earnings';
+import { allowedFrom, nearestAllowed, priceBeside } from '../src/money/allowedPrice';
+import { type Target, priceFor } from '../src/money/priceFor';
+import { PriceRuleSchema, ruledPrice } from '../src/money/priceRule';
+import { readRates, showRates } from '../src/money/ratesText';
+import { TaxRatesSchema, betterEdge, slabRate } from '../src/money/tax';
+import { type Charges, WATERFALL_STEPS, waterfall } from '../src/money/waterfall';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { fitInput, fitWithListings, registry, rulebook, runCommand, stormJacket } from './sample';
 
 const FREE: Charges = {

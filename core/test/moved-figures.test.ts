@@ -1,6 +1,11 @@
 /** What stands at single children after a change of the structure, since it must hold for them alone. */
 import { describe, expect, it } from 'vitest';
-import { childLabels, familyIndex, gather, movedFigures, movedFigureText, type Family, type Place } from '../src/index';
+import { movedFigures } from '../src/change/movedFigures';
+import { movedFigureText } from '../src/descriptions/movedFigures';
+import type { Family } from '../src/family/shape';
+import { childLabels, familyIndex } from '../src/family/weave';
+import { gather } from '../src/gather/gather';
+import type { Place } from '../src/place/place';
 import { createFamily, registry, runCommand } from './sample';
 
 const namer = { registry, account: (id: string) => (id === 'shop' ? 'Shop' : id) };

@@ -1,6 +1,9 @@
 /** Which of a channel's values a family's value is proposed to be, and how sure that is. */
 import { describe, expect, it } from 'vitest';
-import { computeFit, guessSwatch, openPairingLists, proposeFor, proposePairing } from '../src/index';
+import { guessSwatch } from '../src/colour/name';
+import { computeFit } from '../src/fit/fit';
+import { openPairingLists } from '../src/pairing/list';
+import { proposeFor, proposePairing } from '../src/pairing/propose';
 import { shoeLast } from '../src/pairing/shoes';
 import { fitInput, fitWithListings, registry, rulebook } from './sample';
 import { run, wholeJacket } from './whole';

@@ -1,7 +1,9 @@
 /** JSON Patch and JSON Pointer against the examples of the standards that define them. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyPatch, difference, pathOf, pointerStep, Refusal, type JsonPatch } from '../src/index';
+import { difference } from '../src/difference/difference';
+import { type JsonPatch, applyPatch, pathOf, pointerStep } from '../src/difference/patch';
+import { Refusal } from '../src/refusal/refusal';
 
 describe('JSON Pointer', () => {
   // RFC 6901, section 5: the document's keys and the pointers that reach them.

@@ -1,14 +1,11 @@
 /** Pictures matched by their file names, by example and on folders of names with the truth beside them. */
 import { describe, expect, it } from 'vitest';
-import {
-  compact,
-  fileWords,
-  inPictureOrder,
-  matchPictures,
-  openPictureCatalogue,
-  type Family,
-  type PictureLook,
-} from '../src/index';
+import type { Family } from '../src/family/shape';
+import { openPictureCatalogue } from '../src/pictures/match/catalogue';
+import { fileWords } from '../src/pictures/match/fileWords';
+import { inPictureOrder, matchPictures } from '../src/pictures/match/matchPictures';
+import type { PictureLook } from '../src/pictures/pictureFacts';
+import { compact } from '../src/text/letters';
 import { HARDER_MANNERS, MANNERS, placeName, scoreOf } from './pictureNames';
 import { createFamily, registry, runCommand, stormJacket } from './sample';
 

@@ -1,19 +1,17 @@
 /** Folders of pictures as sellers name them, with the truth beside each name: families at random, ten manners of naming, slips, strangers. */
+import { placeKey } from '../src/family/placeKey';
+import type { Family } from '../src/family/shape';
+import { childLabels, familyIndex, placeLabel } from '../src/family/weave';
 import {
-  childLabels,
-  familyIndex,
-  openPictureCatalogue,
-  placeKey,
-  placeLabel,
   type CatalogueEntry,
   type CatalogueNumber,
-  type Family,
   type PictureCatalogue,
-  type PictureMatch,
-  type Place,
-} from '../src/index';
+  openPictureCatalogue,
+} from '../src/pictures/match/catalogue';
+import type { PictureMatch } from '../src/pictures/match/match';
+import type { Place } from '../src/place/place';
 import { createFamily, runCommand } from './sample';
-import { gtinCheckDigit } from '../src/index';
+import { gtinCheckDigit } from '../src/identifiers/gtin';
 
 /** A number below `n` from a seed that goes on (mulberry32). */
 export function randomFrom(seed: number): (n: number) => number {

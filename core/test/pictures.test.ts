@@ -1,17 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import type { Family } from '../src/family/shape';
+import { childLabels, familyIndex } from '../src/family/weave';
+import { bestPlans } from '../src/fit/planner/plan';
+import { planTask } from '../src/fit/planner/task';
 import {
-  bestPlans,
-  childLabels,
   childrenWithoutPicture,
   facePicture,
-  familyIndex,
   mainPicture,
   particularPictures,
   picturesOf,
-  planTask,
-  type Family,
-  type Place,
-} from '../src/index';
+} from '../src/pictures/picturesOf';
+import type { Place } from '../src/place/place';
 import { picturesShown } from '../src/fit/planner/pictures';
 import type { Shape } from '../src/fit/planner/shape';
 import { rulebook, rulesFor, runCommand, stormJacket } from './sample';

@@ -1,6 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bestPlans, billOrder, planTask, RulesSchema, type PlanTask } from '../src/index';
+import { billOrder } from '../src/fit/planner/bill';
+import { bestPlans } from '../src/fit/planner/plan';
+import type { PlanTask } from '../src/fit/planner/shape';
+import { planTask } from '../src/fit/planner/task';
+import { RulesSchema } from '../src/rulebook/shape';
 import { compareOrders } from '../src/fit/planner/bill';
 import { newQuestion } from '../src/fit/planner/question';
 import { planShapes } from '../src/fit/planner/shapes';

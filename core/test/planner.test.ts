@@ -1,25 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import loadHighs from 'highs';
-import {
-  bestPlans,
-  billOrder,
-  fewestParts,
-  leaveOutOffers,
-  optionLabels,
-  planNamed,
-  planReasons,
-  planTask,
-  RulesSchema,
-  runCommand,
-  type Command,
-  type Family,
-  type Limits,
-  type Piece,
-  type Plan,
-  type Role,
-  type Rules,
-} from '../src/index';
+import type { Command } from '../src/change/commands';
+import { runCommand } from '../src/change/run';
+import { planReasons } from '../src/descriptions/planReasons';
+import type { Family, Role } from '../src/family/shape';
+import { billOrder } from '../src/fit/planner/bill';
+import type { Limits, Piece } from '../src/fit/planner/cut/piece';
+import { fewestParts } from '../src/fit/planner/cut/search';
+import { optionLabels } from '../src/fit/planner/labels';
+import { leaveOutOffers } from '../src/fit/planner/leaveOut';
+import { bestPlans, planNamed } from '../src/fit/planner/plan';
+import type { Plan } from '../src/fit/planner/shape';
+import { planTask } from '../src/fit/planner/task';
+import { type Rules, RulesSchema } from '../src/rulebook/shape';
 import { anyFamily, createFamily, registry, rulebook, rulesFor, stormJacket } from './sample';
 import { tick } from '../src/fit/planner/cut/ticks';
 import { newQuestion } from '../src/fit/planner/question';

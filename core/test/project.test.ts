@@ -1,19 +1,17 @@
 /** Projection: what of a family goes into each listing of a plan. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  familyIndex,
-  freeze,
-  listingMessage,
-  readRulebook,
-  type Family,
-  type Listing,
-  type PictureFacts,
-  type Place,
-  type Rulebook,
-  type SingleCommand,
-  uploadSheet,
-} from '../src/index';
+import type { SingleCommand } from '../src/change/commands';
+import type { Family } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import type { Listing } from '../src/listing/listing';
+import { listingMessage } from '../src/listing/listingMessage';
+import { uploadSheet } from '../src/listing/uploadSheet';
+import type { PictureFacts } from '../src/pictures/pictureFacts';
+import type { Place } from '../src/place/place';
+import { readRulebook } from '../src/rulebook/readRulebook';
+import type { Rulebook } from '../src/rulebook/shape';
+import { freeze } from 'immer';
 import {
   anyFamily,
   createFamily,

@@ -1,19 +1,13 @@
 /** The parts of the registry that families refer to, and pictures under other ids. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  accountsNamed,
-  allPictures,
-  emptyRegistry,
-  openRegistry,
-  partsMissing,
-  registryUsed,
-  runRegistryCommand,
-  withPictureIds,
-  type Family,
-  type FamilyFile,
-  type RegistryData,
-} from '../src/index';
+import { accountsNamed, partsMissing, registryUsed } from '../src/export/registryUsed';
+import type { FamilyFile } from '../src/family/familyFile';
+import type { Family } from '../src/family/shape';
+import { allPictures, withPictureIds } from '../src/pictures/picturesOf';
+import { runRegistryCommand } from '../src/registry/commands';
+import { openRegistry } from '../src/registry/openRegistry';
+import { type RegistryData, emptyRegistry } from '../src/registry/shape';
 import { anyFamily, checkFamily, registry, stormJacket } from './sample';
 
 const fileOf = ({ revision: _revision, ...family }: Family): FamilyFile => ({

@@ -1,22 +1,15 @@
 /** Changes of axes and values, whatever their order: nothing a child holds is lost. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  applyPatch,
-  childFates,
-  countFates,
-  crossingKey,
-  familyIndex,
-  figureOf,
-  picturesOf,
-  Refusal,
-  resolve,
-  type Child,
-  type Family,
-  type JsonPatch,
-  type Place,
-  type SingleCommand,
-} from '../src/index';
+import { childFates, countFates } from '../src/change/childFates';
+import type { SingleCommand } from '../src/change/commands';
+import { type JsonPatch, applyPatch } from '../src/difference/patch';
+import { figureOf, resolve } from '../src/family/level';
+import type { Child, Family } from '../src/family/shape';
+import { crossingKey, familyIndex } from '../src/family/weave';
+import { picturesOf } from '../src/pictures/picturesOf';
+import type { Place } from '../src/place/place';
+import { Refusal } from '../src/refusal/refusal';
 import { anyChange, changedBy } from './anyChange';
 import { anyFamily, checkFamily, runCommand, stormJacket } from './sample';
 

@@ -1,6 +1,9 @@
 /** Rulebooks that contradict themselves, or hold what cannot be run, are refused whole and by place. */
 import { describe, expect, it } from 'vitest';
-import { compilePattern, openRulebook, readRulebook, type Rulebook } from '../src/index';
+import { openRulebook } from '../src/rulebook/openRulebook';
+import { compilePattern } from '../src/rulebook/pattern';
+import { readRulebook } from '../src/rulebook/readRulebook';
+import type { Rulebook } from '../src/rulebook/shape';
 import { registry, rulebook } from './sample';
 
 type Loose = Record<string, unknown> & { rules: Record<string, Record<string, unknown>>; categories: object[] };

@@ -1,42 +1,58 @@
 /** Sample families, rulebooks and a registry for the tests of the core, and its functions as they are with that registry. */
 import { readFileSync } from 'node:fs';
 import fc from 'fast-check';
-import * as core from '../src/index';
-import { ROLES, type Family, type FitInput, type Role, type Rulebook } from '../src/index';
+import type { AccountSettings } from '../src/catalogue/account';
+import { mappedCategory } from '../src/catalogue/categoryMap';
+import { checkFamily as coreCheckFamily, replaceWith as coreReplaceWith } from '../src/change/checkFamily';
+import type { Command, CreateFamily } from '../src/change/commands';
+import { createFamily as coreCreateFamily } from '../src/change/createFamily';
+import { runCommand as coreRunCommand } from '../src/change/run';
+import { type Namer, describeChange as coreDescribeChange, titleOf as coreTitleOf } from '../src/descriptions/changes';
+import { findingText } from '../src/descriptions/findingText';
+import { computeWithContext } from '../src/fit/fit';
+import { projectListings } from '../src/fit/project/projectListings';
+import { type Surroundings, readSheet as coreReadSheet, sheetRows } from '../src/intake/readSheet';
+import { familyRows as coreFamilyRows } from '../src/intake/rows';
+import { type Registry, openRegistry } from '../src/registry/openRegistry';
+import { RegistryDataSchema } from '../src/registry/shape';
+import { type CategoryRules, openRulebook } from '../src/rulebook/openRulebook';
+import { compilePattern } from '../src/rulebook/pattern';
+import { readRulebook } from '../src/rulebook/readRulebook';
+import { type Family, ROLES, type Role } from '../src/family/shape';
+import type { FitInput } from '../src/fit/context';
+import type { Rulebook } from '../src/rulebook/shape';
 
 const json = (path: string): unknown => JSON.parse(readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8'));
 
-export const registry = core.openRegistry(core.RegistryDataSchema.parse(json('demo/data/registry.json')));
-export const namer: core.Namer = { registry, account: (id) => id };
+export const registry = openRegistry(RegistryDataSchema.parse(json('demo/data/registry.json')));
+export const namer: Namer = { registry, account: (id) => id };
 
-export const createFamily = (spec: core.CreateFamily) => core.createFamily(registry, spec);
-export const runCommand = (family: Family, command: core.Command) => core.runCommand(registry, family, command);
-export const checkFamily = (family: Family) => core.checkFamily(registry, family);
-export const replaceWith = (before: Family, wanted: Family) => core.replaceWith(registry, before, wanted);
+export const createFamily = (spec: CreateFamily) => coreCreateFamily(registry, spec);
+export const runCommand = (family: Family, command: Command) => coreRunCommand(registry, family, command);
+export const checkFamily = (family: Family) => coreCheckFamily(registry, family);
+export const replaceWith = (before: Family, wanted: Family) => coreReplaceWith(registry, before, wanted);
 export const describeChange = (before: Family | null, after: Family, most?: number) =>
-  core.describeChange(namer, before, after, most);
-export const titleOf = (command: core.Command, family: Family) => core.titleOf(namer, command, family);
-export const familyRows = (family: Family, stock: Record<string, number>) => core.familyRows(registry, family, stock);
+  coreDescribeChange(namer, before, after, most);
+export const titleOf = (command: Command, family: Family) => coreTitleOf(namer, command, family);
+export const familyRows = (family: Family, stock: Record<string, number>) => coreFamilyRows(registry, family, stock);
 export const readSheet = (
   family: Family,
   headers: readonly string[],
   rows: readonly (readonly string[])[],
   stock: Record<string, number>,
-  around?: core.Surroundings,
-) => core.readSheet(registry, family, headers, core.sheetRows(rows), stock, around);
+  around?: Surroundings,
+) => coreReadSheet(registry, family, headers, sheetRows(rows), stock, around);
 
 export function rulebook(channel: string): Rulebook {
-  const read = core.readRulebook(json(`channels/rulebooks/${channel}.json`), registry);
+  const read = readRulebook(json(`channels/rulebooks/${channel}.json`), registry);
   if (!read.ok) throw new Error(read.problems.map((one) => `${one.place}: ${one.text}`).join('\n'));
   return read.rulebook;
 }
 
 /** The rules of the channel's category for one of the sample seller's; null where none takes it. */
-export function rulesFor(book: Rulebook, sellerCategory: string): core.CategoryRules | null {
+export function rulesFor(book: Rulebook, sellerCategory: string): CategoryRules | null {
   const map = categoryMaps[book.channel] ?? {};
-  return core
-    .openRulebook(book, registry, core.compilePattern)
-    .category(core.mappedCategory(registry, map, sellerCategory));
+  return openRulebook(book, registry, compilePattern).category(mappedCategory(registry, map, sellerCategory));
 }
 export const categoryMaps = json('demo/data/categoryMap.json') as Record<string, Record<string, string>>;
 
@@ -65,9 +81,9 @@ export function stormJacket(): Family {
 /** What may differ from the usual input of a test. */
 export interface More extends Partial<Omit<FitInput, 'rulebook' | 'account'>> {
   rulebook?: Rulebook;
-  settings?: Partial<core.AccountSettings>;
+  settings?: Partial<AccountSettings>;
   language?: string;
-  registry?: core.Registry;
+  registry?: Registry;
 }
 
 export function fitInput(family: Family, channel: string, more: More = {}): FitInput {
@@ -76,7 +92,7 @@ export function fitInput(family: Family, channel: string, more: More = {}): FitI
     family,
     stock: {},
     pictures: {},
-    rulebook: core.openRulebook(book, own, core.compilePattern),
+    rulebook: openRulebook(book, own, compilePattern),
     pairings: {},
     categories: categoryMaps[channel] ?? {},
     live: [],
@@ -111,11 +127,11 @@ export const ONE_FOR_ONE = Object.fromEntries(
 
 /** A fit together with its listings and its sentences. */
 export function fitWithListings(input: FitInput) {
-  const { fit, context } = core.computeWithContext(input);
+  const { fit, context } = computeWithContext(input);
   return {
     ...fit,
-    listings: context ? core.projectListings(context) : [],
-    texts: fit.findings.map((finding) => core.findingText(finding, input.family)),
+    listings: context ? projectListings(context) : [],
+    texts: fit.findings.map((finding) => findingText(finding, input.family)),
   };
 }
 

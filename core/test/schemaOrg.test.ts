@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { productGroup } from '../src/index';
+import { productGroup } from '../src/export/schemaOrg';
 import { createFamily, runCommand } from './sample';
 
 /** A coat in two sizes, of which the second is dearer; a sale of both in May. */

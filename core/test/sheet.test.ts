@@ -1,15 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  childLabels,
-  crossingFor,
-  familyIndex,
-  matchColumns,
-  sheetColumns,
-  unreadable,
-  type Family,
-  type SheetReading,
-} from '../src/index';
+import type { Family } from '../src/family/shape';
+import { childLabels, crossingFor, familyIndex } from '../src/family/weave';
+import { matchColumns, sheetColumns } from '../src/intake/columns';
+import type { SheetReading } from '../src/intake/readSheet';
+import { unreadable } from '../src/refusal/refusal';
 import { anyFamily, createFamily, familyRows, readSheet, registry, runCommand, stormJacket } from './sample';
 
 /** What the server does with a reading: one stage after the other. */

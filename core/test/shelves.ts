@@ -1,5 +1,10 @@
 /** Lists as they are written in tests, and small catalogues for them. */
-import { freeze, identifierOwners, identityOf, unreadable, type Become, type Family, type Shelves } from '../src/index';
+import type { Family } from '../src/family/shape';
+import { identifierOwners, identityOf } from '../src/identifiers/sameness';
+import type { Become } from '../src/intake/becoming/shape';
+import type { Shelves } from '../src/intake/becoming/shelves';
+import { unreadable } from '../src/refusal/refusal';
+import { freeze } from 'immer';
 
 /** A list whose cells stand between semicolons. */
 export const tableOf = (text: string): string[][] =>

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { areSizes, sortSizes } from '../src/index';
+import { areSizes, sortSizes } from '../src/size/sortSizes';
 
 /** Lists of sizes in the manners of shops, each from small to large. The order within a size is common practice. */
 const LISTS = `

@@ -1,25 +1,20 @@
 /** SKUs by patterns: what the marks say, what stands against a SKU, and the nearest pattern that is good. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  checkHousePattern,
-  createFamily,
-  emptyRegistry,
-  familyIndex,
-  familyPattern,
-  identityOf,
-  openRegistry,
-  proposeSkus,
-  readPattern,
-  readSku,
-  runCommand as run,
-  skuMarks,
-  skuWayOut,
-  unreadableText,
-  writePattern,
-  type Command,
-  type Family,
-} from '../src';
+import type { Command } from '../src/change/commands';
+import { createFamily } from '../src/change/createFamily';
+import { runCommand as run } from '../src/change/run';
+import type { Family } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import { checkHousePattern, familyPattern } from '../src/identifiers/housePattern';
+import { proposeSkus } from '../src/identifiers/proposeSkus';
+import { identityOf } from '../src/identifiers/sameness';
+import { readSku } from '../src/identifiers/sku';
+import { readPattern, skuMarks, writePattern } from '../src/identifiers/skuPattern';
+import { skuWayOut } from '../src/identifiers/skuWayOut';
+import { unreadableText } from '../src/refusal/refusal';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 import { runCommand, stormJacket } from './sample';
 
 const jacket = stormJacket();

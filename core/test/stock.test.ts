@@ -1,7 +1,7 @@
 /** Pieces: what an account is told of, and limits of orders. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { piecesFor, type StockRule } from '../src/index';
+import { type StockRule, piecesFor } from '../src/stock/stockRule';
 import { canBeMet } from '../src/fit/findings/orders';
 import { fitInput, fitWithListings } from './sample';
 import { wholeJacket } from './whole';

@@ -1,19 +1,13 @@
 import Big from 'big.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  accountScope,
-  columnOf,
-  familyIndex,
-  figureOf,
-  fromPrice,
-  placeLabel,
-  placesFor,
-  resolve,
-  type Family,
-  type Figure,
-  type Place,
-} from '../src/index';
+import { columnOf } from '../src/family/column';
+import { figureOf, fromPrice, resolve } from '../src/family/level';
+import { placesFor } from '../src/family/placesFor';
+import { accountScope } from '../src/family/scope';
+import type { Family, Figure } from '../src/family/shape';
+import { familyIndex, placeLabel } from '../src/family/weave';
+import type { Place } from '../src/place/place';
 import { runCommand, stormJacket } from './sample';
 
 const valuePlace = (family: Family, label: string): Place & { level: 'value' } => {

@@ -1,16 +1,12 @@
 /** What is set up once and chosen: what channels are told of it; facts of which the lowest counts; addresses. */
 import { describe, expect, it } from 'vitest';
-import {
-  openRegistry,
-  readFigure,
-  runCommand as runWith,
-  runRegistryCommand,
-  SizeChartSchema,
-  sizeChartText,
-  unreadableText,
-  type RegistryCommand,
-  type RegistryData,
-} from '../src/index';
+import { runCommand as runWith } from '../src/change/run';
+import { unreadableText } from '../src/refusal/refusal';
+import { type RegistryCommand, runRegistryCommand } from '../src/registry/commands';
+import { readFigure } from '../src/registry/figures';
+import { openRegistry } from '../src/registry/openRegistry';
+import type { RegistryData } from '../src/registry/shape';
+import { SizeChartSchema, sizeChartText } from '../src/registry/terms';
 import { fitInput, fitWithListings, registry } from './sample';
 import { wholeJacket } from './whole';
 

@@ -1,7 +1,9 @@
 /** What a list is read into, as lines that can be looked at. */
 import { addScores, measures, NO_SCORE, scoreOf } from '../../e2e/messy/listScore';
 import type { MessyList } from '../../e2e/messy/messyLists';
-import { emptyRegistry, openRegistry, readList } from '../src/index';
+import { readList } from '../src/intake/families/readList';
+import { openRegistry } from '../src/registry/openRegistry';
+import { emptyRegistry } from '../src/registry/shape';
 
 const registry = openRegistry(emptyRegistry());
 

@@ -1,7 +1,12 @@
 import Big from 'big.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { dateHabitOf, goOn, isSum, readDate, readFigure, readTyped, reckon, unreadableText } from '../src/index';
+import { goOn } from '../src/intake/series';
+import { dateHabitOf, readDate } from '../src/measure/readDate';
+import { isSum, reckon } from '../src/measure/reckon';
+import { unreadableText } from '../src/refusal/refusal';
+import { readFigure } from '../src/registry/figures';
+import { readTyped } from '../src/registry/typed';
 import { registry } from './sample';
 
 const sum = (text: string, held?: string) => {

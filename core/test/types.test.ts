@@ -1,17 +1,14 @@
 /** What the types promise of commands, findings and refusals. Broken, the type check fails, not the run. */
 import { describe, expectTypeOf, it } from 'vitest';
-import type {
-  Command,
-  Finding,
-  FindingCode,
-  FindingParams,
-  Place,
-  RefusalCode,
-  RefusalParams,
-  SingleCommand,
-  Unreadable,
-} from '../src/index';
-import { refusalText, runCommand, unreadable, type Changed } from '../src/index';
+import type { Command, SingleCommand } from '../src/change/commands';
+import type { Finding } from '../src/fit/finding';
+import type { Place } from '../src/place/place';
+import type { Unreadable } from '../src/refusal/refusal';
+import type { RefusalCode, RefusalParams } from '../src/refusal/refusalText';
+import type { FindingCode, FindingParams } from '../src/words/findings';
+import { type Changed, runCommand } from '../src/change/run';
+import { unreadable } from '../src/refusal/refusal';
+import { refusalText } from '../src/refusal/refusalText';
 
 type CommandOf<Do extends Command['do']> = Extract<Command, { do: Do }>;
 

@@ -1,15 +1,10 @@
 /** A jacket that fits everywhere: what a test takes away is what is found. */
-import {
-  blockNumber,
-  familyIndex,
-  withPairings,
-  type Family,
-  type Figure,
-  type Pairing,
-  type PairingTable,
-  type PictureFacts,
-  type SingleCommand,
-} from '../src/index';
+import type { SingleCommand } from '../src/change/commands';
+import type { Family, Figure } from '../src/family/shape';
+import { familyIndex } from '../src/family/weave';
+import { blockNumber } from '../src/identifiers/block';
+import { type Pairing, type PairingTable, withPairings } from '../src/pairing/pairings';
+import type { PictureFacts } from '../src/pictures/pictureFacts';
 import { runCommand, stormJacket } from './sample';
 
 export const facts = (id: string, more: Partial<PictureFacts> = {}): PictureFacts => ({

@@ -1,6 +1,6 @@
 /** A second language, and an account of the own shop that is written in it: what has German texts goes there. */
 import { endpoints as api, makeChange, type Client, type StepInput } from '@loom-kin/contract';
-import type { Routes } from '@loom-kin/core';
+import type { Routes } from '@loom-kin/core/catalogue';
 
 const ACCOUNT = 'own-shop-de';
 

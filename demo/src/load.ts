@@ -7,7 +7,9 @@ import {
   type FamilyDetail,
   type StepInput,
 } from '@loom-kin/contract';
-import { childLabels, familyIndex, proposeSkus, type SingleCommand } from '@loom-kin/core';
+import type { SingleCommand } from '@loom-kin/core/change';
+import { childLabels, familyIndex } from '@loom-kin/core/family';
+import { proposeSkus } from '@loom-kin/core/identifiers';
 import { DEMO, PATTERN_COLOURS, type DemoFamily } from './goods/index';
 import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
 import { draw, VIEWS, type View } from './draw';

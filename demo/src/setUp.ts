@@ -1,6 +1,8 @@
 /** What holds for all families of the demo seller. */
 import { endpoints as api, makeChange, type Client, type StepInput } from '@loom-kin/contract';
-import { pairedField, RegistryDataSchema, type AccountSettings, type SizeChart, type Term } from '@loom-kin/core';
+import type { AccountSettings } from '@loom-kin/core/catalogue';
+import { pairedField } from '@loom-kin/core/pairing';
+import { RegistryDataSchema, type SizeChart, type Term } from '@loom-kin/core/registry';
 import registry from '../data/registry.json' with { type: 'json' };
 import categoryMaps from '../data/categoryMap.json' with { type: 'json' };
 

@@ -2,7 +2,7 @@
 import type { Page } from 'playwright-core';
 import { expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
 import { demoPage } from './demoPage';
 import { until, type World } from '../world';
 

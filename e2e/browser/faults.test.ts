@@ -6,7 +6,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
-import { familyIndex } from '@loom-kin/core';
+import { familyIndex } from '@loom-kin/core/family';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
 import { launchBrowser } from './launch';
 import { startWorld, until, type World } from '../world';

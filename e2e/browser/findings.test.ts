@@ -3,7 +3,7 @@ import type { Browser, Page } from 'playwright-core';
 import sharp from 'sharp';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
-import { familyIndex, type Figure } from '@loom-kin/core';
+import { type Figure, familyIndex } from '@loom-kin/core/family';
 import { launchBrowser } from './launch';
 import { startWorld, until, type World } from '../world';
 

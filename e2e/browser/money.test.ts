@@ -2,7 +2,7 @@
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api, makeChange } from '@loom-kin/contract';
-import { familyIndex, type Family } from '@loom-kin/core';
+import { type Family, familyIndex } from '@loom-kin/core/family';
 import { launchBrowser, sellerPage } from './launch';
 import { startWorld, until, type World } from '../world';
 

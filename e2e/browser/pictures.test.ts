@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api } from '@loom-kin/contract';
-import { familyIndex, type Family } from '@loom-kin/core';
+import { type Family, familyIndex } from '@loom-kin/core/family';
 import { drawnGoods, formOf, zipOf } from '../pictures';
 import { sellerIn } from '../shop';
 import { startWorld, until, type World } from '../world';

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from 'playwright-core';
 import { describe, expect, it } from 'vitest';
 import { endpoints as api } from '@loom-kin/contract';
-import { childLabels, familyIndex, figureOf } from '@loom-kin/core';
+import { childLabels, familyIndex, figureOf } from '@loom-kin/core/family';
 import { demoPage } from './demoPage';
 import { until, type World } from '../world';
 

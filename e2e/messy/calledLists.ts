@@ -2,7 +2,7 @@
  * Lists of goods that are called by colours ("Blue Harbour Bolero", "Copper Kettle Loafers", "Green Man Trug"), many of them goods that no
  * dictionary has. With `isStrange` a third of what they come in are words that nobody knows as colours.
  */
-import type { Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
 import { chance, words, type Chance } from './messyGoods';
 import type { MessyList } from './messyLists';
 

@@ -2,7 +2,7 @@
  * Lists as houses keep them over the years: names in several ways of writing, columns half filled, numbers of goods in their names, names in lines
  * between the rows, options in SKUs alone, care kits beside the goods. With `isStrange` two of three colours are words that no dictionary has.
  */
-import type { Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
 import { chance, words, type Chance } from './messyGoods';
 import type { MessyList } from './messyLists';
 

@@ -1,5 +1,5 @@
 /** How well a list was read: pairs of rows held together, and axes of families, against the truth. */
-import type { ListReading } from '@loom-kin/core';
+import type { ListReading } from '@loom-kin/core/intake';
 import type { MessyList } from './messyLists';
 
 export interface Score {

@@ -1,5 +1,6 @@
 /** Made-up goods for messy lists: families with axes, values in the spellings people use, SKUs and GTINs. */
-import { gtinCheckDigit, type Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
+import { gtinCheckDigit } from '@loom-kin/core/identifiers';
 
 /** The kinds of lists there are. */
 export const SHAPES = [

@@ -1,5 +1,5 @@
 /** How suppliers lay their lists out: one way for each kind. */
-import type { Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
 import { acrossSheet, linesSheet } from './rowsOfSeveral';
 import type { Line, Sheet } from './messySheet';
 import { BESIDE, gtinOf, HEADERS, SPELLED, type Chance, type Child, type Family, type Shape } from './messyGoods';

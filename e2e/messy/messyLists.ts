@@ -1,5 +1,5 @@
 /** Lists as suppliers send them, with the truth beside them: which rows are one family, and over which axes. All goods are invented. */
-import type { Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
 import { chance, HEADERS, makeFamilies, SHAPES, type Chance, type Shape } from './messyGoods';
 import { LAYOUTS } from './messyLayouts';
 import type { Sheet } from './messySheet';

@@ -4,7 +4,7 @@
  * ones.
  */
 import { colornames } from 'color-name-list/bestof';
-import type { Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
 import { chance, words, type Chance } from './messyGoods';
 import type { MessyList } from './messyLists';
 

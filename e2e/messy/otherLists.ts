@@ -2,7 +2,7 @@
  * Lists of another hand: goods, words and ways of writing them that the first lists do not have, so that what was learned of those is tried on
  * others. With `isStrange` two of three colours are words that no dictionary has.
  */
-import type { Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
 import { chance, words, type Chance } from './messyGoods';
 import type { MessyList } from './messyLists';
 

@@ -4,7 +4,7 @@
  */
 import { join } from 'node:path';
 import Database from 'better-sqlite3';
-import type { Listing } from '@loom-kin/core';
+import type { Listing } from '@loom-kin/core/listing';
 import { endpoints as api, Refused, type FamilyDetail } from '@loom-kin/contract';
 import type { Fault, FaultyLine } from '../faultyLine';
 import { sellerIn } from '../shop';

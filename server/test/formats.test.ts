@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020';
 import { describe, expect, it } from 'vitest';
-import { createFamily, emptyRegistry, openRegistry } from '@loom-kin/core';
+import { createFamily } from '@loom-kin/core/change';
+import { emptyRegistry, openRegistry } from '@loom-kin/core/registry';
 import { publishedSchemas } from '../src/files/formats/schemas';
 
 const file = (path: string) => JSON.parse(readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8')) as object;

@@ -9,18 +9,10 @@ import {
 } from '@zxing/library';
 import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, it } from 'vitest';
-import {
-  createFamily,
-  emptyRegistry,
-  familyIndex,
-  LABEL_SHEETS,
-  openRegistry,
-  planLabels,
-  runCommand,
-  symbolOf,
-  symbolWidth,
-  type Family,
-} from '@loom-kin/core';
+import { createFamily, runCommand } from '@loom-kin/core/change';
+import { type Family, familyIndex } from '@loom-kin/core/family';
+import { LABEL_SHEETS, planLabels, symbolOf, symbolWidth } from '@loom-kin/core/labels';
+import { emptyRegistry, openRegistry } from '@loom-kin/core/registry';
 import { LabelOrderSchema } from '@loom-kin/contract';
 import { writeLabels } from '../src/labels/writeLabels';
 

@@ -1,5 +1,5 @@
 /** A list in JSON as a table: records, records within records, or rows. */
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { checkBounds } from './rowSink';
 
 type Json = null | string | number | boolean | Json[] | { [key: string]: Json };

@@ -1,5 +1,5 @@
 /** Rows of a file that came in: XLSX by its first bytes, JSON by the end of its name, else CSV. */
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { readCsv } from './csv/readCsv';
 import { decodeText } from './decodeText';
 import { readJsonTable } from './json';

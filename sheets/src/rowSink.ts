@@ -1,5 +1,5 @@
 /** Rows on their way from a file, and what becomes of them. */
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 
 /** Takes the rows of a file as they are read. */
 export interface RowSink {

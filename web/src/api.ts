@@ -1,7 +1,7 @@
 /** The API as seen from the pages, and how its refusals are told. */
 import { ElMessage } from 'element-plus';
 import { createClient, endpoints, Refused } from '@loom-kin/contract';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { committing, type Committer } from './common/refusals';
 
 export const api = endpoints;

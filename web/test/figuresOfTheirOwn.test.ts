@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { EVERYWHERE, type Child } from '@loom-kin/core';
+import { type Child, EVERYWHERE } from '@loom-kin/core/family';
 import { figuresOfTheirOwn } from '../src/inspector/figuresOfTheirOwn';
 
 const child = (id: string, fields: Child['fields'], scoped: Child['scoped'] = {}): Child => ({

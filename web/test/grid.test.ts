@@ -1,7 +1,8 @@
 /** Cells typed and pasted into the children's grid. */
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
-import { familyIndex, figureOf, freeze, type Account, type Family } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { type Family, familyIndex, figureOf, freeze } from '@loom-kin/core/family';
 import type { GridLayout } from '@loom-kin/contract';
 import { fromTabbed, tiled, toTabbed } from '../src/grid/clipboard';
 import { finder, replaced } from '../src/grid/findCells';

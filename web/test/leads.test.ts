@@ -1,6 +1,6 @@
 /** No finding leads nowhere: for every code the page it leads to has the very field, at that place and in that scope. */
 import { describe, expect, it } from 'vitest';
-import { type FindingCode } from '@loom-kin/core';
+import type { FindingCode } from '@loom-kin/core/words';
 import { EVERY_FINDING } from '../../core/test/everyFinding';
 import { registry } from '../../core/test/sample';
 import { isOnWordsPage, leadsTo } from '../src/common/leadsTo';

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { expect, it, vi } from 'vitest';
 import { Refused, type ChangeDone, type FamilyDetail } from '@loom-kin/contract';
-import { freeze } from '@loom-kin/core';
+import { freeze } from '@loom-kin/core/family';
 import { committedBy } from '../src/common/refusals';
 import { createOutbox } from '../src/stores/outbox';
 import { countsOf, type Pending } from '../src/stores/pending';

@@ -2,7 +2,7 @@
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Job, Setup } from '@loom-kin/contract';
-import { emptyRegistry } from '@loom-kin/core';
+import { emptyRegistry } from '@loom-kin/core/registry';
 import { useJobs } from '../src/stores/jobs';
 import { useSetup } from '../src/stores/setup';
 

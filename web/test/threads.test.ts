@@ -1,6 +1,9 @@
 /** A plan drawn as threads: nothing is lost of long lists, and every thread runs from a value to where it goes. */
 import { describe, expect, it } from 'vitest';
-import { bestPlans, createFamily, emptyRegistry, openRegistry, planTask, RulesSchema } from '@loom-kin/core';
+import { createFamily } from '@loom-kin/core/change';
+import { bestPlans, planTask } from '@loom-kin/core/fit';
+import { emptyRegistry, openRegistry } from '@loom-kin/core/registry';
+import { RulesSchema } from '@loom-kin/core/rulebook';
 import { columnPlaces } from '../src/fit/threadColumn';
 import { threadDrawing } from '../src/fit/threadDrawing';
 

@@ -1,7 +1,8 @@
 /** What waits to be stored survives the page, and is made again on top of what somebody else changed meanwhile. */
 import { get, set } from 'idb-keyval';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { familyIndex, freeze, type Command, type Family } from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
+import { type Family, familyIndex, freeze } from '@loom-kin/core/family';
 import { countsOf, replay, stepsOf, type Pending } from '../src/stores/pending';
 import { afterCounts } from '../src/stores/pieces';
 import { keepBase, keepWaiting, takeWaiting } from '../src/stores/waiting';

@@ -1,7 +1,8 @@
 /** The weave laid out, and figures set for what is chosen in it. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { EVERYWHERE, familyIndex, figureOf, type Family, type Place, type Role } from '@loom-kin/core';
+import { EVERYWHERE, type Family, type Role, familyIndex, figureOf } from '@loom-kin/core/family';
+import type { Place } from '@loom-kin/core/place';
 import { setFor } from '../src/common/setFor';
 import { bandAt, childrenIn, clothOf, edgesFor, isSameCloth, usualEdges, type Edges } from '../src/weave/cloth';
 import { tickImage, worstOf } from '../src/weave/tickImage';

@@ -1,6 +1,8 @@
 /** What is typed into lists, and what plans and keys are called. */
 import { describe, expect, it } from 'vitest';
-import { bestPlans, planCost, planDifference, planTask, planText, RulesSchema } from '@loom-kin/core';
+import { planCost, planDifference, planText } from '@loom-kin/core/descriptions';
+import { bestPlans, planTask } from '@loom-kin/core/fit';
+import { RulesSchema } from '@loom-kin/core/rulebook';
 import { splitList } from '../src/weave/draftValues';
 import { createFamily, draftValues } from './sample';
 import { keyName } from '../src/shell/keys';

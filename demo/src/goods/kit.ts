@@ -1,5 +1,5 @@
 /** What a family of the demo seller is written with: its colours, its sizes, what all of its goods share. */
-import type { Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
 import type { Figure } from '../draw';
 
 export interface DemoFamily {

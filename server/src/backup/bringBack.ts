@@ -1,7 +1,7 @@
 /** Data that a backup took the place of, brought back. Runs in a worker thread. */
 import { copyFileSync, existsSync, linkSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { keptData, layReady, restoringFolder } from './restore';
 import { BACKUP_DATABASE } from './shape';
 import { tryOut, Unfit, type Counts } from './tryOut';

@@ -4,7 +4,7 @@ import { basename, join } from 'node:path';
 import { text } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { BACKUP_DATABASE, BACKUP_NOTE, BackupNoteSchema, PICTURE_PATH, type BackupNote } from './shape';
 import { layReady, restoringFolder } from './restore';
 import { digestOf, tryOut, Unfit } from './tryOut';

@@ -1,14 +1,8 @@
 /** What a change means for sets that it does not touch itself: their pieces, and the SKUs that they name. */
-import {
-  familyIndex,
-  identityOf,
-  partsOf,
-  partsText,
-  placeLabel,
-  Refusal,
-  touchedChildren,
-  withRenamedPart,
-} from '@loom-kin/core';
+import { partsOf, partsText, withRenamedPart } from '@loom-kin/core/bundles';
+import { familyIndex, placeLabel, touchedChildren } from '@loom-kin/core/family';
+import { identityOf } from '@loom-kin/core/identifiers';
+import { Refusal } from '@loom-kin/core/refusal';
 import { loadFamily } from '../store/loadFamily';
 import { saveStockSum } from '../families/save';
 import { bundlesWith, familiesWithBundlesOf, itemFinder } from '../stock/bundles';

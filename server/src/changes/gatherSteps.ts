@@ -1,6 +1,11 @@
 /** Families gathered into one, children that leave, families copied: what goes over goes with its pieces. */
 import { group } from 'd3-array';
-import { children, copyFamily, gather, leave, Refusal, runCommand, type Family } from '@loom-kin/core';
+import { runCommand } from '@loom-kin/core/change';
+import { copyFamily } from '@loom-kin/core/copies';
+import type { Family } from '@loom-kin/core/family';
+import { gather, leave } from '@loom-kin/core/gather';
+import { Refusal } from '@loom-kin/core/refusal';
+import { children } from '@loom-kin/core/text';
 import type { Step } from '@loom-kin/contract';
 import { newFamilyId } from '../families/newFamilyId';
 import { loadPlaces } from '../stock/ledger';

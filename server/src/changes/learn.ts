@@ -1,14 +1,14 @@
 /** The registry grows by use: new values of axes, brands, makers and collections are proposed for the next family. */
 import { dequal } from 'dequal';
+import type { Family } from '@loom-kin/core/family';
 import {
+  REMEMBERED,
+  type RegistryData,
+  RegistryDataSchema,
   emptyRegistry,
   learnValues,
   openRegistry,
-  RegistryDataSchema,
-  REMEMBERED,
-  type Family,
-  type RegistryData,
-} from '@loom-kin/core';
+} from '@loom-kin/core/registry';
 import type { TouchedFamily } from './work';
 import { readDocument, writeDocument } from '../store/documents';
 import type { Store } from '../store/store';

@@ -1,6 +1,6 @@
 /** What families have chosen is not taken away from under them. */
 import { or, sql } from 'drizzle-orm';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { families } from '../store/schema';
 import type { Work } from './work';
 

@@ -1,19 +1,10 @@
 /** Steps on identifiers: numbers taken, given back and set aside, SKUs made by the pattern. */
 import { and, eq } from 'drizzle-orm';
-import {
-  children,
-  emptyRegistry,
-  familyIndex,
-  gtin14,
-  isOfBlock,
-  placeLabel,
-  proposeSkus,
-  Refusal,
-  RegistryDataSchema,
-  runRegistryCommand,
-  unreadable,
-  type Unreadable,
-} from '@loom-kin/core';
+import { familyIndex, placeLabel } from '@loom-kin/core/family';
+import { gtin14, isOfBlock, proposeSkus } from '@loom-kin/core/identifiers';
+import { Refusal, type Unreadable, unreadable } from '@loom-kin/core/refusal';
+import { RegistryDataSchema, emptyRegistry, runRegistryCommand } from '@loom-kin/core/registry';
+import { children } from '@loom-kin/core/text';
 import type { Step } from '@loom-kin/contract';
 import { numbersTold, takeNumbers, withReservation } from '../identifiers/blocks';
 import { childrenWithout, skuTaken } from '../identifiers/identifiers';

@@ -1,5 +1,7 @@
 /** A value renamed on all families that have it, as one change: a word of the dictionary was changed, and is wanted everywhere. */
-import { count, foldForPairing, listed, PairingTableSchema, renamesOf, runCommand, withPairings } from '@loom-kin/core';
+import { renamesOf, runCommand } from '@loom-kin/core/change';
+import { PairingTableSchema, foldForPairing, withPairings } from '@loom-kin/core/pairing';
+import { count, listed } from '@loom-kin/core/text';
 import type { Step } from '@loom-kin/contract';
 import { familiesWithValue } from '../families/valueUses';
 import { documentIn, familyIn, putDocument, putFamily, type Work } from './work';

@@ -1,14 +1,9 @@
 /** Steps about where families go: routes, being offered at all, collections that fill themselves. */
-import {
-  CollectionsSchema,
-  conditionProblem,
-  count,
-  NO_WISH,
-  Refusal,
-  RoutesSchema,
-  runCommand,
-  type Conditions,
-} from '@loom-kin/core';
+import { CollectionsSchema, type Conditions, RoutesSchema, conditionProblem } from '@loom-kin/core/catalogue';
+import { runCommand } from '@loom-kin/core/change';
+import { NO_WISH } from '@loom-kin/core/family';
+import { Refusal } from '@loom-kin/core/refusal';
+import { count } from '@loom-kin/core/text';
 import type { Step } from '@loom-kin/contract';
 import { accountIn, documentIn, familyIn, putDocument, putFamily, registryIn, type Work } from './work';
 

@@ -1,14 +1,8 @@
 /** Steps about rulebooks: putting an edition in force, and the seller's own. */
 import { and, count, eq } from 'drizzle-orm';
-import {
-  AccountSchema,
-  readRulebook,
-  Refusal,
-  RulebookSchema,
-  usualSettings,
-  type Account,
-  type Rulebook,
-} from '@loom-kin/core';
+import { type Account, AccountSchema, usualSettings } from '@loom-kin/core/catalogue';
+import { Refusal } from '@loom-kin/core/refusal';
+import { type Rulebook, RulebookSchema, readRulebook } from '@loom-kin/core/rulebook';
 import type { Step } from '@loom-kin/contract';
 import { channels, editions, heldListings } from '../store/schema';
 import { documentIn, putDocument, type Work } from './work';

@@ -1,7 +1,10 @@
 /** The one write path: all steps of a change or none, in one transaction, with a heading and a part for each thing it touched. */
 import { createHash } from 'node:crypto';
 import { sql } from 'drizzle-orm';
-import { describeChange, difference, Refusal, type Family } from '@loom-kin/core';
+import { describeChange } from '@loom-kin/core/descriptions';
+import { difference } from '@loom-kin/core/difference';
+import type { Family } from '@loom-kin/core/family';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { ChangeDone, Step } from '@loom-kin/contract';
 import { learnFrom } from './learn';
 import { releaseIdentifiers, usedBefore } from '../identifiers/identifiers';

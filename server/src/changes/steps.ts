@@ -1,25 +1,13 @@
 /** What each kind of step does. Each works on what the steps before it left. */
 import { count as heldCount, eq } from 'drizzle-orm';
-import {
-  AccountSchema,
-  children,
-  CategoryMapSchema,
-  createFamily,
-  emptyRegistry,
-  foldForPairing,
-  listed,
-  PairingTableSchema,
-  Refusal,
-  RegistryDataSchema,
-  runCommand,
-  runRegistryCommand,
-  SellerSchema,
-  titleOf,
-  unreadableText,
-  withPairings,
-  type Command,
-  type Location,
-} from '@loom-kin/core';
+import { AccountSchema, CategoryMapSchema, SellerSchema } from '@loom-kin/core/catalogue';
+import { type Command, createFamily, runCommand } from '@loom-kin/core/change';
+import { titleOf } from '@loom-kin/core/descriptions';
+import { PairingTableSchema, foldForPairing, withPairings } from '@loom-kin/core/pairing';
+import { Refusal, unreadableText } from '@loom-kin/core/refusal';
+import { RegistryDataSchema, emptyRegistry, runRegistryCommand } from '@loom-kin/core/registry';
+import type { Location } from '@loom-kin/core/stock';
+import { children, listed } from '@loom-kin/core/text';
 import type { Step } from '@loom-kin/contract';
 import { newFamilyId } from '../families/newFamilyId';
 import { mindPictures } from '../pictures/pictureFacts';

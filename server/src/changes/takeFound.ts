@@ -1,13 +1,9 @@
 /** What was read of files for families, taken in as one change. */
 import { and, eq, gt } from 'drizzle-orm';
-import {
-  emptyRegistry,
-  freeze,
-  Refusal,
-  RegistryDataSchema,
-  runRegistryCommand,
-  type RegistryParts,
-} from '@loom-kin/core';
+import type { RegistryParts } from '@loom-kin/core/export';
+import { freeze } from '@loom-kin/core/family';
+import { Refusal } from '@loom-kin/core/refusal';
+import { RegistryDataSchema, emptyRegistry, runRegistryCommand } from '@loom-kin/core/registry';
 import type { ChangeDone } from '@loom-kin/contract';
 import { hasFamily } from '../store/loadFamily';
 import { familiesMade } from '../listFiles/foundFiles';

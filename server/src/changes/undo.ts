@@ -3,7 +3,9 @@
  * change stands on one of its places it says which, and nothing is done by half.
  */
 import { and, eq } from 'drizzle-orm';
-import { applyPatch, freeze, Refusal, sharedPlace, type Family } from '@loom-kin/core';
+import { applyPatch, sharedPlace } from '@loom-kin/core/difference';
+import { type Family, freeze } from '@loom-kin/core/family';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { ChangeDone } from '@loom-kin/contract';
 import { hasFamily, loadFamily } from '../store/loadFamily';
 import { removeFamily } from '../families/remove';

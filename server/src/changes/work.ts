@@ -3,18 +3,12 @@
  * stored before all of them are done.
  */
 import type { z } from 'zod';
-import {
-  AccountSchema,
-  openRegistry,
-  Refusal,
-  RegistryDataSchema,
-  runCommand,
-  type Account,
-  type ChangeLine,
-  type Command,
-  type Family,
-  type Registry,
-} from '@loom-kin/core';
+import { type Account, AccountSchema } from '@loom-kin/core/catalogue';
+import { type Command, runCommand } from '@loom-kin/core/change';
+import type { ChangeLine } from '@loom-kin/core/descriptions';
+import type { Family } from '@loom-kin/core/family';
+import { Refusal } from '@loom-kin/core/refusal';
+import { type Registry, RegistryDataSchema, openRegistry } from '@loom-kin/core/registry';
 import { hasFamily, loadFamily } from '../store/loadFamily';
 import { readDocument } from '../store/documents';
 import type { StockMove, Thing } from '../store/schema';

@@ -1,5 +1,6 @@
 /** Being let into categories that a channel keeps closed: asked for here, answered by the channel when it likes. */
-import { Refusal, type Account } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { Logger } from 'pino';
 import { addressOf, ask } from './transports/channelClient';
 import { markAllDue } from '../fitQueue/due';

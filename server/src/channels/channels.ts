@@ -1,16 +1,9 @@
 /** Channels: their rulebooks and what they say of the seller's accounts, as last fetched. */
 import { eq } from 'drizzle-orm';
 import { dequal } from 'dequal';
-import {
-  AccountSchema,
-  ApprovalSchema,
-  readRulebook,
-  Refusal,
-  RulebookSchema,
-  usualSettings,
-  type Account,
-  type Rulebook,
-} from '@loom-kin/core';
+import { type Account, AccountSchema, ApprovalSchema, usualSettings } from '@loom-kin/core/catalogue';
+import { Refusal } from '@loom-kin/core/refusal';
+import { type Rulebook, RulebookSchema, readRulebook } from '@loom-kin/core/rulebook';
 import type { Channel } from '@loom-kin/contract';
 import { z } from 'zod';
 import { readDocument, writeDocument } from '../store/documents';

@@ -2,7 +2,10 @@
 import { and, eq, inArray, sql } from 'drizzle-orm';
 import { setImmediate } from 'node:timers/promises';
 import { dequal } from 'dequal';
-import { ChannelEntrySchema, identityOf, Refusal, type Account } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { identityOf } from '@loom-kin/core/identifiers';
+import { ChannelEntrySchema } from '@loom-kin/core/listing';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { Logger } from 'pino';
 import { z } from 'zod';
 import { addressOf, ask, understood } from './transports/channelClient';

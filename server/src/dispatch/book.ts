@@ -1,7 +1,8 @@
 /** Writing down what a channel made of lines: the lines, what the account now holds, and that the families are due. */
-import { ownOf } from '@loom-kin/core';
+import { ownOf } from '@loom-kin/core/text';
 import { and, eq } from 'drizzle-orm';
-import type { Listing, Rulebook } from '@loom-kin/core';
+import type { Listing } from '@loom-kin/core/listing';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import { childOfSku } from '../identifiers/identifiers';
 import { markDue } from '../fitQueue/due';
 import { inTransaction, type Database } from '../store/database';

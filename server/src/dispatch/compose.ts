@@ -2,7 +2,9 @@
  * What a dispatch would hold: for each listing of each family and account, the message that makes the account hold what it should,
  * given what it holds and what is on its way there.
  */
-import { listingMessage, toCurrency, type Account, type Listing } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { type Listing, listingMessage } from '@loom-kin/core/listing';
+import { toCurrency } from '@loom-kin/core/money';
 import type { PreviewLine, Totals, Unconfirmed } from '@loom-kin/contract';
 import Big from 'big.js';
 import { accountOf, rulebookOf } from '../store/readCatalogue';

@@ -1,6 +1,7 @@
 /** Dispatches as they stand in the database: read, and settled by what became of their lines. */
 import { and, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
-import { Refusal, type ListingMessage } from '@loom-kin/core';
+import type { ListingMessage } from '@loom-kin/core/listing';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { Dispatch, DispatchSummary } from '@loom-kin/contract';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';

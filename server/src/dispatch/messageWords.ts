@@ -1,5 +1,5 @@
 /** What a message holds, in words short enough for a line. */
-import type { ListingMessage } from '@loom-kin/core';
+import type { ListingMessage } from '@loom-kin/core/listing';
 
 const children = (count: number) => (count === 1 ? '1 child' : `${count} children`);
 

@@ -2,7 +2,7 @@
 import { randomUUID } from 'node:crypto';
 import { and, eq, inArray } from 'drizzle-orm';
 import { dequal } from 'dequal';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { BodyOf, Dispatch, DispatchPreview, endpoints } from '@loom-kin/contract';
 import { revisionOf } from '../store/loadFamily';
 import type { FitPool } from '../fits/pool';

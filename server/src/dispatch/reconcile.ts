@@ -8,7 +8,8 @@
  */
 import { and, eq } from 'drizzle-orm';
 import { dequal } from 'dequal';
-import { familyOfListing, type Account } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { familyOfListing } from '@loom-kin/core/fit';
 import { rulebookOf } from '../store/readCatalogue';
 import { hasFamily } from '../store/loadFamily';
 import { markDue } from '../fitQueue/due';

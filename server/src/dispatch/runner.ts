@@ -4,7 +4,8 @@
  */
 import { randomUUID } from 'node:crypto';
 import { setTimeout as pause } from 'node:timers/promises';
-import type { Account, Rulebook } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import type { Logger } from 'pino';
 import { rulebookOf } from '../store/readCatalogue';
 import type { FitPool } from '../fits/pool';

@@ -1,6 +1,6 @@
 /** What an account holds of each listing, and what it will hold once everything on its way is taken. */
 import { and, eq, inArray } from 'drizzle-orm';
-import type { Listing } from '@loom-kin/core';
+import type { Listing } from '@loom-kin/core/listing';
 import type { Database } from '../store/database';
 import { dispatchLines, heldListings } from '../store/schema';
 

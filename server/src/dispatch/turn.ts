@@ -3,7 +3,8 @@
  * agreed to. What a line was not agreed to for, a new fee or another listing, it does not do.
  */
 import { eq } from 'drizzle-orm';
-import { listingMessage, type Account, type ListingMessage } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { type ListingMessage, listingMessage } from '@loom-kin/core/listing';
 import { rulebookOf } from '../store/readCatalogue';
 import { hasFamily } from '../store/loadFamily';
 import type { Offering } from '../fits/compute';

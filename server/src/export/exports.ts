@@ -5,7 +5,7 @@
 import { existsSync, renameSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
 import { forgetOldJobs, jobRow, openJob, writtenName } from '../jobs/jobs';
 import { createJobRunner, progressOf, type JobRunner, type Tell } from '../jobs/runJobs';

@@ -2,7 +2,8 @@
  * What accounts ask for of the families that leave: by the categories these go to, not by what holds for all
  * goods of a channel.
  */
-import { mappedCategory, type Need, type Wanted } from '@loom-kin/core';
+import { mappedCategory } from '@loom-kin/core/catalogue';
+import type { Need, Wanted } from '@loom-kin/core/export';
 import type { Catalogue } from '../store/readCatalogue';
 
 const RANK: Record<Need, number> = { optional: 0, recommended: 1, required: 2 };

@@ -9,20 +9,20 @@ import { finished } from 'node:stream/promises';
 import { asc, eq, sql } from 'drizzle-orm';
 import { ZipFile } from 'yazl';
 import {
-  allPictures,
+  type ColumnTold,
+  PACKAGE_TABLES,
+  type PackageTable,
   catalogueColumns,
   catalogueRows,
   packageDescriptor,
   packageHeaders,
   packageRows,
-  PACKAGE_TABLES,
   productGroup,
   registryUsed,
   schemaOrgContext,
-  type ColumnTold,
-  type Family,
-  type PackageTable,
-} from '@loom-kin/core';
+} from '@loom-kin/core/export';
+import type { Family } from '@loom-kin/core/family';
+import { allPictures } from '@loom-kin/core/pictures';
 import type { ExportKind } from '@loom-kin/contract';
 import { csvLines, streamCsv, streamXlsx, type Book, type Cell } from '@loom-kin/sheets';
 import { readCatalogue, type Catalogue } from '../store/readCatalogue';

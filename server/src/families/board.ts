@@ -1,6 +1,6 @@
 /** The fit board: how the families that are meant stand on every account, and what is found over them. */
 import { and, eq, inArray, sql } from 'drizzle-orm';
-import { SEVERITIES } from '@loom-kin/core';
+import { SEVERITIES } from '@loom-kin/core/fit';
 import type { BoardCounts, BoardFinding, FamilyFilter, FindingCount } from '@loom-kin/contract';
 import { families, findings, standings } from '../store/schema';
 import type { Store } from '../store/store';

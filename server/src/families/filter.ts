@@ -1,6 +1,6 @@
 /** Which families are meant: by words, category, state, finding or route. */
 import { and, inArray, sql, type SQL } from 'drizzle-orm';
-import { gtin14 } from '@loom-kin/core';
+import { gtin14 } from '@loom-kin/core/identifiers';
 import type { FamilyFilter } from '@loom-kin/contract';
 import { families } from '../store/schema';
 import type { Store } from '../store/store';

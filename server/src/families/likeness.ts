@@ -1,6 +1,7 @@
 /** Families that resemble one about to be started: doubles are a common and costly mistake. */
 import { or, sql, type SQL } from 'drizzle-orm';
-import { identityOf, nameLikeness, readGtin } from '@loom-kin/core';
+import { identityOf, readGtin } from '@loom-kin/core/identifiers';
+import { nameLikeness } from '@loom-kin/core/wording';
 import type { Database } from '../store/database';
 import { families, identifiers } from '../store/schema';
 import { likeliest } from '../store/searchWords';

@@ -1,7 +1,9 @@
 /** Storing a family with everything that is kept beside it: identifiers, values, summary columns, search words. */
 import { and, eq, sql } from 'drizzle-orm';
 import Big from 'big.js';
-import { columnOf, facePicture, familyIndex, foldForPairing, fromPrice, type Family } from '@loom-kin/core';
+import { type Family, columnOf, familyIndex, fromPrice } from '@loom-kin/core/family';
+import { foldForPairing } from '@loom-kin/core/pairing';
+import { facePicture } from '@loom-kin/core/pictures';
 import { prepared } from '../store/prepared';
 import { families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';

@@ -1,6 +1,7 @@
 /** Which families conditions hold for: every family looked at, without its children. */
 import { sql } from 'drizzle-orm';
-import { conditionsTest, type Conditions, type Family, type Sorted } from '@loom-kin/core';
+import { type Conditions, type Sorted, conditionsTest } from '@loom-kin/core/catalogue';
+import type { Family } from '@loom-kin/core/family';
 import type { FoundFamilies, Tried } from '@loom-kin/contract';
 import type { Database } from '../store/database';
 import { families } from '../store/schema';

@@ -1,6 +1,7 @@
 /** Families whose axes have a value, by the word for it. */
 import { and, desc, eq } from 'drizzle-orm';
-import { foldForPairing, type Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
+import { foldForPairing } from '@loom-kin/core/pairing';
 import { families, familyValues } from '../store/schema';
 import type { Database } from '../store/database';
 

@@ -1,6 +1,9 @@
 /** The seller's words that a channel keeps lists of its own for: values of axes, and what fields say. */
 import { and, eq, inArray, sql } from 'drizzle-orm';
-import { fieldOfPaired, foldForPairing, Refusal, type Registry, type Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
+import { fieldOfPaired, foldForPairing } from '@loom-kin/core/pairing';
+import { Refusal } from '@loom-kin/core/refusal';
+import type { Registry } from '@loom-kin/core/registry';
 import type { WordInUse } from '@loom-kin/contract';
 import { families, familyValues } from '../store/schema';
 import type { Store } from '../store/store';

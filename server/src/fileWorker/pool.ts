@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { MessageChannel, type MessagePort } from 'node:worker_threads';
 import type { LabelOrder, SaidElsewhere } from '@loom-kin/contract';
 import { Piscina } from 'piscina';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { BackupNote } from '../backup/shape';
 import type { Counts } from '../backup/tryOut';
 import { FILE_WORKER } from '../folders/folders';

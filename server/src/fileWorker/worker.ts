@@ -2,7 +2,7 @@
 import type { MessagePort } from 'node:worker_threads';
 import { workerData } from 'piscina';
 import type { LabelOrder, SaidElsewhere } from '@loom-kin/contract';
-import { familyRows } from '@loom-kin/core';
+import { familyRows } from '@loom-kin/core/intake';
 import { fileSource, readTable, writeCsv, writeXlsx } from '@loom-kin/sheets';
 import { bringBack } from '../backup/bringBack';
 import { readBackup } from '../backup/readBackup';

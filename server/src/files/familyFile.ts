@@ -1,18 +1,9 @@
 /** A family as a file of its own: written, and read against what is there. */
-import {
-  allPictures,
-  checkFamily,
-  everyChild,
-  FamilyFileSchema,
-  FamilySchema,
-  Refusal,
-  replaceWith,
-  withPictureIds,
-  type Family,
-  type FamilyFile,
-  type Location,
-  type StockPlaces,
-} from '@loom-kin/core';
+import { checkFamily, replaceWith } from '@loom-kin/core/change';
+import { type Family, type FamilyFile, FamilyFileSchema, FamilySchema, everyChild } from '@loom-kin/core/family';
+import { allPictures, withPictureIds } from '@loom-kin/core/pictures';
+import { Refusal } from '@loom-kin/core/refusal';
+import type { Location, StockPlaces } from '@loom-kin/core/stock';
 import type { Catalogue } from '../store/readCatalogue';
 import { hasFamily, loadFamily } from '../store/loadFamily';
 import { readInput } from '../input/readInput';

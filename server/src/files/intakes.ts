@@ -6,7 +6,7 @@ import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { and, eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { IntakeReport, Job, QueryOf, endpoints } from '@loom-kin/contract';
 import { changeOfKey } from '../journal/journal';
 import type { Writer } from '../changes/writer';

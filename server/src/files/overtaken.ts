@@ -1,5 +1,5 @@
 /** Files are read beside the server: meanwhile somebody may change the family that they were read against. */
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 
 /** What was read no longer fits the family. */
 export class Overtaken extends Error {}

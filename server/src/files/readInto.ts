@@ -1,5 +1,5 @@
 /** A sheet read against a family as the database has it, and the family that its good rows make. Runs in a worker thread. */
-import { readSheet, sheetRows, takeReading, type RowVerdict, type SheetTaken } from '@loom-kin/core';
+import { type RowVerdict, type SheetTaken, readSheet, sheetRows, takeReading } from '@loom-kin/core/intake';
 import type { IntakeReport } from '@loom-kin/contract';
 import type { Catalogue } from '../store/readCatalogue';
 import { boundSkus } from '../identifiers/boundSkus';

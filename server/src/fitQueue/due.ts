@@ -1,6 +1,7 @@
 /** Which families have to be looked at anew after a change: what it can touch, not everything. */
 import { eq, inArray, sql } from 'drizzle-orm';
-import { fieldOfPaired, pathOf } from '@loom-kin/core';
+import { pathOf } from '@loom-kin/core/difference';
+import { fieldOfPaired } from '@loom-kin/core/pairing';
 import type { Part } from '../journal/journal';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';

@@ -1,23 +1,21 @@
 /** Fits of one family to accounts, from what the database holds. Runs in worker threads; a fault stops one account and nothing else. */
 import { ZodError } from 'zod';
+import { type Account, inItsCollections, sortedOf } from '@loom-kin/core/catalogue';
+import { findingText } from '@loom-kin/core/descriptions';
+import type { Family } from '@loom-kin/core/family';
 import {
-  combinedPictures,
-  brokenFit,
-  computeWithContext,
-  createPlannerMemory,
-  findingText,
-  inItsCollections,
-  projectListings,
-  sortedOf,
-  type Account,
-  type Family,
   type Finding,
   type Fit,
   type FitInput,
   type FitState,
-  type Listing,
-  type Combined,
-} from '@loom-kin/core';
+  brokenFit,
+  combinedPictures,
+  computeWithContext,
+  createPlannerMemory,
+  projectListings,
+} from '@loom-kin/core/fit';
+import type { Listing } from '@loom-kin/core/listing';
+import type { Combined } from '@loom-kin/core/pictures';
 import { knownNumbersOf } from '../held/knownNumbers';
 import { rulebookOf, type Catalogue } from '../store/readCatalogue';
 import { heldOf, loadFamily } from '../store/loadFamily';

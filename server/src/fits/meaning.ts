@@ -1,12 +1,7 @@
 /** What other rules of a channel would mean: every family fitted under them and under those in force. */
-import {
-  compilePattern,
-  fitDifference,
-  fitDifferenceText,
-  openRulebook,
-  type Fit,
-  type Rulebook,
-} from '@loom-kin/core';
+import { fitDifferenceText } from '@loom-kin/core/descriptions';
+import { type Fit, fitDifference } from '@loom-kin/core/fit';
+import { type Rulebook, compilePattern, openRulebook } from '@loom-kin/core/rulebook';
 import type { RulesMeaning } from '@loom-kin/contract';
 import type { Catalogue } from '../store/readCatalogue';
 import { loadFamily } from '../store/loadFamily';

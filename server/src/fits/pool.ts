@@ -2,7 +2,8 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import type { PriceTrial, Remedies, RulesMeaning } from '@loom-kin/contract';
-import type { Account, Rulebook } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import { Piscina } from 'piscina';
 import { FIT_WORKER } from '../folders/folders';
 import { DATABASE_FILE } from '../store/database';

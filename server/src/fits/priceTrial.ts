@@ -1,15 +1,8 @@
 /** What other settings of an account would make of its prices, family by family. */
-import {
-  accountPrices,
-  compareAmounts,
-  destinationOf,
-  earningGroups,
-  familyIndex,
-  sortedOf,
-  type Account,
-  type EarningGroup,
-  type Family,
-} from '@loom-kin/core';
+import { type Account, destinationOf, sortedOf } from '@loom-kin/core/catalogue';
+import { type Family, familyIndex } from '@loom-kin/core/family';
+import { type EarningGroup, accountPrices, earningGroups } from '@loom-kin/core/fit';
+import { compareAmounts } from '@loom-kin/core/money';
 import type { PriceRange, PriceTrial } from '@loom-kin/contract';
 import { rulebookOf, type Catalogue } from '../store/readCatalogue';
 import { loadFamily } from '../store/loadFamily';

@@ -1,14 +1,7 @@
 /** What would mend a kind of finding in families: worked out from their fits as they are now. */
-import {
-  EVERYWHERE,
-  isReady,
-  mendAll,
-  placeKey,
-  readyRemedy,
-  remedyText,
-  type Family,
-  type Finding,
-} from '@loom-kin/core';
+import { remedyText } from '@loom-kin/core/descriptions';
+import { EVERYWHERE, type Family, placeKey } from '@loom-kin/core/family';
+import { type Finding, isReady, mendAll, readyRemedy } from '@loom-kin/core/fit';
 import { mendSteps, type FigureAsked, type Remedies, type Step } from '@loom-kin/contract';
 import { accountOf, type Catalogue } from '../store/readCatalogue';
 import { loadFamily } from '../store/loadFamily';

@@ -1,6 +1,7 @@
 /** What an edition of a channel's rules would mean for all families. */
 import { and, eq } from 'drizzle-orm';
-import { Refusal, RulebookSchema } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
+import { RulebookSchema } from '@loom-kin/core/rulebook';
 import type { RulesMeaning } from '@loom-kin/contract';
 import { idsMeant } from '../families/board';
 import { inShares } from './inShares';

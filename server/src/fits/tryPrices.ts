@@ -1,5 +1,6 @@
 /** What other settings of an account would make of the prices of all families. */
-import { Refusal, type Account } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { PriceTrial } from '@loom-kin/contract';
 import { idsMeant } from '../families/board';
 import { inShares } from './inShares';

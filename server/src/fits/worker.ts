@@ -1,6 +1,7 @@
 /** A worker thread that computes fits: it reads the database beside the server and never writes it. */
 import type { PriceTrial, Remedies, RulesMeaning } from '@loom-kin/contract';
-import type { Account, Rulebook } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import { workerData } from 'piscina';
 import { readCatalogue, type Catalogue } from '../store/readCatalogue';
 import { hasFamily } from '../store/loadFamily';

@@ -1,6 +1,6 @@
 /** What channels said of a family's numbers: which of them they have entries for. */
 import { and, eq } from 'drizzle-orm';
-import type { KnownNumbers } from '@loom-kin/core';
+import type { KnownNumbers } from '@loom-kin/core/listing';
 import type { Database } from '../store/database';
 import { identifiers, knownNumbers } from '../store/schema';
 

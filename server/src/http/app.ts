@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { mindDepth } from './bounds';
 import { setQuiet } from './mount';
 import { mountEvents } from './events';

@@ -1,5 +1,5 @@
 /** Bounds of what is sent as JSON, looked at before anything is made of it. */
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 
 /** Things within things: a family is nine deep. */
 const DEEPEST = 40;

@@ -1,6 +1,6 @@
 /** Whatever went wrong, told as a problem with the fitting status. */
 import type { NextFunction, Request, Response } from 'express';
-import { Refusal, refusalText, type RefusalCode } from '@loom-kin/core';
+import { Refusal, type RefusalCode, refusalText } from '@loom-kin/core/refusal';
 import type { Problem } from '@loom-kin/contract';
 import type { Logger } from 'pino';
 import { isOutOfSpace, isReadOnly } from '../store/outOfSpace';

@@ -2,7 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import type { RequestHandler } from 'express';
 import multer from 'multer';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 
 const MEGABYTE = 1024 * 1024;
 

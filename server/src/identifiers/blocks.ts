@@ -1,14 +1,7 @@
 /** The seller's blocks of numbers: how far they are used up, the next free ones, some set aside, some given back. */
-import {
-  blockSize,
-  freeRun,
-  gtin14,
-  nextNumbers,
-  numbersLeft,
-  Refusal,
-  type NumberBlock,
-  type RegistryData,
-} from '@loom-kin/core';
+import { type NumberBlock, blockSize, freeRun, gtin14, nextNumbers, numbersLeft } from '@loom-kin/core/identifiers';
+import { Refusal } from '@loom-kin/core/refusal';
+import type { RegistryData } from '@loom-kin/core/registry';
 import type { Database } from '../store/database';
 
 /** Every number that begins with the block's digits and is not to be given out, as GTIN-14: it is or was a child's, and did not go back. */

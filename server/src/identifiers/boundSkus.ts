@@ -1,6 +1,9 @@
 /** SKUs that orders come in under, or soon will: listed on an account or on the way there, they are neither taken away nor renamed. */
 import { and, eq, inArray } from 'drizzle-orm';
-import { skusGone, Refusal, unreadable, type Family, type Namer, type Unreadable } from '@loom-kin/core';
+import type { Namer } from '@loom-kin/core/descriptions';
+import type { Family } from '@loom-kin/core/family';
+import { skusGone } from '@loom-kin/core/identifiers';
+import { Refusal, type Unreadable, unreadable } from '@loom-kin/core/refusal';
 import { heldOf } from '../store/loadFamily';
 import type { Database } from '../store/database';
 import { dispatchLines } from '../store/schema';

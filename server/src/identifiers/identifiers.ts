@@ -1,19 +1,8 @@
 /** SKUs and GTINs over the whole catalogue: each belongs to one child, and it is remembered whose it was first. */
 import { and, eq, sql } from 'drizzle-orm';
-import {
-  familyIndex,
-  IDENTIFIERS,
-  identityOf,
-  placeLabel,
-  Refusal,
-  touchedChildren,
-  unreadable,
-  type Child,
-  type Family,
-  type IdentifierKind,
-  type IsTaken,
-  type Unreadable,
-} from '@loom-kin/core';
+import { type Child, type Family, familyIndex, placeLabel, touchedChildren } from '@loom-kin/core/family';
+import { IDENTIFIERS, type IdentifierKind, type IsTaken, identityOf } from '@loom-kin/core/identifiers';
+import { Refusal, type Unreadable, unreadable } from '@loom-kin/core/refusal';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';
 import { families, givenIdentifiers, identifiers } from '../store/schema';

@@ -1,15 +1,8 @@
 /** What a pattern of SKUs would make of children: looked at over the whole catalogue and the rules of all accounts. */
-import {
-  familyIndex,
-  mappedCategory,
-  proposeSkus,
-  refusalText,
-  SKU_MOST,
-  skuWayOut,
-  unreadableText,
-  type Family,
-  type SkuProposal,
-} from '@loom-kin/core';
+import { mappedCategory } from '@loom-kin/core/catalogue';
+import { type Family, familyIndex } from '@loom-kin/core/family';
+import { SKU_MOST, type SkuProposal, proposeSkus, skuWayOut } from '@loom-kin/core/identifiers';
+import { refusalText, unreadableText } from '@loom-kin/core/refusal';
 import type { SkuPreview } from '@loom-kin/contract';
 import { boundSkus } from './boundSkus';
 import type { Store } from '../store/store';

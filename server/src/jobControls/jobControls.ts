@@ -1,5 +1,5 @@
 /** Where jobs of every kind are stopped and taken up again. */
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { Job } from '@loom-kin/contract';
 import { retryDispatch, stopDispatch } from '../dispatch/order';
 import type { Runner } from '../dispatch/runner';

@@ -3,7 +3,7 @@ import { readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setImmediate } from 'node:timers/promises';
 import { and, eq, ne, sql } from 'drizzle-orm';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { Job } from '@loom-kin/contract';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';

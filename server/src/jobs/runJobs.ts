@@ -2,7 +2,7 @@
 import { setTimeout as pause } from 'node:timers/promises';
 import { and, eq } from 'drizzle-orm';
 import type { Logger } from 'pino';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { jobs } from '../store/schema';
 import type { Store } from '../store/store';
 import { isOutOfSpace, OUT_OF_SPACE } from '../store/outOfSpace';

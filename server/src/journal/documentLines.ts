@@ -1,6 +1,7 @@
 /** What a change did to a document that is no family, in words for the journal. */
-import { ownOf } from '@loom-kin/core';
-import { difference, pathOf, type ChangeLine } from '@loom-kin/core';
+import { ownOf } from '@loom-kin/core/text';
+import type { ChangeLine } from '@loom-kin/core/descriptions';
+import { difference, pathOf } from '@loom-kin/core/difference';
 import type { Thing } from '../store/schema';
 import type { Store } from '../store/store';
 

@@ -1,7 +1,8 @@
 /** The journal: every change with its heading and one part for each thing it touched; the source of undo. */
 import { and, desc, eq, exists, gt, inArray, ne, sql } from 'drizzle-orm';
 import type { StepBack } from '@loom-kin/contract';
-import type { ChangeLine, JsonPatch } from '@loom-kin/core';
+import type { ChangeLine } from '@loom-kin/core/descriptions';
+import type { JsonPatch } from '@loom-kin/core/difference';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';
 import { changeParts, changes, type StockMove, type Thing } from '../store/schema';

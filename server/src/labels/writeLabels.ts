@@ -1,20 +1,17 @@
 /** Labels with bar codes as a PDF, to scale. */
 import { buffer } from 'node:stream/consumers';
 import type JsBarcode from 'jsbarcode';
+import { type Child, type Family, childLabels, figureOf } from '@loom-kin/core/family';
 import {
-  childLabels,
-  figureOf,
   LABEL_PADDING,
   LABEL_SHEETS,
-  MODULE,
-  planLabels,
-  Refusal,
-  symbolWidth,
-  type Child,
-  type Family,
   type LabelSheet,
+  MODULE,
   type PlacedLabel,
-} from '@loom-kin/core';
+  planLabels,
+  symbolWidth,
+} from '@loom-kin/core/labels';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { LabelOrder } from '@loom-kin/contract';
 import { lettering } from '../pictures/lettering';
 

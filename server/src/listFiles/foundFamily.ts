@@ -1,5 +1,5 @@
 /** A family that was read of a file, on its way to be stored. */
-import type { Family } from '@loom-kin/core';
+import type { Family } from '@loom-kin/core/family';
 import type { Count } from '../stock/ledger';
 
 /** A family as a file makes it. */

@@ -3,7 +3,7 @@
  * them line by line, so that nobody waits while a hundred thousand rows go over.
  */
 import { closeSync, existsSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
-import type { AddressedPicture } from '@loom-kin/core';
+import type { AddressedPicture } from '@loom-kin/core/intake';
 import { fileLines } from './fileLines';
 import { forgetRows } from './keptRows';
 import type { ListFamilyMade, ListFound, ListRead } from './listFound';

@@ -1,5 +1,6 @@
 /** What was read of a list: what its page shows, and the families that it makes. */
-import type { AddressedPicture, RegistryParts } from '@loom-kin/core';
+import type { RegistryParts } from '@loom-kin/core/export';
+import type { AddressedPicture } from '@loom-kin/core/intake';
 import type { ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
 import type { FoundFamily } from './foundFamily';
 

@@ -1,6 +1,9 @@
 /** A list made of what stands on an account. */
 import { eq } from 'drizzle-orm';
-import { liveTable, Refusal, type Account, type CategoryMap, type Listing } from '@loom-kin/core';
+import type { Account, CategoryMap } from '@loom-kin/core/catalogue';
+import { liveTable } from '@loom-kin/core/intake';
+import type { Listing } from '@loom-kin/core/listing';
+import { Refusal } from '@loom-kin/core/refusal';
 import { askHeld, ChannelSilent } from '../channels/transports/channelClient';
 import { heldListings } from '../store/schema';
 import type { Store } from '../store/store';

@@ -1,6 +1,6 @@
 /** Listings that a list was made of are known to be its families' once it is taken in. */
 import { eq } from 'drizzle-orm';
-import type { Listing } from '@loom-kin/core';
+import type { Listing } from '@loom-kin/core/listing';
 import { putHeld } from '../dispatch/book';
 import { withoutAddresses } from '../channels/transports/pictureAddresses';
 import { childOfSku } from '../identifiers/identifiers';

@@ -1,6 +1,6 @@
 /** A list that was read, as its page shows it: some of its families and rows at a time. */
 import { and, count, eq } from 'drizzle-orm';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { endpoints, ListView, QueryOf, ResponseOf } from '@loom-kin/contract';
 import { changeOfKey } from '../journal/journal';
 import { jobRow, type JobRow } from '../jobs/jobs';

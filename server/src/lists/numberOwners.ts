@@ -3,7 +3,8 @@
  * quick as one by one.
  */
 import { sql } from 'drizzle-orm';
-import { identityOf, type IdentifierKind, type Unreadable } from '@loom-kin/core';
+import { type IdentifierKind, identityOf } from '@loom-kin/core/identifiers';
+import type { Unreadable } from '@loom-kin/core/refusal';
 import { takenBy } from '../identifiers/identifiers';
 import type { Database } from '../store/database';
 

@@ -3,25 +3,19 @@
  * thread.
  */
 import { z } from 'zod';
+import { type RegistryParts, RegistryPartsSchema, accountsNamed, partsMissing } from '@loom-kin/core/export';
+import { type Family, familyIndex } from '@loom-kin/core/family';
 import {
-  accountsMissingText,
-  accountsNamed,
-  bringsText,
-  familyIndex,
   LIST_VERDICTS,
+  type ListVerdict,
   NO_MAPPING,
-  openRegistry,
-  partsMissing,
+  accountsMissingText,
+  bringsText,
   partsRefusedText,
   picturesMissingText,
-  Refusal,
-  RegistryPartsSchema,
-  runRegistryCommand,
-  type Family,
-  type ListVerdict,
-  type Registry,
-  type RegistryParts,
-} from '@loom-kin/core';
+} from '@loom-kin/core/intake';
+import { Refusal } from '@loom-kin/core/refusal';
+import { type Registry, openRegistry, runRegistryCommand } from '@loom-kin/core/registry';
 import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView, type ListRowView } from '@loom-kin/contract';
 import { readCatalogue } from '../store/readCatalogue';
 import { readFamilyFile, type FamilyFound } from '../files/familyFile';

@@ -1,21 +1,21 @@
 /** A list read against the catalogue: what it becomes, and the families as they will be. Runs in a worker thread. */
 import { readFile } from 'node:fs/promises';
 import {
-  LIST_VERDICTS,
-  listProblemText,
-  planList,
-  singleAsFamily,
-  readList,
-  whyText,
-  doubtText,
   type Become,
+  LIST_VERDICTS,
   type ListMapping,
   type ListReading,
-  type ListSettlement,
   type ListRow,
+  type ListSettlement,
   type ListVerdict,
-  type Registry,
-} from '@loom-kin/core';
+  doubtText,
+  listProblemText,
+  planList,
+  readList,
+  singleAsFamily,
+  whyText,
+} from '@loom-kin/core/intake';
+import type { Registry } from '@loom-kin/core/registry';
 import { CHILDREN_SHOWN, type ListCounts, type ListFamilyView } from '@loom-kin/contract';
 import { decodeText, fileSource } from '@loom-kin/sheets';
 import { readCatalogue } from '../store/readCatalogue';

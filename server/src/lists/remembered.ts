@@ -1,7 +1,8 @@
 /** What the seller said of the columns of a list, for the next list of its kind: one with the same headers. */
 import { createHash } from 'node:crypto';
 import { eq } from 'drizzle-orm';
-import { ListMappingSchema, NO_MAPPING, readList, type ListMapping, type Registry, type Table } from '@loom-kin/core';
+import { type ListMapping, ListMappingSchema, NO_MAPPING, type Table, readList } from '@loom-kin/core/intake';
+import type { Registry } from '@loom-kin/core/registry';
 import type { Database } from '../store/database';
 import { layouts } from '../store/schema';
 

@@ -1,6 +1,6 @@
 /** What the catalogue knows of the goods of a list: whose numbers, style codes and names they are. Reads only. */
 import { and, eq, sql } from 'drizzle-orm';
-import type { HeldFamily, Shelves } from '@loom-kin/core';
+import type { HeldFamily, Shelves } from '@loom-kin/core/intake';
 import type { Catalogue } from '../store/readCatalogue';
 import { boundSkus } from '../identifiers/boundSkus';
 import { newFamilyId } from '../families/newFamilyId';

@@ -1,6 +1,6 @@
 /** Pictures that came in and wait to be put in place: the rows of an intake. */
 import { and, eq, inArray, sql } from 'drizzle-orm';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { jobRow, type JobRow } from '../jobs/jobs';
 import type { Database } from '../store/database';
 import { arrivals, jobs, type PictureJob, type SettledPicture } from '../store/schema';

@@ -5,7 +5,7 @@
 import { existsSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import type { Logger } from 'pino';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { Job } from '@loom-kin/contract';
 import { hasFamily } from '../store/loadFamily';
 import { openJob, setJob } from '../jobs/jobs';

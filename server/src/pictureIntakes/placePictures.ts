@@ -1,15 +1,9 @@
 /** Puts pictures that came in into their places: one change over all families they go to. */
 import { group } from 'd3-array';
-import {
-  carrierAt,
-  inPictureOrder,
-  picturesAt,
-  placeKey,
-  type Command,
-  type Family,
-  type PictureMatch,
-  type Place,
-} from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
+import { type Family, carrierAt, placeKey } from '@loom-kin/core/family';
+import { type PictureMatch, inPictureOrder, picturesAt } from '@loom-kin/core/pictures';
+import type { Place } from '@loom-kin/core/place';
 import type { BodyOf, ChangeDone, Step, endpoints } from '@loom-kin/contract';
 import type { Writer } from '../changes/writer';
 import type { Store } from '../store/store';

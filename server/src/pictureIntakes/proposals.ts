@@ -1,22 +1,23 @@
 /** What an intake of pictures comes to: each with the place its name or colour proposes, or the seller has said. */
 import { eq } from 'drizzle-orm';
+import { matchQuestion, matchReasonText } from '@loom-kin/core/descriptions';
 import {
+  type Family,
   carrierAt,
   combinationLabel,
   familyIndex,
-  matchPictures,
-  matchQuestion,
-  matchReasonText,
-  openPictureCatalogue,
   placeKey,
   placeLabel,
-  placesOfPicture,
   sharedPairs,
-  type Family,
+} from '@loom-kin/core/family';
+import {
   type PictureCatalogue,
   type PictureMatch,
-  type Place,
-} from '@loom-kin/core';
+  matchPictures,
+  openPictureCatalogue,
+  placesOfPicture,
+} from '@loom-kin/core/pictures';
+import type { Place } from '@loom-kin/core/place';
 import type { Arrival, PictureIntake, PicturePlaces } from '@loom-kin/contract';
 import { hasFamily, loadFamily } from '../store/loadFamily';
 import { readJob } from '../jobs/jobs';

@@ -2,7 +2,7 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp, { type OverlayOptions } from 'sharp';
-import { COMBINED_SIDE, type Combined } from '@loom-kin/core';
+import { COMBINED_SIDE, type Combined } from '@loom-kin/core/pictures';
 import { lettering } from './lettering';
 import { pictureFile, putPictureFile } from './pictureFiles';
 

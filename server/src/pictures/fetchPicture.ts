@@ -6,7 +6,7 @@ import { lookup } from 'node:dns';
 import type { LookupFunction } from 'node:net';
 import ipaddr from 'ipaddr.js';
 import { Agent, request } from 'undici';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { MEGABYTES_AT_MOST } from './bounds';
 
 const SECONDS_AT_MOST = 20;

@@ -1,6 +1,6 @@
 /** Keeps a picture under the digest of its content, with a small one beside it, and says what is seen in it. */
 import { createHash } from 'node:crypto';
-import type { PictureEdit, PictureFacts } from '@loom-kin/core';
+import type { PictureEdit, PictureFacts } from '@loom-kin/core/pictures';
 import { lookAt } from './lookAt';
 import { pictureFile, putPictureFile } from './pictureFiles';
 import { editRaw, fromRaw, readRaw, type Raw } from './raw';

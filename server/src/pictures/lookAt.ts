@@ -1,6 +1,6 @@
 /** A look at the pixels of a picture: small copies of it, each of the size that is looked at. */
 import sharp, { type ResizeOptions } from 'sharp';
-import { blurOf, goodsIn, HASHED_SIDE, perceptualHash, type PictureLook, type Pixels } from '@loom-kin/core';
+import { HASHED_SIDE, type PictureLook, type Pixels, blurOf, goodsIn, perceptualHash } from '@loom-kin/core/pictures';
 import { fromRaw, type Raw } from './raw';
 
 /** Goods and ground are told apart on so many pixels a side, blur is seen on no more than so many along the longer one. */

@@ -1,7 +1,7 @@
 /** Pictures that were taken in before anybody looked at what they show are looked at once, one after another, while nothing else waits. */
 import { eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { pictures } from '../store/schema';
 import type { Store } from '../store/store';
 import type { PicturePool } from './pool';

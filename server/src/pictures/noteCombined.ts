@@ -1,5 +1,5 @@
 /** Pictures of several options put on one are noted as soon as they are needed; drawing them waits until somebody asks for them. */
-import { combinedId, COMBINED_SIDE, type Combined, type PictureFacts } from '@loom-kin/core';
+import { COMBINED_SIDE, type Combined, type PictureFacts, combinedId } from '@loom-kin/core/pictures';
 import type { Database } from '../store/database';
 import { pictures } from '../store/schema';
 

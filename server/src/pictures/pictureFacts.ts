@@ -1,6 +1,8 @@
 /** What is known of pictures that were taken in. */
 import { inArray, sql } from 'drizzle-orm';
-import { allPictures, Refusal, type Family, type PictureFacts } from '@loom-kin/core';
+import type { Family } from '@loom-kin/core/family';
+import { type PictureFacts, allPictures } from '@loom-kin/core/pictures';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { Database } from '../store/database';
 import { pictures } from '../store/schema';
 

@@ -1,7 +1,8 @@
 /** Worker threads for pictures, bounded in time: a picture that needs more is refused, and the others go on. */
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
-import { Refusal, type PictureEdit, type PictureFacts } from '@loom-kin/core';
+import type { PictureEdit, PictureFacts } from '@loom-kin/core/pictures';
+import { Refusal } from '@loom-kin/core/refusal';
 import { PICTURE_WORKER } from '../folders/folders';
 import { pictureFolder, type Store } from '../store/store';
 import { heard, type Told } from '../threads/told';

@@ -1,6 +1,7 @@
 /** Pictures as bare pixels: read within bounds, upright, cut, turned and put on white. */
 import sharp, { type Sharp } from 'sharp';
-import { Refusal, type PictureEdit } from '@loom-kin/core';
+import type { PictureEdit } from '@loom-kin/core/pictures';
+import { Refusal } from '@loom-kin/core/refusal';
 
 export const PIXELS_AT_MOST = 50_000_000;
 export const SIDE_AT_MOST = 3000;

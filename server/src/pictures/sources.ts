@@ -1,7 +1,7 @@
 /** Where the pictures of an intake come from: files, archives and addresses, each picture of them in its order. */
 import { readFile, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { PictureJob, SettledPicture } from '../store/schema';
 import { MEGABYTES_AT_MOST } from './bounds';
 import type { Fetcher } from './fetchPicture';

@@ -1,6 +1,6 @@
 /** Pictures taken in: kept by a worker thread, what is known of them written down. */
 import { inArray } from 'drizzle-orm';
-import type { PictureEdit, PictureFacts } from '@loom-kin/core';
+import type { PictureEdit, PictureFacts } from '@loom-kin/core/pictures';
 import type { Database } from '../store/database';
 import { pictures } from '../store/schema';
 import type { Store } from '../store/store';

@@ -1,7 +1,7 @@
 /** The pictures in an archive, one after another, within bounds; what cannot be taken is told by its name, and the rest goes on. */
 import { buffer } from 'node:stream/consumers';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { MEGABYTES_AT_MOST } from './bounds';
 
 const MEGABYTE = 1024 * 1024;

@@ -1,7 +1,7 @@
 /** Pictures that nobody uses: found on request, cleared away on request, never by themselves. */
 import { rmSync, statSync } from 'node:fs';
 import { inArray } from 'drizzle-orm';
-import type { PictureFacts } from '@loom-kin/core';
+import type { PictureFacts } from '@loom-kin/core/pictures';
 import type { Unused } from '@loom-kin/contract';
 import type { Database } from '../store/database';
 import { pictures } from '../store/schema';

@@ -1,7 +1,7 @@
 /** A worker thread for pictures: decoding, looking and making others of them hold up nobody. */
 import { workerData } from 'piscina';
 import sharp from 'sharp';
-import type { PictureEdit, PictureFacts } from '@loom-kin/core';
+import type { PictureEdit, PictureFacts } from '@loom-kin/core/pictures';
 import { telling, type Told } from '../threads/told';
 import { drawCombined } from './drawCombined';
 import { keepEdited, keepFile, lookAgain } from './keepPicture';

@@ -1,17 +1,9 @@
 /** Sets in the store: which items are in them, and how many sets there are pieces for. */
 import { and, eq, inArray, sql } from 'drizzle-orm';
-import {
-  bundlePieces,
-  columnOf,
-  familyIndex,
-  identityOf,
-  partsOf,
-  Refusal,
-  touchedChildren,
-  type BundlePart,
-  type Child,
-  type Family,
-} from '@loom-kin/core';
+import { type BundlePart, bundlePieces, partsOf } from '@loom-kin/core/bundles';
+import { type Child, type Family, columnOf, familyIndex, touchedChildren } from '@loom-kin/core/family';
+import { identityOf } from '@loom-kin/core/identifiers';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { BundleItems } from '@loom-kin/contract';
 import { loadFamily } from '../store/loadFamily';
 import type { Database } from '../store/database';

@@ -3,16 +3,10 @@
  * so that a counted or sold piece never makes somebody's typing stale.
  */
 import { and, desc, eq, sql } from 'drizzle-orm';
-import {
-  MAIN_LOCATION,
-  placeLabel,
-  Refusal,
-  type ChangeLine,
-  type Family,
-  type Location,
-  type MovementKind,
-  type StockPlaces,
-} from '@loom-kin/core';
+import type { ChangeLine } from '@loom-kin/core/descriptions';
+import { type Family, placeLabel } from '@loom-kin/core/family';
+import { Refusal } from '@loom-kin/core/refusal';
+import { type Location, MAIN_LOCATION, type MovementKind, type StockPlaces } from '@loom-kin/core/stock';
 import type { Database } from '../store/database';
 import { prepared } from '../store/prepared';
 import { movements, stockCounts, type StockMove } from '../store/schema';

@@ -1,6 +1,8 @@
 /** Loading families and what is kept beside them. */
 import { eq, inArray, sql } from 'drizzle-orm';
-import { freeze, Refusal, type Family, type LiveListing } from '@loom-kin/core';
+import { type Family, freeze } from '@loom-kin/core/family';
+import type { LiveListing } from '@loom-kin/core/fit';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { Database } from './database';
 import { prepared } from './prepared';
 import { families, heldListings } from './schema';

@@ -2,29 +2,22 @@
 import { dequal } from 'dequal';
 import { asc } from 'drizzle-orm';
 import {
-  AccountSchema,
-  CategoryMapSchema,
-  CollectionsSchema,
-  compilePattern,
-  emptyRegistry,
-  openRegistry,
-  openRulebook,
-  PairingTableSchema,
-  Refusal,
-  RegistryDataSchema,
-  RoutesSchema,
-  RulebookSchema,
-  SellerSchema,
   type Account,
+  AccountSchema,
   type CategoryMap,
+  CategoryMapSchema,
   type Collection,
-  type Namer,
-  type OpenRulebook,
-  type PairingTable,
-  type Registry,
+  CollectionsSchema,
   type Routes,
+  RoutesSchema,
   type Seller,
-} from '@loom-kin/core';
+  SellerSchema,
+} from '@loom-kin/core/catalogue';
+import type { Namer } from '@loom-kin/core/descriptions';
+import { type PairingTable, PairingTableSchema } from '@loom-kin/core/pairing';
+import { Refusal } from '@loom-kin/core/refusal';
+import { type Registry, RegistryDataSchema, emptyRegistry, openRegistry } from '@loom-kin/core/registry';
+import { type OpenRulebook, RulebookSchema, compilePattern, openRulebook } from '@loom-kin/core/rulebook';
 import type { Channel } from '@loom-kin/contract';
 import type { Database } from './database';
 import { readDocument, readDocuments } from './documents';

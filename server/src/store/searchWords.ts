@@ -4,7 +4,8 @@
  * since the database gives its own row numbers anew when it tidies up.
  */
 import { eq, sql } from 'drizzle-orm';
-import { freeze, touchedChildren, type Child, type Family, type Registry } from '@loom-kin/core';
+import { type Child, type Family, freeze, touchedChildren } from '@loom-kin/core/family';
+import type { Registry } from '@loom-kin/core/registry';
 import { prepared } from './prepared';
 import { families } from './schema';
 import type { Store } from './store';

@@ -1,5 +1,5 @@
 /** What a worker thread answers: a refusal keeps neither its class nor its code on the way between threads. */
-import { Refusal, type RefusalAbout, type RefusalCode } from '@loom-kin/core';
+import { Refusal, type RefusalAbout, type RefusalCode } from '@loom-kin/core/refusal';
 
 export type Told<T> = { ok: true; value: T } | { ok: false; code: RefusalCode; params: object; about: RefusalAbout };
 

@@ -1,6 +1,6 @@
 /** Records of a CSV file with marks out of place. */
 import { parse, type CsvError } from 'csv-parse/sync';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { checkBounds } from '../rowSink';
 
 export const LINE_ENDS = ['\r\n', '\n', '\r'] as const;

@@ -1,7 +1,7 @@
 /** What a workbook consists of, found before it is read: its sheets and what their cells point at, within bounds. */
 import { posix } from 'node:path';
 import { fromBufferPromise, type Entry, type ZipFile } from 'yauzl';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { eachTag, type Attributes, type Part } from './eachTag';
 
 const MEGABYTE = 1024 * 1024;

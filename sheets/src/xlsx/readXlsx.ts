@@ -1,5 +1,5 @@
 /** The table of a workbook. */
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import type { RowSink, TableEnd } from '../rowSink';
 import type { Source } from '../source';
 import { readCellFormats } from './cellFormats';

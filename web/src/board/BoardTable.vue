@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Families down, accounts across; only the rows in view are drawn, however many there are. */
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
-import { STATE_WORDS, type FitState } from '@loom-kin/core';
+import { STATE_WORDS } from '@loom-kin/core/descriptions';
+import type { FitState } from '@loom-kin/core/fit';
 import type { BoardCounts, FamilySummary } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 import { heldWords } from '../common/heldCounts';

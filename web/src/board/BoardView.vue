@@ -3,7 +3,9 @@
 import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElInput } from 'element-plus';
-import { count, STATE_WORDS, type FitState } from '@loom-kin/core';
+import { STATE_WORDS } from '@loom-kin/core/descriptions';
+import type { FitState } from '@loom-kin/core/fit';
+import { count } from '@loom-kin/core/text';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';
 import { useSending } from '../stores/sending';

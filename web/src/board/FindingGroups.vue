@@ -2,7 +2,8 @@
 /** What is found over the families that are meant, by kind: to be filtered by, and to be mended for all that share it. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { capital, count, findingName } from '@loom-kin/core';
+import { capital, count } from '@loom-kin/core/text';
+import { findingName } from '@loom-kin/core/words';
 import type { BoardFinding } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 

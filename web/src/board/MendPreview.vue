@@ -2,7 +2,11 @@
 /** What would mend one kind of finding, family by family, before it is done: one change, one undo. */
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { ElButton } from 'element-plus';
-import { count, findingName, readFigure, unreadableText, type Figure } from '@loom-kin/core';
+import type { Figure } from '@loom-kin/core/family';
+import { unreadableText } from '@loom-kin/core/refusal';
+import { readFigure } from '@loom-kin/core/registry';
+import { count } from '@loom-kin/core/text';
+import { findingName } from '@loom-kin/core/words';
 import { answerStep, MENDED_AT_ONCE, type BoardFinding, type FamilyFilter, type Remedies } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';

@@ -1,6 +1,6 @@
 /** The families of the fit board: which are meant, how many stand how, and the rows in view, fetched as they are come to. */
 import { computed, onUnmounted, reactive, ref, shallowRef, watch } from 'vue';
-import type { FitState } from '@loom-kin/core';
+import type { FitState } from '@loom-kin/core/fit';
 import type { BoardCounts, BoardFinding, FamilySummary } from '@loom-kin/contract';
 import { api, call } from '../api';
 import { useServerEvents } from '../stores/serverEvents';

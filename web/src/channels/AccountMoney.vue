@@ -2,15 +2,9 @@
 /** What comes off prices on an account, whose tax they hold, and how they are made; tried on all families before it is kept. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import {
-  AccountSchema,
-  CountrySchema,
-  countryName,
-  readAmount,
-  showRates,
-  type Account,
-  type AccountSettings,
-} from '@loom-kin/core';
+import { type Account, AccountSchema, type AccountSettings } from '@loom-kin/core/catalogue';
+import { CountrySchema, readAmount, showRates } from '@loom-kin/core/money';
+import { countryName } from '@loom-kin/core/text';
 import type { Channel, PriceTrial } from '@loom-kin/contract';
 import { api, call, say, tell, refuse } from '../api';
 import { useSetup } from '../stores/setup';

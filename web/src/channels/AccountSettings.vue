@@ -2,15 +2,10 @@
 /** What the seller has set up for one account. */
 import { computed } from 'vue';
 import { ElButton, ElMessageBox, ElOption, ElSelect } from 'element-plus';
-import {
-  AccountSchema,
-  isAnswered,
-  isLanguageTag,
-  languageName,
-  listed,
-  type Account,
-  type AccountSettings,
-} from '@loom-kin/core';
+import { type Account, AccountSchema, type AccountSettings } from '@loom-kin/core/catalogue';
+import { isAnswered } from '@loom-kin/core/fit';
+import { isLanguageTag } from '@loom-kin/core/registry';
+import { languageName, listed } from '@loom-kin/core/text';
 import type { Channel } from '@loom-kin/contract';
 import { api, call, say, tell, refuse } from '../api';
 import { useSetup } from '../stores/setup';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** How many of the pieces there are an account is told of. */
 import { computed } from 'vue';
-import { AccountSchema, piecesFor, readNumber, type Account, type StockRule } from '@loom-kin/core';
+import { type Account, AccountSchema } from '@loom-kin/core/catalogue';
+import { readNumber } from '@loom-kin/core/measure';
+import { type StockRule, piecesFor } from '@loom-kin/core/stock';
 import type { Channel } from '@loom-kin/contract';
 import { say, refuse } from '../api';
 import { useSetup } from '../stores/setup';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Where the seller's categories go on a channel: each to one of the channel's own, else where the one above it goes. */
 import { computed } from 'vue';
-import { mappedCategory, type Category } from '@loom-kin/core';
+import { mappedCategory } from '@loom-kin/core/catalogue';
+import type { Category } from '@loom-kin/core/registry';
 import type { Channel } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 

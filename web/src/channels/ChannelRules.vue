@@ -2,7 +2,8 @@
 /** The rules of a channel in plain sentences, what others it has published would mean, and putting an edition in force. */
 import { computed, ref, shallowRef } from 'vue';
 import { ElButton } from 'element-plus';
-import { findingName, meaningText, ruleSections, STATE_WORDS } from '@loom-kin/core';
+import { STATE_WORDS, meaningText, ruleSections } from '@loom-kin/core/descriptions';
+import { findingName } from '@loom-kin/core/words';
 import type { Channel, RulesMeaning } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';

@@ -2,7 +2,7 @@
 /** The channels with the seller's accounts on them, a part at a time: what is set up, rules, routes, pairings, categories. */
 import { computed, onMounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { usualSettings } from '@loom-kin/core';
+import { usualSettings } from '@loom-kin/core/catalogue';
 import type { Channel } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 import AccountMoney from './AccountMoney.vue';

@@ -2,7 +2,8 @@
 /** Two lists side by side with threads between them: the seller's words, and the channel's values. */
 import { computed } from 'vue';
 import { linkHorizontal } from 'd3';
-import { count, type ListedValue } from '@loom-kin/core';
+import type { ListedValue } from '@loom-kin/core/pairing';
+import { count } from '@loom-kin/core/text';
 import type { PairedWord } from './pairedWords';
 
 const props = defineProps<{

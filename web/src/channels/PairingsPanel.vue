@@ -2,7 +2,11 @@
 /** What the words of all families are among a channel's own: threads between the two lists, the unsettled and doubtful first. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import { count, fieldOfPaired, foldForPairing, pairingReasonText, ROLE_LABELS, type Role } from '@loom-kin/core';
+import { pairingReasonText } from '@loom-kin/core/descriptions';
+import type { Role } from '@loom-kin/core/family';
+import { fieldOfPaired, foldForPairing } from '@loom-kin/core/pairing';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
+import { count } from '@loom-kin/core/text';
 import type { Channel, WordInUse } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { latest } from '../common/latest';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** A price rule, written as a sentence with gaps. */
 import { computed } from 'vue';
-import { PriceRuleSchema, readAmount, readSurcharge, showSurcharge, type PriceRule } from '@loom-kin/core';
+import { type PriceRule, PriceRuleSchema, readAmount, readSurcharge, showSurcharge } from '@loom-kin/core/money';
 import { refuse } from '../api';
 import Entry from '../common/Entry.vue';
 

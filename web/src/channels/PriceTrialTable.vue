@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Prices before and after, family by family, and what is left of the poorest child. */
 import { computed } from 'vue';
-import { children, count, showAmount } from '@loom-kin/core';
+import { showAmount } from '@loom-kin/core/money';
+import { children, count } from '@loom-kin/core/text';
 import type { PriceRange, PriceTrial } from '@loom-kin/contract';
 
 const props = defineProps<{ trial: PriceTrial | null; currency: string; busy: boolean; isChanged: boolean }>();

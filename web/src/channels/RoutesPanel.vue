@@ -2,7 +2,7 @@
 /** The routes of an account: which families go there, to which category, tried on all families as they are written. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import { isWritten, type Account, type Route, type Routes } from '@loom-kin/core';
+import { type Account, type Route, type Routes, isWritten } from '@loom-kin/core/catalogue';
 import type { Channel, Tried } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';

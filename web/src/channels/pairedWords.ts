@@ -1,13 +1,13 @@
 /** The words of all families beside a channel's list: what each is there, what it most likely is, and how doubtful that is. */
 import {
-  pairingList,
-  pairingLookup,
-  proposeFor,
   type ListedValue,
   type PairingProposal,
   type PairingTable,
-  type Registry,
-} from '@loom-kin/core';
+  pairingList,
+  pairingLookup,
+  proposeFor,
+} from '@loom-kin/core/pairing';
+import type { Registry } from '@loom-kin/core/registry';
 import type { WordInUse } from '@loom-kin/contract';
 
 export interface PairedWord extends WordInUse {

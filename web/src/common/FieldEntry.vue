@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The entry of a field, of the kind its type wants. What stands before is shown where nothing of its own does. */
 import { computed, useAttrs } from 'vue';
-import { isLong, showFigure, type Field, type Figure } from '@loom-kin/core';
+import type { Figure } from '@loom-kin/core/family';
+import { type Field, isLong, showFigure } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import Entry from './Entry.vue';
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** For whom else a field has a figure of its own at a place: seen where it is edited, and gone to with one press. */
 import { computed } from 'vue';
-import { showFigure, type Carrier, type Field, type Scope } from '@loom-kin/core';
+import type { Carrier, Scope } from '@loom-kin/core/family';
+import { type Field, showFigure } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import { scopeText } from './scopes';
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** For whom what is typed holds: for all, for one language, for one account. */
 import { computed } from 'vue';
-import { accountScope, EVERYWHERE, languageName, languageScope, type Scope } from '@loom-kin/core';
+import { EVERYWHERE, type Scope, accountScope, languageScope } from '@loom-kin/core/family';
+import { languageName } from '@loom-kin/core/text';
 import Term from './Term.vue';
 import { useSetup } from '../stores/setup';
 

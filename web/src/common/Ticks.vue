@@ -4,7 +4,7 @@
  * hover.
  */
 import { computed } from 'vue';
-import type { FitState } from '@loom-kin/core';
+import type { FitState } from '@loom-kin/core/fit';
 import { useSetup } from '../stores/setup';
 import { heldWords, type HeldCounts } from './heldCounts';
 

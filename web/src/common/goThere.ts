@@ -1,7 +1,7 @@
 /** Going to where a figure is edited: the very field, focused and in view, in the scope it is about. */
 import { nextTick } from 'vue';
 import { useRouter } from 'vue-router';
-import { EVERYWHERE, type Scope } from '@loom-kin/core';
+import { EVERYWHERE, type Scope } from '@loom-kin/core/family';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { leadsTo, type There } from './leadsTo';

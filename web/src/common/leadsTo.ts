@@ -1,5 +1,7 @@
 /** Where a finding leads: the page and the element there that mends it. Read from the registry, so that no list of fields is kept for it. */
-import { placeKey, type Field, type Place, type Registry } from '@loom-kin/core';
+import { placeKey } from '@loom-kin/core/family';
+import type { Place } from '@loom-kin/core/place';
+import type { Field, Registry } from '@loom-kin/core/registry';
 
 /** What is gone to. */
 export interface There {

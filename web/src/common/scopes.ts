@@ -1,17 +1,9 @@
 /** Scopes as the page chooses them, with what a reader of that scope looks into. */
-import {
-  accountScopes,
-  EVERYWHERE,
-  languageName,
-  placeKey,
-  scopeName,
-  type Account,
-  type Field,
-  type Place,
-  type Registry,
-  type Scope,
-  type Scopes,
-} from '@loom-kin/core';
+import { type Account, accountScopes } from '@loom-kin/core/catalogue';
+import { EVERYWHERE, type Scope, type Scopes, placeKey, scopeName } from '@loom-kin/core/family';
+import type { Place } from '@loom-kin/core/place';
+import type { Field, Registry } from '@loom-kin/core/registry';
+import { languageName } from '@loom-kin/core/text';
 
 /** What is looked into where a scope is chosen, the narrowest first. */
 export function scopesFor(registry: Registry, accounts: readonly Account[], scope: Scope): Scopes {

@@ -1,24 +1,21 @@
 /** Setting a figure where several children, a value or the family are meant: as typed, as a sum from what each has, or as a surcharge. */
+import type { FigureChange } from '@loom-kin/core/change';
 import {
   EVERYWHERE,
-  figuresIn,
-  familyIndex,
-  heldBefore,
-  isSum,
-  readFigure,
-  readTyped,
-  resolve,
-  surchargeKey,
-  unreadableText,
   type Family,
-  type Field,
   type Figure,
-  type FigureChange,
-  type Place,
-  type Registry,
   type Scope,
   type Scopes,
-} from '@loom-kin/core';
+  familyIndex,
+  figuresIn,
+  heldBefore,
+  resolve,
+} from '@loom-kin/core/family';
+import { isSum } from '@loom-kin/core/measure';
+import { surchargeKey } from '@loom-kin/core/money';
+import type { Place } from '@loom-kin/core/place';
+import { unreadableText } from '@loom-kin/core/refusal';
+import { type Field, type Registry, readFigure, readTyped } from '@loom-kin/core/registry';
 import { commandScope } from './scopes';
 
 export interface SetGround {

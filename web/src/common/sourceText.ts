@@ -1,13 +1,8 @@
 /** Where a figure comes from, in words: "from the family, + 4.00 for everything XXL, as on Quayside". */
-import {
-  placeLabel,
-  showSurcharge,
-  type Account,
-  type Family,
-  type Place,
-  type Scope,
-  type Surcharge,
-} from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { type Family, type Scope, type Surcharge, placeLabel } from '@loom-kin/core/family';
+import { showSurcharge } from '@loom-kin/core/money';
+import type { Place } from '@loom-kin/core/place';
 import { scopeText } from './scopes';
 
 export interface Source {

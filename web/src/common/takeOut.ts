@@ -1,5 +1,5 @@
 /** Taking a file out: it is written as a job, and comes down as soon as it is there. */
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { ProblemSchema, Refused, type BodyOf } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useJobs } from '../stores/jobs';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** What a condition compares with: entered as the field it is about is entered. */
 import { computed } from 'vue';
-import { isNumeric, readFigure, unreadableText, type Condition } from '@loom-kin/core';
+import type { Condition } from '@loom-kin/core/catalogue';
+import { unreadableText } from '@loom-kin/core/refusal';
+import { isNumeric, readFigure } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 import { refuse } from '../api';

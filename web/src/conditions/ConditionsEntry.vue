@@ -1,14 +1,9 @@
 <script setup lang="ts">
 /** Conditions over families, entered row by row; groups among them one level deep. */
 import { computed } from 'vue';
-import {
-  COMPARISON_WORDS,
-  isNumeric,
-  type Comparison,
-  type Condition,
-  type Conditions,
-  type Field,
-} from '@loom-kin/core';
+import type { Comparison, Condition, Conditions } from '@loom-kin/core/catalogue';
+import { COMPARISON_WORDS } from '@loom-kin/core/descriptions';
+import { type Field, isNumeric } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import ConditionValue from './ConditionValue.vue';
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** How many families were found, and which: opened on demand. */
-import { count } from '@loom-kin/core';
+import { count } from '@loom-kin/core/text';
 import type { FoundFamilies } from '@loom-kin/contract';
 import PopupButton from '../common/PopupButton.vue';
 

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** What was copied or filled down and is still the same: each gone to with one press, or called right. */
 import { ElButton } from 'element-plus';
-import { stillSameText, type Place, type StillSame } from '@loom-kin/core';
+import type { StillSame } from '@loom-kin/core/copies';
+import { stillSameText } from '@loom-kin/core/descriptions';
+import type { Place } from '@loom-kin/core/place';
 import { useGoThere } from '../common/goThere';
 import PopupButton from '../common/PopupButton.vue';
 import { useFamily } from '../stores/family';

@@ -1,6 +1,7 @@
 /** What of the open family is still the same though it mostly differs; looked for when nothing was done for a moment. */
 import { onBeforeUnmount, shallowRef, watch } from 'vue';
-import { freeze, stillSame, type Family, type StillSame } from '@loom-kin/core';
+import { type StillSame, stillSame } from '@loom-kin/core/copies';
+import { type Family, freeze } from '@loom-kin/core/family';
 import { api, call } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';

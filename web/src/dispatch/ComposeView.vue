@@ -3,7 +3,7 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton } from 'element-plus';
-import { showAmount } from '@loom-kin/core';
+import { showAmount } from '@loom-kin/core/money';
 import type { DispatchPreview } from '@loom-kin/contract';
 import { api, call, requestKey, tell } from '../api';
 import { useSetup } from '../stores/setup';

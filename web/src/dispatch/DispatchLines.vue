@@ -2,7 +2,8 @@
 /** Lines of a dispatch: what goes where, what came of it, and every refusal leading to its child and field. */
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { showAmount, type ListingMessage } from '@loom-kin/core';
+import type { ListingMessage } from '@loom-kin/core/listing';
+import { showAmount } from '@loom-kin/core/money';
 import type { DispatchLine, PreviewLine } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { useFamily } from '../stores/family';

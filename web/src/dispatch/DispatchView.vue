@@ -3,7 +3,7 @@
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElProgress } from 'element-plus';
-import { showAmount } from '@loom-kin/core';
+import { showAmount } from '@loom-kin/core/money';
 import type { Dispatch, DispatchLine, DispatchSummary } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { latest } from '../common/latest';

@@ -2,7 +2,8 @@
 /** The axes of a family that is being started: each a role, a name and a pasted list of values, with their codes and swatches. */
 import { computed, nextTick, ref } from 'vue';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
+import { ROLES, type Role } from '@loom-kin/core/family';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from '../weave/draftValues';
 import { roleNamed } from '../weave/roleNamed';

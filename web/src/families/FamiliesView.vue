@@ -3,7 +3,9 @@
 import { computed, nextTick, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { children, count, showAmount, STATE_WORDS } from '@loom-kin/core';
+import { STATE_WORDS } from '@loom-kin/core/descriptions';
+import { showAmount } from '@loom-kin/core/money';
+import { children, count } from '@loom-kin/core/text';
 import type { FamilySummary } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';

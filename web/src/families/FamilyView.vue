@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton } from 'element-plus';
 import { Redo2, Undo2 } from 'lucide-vue-next';
-import { children } from '@loom-kin/core';
+import { children } from '@loom-kin/core/text';
 import type { StepBack } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';

@@ -3,7 +3,9 @@
 import { computed, reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput } from 'element-plus';
-import { isAnswered, isCurrency, SellerSchema } from '@loom-kin/core';
+import { SellerSchema } from '@loom-kin/core/catalogue';
+import { isAnswered } from '@loom-kin/core/fit';
+import { isCurrency } from '@loom-kin/core/money';
 import type { StepInput } from '@loom-kin/contract';
 import { useSetup } from '../stores/setup';
 

@@ -1,21 +1,12 @@
 /** A family while it is being started: what was typed, the family that it makes, and what is still missing. Kept in the browser until it is started. */
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { z } from 'zod';
-import {
-  createFamily,
-  crossingsOf,
-  familyIndex,
-  familyPattern,
-  mindSize,
-  proposeSkus,
-  Refusal,
-  ROLE_LABELS,
-  RoleSchema,
-  unreadableText,
-  type CreateFamily,
-  type Family,
-  type Role,
-} from '@loom-kin/core';
+import { crossingsOf, mindSize } from '@loom-kin/core/axes';
+import { type CreateFamily, createFamily } from '@loom-kin/core/change';
+import { type Family, type Role, RoleSchema, familyIndex } from '@loom-kin/core/family';
+import { familyPattern, proposeSkus } from '@loom-kin/core/identifiers';
+import { Refusal, unreadableText } from '@loom-kin/core/refusal';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
 import { dropDraft, keepDraft, readDraft } from '../common/drafts';
 import { useSetup } from '../stores/setup';
 import type { DraftValue } from '../weave/draftValues';

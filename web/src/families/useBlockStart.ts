@@ -1,18 +1,11 @@
 /** A sheet or a pasted block of rows as the beginning of a family: its axes at once, its figures when the family is started. */
 import { computed, shallowRef } from 'vue';
 import { z } from 'zod';
-import {
-  blockFamily,
-  count,
-  familyIndex,
-  freeze,
-  readClip,
-  readFigure,
-  type BlockFamily,
-  type Family,
-  type FigureChange,
-  type Registry,
-} from '@loom-kin/core';
+import type { FigureChange } from '@loom-kin/core/change';
+import { type Family, familyIndex, freeze } from '@loom-kin/core/family';
+import { type BlockFamily, blockFamily, readClip } from '@loom-kin/core/intake';
+import { type Registry, readFigure } from '@loom-kin/core/registry';
+import { count } from '@loom-kin/core/text';
 import { makeChange } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { dropDraft, keepDraft, readDraft } from '../common/drafts';

@@ -1,6 +1,7 @@
 /** The list of families as it is asked for: what is searched, filtered and sorted by, a page after the other, kept up with changes elsewhere. */
 import { onMounted, ref, shallowRef, watch } from 'vue';
-import { findingName, type FitState } from '@loom-kin/core';
+import type { FitState } from '@loom-kin/core/fit';
+import { findingName } from '@loom-kin/core/words';
 import type { FamilySummary, FindingCount } from '@loom-kin/contract';
 import { api, call } from '../api';
 import { useServerEvents } from '../stores/serverEvents';

@@ -1,17 +1,12 @@
 <script setup lang="ts">
 /** What a buyer would see of the listings of a plan, drawn from the listings themselves before anything is sent. */
 import { computed, ref, shallowRef, watch } from 'vue';
-import {
-  compareAmounts,
-  count,
-  markedPicture,
-  planText,
-  showAmount,
-  type Account,
-  type Fit,
-  type Listing,
-  type Plan,
-} from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { planText } from '@loom-kin/core/descriptions';
+import type { Fit, Plan } from '@loom-kin/core/fit';
+import { type Listing, markedPicture } from '@loom-kin/core/listing';
+import { compareAmounts, showAmount } from '@loom-kin/core/money';
+import { count } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import DialogSheet from '../common/DialogSheet.vue';
 import { listingWords } from './listingWords';

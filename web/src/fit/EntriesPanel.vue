@@ -2,7 +2,12 @@
 /** Entries that the channel has already for numbers of the family: what is fixed there, and whether children are offered under them. */
 import { computed } from 'vue';
 import { ElButton } from 'element-plus';
-import { childLabels, children, ROLE_LABELS, type Account, type EntryMatch, type Fit, type Role } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { type Role, childLabels } from '@loom-kin/core/family';
+import type { Fit } from '@loom-kin/core/fit';
+import type { EntryMatch } from '@loom-kin/core/listing';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
+import { children } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import { useWish } from './useWish';
 

@@ -1,15 +1,11 @@
 <script setup lang="ts">
 /** What could be left out so that fewer listings are enough: looked for when somebody asks, and never done by itself. */
 import { shallowRef, watch } from 'vue';
-import {
-  children,
-  familyIndex,
-  planDifference,
-  type Account,
-  type Fit,
-  type LeaveOutOffer,
-  type Plan,
-} from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { planDifference } from '@loom-kin/core/descriptions';
+import { familyIndex } from '@loom-kin/core/family';
+import type { Fit, LeaveOutOffer, Plan } from '@loom-kin/core/fit';
+import { children } from '@loom-kin/core/text';
 import { tell } from '../api';
 import { useFamily } from '../stores/family';
 import { useWish } from './useWish';

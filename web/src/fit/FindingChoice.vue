@@ -2,7 +2,7 @@
 /** What only the seller can say of the channel's own lists, chosen where the finding asks for it: what a word is there, where goods go. */
 import { computed } from 'vue';
 import type { StepInput } from '@loom-kin/contract';
-import type { Remedy } from '@loom-kin/core';
+import type { Remedy } from '@loom-kin/core/fit';
 import { useFamily } from '../stores/family';
 
 const props = defineProps<{ remedy: Remedy & { kind: 'pair' | 'choosePlace' } }>();

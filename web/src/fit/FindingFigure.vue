@@ -1,7 +1,11 @@
 <script setup lang="ts">
 /** A figure a finding misses, typed where it is told: for the family, or one for each of the places named. */
 import { computed } from 'vue';
-import { placeLabel, readFigure, unreadableText, type Place, type Remedy, type Scope } from '@loom-kin/core';
+import { type Scope, placeLabel } from '@loom-kin/core/family';
+import type { Remedy } from '@loom-kin/core/fit';
+import type { Place } from '@loom-kin/core/place';
+import { unreadableText } from '@loom-kin/core/refusal';
+import { readFigure } from '@loom-kin/core/registry';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { commandScope } from '../common/scopes';

@@ -2,19 +2,10 @@
 /** The findings of a fit, walked by key: each broken rule once, with everybody it concerns, the way to its cause, and its remedies. */
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import {
-  alike,
-  concerned,
-  findingId,
-  findingText,
-  placeLabel,
-  readyRemedy,
-  remedyText,
-  type Account,
-  type Finding,
-  type Fit,
-  type Remedy,
-} from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { concerned, findingText, remedyText } from '@loom-kin/core/descriptions';
+import { placeLabel } from '@loom-kin/core/family';
+import { type Finding, type Fit, type Remedy, alike, findingId, readyRemedy } from '@loom-kin/core/fit';
 import { useFamily } from '../stores/family';
 import { useGoThere } from '../common/goThere';
 import { useKeys } from '../shell/keys';

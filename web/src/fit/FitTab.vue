@@ -3,7 +3,7 @@
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import { ElButton } from 'element-plus';
-import type { FitState } from '@loom-kin/core';
+import type { FitState } from '@loom-kin/core/fit';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import EntriesPanel from './EntriesPanel.vue';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** Children that are left out on an account by wish: who they are, and the way back, whether there is a plan or not. */
 import { computed } from 'vue';
-import { childLabels, children, type Account } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { childLabels } from '@loom-kin/core/family';
+import { children } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import { useWish } from './useWish';
 

@@ -2,7 +2,9 @@
 /** What mending several findings together will do, in sentences with numbers, before it is done. */
 import { computed } from 'vue';
 import { ElButton } from 'element-plus';
-import { children, findingId, findingText, readyRemedy, remedyText, type Finding } from '@loom-kin/core';
+import { findingText, remedyText } from '@loom-kin/core/descriptions';
+import { type Finding, findingId, readyRemedy } from '@loom-kin/core/fit';
+import { children } from '@loom-kin/core/text';
 import Dialog from '../common/Dialog.vue';
 import { useFamily } from '../stores/family';
 

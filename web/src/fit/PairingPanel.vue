@@ -1,7 +1,10 @@
 <script setup lang="ts">
 /** Which of the channel's own values each of the family's values is: remembered per channel, for every family. */
 import { computed } from 'vue';
-import { foldForPairing, pairingReasonText, type Account, type Fit } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { pairingReasonText } from '@loom-kin/core/descriptions';
+import type { Fit } from '@loom-kin/core/fit';
+import { foldForPairing } from '@loom-kin/core/pairing';
 import { say } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';

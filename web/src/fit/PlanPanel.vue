@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** The plan in force, drawn as threads over the weave; the next best ones to choose from, and the seller's wishes. */
 import { computed, shallowRef } from 'vue';
-import { planCost, planDifference, planReasons, planText, type Account, type Fit, type Plan } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { planCost, planDifference, planReasons, planText } from '@loom-kin/core/descriptions';
+import type { Fit, Plan } from '@loom-kin/core/fit';
 import { useFamily } from '../stores/family';
 import Threads from './Threads.vue';
 import Weave from '../weave/Weave.vue';

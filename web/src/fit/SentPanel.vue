@@ -4,16 +4,11 @@
  * channel holds.
  */
 import { computed, ref, shallowRef, watch } from 'vue';
-import {
-  children as childrenText,
-  count,
-  listingMessage,
-  rulesForSheet,
-  uploadSheet,
-  type Account,
-  type Fit,
-  type Listing,
-} from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import type { Fit } from '@loom-kin/core/fit';
+import { type Listing, listingMessage, uploadSheet } from '@loom-kin/core/listing';
+import { rulesForSheet } from '@loom-kin/core/rulebook';
+import { children as childrenText, count } from '@loom-kin/core/text';
 import type { Channel } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 

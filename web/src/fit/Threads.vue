@@ -6,7 +6,8 @@
  */
 import { computed, onMounted, ref, watch } from 'vue';
 import { select } from 'd3';
-import type { Family, Plan } from '@loom-kin/core';
+import type { Family } from '@loom-kin/core/family';
+import type { Plan } from '@loom-kin/core/fit';
 import { threadDrawing, WIDTH, type Mark, type Thread } from './threadDrawing';
 
 const props = defineProps<{ family: Family; plan: Plan; channelName: string }>();

@@ -2,7 +2,7 @@
 /** Says that it is not certain what an account holds of the family, why, and has it read. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import type { Account } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
 import { api, call, say, tell } from '../api';
 import { useFamily } from '../stores/family';
 

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The seller's wishes for an account: axes that are not joined or not split, and the axis that pictures follow. */
 import { computed } from 'vue';
-import type { Account, Fit } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import type { Fit } from '@loom-kin/core/fit';
 import { useFamily } from '../stores/family';
 import { useWish } from './useWish';
 

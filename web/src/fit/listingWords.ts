@@ -1,5 +1,7 @@
 /** What a listing says, told by what is meant and not by the channel's names for it. */
-import { plainText, type Fit, type Listing } from '@loom-kin/core';
+import type { Fit } from '@loom-kin/core/fit';
+import type { Listing } from '@loom-kin/core/listing';
+import { plainText } from '@loom-kin/core/wording';
 
 export interface ListingWords {
   name: string;

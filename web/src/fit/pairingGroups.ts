@@ -1,16 +1,14 @@
 /** What of a family is paired with a channel's own values: values of axes, and what its fields with closed lists say. */
+import { type Axis, type Family, familyIndex } from '@loom-kin/core/family';
+import type { Fit } from '@loom-kin/core/fit';
 import {
-  familyIndex,
+  type PairingProposal,
+  type PairingTable,
   pairedField,
   pairingLookup,
   proposeFor,
-  type Axis,
-  type Family,
-  type Fit,
-  type PairingProposal,
-  type PairingTable,
-  type Registry,
-} from '@loom-kin/core';
+} from '@loom-kin/core/pairing';
+import type { Registry } from '@loom-kin/core/registry';
 
 /** One of the seller's words. */
 export interface PairedWord {

@@ -1,5 +1,7 @@
 /** A plan drawn as threads: where every thread, name and knot stands. No page is needed for it. */
-import { children, familyIndex, type Axis, type Family, type Plan, type TargetAxis } from '@loom-kin/core';
+import { type Axis, type Family, familyIndex } from '@loom-kin/core/family';
+import type { Plan, TargetAxis } from '@loom-kin/core/fit';
+import { children } from '@loom-kin/core/text';
 import { columnPlaces, ROW, type ColumnPlaces } from './threadColumn';
 
 export const WIDTH = 640;

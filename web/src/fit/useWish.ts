@@ -1,6 +1,6 @@
 /** What the seller wishes for the open family on an account, and how that is changed. */
 import { computed, type ComputedRef } from 'vue';
-import { NO_WISH, type Wish } from '@loom-kin/core';
+import { NO_WISH, type Wish } from '@loom-kin/core/family';
 import { useFamily } from '../stores/family';
 
 export function useWish(account: () => string): { wish: ComputedRef<Wish>; setWish: (changes: Partial<Wish>) => void } {

@@ -3,7 +3,9 @@
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElOption, ElSelect } from 'element-plus';
-import { children, familyIndex, ROLE_LABELS, ROLES } from '@loom-kin/core';
+import { ROLES, familyIndex } from '@loom-kin/core/family';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
+import { children } from '@loom-kin/core/text';
 import { say } from '../api';
 import { useSetup } from '../stores/setup';
 import MovedFigures from '../weave/structure/MovedFigures.vue';

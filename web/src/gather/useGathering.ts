@@ -1,17 +1,10 @@
 /** Families on their way into one: what is proposed, what the seller says of it, and what it would make. */
 import { computed, ref, shallowRef, watch } from 'vue';
-import {
-  familyIndex,
-  freeze,
-  gather,
-  movedFigures,
-  movedFigureText,
-  proposeGather,
-  Refusal,
-  type Family,
-  type Gathered,
-  type Role,
-} from '@loom-kin/core';
+import { movedFigures } from '@loom-kin/core/change';
+import { movedFigureText } from '@loom-kin/core/descriptions';
+import { type Family, type Role, familyIndex, freeze } from '@loom-kin/core/family';
+import { type Gathered, gather, proposeGather } from '@loom-kin/core/gather';
+import { Refusal } from '@loom-kin/core/refusal';
 import { makeChange, type StepInput } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { useSetup } from '../stores/setup';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What is done with one column: sort, filter, freeze, hide, move, and the figures in it that children have of their own. */
 import { computed, ref } from 'vue';
-import { children, EVERYWHERE } from '@loom-kin/core';
+import { EVERYWHERE } from '@loom-kin/core/family';
+import { children } from '@loom-kin/core/text';
 import Popup from '../common/Popup.vue';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';

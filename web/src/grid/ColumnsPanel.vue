@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Which columns the grid shows: sets to choose from, each changed by ticks, and sets of the seller's own. */
 import { computed, ref } from 'vue';
-import { EVERYWHERE, scopeName } from '@loom-kin/core';
+import { EVERYWHERE, scopeName } from '@loom-kin/core/family';
 import Popup from '../common/Popup.vue';
 import { useLayout } from '../stores/layout';
 import { ALL_FIGURES, chosenSet, SETS, UNCHANGED, type FieldColumn } from './gridColumns';

@@ -4,7 +4,7 @@
  * value or the family lighter. One tab stop; the focused cell is told to screen readers as the active one.
  */
 import { computed, ref } from 'vue';
-import type { Child } from '@loom-kin/core';
+import type { Child } from '@loom-kin/core/family';
 import GridHead from './GridHead.vue';
 import { isRight, type GridColumn } from './gridColumns';
 import { isWithin } from './gridMoves';

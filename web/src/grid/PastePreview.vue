@@ -2,7 +2,9 @@
 /** What a pasted block would do, before it does: which rows are which children, what finds none, which identifiers would move. */
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { children, placeLabel, type ClipReading } from '@loom-kin/core';
+import { placeLabel } from '@loom-kin/core/family';
+import type { ClipReading } from '@loom-kin/core/intake';
+import { children } from '@loom-kin/core/text';
 import type { PasteOffer } from './useGridEdits';
 import type { GridView } from './useGridView';
 

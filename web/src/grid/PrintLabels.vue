@@ -3,16 +3,16 @@
 import { computed, ref, watch } from 'vue';
 import { ElButton, ElCheckbox } from 'element-plus';
 import {
-  children,
-  LABEL_SHEET_IDS,
   LABEL_SHEETS,
+  LABEL_SHEET_IDS,
   LARGEST_PERCENT,
-  planLabels,
-  Refusal,
-  SMALLEST_PERCENT,
-  symbolWidth,
   type LabelSheetId,
-} from '@loom-kin/core';
+  SMALLEST_PERCENT,
+  planLabels,
+  symbolWidth,
+} from '@loom-kin/core/labels';
+import { Refusal } from '@loom-kin/core/refusal';
+import { children } from '@loom-kin/core/text';
 import type { LabelOrder } from '@loom-kin/contract';
 import { tell } from '../api';
 import { fetchFile } from '../common/takeOut';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Below the grid: how much is selected, and what its numbers come to. Worked out a moment after the selection stands still. */
 import { onUnmounted, ref, watch } from 'vue';
-import { children } from '@loom-kin/core';
+import { children } from '@loom-kin/core/text';
 import { useSetup } from '../stores/setup';
 import { sumsOf, type Sums } from './sums';
 import type { GridSelection } from './useGridSelection';

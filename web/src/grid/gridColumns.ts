@@ -1,22 +1,9 @@
 /** The columns of the children's grid: options, every field a child may have, and the same field for one account beside it. */
-import {
-  accountScope,
-  accountScopes,
-  EVERYWHERE,
-  headerOf,
-  isLong,
-  isNumeric,
-  languageName,
-  languageScope,
-  sheetFields,
-  type Account,
-  type Family,
-  type Field,
-  type FieldGroup,
-  type Registry,
-  type Scope,
-  type Scopes,
-} from '@loom-kin/core';
+import { type Account, accountScopes } from '@loom-kin/core/catalogue';
+import { EVERYWHERE, type Family, type Scope, type Scopes, accountScope, languageScope } from '@loom-kin/core/family';
+import { sheetFields } from '@loom-kin/core/intake';
+import { type Field, type FieldGroup, type Registry, headerOf, isLong, isNumeric } from '@loom-kin/core/registry';
+import { languageName } from '@loom-kin/core/text';
 import type { ColumnSet, GridLayout } from '@loom-kin/contract';
 
 export interface OptionColumn {

@@ -1,5 +1,5 @@
 /** Which children the grid shows, and in which order. */
-import type { Child } from '@loom-kin/core';
+import type { Child } from '@loom-kin/core/family';
 
 export interface Sorting {
   columnId: string;

@@ -1,26 +1,20 @@
 /** Cells as typed or pasted into the children's grid, read into changes: good ones are taken, bad ones named with their place. */
+import { partsOf } from '@loom-kin/core/bundles';
+import type { FigureChange } from '@loom-kin/core/change';
 import {
-  columnOf,
-  EVERYWHERE,
-  familyIndex,
-  habitsOf,
-  identifierOwners,
-  identityOf,
-  isIdentifier,
-  partsOf,
-  placeLabel,
-  readFigure,
-  readTyped,
-  refusalText,
-  unreadableText,
   type Child,
-  type ClipReading,
+  EVERYWHERE,
   type Family,
   type Figure,
-  type FigureChange,
-  type Place,
-  type Registry,
-} from '@loom-kin/core';
+  columnOf,
+  familyIndex,
+  placeLabel,
+} from '@loom-kin/core/family';
+import { identifierOwners, identityOf, isIdentifier } from '@loom-kin/core/identifiers';
+import type { ClipReading } from '@loom-kin/core/intake';
+import type { Place } from '@loom-kin/core/place';
+import { refusalText, unreadableText } from '@loom-kin/core/refusal';
+import { type Registry, habitsOf, readFigure, readTyped } from '@loom-kin/core/registry';
 import { commandScope } from '../common/scopes';
 import type { FieldColumn, GridColumn } from './gridColumns';
 

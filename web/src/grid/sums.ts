@@ -1,6 +1,6 @@
 /** What is told of the figures that are selected. */
 import Big from 'big.js';
-import { isNumeric } from '@loom-kin/core';
+import { isNumeric } from '@loom-kin/core/registry';
 import type { FieldColumn } from './gridColumns';
 
 export interface Sums {

@@ -3,7 +3,7 @@
  * every key after it by itself, however long the page takes to draw. What is half typed is kept as a draft.
  */
 import { computed, nextTick, ref, shallowRef, type Ref } from 'vue';
-import { isLong } from '@loom-kin/core';
+import { isLong } from '@loom-kin/core/registry';
 import { z } from 'zod';
 import { ARROWS } from '../common/arrows';
 import { isLeaving } from '../common/leaving';

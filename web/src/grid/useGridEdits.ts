@@ -1,6 +1,6 @@
 /** What is done to the grid's cells: typed, pasted, filled, cleared, replaced. Every gesture is one change and one undo. */
 import { computed, ref, shallowRef } from 'vue';
-import { goOn, readClip, type ClipReading } from '@loom-kin/core';
+import { type ClipReading, goOn, readClip } from '@loom-kin/core/intake';
 import { useFamily } from '../stores/family';
 import { placesOf } from '../stores/pieces';
 import { useSetup } from '../stores/setup';

@@ -1,6 +1,7 @@
 /** What the grid shows at this moment: its columns, its rows, and the text of every cell, worked out when somebody looks at it. */
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
-import { columnOf, EVERYWHERE, isNumeric, showColumn, type Child, type ColumnGroup, type Family } from '@loom-kin/core';
+import { type Child, type ColumnGroup, EVERYWHERE, type Family, columnOf } from '@loom-kin/core/family';
+import { isNumeric, showColumn } from '@loom-kin/core/registry';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';
 import { placesOf, type Pieces } from '../stores/pieces';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** What is said under an entry while it is filled: of a price its tax, of a weight that of its parcel. */
-import type { Figure } from '@loom-kin/core';
+import type { Figure } from '@loom-kin/core/family';
 import PriceHint from '../money/PriceHint.vue';
 import VolumeHint from '../stock/VolumeHint.vue';
 

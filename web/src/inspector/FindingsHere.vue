@@ -3,7 +3,9 @@
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton } from 'element-plus';
-import { findingId, findingText, remedyText, type Place } from '@loom-kin/core';
+import { findingText, remedyText } from '@loom-kin/core/descriptions';
+import { findingId } from '@loom-kin/core/fit';
+import type { Place } from '@loom-kin/core/place';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { samePlace } from '../common/scopes';

@@ -3,19 +3,16 @@
 import { computed, ref } from 'vue';
 import { storeToRefs } from 'pinia';
 import {
-  children,
+  type Carrier,
   EVERYWHERE,
+  type Figure,
   familyIndex,
   figuresIn,
   hasCombination,
   heldBefore,
-  isNumeric,
-  showFigure,
-  type Carrier,
-  type Field,
-  type FieldGroup,
-  type Figure,
-} from '@loom-kin/core';
+} from '@loom-kin/core/family';
+import { type Field, type FieldGroup, isNumeric, showFigure } from '@loom-kin/core/registry';
+import { children } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { isOnWordsPage } from '../common/leadsTo';

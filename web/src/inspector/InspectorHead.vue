@@ -2,7 +2,8 @@
 /** What the inspector is about: its name, for how many children its figures hold, and in which scope. */
 import { computed } from 'vue';
 import { storeToRefs } from 'pinia';
-import { capital, children, familyIndex, placeLabel } from '@loom-kin/core';
+import { familyIndex, placeLabel } from '@loom-kin/core/family';
+import { capital, children } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import ScopeSelect from '../common/ScopeSelect.vue';
 import Swatch from '../common/Swatch.vue';

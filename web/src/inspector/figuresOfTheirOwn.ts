@@ -1,5 +1,5 @@
 /** Which of some children have figures of their own, nearer than the place they are looked at from. */
-import { figuresIn, type Child, type Scope } from '@loom-kin/core';
+import { type Child, type Scope, figuresIn } from '@loom-kin/core/family';
 
 /**
  * Key of a field → ids of the children that have a figure of their own there, in the scope. One pass for all fields: thousands of children

@@ -3,7 +3,7 @@
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElOption, ElProgress, ElSelect } from 'element-plus';
-import { FamilyFileSchema } from '@loom-kin/core';
+import { FamilyFileSchema } from '@loom-kin/core/family';
 import { Refused, type FamilySummary, type IntakeReport, type Job } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { latest } from '../common/latest';

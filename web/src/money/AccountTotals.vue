@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Every account in a line: from which price to which, and what is left of the poorest child. */
 import { computed } from 'vue';
-import { showAmount, type EarningGroup } from '@loom-kin/core';
+import type { EarningGroup } from '@loom-kin/core/fit';
+import { showAmount } from '@loom-kin/core/money';
 import type { AccountEarnings } from './useEarnings';
 
 const props = defineProps<{ all: readonly AccountEarnings[] }>();

@@ -1,18 +1,10 @@
 <script setup lang="ts">
 /** Under a price: what it is without tax, typed there as well, and where a tax rate begins on accounts where it depends on the price. */
 import { computed } from 'vue';
-import {
-  accountPrices,
-  grossOf,
-  readAmount,
-  sellersPrice,
-  showAmount,
-  slabRate,
-  taxAtHome,
-  toCurrency,
-  withoutTax,
-  type Figure,
-} from '@loom-kin/core';
+import { taxAtHome } from '@loom-kin/core/catalogue';
+import type { Figure } from '@loom-kin/core/family';
+import { accountPrices, sellersPrice } from '@loom-kin/core/fit';
+import { grossOf, readAmount, showAmount, slabRate, toCurrency, withoutTax } from '@loom-kin/core/money';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';

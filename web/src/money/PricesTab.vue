@@ -1,18 +1,16 @@
 <script setup lang="ts">
 /** Prices of the family: on each account the way from the price to what is left of it, and back from what is wanted to the price. */
 import { computed, ref, watch } from 'vue';
+import { EVERYWHERE, placeLabel } from '@loom-kin/core/family';
+import { priceChanges, sellersPrice } from '@loom-kin/core/fit';
 import {
-  children,
-  EVERYWHERE,
-  priceNear,
+  type Waterfall as WaterfallSteps,
   priceBeside,
-  placeLabel,
-  priceChanges,
-  sellersPrice,
+  priceNear,
   showAmount,
   waterfall as waterfallOf,
-  type Waterfall as WaterfallSteps,
-} from '@loom-kin/core';
+} from '@loom-kin/core/money';
+import { children } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { ElButton } from 'element-plus';

@@ -2,16 +2,10 @@
 /** Backwards: which prices leave what is wanted, before and after, and setting them. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import {
-  proposePrices,
-  readAmount,
-  showAmount,
-  type AccountMoney,
-  type EarningGroup,
-  type Family,
-  type Proposal,
-  type Target,
-} from '@loom-kin/core';
+import type { AccountMoney } from '@loom-kin/core/catalogue';
+import type { Family } from '@loom-kin/core/family';
+import { type EarningGroup, type Proposal, proposePrices } from '@loom-kin/core/fit';
+import { type Target, readAmount, showAmount } from '@loom-kin/core/money';
 import { whichChildren } from './useEarnings';
 
 const props = defineProps<{

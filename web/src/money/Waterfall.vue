@@ -2,7 +2,7 @@
 /** From a price to what is left of it, drawn step by step. The price can be dragged, or moved with the arrow keys. */
 import { computed, ref } from 'vue';
 import { scaleLinear } from 'd3';
-import { showAmount, WATERFALL_STEPS, type Waterfall } from '@loom-kin/core';
+import { WATERFALL_STEPS, type Waterfall, showAmount } from '@loom-kin/core/money';
 
 const props = defineProps<{
   waterfall: Waterfall;

@@ -1,18 +1,9 @@
 /** What the children looked at leave on every account: worked out in the page, so that it follows what is typed at once. */
 import { computed, type ComputedRef } from 'vue';
-import {
-  accountPrices,
-  earningGroups,
-  placesFor,
-  children,
-  familyIndex,
-  listed,
-  placeLabel,
-  type Account,
-  type AccountPrices,
-  type EarningGroup,
-  type Family,
-} from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { type Family, familyIndex, placeLabel, placesFor } from '@loom-kin/core/family';
+import { type AccountPrices, type EarningGroup, accountPrices, earningGroups } from '@loom-kin/core/fit';
+import { children, listed } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 

@@ -2,16 +2,12 @@
 /** A pasted list of GTINs for children that have none, in the order of the grid; what is wrong is told with its line. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import {
-  childLabels,
-  children,
-  count,
-  isOfBlock,
-  readFigure,
-  unreadableText,
-  type Child,
-  type Command,
-} from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
+import { type Child, childLabels } from '@loom-kin/core/family';
+import { isOfBlock } from '@loom-kin/core/identifiers';
+import { unreadableText } from '@loom-kin/core/refusal';
+import { readFigure } from '@loom-kin/core/registry';
+import { children, count } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 

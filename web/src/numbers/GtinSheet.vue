@@ -2,7 +2,9 @@
 /** GTINs for the children that have none: the next numbers of a block, a pasted list, or an exemption; and back again. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { children, count, isOfBlock, NumberBlockSchema, Refusal } from '@loom-kin/core';
+import { NumberBlockSchema, isOfBlock } from '@loom-kin/core/identifiers';
+import { Refusal } from '@loom-kin/core/refusal';
+import { children, count } from '@loom-kin/core/text';
 import { say, tell } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';

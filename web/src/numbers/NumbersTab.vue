@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** SKUs and GTINs of the family: what every child has, what the pattern would give it, where its GTIN is from. */
 import { computed, ref, watch } from 'vue';
-import { childLabels, isOfBlock } from '@loom-kin/core';
+import { childLabels } from '@loom-kin/core/family';
+import { isOfBlock } from '@loom-kin/core/identifiers';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import GtinSheet from './GtinSheet.vue';

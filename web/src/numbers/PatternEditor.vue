@@ -8,12 +8,12 @@ import {
   COUNTER,
   FAMILY_MARKS,
   MARK_LETTERS,
-  readPattern,
-  writePattern,
   type MarkLetters,
   type PatternMark,
   type PatternPiece,
-} from '@loom-kin/core';
+  readPattern,
+  writePattern,
+} from '@loom-kin/core/identifiers';
 
 /** The marks that may stand in it. */
 const props = defineProps<{ marks: readonly string[] }>();

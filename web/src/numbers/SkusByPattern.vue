@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** SKUs by a pattern: written, looked at on the children, made. A SKU that an account lists stays as it is. */
 import { ElButton, ElCheckbox } from 'element-plus';
-import { children, count, skuMarks } from '@loom-kin/core';
+import { skuMarks } from '@loom-kin/core/identifiers';
+import { children, count } from '@loom-kin/core/text';
 import type { SkuPreview } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 import PatternEditor from './PatternEditor.vue';

@@ -1,5 +1,5 @@
 /** A number block as typed: blanks and hyphens in a prefix are how people read it. */
-import type { NumberBlockSchema } from '@loom-kin/core';
+import type { NumberBlockSchema } from '@loom-kin/core/identifiers';
 import type { z } from 'zod';
 
 /** What the schema is to read; it says what is wrong. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** What an account will show, in its order and within its number of pictures. */
 import { computed, shallowRef, watch } from 'vue';
-import { accountScope, childLabels, markedPicture, NO_WISH, type Listing } from '@loom-kin/core';
+import { NO_WISH, accountScope, childLabels } from '@loom-kin/core/family';
+import { type Listing, markedPicture } from '@loom-kin/core/listing';
 import { tell } from '../api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';

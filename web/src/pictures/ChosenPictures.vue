@@ -2,7 +2,9 @@
 /** What can be done with the pictures that are chosen: to another place, to several, away, on white, said of all. */
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { ANGLE_LABELS, ANGLES, type Angle, type Place, type SingleCommand } from '@loom-kin/core';
+import type { SingleCommand } from '@loom-kin/core/change';
+import { ANGLES, ANGLE_LABELS, type Angle } from '@loom-kin/core/pictures';
+import type { Place } from '@loom-kin/core/place';
 import { api, call, tell } from '../api';
 import PopupButton from '../common/PopupButton.vue';
 import { useFamily } from '../stores/family';

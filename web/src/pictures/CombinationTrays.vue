@@ -2,7 +2,9 @@
 /** Pictures of several options together, such as a colour in a design: shown by all children that have them, and by no others. */
 import { computed, inject, nextTick, ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { children, combinationLabel, hasCombination, placeKey, type Place } from '@loom-kin/core';
+import { combinationLabel, hasCombination, placeKey } from '@loom-kin/core/family';
+import type { Place } from '@loom-kin/core/place';
+import { children } from '@loom-kin/core/text';
 import { trayId } from '../common/leadsTo';
 import { useFamily } from '../stores/family';
 import type { Brought } from './bring/bringFiles';

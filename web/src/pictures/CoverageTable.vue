@@ -1,16 +1,12 @@
 <script setup lang="ts">
 /** Which pictures a family has at a glance: value by value, angle by angle, and what each account lacks. */
 import { computed } from 'vue';
-import {
-  ANGLE_LABELS,
-  ANGLES,
-  coverageOf,
-  findingText,
-  type Account,
-  type Axis,
-  type Finding,
-  type Place,
-} from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { findingText } from '@loom-kin/core/descriptions';
+import type { Axis } from '@loom-kin/core/family';
+import type { Finding } from '@loom-kin/core/fit';
+import { ANGLES, ANGLE_LABELS, coverageOf } from '@loom-kin/core/pictures';
+import type { Place } from '@loom-kin/core/place';
 import { trayId } from '../common/leadsTo';
 import { scopesFor } from '../common/scopes';
 import { useFamily } from '../stores/family';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Where a picture goes without dragging it: earlier or later among its own, or to any other place of the family. */
 import { computed } from 'vue';
-import type { Place } from '@loom-kin/core';
+import type { Place } from '@loom-kin/core/place';
 import PopupButton from '../common/PopupButton.vue';
 import { samePlace } from '../common/scopes';
 import { usePicturePlaces } from './usePicturePlaces';

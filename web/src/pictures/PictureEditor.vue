@@ -4,17 +4,17 @@ import { computed, reactive, ref, useTemplateRef } from 'vue';
 import { Cropper, type CropperResult } from 'vue-advanced-cropper';
 import 'vue-advanced-cropper/dist/style.css';
 import { ElButton } from 'element-plus';
+import type { SingleCommand } from '@loom-kin/core/change';
+import { placeLabel } from '@loom-kin/core/family';
 import {
-  ANGLE_LABELS,
   ANGLES,
+  ANGLE_LABELS,
+  type Angle,
   angleOfPicture,
-  languageName,
-  placeLabel,
   placesOfPicture,
   proposedText,
-  type Angle,
-  type SingleCommand,
-} from '@loom-kin/core';
+} from '@loom-kin/core/pictures';
+import { languageName } from '@loom-kin/core/text';
 import { api, call, tell } from '../api';
 import Dialog from '../common/Dialog.vue';
 import { useFamily } from '../stores/family';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** A picture at its place: chosen by a press, opened by two, with what is amiss told at it. */
 import { computed } from 'vue';
-import { ANGLE_LABELS, angleOfPicture, placeLabel, type Place } from '@loom-kin/core';
+import { placeLabel } from '@loom-kin/core/family';
+import { ANGLE_LABELS, angleOfPicture } from '@loom-kin/core/pictures';
+import type { Place } from '@loom-kin/core/place';
 import { useFamily } from '../stores/family';
 import MovePicture from './MovePicture.vue';
 import { smallPicture } from './pictureAddress';

@@ -2,7 +2,7 @@
 /** The pictures of one place: drop files on it, drag to reorder or to another place; the first is the main one. */
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import Sortable from 'sortablejs';
-import type { Place } from '@loom-kin/core';
+import type { Place } from '@loom-kin/core/place';
 import { api, call, tell } from '../api';
 import { trayId } from '../common/leadsTo';
 import Swatch from '../common/Swatch.vue';

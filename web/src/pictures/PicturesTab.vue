@@ -2,17 +2,11 @@
 /** Pictures on the family, on values, and on single children: which there are, what each account shows of them, what is amiss. */
 import { computed, provide, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { storeToRefs } from 'pinia';
-import {
-  childLabels,
-  children,
-  childrenWithoutPicture,
-  EVERYWHERE,
-  findingText,
-  particularPictures,
-  placeKey,
-  scopeName,
-  type Place,
-} from '@loom-kin/core';
+import { findingText } from '@loom-kin/core/descriptions';
+import { EVERYWHERE, childLabels, placeKey, scopeName } from '@loom-kin/core/family';
+import { childrenWithoutPicture, particularPictures } from '@loom-kin/core/pictures';
+import type { Place } from '@loom-kin/core/place';
+import { children } from '@loom-kin/core/text';
 import { useRouter } from 'vue-router';
 import { tell } from '../api';
 import { isTyping, useKeys } from '../shell/keys';

@@ -1,6 +1,7 @@
 /** The places of the open family that pictures can go to: all of it, its values, and values together. */
 import { computed, inject, ref, type InjectionKey, type Ref } from 'vue';
-import { combinationLabel, placeKey, type Place } from '@loom-kin/core';
+import { combinationLabel, placeKey } from '@loom-kin/core/family';
+import type { Place } from '@loom-kin/core/place';
 import { useFamily } from '../stores/family';
 
 export interface PicturePlace {

@@ -1,15 +1,9 @@
 /** The pictures of the open family where they stand, and what is done with them: one command each, one undo. */
 import { computed } from 'vue';
-import {
-  carrierAt,
-  carriersOf,
-  EVERYWHERE,
-  figureIn,
-  picturesAt,
-  placeKey,
-  type Place,
-  type SingleCommand,
-} from '@loom-kin/core';
+import type { SingleCommand } from '@loom-kin/core/change';
+import { EVERYWHERE, carrierAt, figureIn, placeKey } from '@loom-kin/core/family';
+import { carriersOf, picturesAt } from '@loom-kin/core/pictures';
+import type { Place } from '@loom-kin/core/place';
 import { commandScope, samePlace, scopesFor } from '../common/scopes';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** What a family would make of rules that are tried: its plan, what that costs, and what is found. */
 import { computed } from 'vue';
-import { findingId, findingText, planCost, planText, STATE_WORDS, type Rulebook } from '@loom-kin/core';
+import { STATE_WORDS, findingText, planCost, planText } from '@loom-kin/core/descriptions';
+import { findingId } from '@loom-kin/core/fit';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import type { Trial } from './useTrial';
 
 const props = defineProps<{ trial: Trial; rulebook: Rulebook }>();

@@ -1,7 +1,9 @@
 /** A rulebook tried on a family as it is written: the fit worked out beside the page. */
 import { wrap, type Remote } from 'comlink';
 import { onUnmounted, ref, shallowRef, watch, type Ref } from 'vue';
-import { usualSettings, type Family, type Rulebook } from '@loom-kin/core';
+import { usualSettings } from '@loom-kin/core/catalogue';
+import type { Family } from '@loom-kin/core/family';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import { api, call } from '../api';
 import { useSetup } from '../stores/setup';
 import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';

@@ -2,7 +2,8 @@
 /** The seller's tree of categories: what goods are mainly for, and the axes they usually differ by. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { foldLabel, ROLE_LABELS, ROLES, type Category, type Role } from '@loom-kin/core';
+import { ROLES, type Role, foldLabel } from '@loom-kin/core/family';
+import { type Category, ROLE_LABELS } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 

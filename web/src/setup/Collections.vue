@@ -2,7 +2,7 @@
 /** Collections that fill themselves: families that conditions hold for are in them without anybody putting them there. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import { isWritten, type Collection } from '@loom-kin/core';
+import { type Collection, isWritten } from '@loom-kin/core/catalogue';
 import type { Tried } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from '../stores/setup';

@@ -2,7 +2,8 @@
 /** The dictionary: values of axes as the seller writes them everywhere, with code and swatch. It grows by use. */
 import { computed, reactive, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { DictionaryEntrySchema, ROLE_LABELS, ROLES, type DictionaryEntry, type Role } from '@loom-kin/core';
+import { ROLES, type Role } from '@loom-kin/core/family';
+import { type DictionaryEntry, DictionaryEntrySchema, ROLE_LABELS } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import RenameOffer from './RenameOffer.vue';
 import Entry from '../common/Entry.vue';

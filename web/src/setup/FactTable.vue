@@ -2,7 +2,7 @@
 /** Facts: fields the seller adds, for all goods or for some categories. */
 import { computed, reactive, ref } from 'vue';
 import { ElButton, ElCheckbox, ElInput, ElOption, ElSelect } from 'element-plus';
-import { FACT_TYPES, FactSchema, LEVELS, type Fact } from '@loom-kin/core';
+import { FACT_TYPES, type Fact, FactSchema, LEVELS } from '@loom-kin/core/registry';
 import Dialog from '../common/Dialog.vue';
 import { useSetup } from '../stores/setup';
 

@@ -2,16 +2,9 @@
 /** The SKU pattern that every new family is given, looked at on families there are. */
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import {
-  checkHousePattern,
-  familyIndex,
-  familyPattern,
-  HOUSE_MARKS,
-  proposeSkus,
-  Refusal,
-  USUAL_HOUSE,
-  type Family,
-} from '@loom-kin/core';
+import { type Family, familyIndex } from '@loom-kin/core/family';
+import { HOUSE_MARKS, USUAL_HOUSE, checkHousePattern, familyPattern, proposeSkus } from '@loom-kin/core/identifiers';
+import { Refusal } from '@loom-kin/core/refusal';
 import { api, call, say, tell } from '../api';
 import PatternEditor from '../numbers/PatternEditor.vue';
 import { useSetup } from '../stores/setup';

@@ -2,7 +2,8 @@
 /** The languages texts are written in: the first is the one everything is written in to begin with. */
 import { ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { isLanguageTag, languageName } from '@loom-kin/core';
+import { isLanguageTag } from '@loom-kin/core/registry';
+import { languageName } from '@loom-kin/core/text';
 import { useSetup } from '../stores/setup';
 import { refuse } from '../api';
 

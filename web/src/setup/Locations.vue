@@ -2,7 +2,7 @@
 /** The places where pieces are kept; the first is where they are when nobody says. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { MAIN_LOCATION, type Location } from '@loom-kin/core';
+import { type Location, MAIN_LOCATION } from '@loom-kin/core/stock';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 import { idFor } from './idFor';

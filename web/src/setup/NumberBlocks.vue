@@ -2,7 +2,8 @@
 /** Blocks of GTINs that the seller bought: how many are left, and what of them is set aside. */
 import { computed, reactive, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { count, NumberBlockSchema } from '@loom-kin/core';
+import { NumberBlockSchema } from '@loom-kin/core/identifiers';
+import { count } from '@loom-kin/core/text';
 import type { BlockState } from '@loom-kin/contract';
 import Entry from '../common/Entry.vue';
 import { freshBlock } from '../numbers/freshBlock';

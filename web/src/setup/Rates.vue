@@ -2,7 +2,7 @@
 /** What one of the seller's currency is in others, entered by hand, each with its day. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { SellerSchema, type Seller } from '@loom-kin/core';
+import { type Seller, SellerSchema } from '@loom-kin/core/catalogue';
 import { refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';

@@ -2,7 +2,7 @@
 /** The registry as a file: out as it is, in with what the file names added or replaced. */
 import { ref } from 'vue';
 import { ElButton } from 'element-plus';
-import { RegistryDataSchema } from '@loom-kin/core';
+import { RegistryDataSchema } from '@loom-kin/core/registry';
 import { say } from '../api';
 import { useSetup } from '../stores/setup';
 import { keepMade } from '../common/takeOut';

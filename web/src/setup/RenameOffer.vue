@@ -2,7 +2,8 @@
 /** A word of the dictionary was renamed: families that have it may be renamed as well, or stay as they are. */
 import { ref, watch } from 'vue';
 import { ElButton, ElMessage } from 'element-plus';
-import { count, listed, type Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
+import { count, listed } from '@loom-kin/core/text';
 import { makeChange } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { latest } from '../common/latest';

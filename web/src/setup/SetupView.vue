@@ -2,7 +2,7 @@
 /** What holds for everything: the seller, number blocks, categories, facts, dictionary, languages. */
 import { onMounted, reactive, ref, watch } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { SellerSchema } from '@loom-kin/core';
+import { SellerSchema } from '@loom-kin/core/catalogue';
 import { say } from '../api';
 import { useSetup } from '../stores/setup';
 import CategoryTree from './CategoryTree.vue';

@@ -2,7 +2,7 @@
 /** Size charts, made once and chosen by families: typed or pasted as a table, the first line naming the measures. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { SizeChartSchema, type SizeChart } from '@loom-kin/core';
+import { type SizeChart, SizeChartSchema } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import { idFor } from './idFor';
 

@@ -2,7 +2,9 @@
 /** Customs numbers with their tax by country, a line a country; a rate may depend on the price. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { countryName, readRates, showRates, TaxCodeSchema, unreadableText, type TaxCode } from '@loom-kin/core';
+import { type TaxCode, TaxCodeSchema, readRates, showRates } from '@loom-kin/core/money';
+import { unreadableText } from '@loom-kin/core/refusal';
+import { countryName } from '@loom-kin/core/text';
 import { refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';

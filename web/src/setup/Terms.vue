@@ -2,7 +2,7 @@
 /** Terms and parties that are written once and chosen for goods. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
-import { TERM_KINDS, TermSchema, type Term, type TermKind } from '@loom-kin/core';
+import { TERM_KINDS, type Term, type TermKind, TermSchema } from '@loom-kin/core/registry';
 import { refuse } from '../api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';

@@ -2,7 +2,8 @@
 /** Finds families, SKUs and GTINs, and goes to places. Ctrl K. */
 import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { familyIndex, gtin14, type Family } from '@loom-kin/core';
+import { type Family, familyIndex } from '@loom-kin/core/family';
+import { gtin14 } from '@loom-kin/core/identifiers';
 import type { FamilySummary } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { useFamily } from '../stores/family';

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The pieces of a set: as many as there are parts for, each part with what there is of it. */
 import { computed, shallowRef, watch } from 'vue';
-import { count, partsOf } from '@loom-kin/core';
+import { partsOf } from '@loom-kin/core/bundles';
+import { count } from '@loom-kin/core/text';
 import type { BundleItems } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { latest } from '../common/latest';

@@ -2,7 +2,7 @@
 /** The pieces of one child, place by place: counted, received, corrected, returned, and how they came and went. */
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import { readNumber } from '@loom-kin/core';
+import { readNumber } from '@loom-kin/core/measure';
 import type { Ledger, StepInput } from '@loom-kin/contract';
 import { api, call, tell, refuse } from '../api';
 import { latest } from '../common/latest';

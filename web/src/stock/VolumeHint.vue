@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Under a weight: what the parcel weighs by volume, where that is more than it weighs. */
 import { computed } from 'vue';
-import { volumeWeight, type Figure } from '@loom-kin/core';
+import type { Figure } from '@loom-kin/core/family';
+import { volumeWeight } from '@loom-kin/core/measure';
 
 const props = defineProps<{ weight: Figure | undefined; sides: readonly (Figure | undefined)[] }>();
 const byVolume = computed(() => {

@@ -4,22 +4,12 @@
  */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import {
-  EVERYWHERE,
-  familyIndex,
-  hasPlace,
-  isStructural,
-  freeze,
-  Refusal,
-  runCommand,
-  type Changed,
-  type Command,
-  type Family,
-  type KnownNumbers,
-  type PictureFacts,
-  type Place,
-  type Scope,
-} from '@loom-kin/core';
+import { type Changed, type Command, isStructural, runCommand } from '@loom-kin/core/change';
+import { EVERYWHERE, type Family, type Scope, familyIndex, freeze, hasPlace } from '@loom-kin/core/family';
+import type { KnownNumbers } from '@loom-kin/core/listing';
+import type { PictureFacts } from '@loom-kin/core/pictures';
+import type { Place } from '@loom-kin/core/place';
+import { Refusal } from '@loom-kin/core/refusal';
 import {
   makeChange,
   type FamilyDetail,

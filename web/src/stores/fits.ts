@@ -1,7 +1,11 @@
 /** The fits of the open family: computed in a worker, after what was typed is on the screen, one after another however fast changes come. */
 import { wrap, type Remote } from 'comlink';
 import { shallowRef, watch, type ShallowRef } from 'vue';
-import type { Family, Fit, KnownNumbers, LeaveOutOffer, Listing, PictureFacts, StockPlaces } from '@loom-kin/core';
+import type { Family } from '@loom-kin/core/family';
+import type { Fit, LeaveOutOffer } from '@loom-kin/core/fit';
+import type { KnownNumbers, Listing } from '@loom-kin/core/listing';
+import type { PictureFacts } from '@loom-kin/core/pictures';
+import type { StockPlaces } from '@loom-kin/core/stock';
 import type { LiveListingRow } from '@loom-kin/contract';
 import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';
 import { api, call, tell } from '../api';

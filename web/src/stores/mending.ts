@@ -1,14 +1,7 @@
 /** Mending findings of the open family: by remedies that are changes, and by asking a channel. */
-import {
-  addRemedy,
-  emptyMend,
-  mendAll,
-  type Command,
-  type Family,
-  type Finding,
-  type Mend,
-  type Remedy,
-} from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
+import type { Family } from '@loom-kin/core/family';
+import { type Finding, type Mend, type Remedy, addRemedy, emptyMend, mendAll } from '@loom-kin/core/fit';
 import { mendCommand, mendSteps, type StepInput } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api';
 import { useSetup } from './setup';

@@ -2,7 +2,9 @@
  * The line of changes that are shown already and wait to be stored, one family at a time. It knows the family as the server has it, sends one
  * change after another, tries again while the server is away, and brings in what somebody else changed meanwhile.
  */
-import { freeze, runCommand, type Family, type Namer } from '@loom-kin/core';
+import { runCommand } from '@loom-kin/core/change';
+import type { Namer } from '@loom-kin/core/descriptions';
+import { type Family, freeze } from '@loom-kin/core/family';
 import { makeChange, Refused, type ChangeDone, type FamilyDetail } from '@loom-kin/contract';
 import { ref, shallowRef } from 'vue';
 import { call } from '../api';

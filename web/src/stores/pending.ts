@@ -1,16 +1,9 @@
 /** Changes of a family that are shown already and wait to be stored, and how they are made again on top of somebody else's. */
 import { z } from 'zod';
-import {
-  CommandSchema,
-  describeChange,
-  difference,
-  runCommand,
-  sharedPlace,
-  type ChangeLine,
-  type Family,
-  type JsonPatch,
-  type Namer,
-} from '@loom-kin/core';
+import { CommandSchema, runCommand } from '@loom-kin/core/change';
+import { type ChangeLine, type Namer, describeChange } from '@loom-kin/core/descriptions';
+import { type JsonPatch, difference, sharedPlace } from '@loom-kin/core/difference';
+import type { Family } from '@loom-kin/core/family';
 import type { StepInput } from '@loom-kin/contract';
 
 const CountSchema = z.object({ childId: z.string(), pieces: z.number().int(), location: z.string().optional() });

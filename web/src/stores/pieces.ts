@@ -1,5 +1,5 @@
 /** Pieces of the open family's children: all of a child's, and apart where they are at several places. */
-import { MAIN_LOCATION, type StockPlaces } from '@loom-kin/core';
+import { MAIN_LOCATION, type StockPlaces } from '@loom-kin/core/stock';
 import type { Count } from './pending';
 
 export interface Pieces {

@@ -1,5 +1,7 @@
 /** Says after a change of the structure what stands at single children from now on, where nobody looked ahead. */
-import { movedFigures, movedFigureText, type Family, type Namer } from '@loom-kin/core';
+import { movedFigures } from '@loom-kin/core/change';
+import { type Namer, movedFigureText } from '@loom-kin/core/descriptions';
+import type { Family } from '@loom-kin/core/family';
 import { say } from '../api';
 
 /** So many are said; the journal has all of them. */

@@ -1,7 +1,9 @@
 /** What holds for all families: registry, seller, accounts, channels, pairings. Read once, read again when somebody changed it. */
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { emptyRegistry, openRegistry, openRulebook, type Account } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import { emptyRegistry, openRegistry } from '@loom-kin/core/registry';
+import { openRulebook } from '@loom-kin/core/rulebook';
 import { makeChange, type Setup, type StepInput } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 import { latest } from '../common/latest';

@@ -1,7 +1,7 @@
 /** Changes that wait to be stored, kept in the browser as well: a page closed or broken off loses none of them. */
 import { delMany, get, set } from 'idb-keyval';
 import { z } from 'zod';
-import { FamilySchema, type Family } from '@loom-kin/core';
+import { type Family, FamilySchema } from '@loom-kin/core/family';
 import { PendingSchema, type Pending } from './pending';
 
 const WaitingSchema = z.object({

@@ -5,7 +5,8 @@
  */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
+import { ROLES, type Role } from '@loom-kin/core/family';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { draftValues, splitList } from './draftValues';

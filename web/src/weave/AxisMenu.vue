@@ -2,7 +2,8 @@
 /** One axis: its name, its place, its values. Every change keeps what the children hold. */
 import { computed, ref } from 'vue';
 import { ElButton, ElOption, ElSelect } from 'element-plus';
-import { ROLE_LABELS, ROLES, type Axis, type Role } from '@loom-kin/core';
+import { type Axis, ROLES, type Role } from '@loom-kin/core/family';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import AxisValues from './AxisValues.vue';

@@ -3,7 +3,8 @@
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue';
 import Sortable from 'sortablejs';
 import { GripVertical } from 'lucide-vue-next';
-import { areSizes, sortSizes, type Axis, type Value } from '@loom-kin/core';
+import type { Axis, Value } from '@loom-kin/core/family';
+import { areSizes, sortSizes } from '@loom-kin/core/size';
 import Entry from '../common/Entry.vue';
 import SwatchEntry from '../common/SwatchEntry.vue';
 import { useFamily } from '../stores/family';

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 /** What is done with the children that are chosen: a figure set at the level that fits them, the grid shown for them alone, taken out. */
 import { computed, ref, watch } from 'vue';
-import { children, EVERYWHERE, isLong, placesFor, placeLabel, runCommand, type Reach } from '@loom-kin/core';
+import { runCommand } from '@loom-kin/core/change';
+import { EVERYWHERE, type Reach, placeLabel, placesFor } from '@loom-kin/core/family';
+import { isLong } from '@loom-kin/core/registry';
+import { children } from '@loom-kin/core/text';
 import { beforeAndAfter } from './beforeAndAfter';
 import { isSurcharge, setFor } from '../common/setFor';
 import GoElsewhere from './structure/GoElsewhere.vue';

@@ -2,7 +2,8 @@
 /** Values typed or pasted as a list, with what the dictionary knows proposed for the one that is being typed. */
 import { computed, onMounted, ref } from 'vue';
 import { ElAutocomplete } from 'element-plus';
-import { foldLabel, suggestWords, type DictionaryEntry, type Role } from '@loom-kin/core';
+import { type Role, foldLabel } from '@loom-kin/core/family';
+import { type DictionaryEntry, suggestWords } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import { splitList } from './draftValues';
 

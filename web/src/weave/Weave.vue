@@ -4,7 +4,9 @@
  * One tab stop; arrows walk crossings and heads. While weaving, a press takes crossings out or in; else it chooses them.
  */
 import { computed, ref } from 'vue';
-import { familyIndex, type Family, type FitState, type Place } from '@loom-kin/core';
+import { type Family, familyIndex } from '@loom-kin/core/family';
+import type { FitState } from '@loom-kin/core/fit';
+import type { Place } from '@loom-kin/core/place';
 import WeaveHead from './WeaveHead.vue';
 import WeaveCrossings from './WeaveCrossings.vue';
 import { useSetup } from '../stores/setup';

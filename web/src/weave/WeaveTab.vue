@@ -2,7 +2,10 @@
 /** The weave above, the children's grid below, the inspector beside. */
 import { computed, ref } from 'vue';
 import { ElSwitch } from 'element-plus';
-import { columnOf, crossingsOf, mainPicture, showColumn } from '@loom-kin/core';
+import { crossingsOf } from '@loom-kin/core/axes';
+import { columnOf } from '@loom-kin/core/family';
+import { mainPicture } from '@loom-kin/core/pictures';
+import { showColumn } from '@loom-kin/core/registry';
 import { useFamily } from '../stores/family';
 import { useLayout } from '../stores/layout';
 import { useSetup } from '../stores/setup';

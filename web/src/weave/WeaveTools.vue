@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** How the weave is looked at: how large, what stands in the crossings, which axes run along the side and the top. */
 import { computed, ref } from 'vue';
-import type { Family } from '@loom-kin/core';
+import type { Family } from '@loom-kin/core/family';
 import Popup from '../common/Popup.vue';
 import { useSetup } from '../stores/setup';
 import { edgesFor, ZOOMS, type Edges } from './cloth';

@@ -1,5 +1,6 @@
 /** What a change makes of a field of some children, in a line: "189.00 → 198.90, 219.00 → 229.90". */
-import { columnOf, familyIndex, showColumn, type Family, type Field, type Registry } from '@loom-kin/core';
+import { type Family, columnOf, familyIndex } from '@loom-kin/core/family';
+import { type Field, type Registry, showColumn } from '@loom-kin/core/registry';
 
 /** So many different changes are told. */
 const TOLD = 4;

@@ -2,7 +2,7 @@
  * The weave as cloth: threads along the side and the top, each a crossing of some axes, and the bands their heads make. Only what is needed
  * to draw a part of it is looked up, so that thousands of crossings cost no more than those in view.
  */
-import { familyIndex, type Axis, type Child, type Family, type Value } from '@loom-kin/core';
+import { type Axis, type Child, type Family, type Value, familyIndex } from '@loom-kin/core/family';
 import type { Spot } from '../common/arrows';
 
 /** One row or column: a value of each axis along that edge, the outermost first. */

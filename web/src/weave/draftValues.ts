@@ -1,13 +1,7 @@
 /** Values typed or pasted as a list, made ready for an axis: dressed from the dictionary, sizes put in order. */
-import {
-  dressValues,
-  foldLabel,
-  areSizes,
-  sortSizes,
-  type DressedValue,
-  type Registry,
-  type Role,
-} from '@loom-kin/core';
+import { type Role, foldLabel } from '@loom-kin/core/family';
+import { type DressedValue, type Registry, dressValues } from '@loom-kin/core/registry';
+import { areSizes, sortSizes } from '@loom-kin/core/size';
 
 export type DraftValue = DressedValue;
 

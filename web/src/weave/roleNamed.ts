@@ -1,5 +1,7 @@
 /** What an axis is about, by its name. */
-import { openHeaders, type Registry, type Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
+import { openHeaders } from '@loom-kin/core/intake';
+import type { Registry } from '@loom-kin/core/registry';
 
 const known = new WeakMap<Registry, ReturnType<typeof openHeaders>>();
 

@@ -1,5 +1,5 @@
 /** Ticks as one small picture, shared by every crossing that stands alike: a large weave would else be made of ten thousand parts. */
-import type { FitState } from '@loom-kin/core';
+import type { FitState } from '@loom-kin/core/fit';
 
 const WIDTH = 8;
 const HEIGHT = 14;

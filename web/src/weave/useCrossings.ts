@@ -1,6 +1,8 @@
 /** What each crossing in view shows and is called. */
 import { computed } from 'vue';
-import type { Child, Family, FitState, Place } from '@loom-kin/core';
+import type { Child, Family } from '@loom-kin/core/family';
+import type { FitState } from '@loom-kin/core/fit';
+import type { Place } from '@loom-kin/core/place';
 import { useSetup } from '../stores/setup';
 import type { Cloth } from './cloth';
 import type { Spot } from '../common/arrows';

@@ -1,6 +1,6 @@
 /** Walking and choosing crossings by key and mouse. Heads are walked to as well: they stand before the first row and column. */
 import { computed, shallowRef, watch, type ComputedRef } from 'vue';
-import type { Place } from '@loom-kin/core';
+import type { Place } from '@loom-kin/core/place';
 import { ARROWS, type Spot } from '../common/arrows';
 import { bandAt, childrenIn, type Band, type Cloth } from './cloth';
 

@@ -14,7 +14,7 @@ import {
 import { Editor } from '@tiptap/core';
 import StarterKit from '@tiptap/starter-kit';
 import { committedBy } from '../common/refusals';
-import { cleanMarkup, markupOf, plainText } from '@loom-kin/core';
+import { cleanMarkup, markupOf, plainText } from '@loom-kin/core/wording';
 
 const props = defineProps<{ id: string; value: string; placeholder: string; label: string }>();
 const emit = defineEmits<{ commit: [text: string]; typing: [text: string] }>();

@@ -1,19 +1,11 @@
 <script setup lang="ts">
 /** One field of the words' page: its entry, what is said of it while it is typed, and what each account asks of it. */
 import { computed, ref, watch } from 'vue';
-import {
-  count,
-  EVERYWHERE,
-  listed,
-  plainText,
-  showFigure,
-  wordingHints,
-  wordingHintText,
-  type Carrier,
-  type Field,
-  type Figure,
-  type Scope,
-} from '@loom-kin/core';
+import { wordingHintText } from '@loom-kin/core/descriptions';
+import { type Carrier, EVERYWHERE, type Figure, type Scope } from '@loom-kin/core/family';
+import { type Field, showFigure } from '@loom-kin/core/registry';
+import { count, listed } from '@loom-kin/core/text';
+import { plainText, wordingHints } from '@loom-kin/core/wording';
 import type { SaidElsewhere } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';

@@ -2,22 +2,12 @@
 /** Name, texts and facts of the family, for all or for one language or account, with what each account asks of a field beside it. */
 import { computed } from 'vue';
 import { storeToRefs } from 'pinia';
-import {
-  accountScope,
-  accountScopes,
-  completeness,
-  EVERYWHERE,
-  figuresIn,
-  heldBefore,
-  plainText,
-  readFigure,
-  scopeName,
-  showFigure,
-  unreadableText,
-  type Account,
-  type Field,
-  type FieldGroup,
-} from '@loom-kin/core';
+import { type Account, accountScopes } from '@loom-kin/core/catalogue';
+import { EVERYWHERE, accountScope, figuresIn, heldBefore, scopeName } from '@loom-kin/core/family';
+import { completeness } from '@loom-kin/core/fit';
+import { unreadableText } from '@loom-kin/core/refusal';
+import { type Field, type FieldGroup, readFigure, showFigure } from '@loom-kin/core/registry';
+import { plainText } from '@loom-kin/core/wording';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useGoThere } from '../common/goThere';

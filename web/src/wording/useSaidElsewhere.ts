@@ -1,6 +1,6 @@
 /** Sentences of the family's texts that other families have word for word: asked for when a text was written, not while one types. */
 import { shallowRef, watch, type Ref } from 'vue';
-import { sentencesOf } from '@loom-kin/core';
+import { sentencesOf } from '@loom-kin/core/wording';
 import type { SaidElsewhere } from '@loom-kin/contract';
 import { api, call, tell } from '../api';
 

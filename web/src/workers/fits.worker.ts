@@ -1,32 +1,23 @@
 /** Computes the fits of a family beside the page, so that typing never waits for them. */
 import { expose } from 'comlink';
+import { type Account, inItsCollections, sortedOf } from '@loom-kin/core/catalogue';
+import { type Family, NO_WISH, freeze } from '@loom-kin/core/family';
 import {
-  brokenFit,
-  combinedPictures,
-  compilePattern,
-  computeWithContext,
-  createPlannerMemory,
-  emptyRegistry,
-  freeze,
-  inItsCollections,
-  leaveOutsFor,
-  NO_WISH,
-  openRegistry,
-  openRulebook,
-  projectListings,
-  sortedOf,
-  type Account,
-  type Combined,
-  type Family,
   type Fit,
   type FitInput,
-  type KnownNumbers,
   type LeaveOutOffer,
-  type Listing,
-  type OpenRulebook,
-  type PictureFacts,
-  type StockPlaces,
-} from '@loom-kin/core';
+  brokenFit,
+  combinedPictures,
+  computeWithContext,
+  createPlannerMemory,
+  leaveOutsFor,
+  projectListings,
+} from '@loom-kin/core/fit';
+import type { KnownNumbers, Listing } from '@loom-kin/core/listing';
+import type { Combined, PictureFacts } from '@loom-kin/core/pictures';
+import { emptyRegistry, openRegistry } from '@loom-kin/core/registry';
+import { type OpenRulebook, compilePattern, openRulebook } from '@loom-kin/core/rulebook';
+import type { StockPlaces } from '@loom-kin/core/stock';
 import type { LiveListingRow, Setup } from '@loom-kin/contract';
 
 export interface FitsTask {

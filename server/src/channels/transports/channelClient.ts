@@ -1,6 +1,7 @@
 /** Talking to a channel: requests, and what kinds of failure there are. */
 import { z } from 'zod';
-import { ListingSchema, Refusal, type Listing } from '@loom-kin/core';
+import { type Listing, ListingSchema } from '@loom-kin/core/listing';
+import { Refusal } from '@loom-kin/core/refusal';
 import { ChannelSilent, exchange, LARGE_BOUNDS, USUAL_BOUNDS, type Bounds } from './exchange';
 
 export { ChannelSilent };

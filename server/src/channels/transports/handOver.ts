@@ -1,5 +1,7 @@
 /** How messages get to a channel and receipts back: as JSON, or as an upload sheet. */
-import type { Account, ListingMessage, Rulebook } from '@loom-kin/core';
+import type { Account } from '@loom-kin/core/catalogue';
+import type { ListingMessage } from '@loom-kin/core/listing';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import { uploadFile } from './uploadFile';
 import { addressOf, ask, receiptIn } from './channelClient';
 import { withAddresses } from './pictureAddresses';

@@ -1,5 +1,5 @@
 /** Pictures in messages: `picture:ID` inside, an address the channel can fetch outside. */
-import { markedPicture, pictureMark } from '@loom-kin/core';
+import { markedPicture, pictureMark } from '@loom-kin/core/listing';
 
 /** `picture:ID` everywhere becomes the picture's address. */
 export function withAddresses<T>(data: T, address: (id: string) => string): T {

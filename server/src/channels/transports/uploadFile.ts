@@ -1,7 +1,9 @@
 /** The upload sheet of a channel as a file, in the form that its rulebook asks for. */
 import { PassThrough } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
-import { rulesForSheet, uploadColumns, uploadSheet, type ListingMessage, type Rulebook } from '@loom-kin/core';
+import { uploadColumns } from '@loom-kin/core/descriptions';
+import { type ListingMessage, uploadSheet } from '@loom-kin/core/listing';
+import { type Rulebook, rulesForSheet } from '@loom-kin/core/rulebook';
 import { streamXlsx, writeCsv, type Book } from '@loom-kin/sheets';
 
 export interface UploadFile {

@@ -1,13 +1,10 @@
 /** The file formats as JSON Schema, made from the same Zod schemas that read them. */
 import { z } from 'zod';
-import {
-  FamilyFileSchema,
-  FitReportSchema,
-  ListingMessageSchema,
-  ListMappingSchema,
-  ListReportSchema,
-  RulebookSchema,
-} from '@loom-kin/core';
+import { FitReportSchema } from '@loom-kin/core/descriptions';
+import { FamilyFileSchema } from '@loom-kin/core/family';
+import { ListMappingSchema, ListReportSchema } from '@loom-kin/core/intake';
+import { ListingMessageSchema } from '@loom-kin/core/listing';
+import { RulebookSchema } from '@loom-kin/core/rulebook';
 
 /** file name → JSON Schema (draft 2020-12). */
 export function publishedSchemas(): Record<string, unknown> {

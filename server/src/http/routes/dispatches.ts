@@ -1,7 +1,7 @@
 /** Routes: sending. */
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { accountOf } from '../../store/readCatalogue';
 import { readDispatch, readDispatches, readMessage } from '../../dispatch/dispatches';
 import { reconcile } from '../../dispatch/reconcile';

@@ -3,7 +3,7 @@ import { rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { DAYS_KEPT, keptData } from '../../backup/restore';
 import { writtenFile } from '../../export/exports';
 import { incomingFolder } from '../../store/store';

@@ -1,7 +1,8 @@
 /** Routes: families read, and as files. */
 import type { Express } from 'express';
 import { endpoints as api, LabelOrderSchema } from '@loom-kin/contract';
-import { partsOf, Refusal } from '@loom-kin/core';
+import { partsOf } from '@loom-kin/core/bundles';
+import { Refusal } from '@loom-kin/core/refusal';
 import { accountOf, rulebookOf } from '../../store/readCatalogue';
 import { composeLines, type ComposedLine } from '../../dispatch/compose';
 import { withAddresses } from '../../channels/transports/pictureAddresses';

@@ -3,7 +3,7 @@ import { eq } from 'drizzle-orm';
 import type { Express } from 'express';
 import { endpoints as api, GridLayoutSchema, WeaveLookSchema } from '@loom-kin/contract';
 import { hasFamily } from '../../store/loadFamily';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { layouts } from '../../store/schema';
 import type { Parts } from '../parts';
 import { mount } from '../mount';

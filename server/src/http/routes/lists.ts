@@ -1,7 +1,7 @@
 /** Routes: lists of goods read, settled and taken in. */
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { startFromLive } from '../../lists/fromLive';
 import { foundFamilies, foundRows, listView } from '../../lists/listViews';
 import { incomingFolder } from '../../store/store';

@@ -2,7 +2,7 @@
 import { readFile, rm } from 'node:fs/promises';
 import type { Express } from 'express';
 import { endpoints as api } from '@loom-kin/contract';
-import { Refusal } from '@loom-kin/core';
+import { Refusal } from '@loom-kin/core/refusal';
 import { loadFamily } from '../../store/loadFamily';
 import { readJob } from '../../jobs/jobs';
 import { mindIntake, readIntakes, settleArrivals } from '../../pictureIntakes/arrivals';

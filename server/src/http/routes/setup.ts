@@ -2,7 +2,8 @@
 import type { Express } from 'express';
 import { sql } from 'drizzle-orm';
 import { endpoints as api, openApiDocument } from '@loom-kin/contract';
-import { Refusal, SellerSchema } from '@loom-kin/core';
+import { SellerSchema } from '@loom-kin/core/catalogue';
+import { Refusal } from '@loom-kin/core/refusal';
 import { blockStates } from '../../identifiers/blocks';
 import { fetchChannel } from '../../channels/channels';
 import { rulesMeaning } from '../../fits/rulesMeaning';

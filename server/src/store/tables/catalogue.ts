@@ -1,6 +1,8 @@
 /** What holds for all families: documents, channels, pictures. */
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { ChannelEntry, PictureFacts, Rulebook } from '@loom-kin/core';
+import type { ChannelEntry } from '@loom-kin/core/listing';
+import type { PictureFacts } from '@loom-kin/core/pictures';
+import type { Rulebook } from '@loom-kin/core/rulebook';
 import { THINGS } from './changes';
 
 /** Documents of which there are few: registry, seller; rulebooks in force, pairings and category maps of channels; routes of accounts. */

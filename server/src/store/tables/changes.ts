@@ -1,6 +1,7 @@
 /** Changes with their parts: the journal, and the source of undo. */
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { ChangeLine, JsonPatch } from '@loom-kin/core';
+import type { ChangeLine } from '@loom-kin/core/descriptions';
+import type { JsonPatch } from '@loom-kin/core/difference';
 
 /** One gesture of the seller, over one thing or many. */
 export const changes = sqliteTable(

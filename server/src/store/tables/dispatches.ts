@@ -1,6 +1,6 @@
 /** What accounts hold, and what is sent to them. */
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { Listing, ListingMessage } from '@loom-kin/core';
+import type { Listing, ListingMessage } from '@loom-kin/core/listing';
 import type { DispatchLine, Totals } from '@loom-kin/contract';
 import { families } from './families';
 

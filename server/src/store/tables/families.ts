@@ -1,7 +1,7 @@
 /** Families, and what is kept beside them for lists and uniqueness. */
 import { sql } from 'drizzle-orm';
 import { index, integer, primaryKey, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core';
-import type { Family } from '@loom-kin/core';
+import type { Family } from '@loom-kin/core/family';
 
 export const families = sqliteTable(
   'families',

@@ -1,6 +1,9 @@
 /** Long work that is known nowhere else, and the sheets it takes in. */
 import { integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { Listing, ListMapping, ListSettlement, Place, RegistryParts, RowVerdict } from '@loom-kin/core';
+import type { RegistryParts } from '@loom-kin/core/export';
+import type { ListMapping, ListSettlement, RowVerdict } from '@loom-kin/core/intake';
+import type { Listing } from '@loom-kin/core/listing';
+import type { Place } from '@loom-kin/core/place';
 import type { ExportKind, IntakeReport, ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
 
 /** Long work that this table alone knows of; a dispatch is known by its lines. */

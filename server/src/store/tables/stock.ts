@@ -1,6 +1,6 @@
 /** Stock: the ledger of movements, and its sums. */
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { MovementKind } from '@loom-kin/core';
+import type { MovementKind } from '@loom-kin/core/stock';
 import { families } from './families';
 
 /** The ledger of stock. Every movement has a key; the same key twice counts once. */

@@ -2,7 +2,9 @@
 /** A family that a list becomes: its name and axes, which can be called otherwise, its weave, why it is one, what is in doubt. */
 import { computed, ref } from 'vue';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
-import { count, ROLE_LABELS, ROLES, type Role } from '@loom-kin/core';
+import { ROLES, type Role } from '@loom-kin/core/family';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
+import { count } from '@loom-kin/core/text';
 import type { ListFamilyView } from '@loom-kin/contract';
 import PopupButton from '../../common/PopupButton.vue';
 import MiniWeave from './MiniWeave.vue';

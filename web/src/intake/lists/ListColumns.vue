@@ -2,7 +2,7 @@
 /** The columns of a list: what each is taken for, how sure that is, and what it is instead. */
 import { computed } from 'vue';
 import { ElOption, ElOptionGroup, ElSelect } from 'element-plus';
-import type { Meaning } from '@loom-kin/core';
+import type { Meaning } from '@loom-kin/core/intake';
 import { useSetup } from '../../stores/setup';
 import { isOffered, keyOf, meaningChoices, meaningText, REASONS } from './meanings';
 import type { ListPage } from './useList';

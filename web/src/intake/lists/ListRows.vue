@@ -2,7 +2,7 @@
 /** What becomes of each row of a list, and moving rows into another family. */
 import { computed, ref } from 'vue';
 import { ElButton, ElOption, ElSelect } from 'element-plus';
-import { LIST_VERDICTS } from '@loom-kin/core';
+import { LIST_VERDICTS } from '@loom-kin/core/intake';
 import { leaveOut, moveRows } from './settling';
 import { VERDICT_LOOKS, VERDICT_WORDS } from './verdicts';
 import type { ListPage } from './useList';

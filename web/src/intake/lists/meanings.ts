@@ -1,13 +1,7 @@
 /** What a column of a list can mean, as it is chosen and said. */
-import {
-  ACROSS_KEYS,
-  ROLE_LABELS,
-  ROLES,
-  type AcrossKey,
-  type Meaning,
-  type Registry,
-  type Role,
-} from '@loom-kin/core';
+import { ROLES, type Role } from '@loom-kin/core/family';
+import { ACROSS_KEYS, type AcrossKey, type Meaning } from '@loom-kin/core/intake';
+import { ROLE_LABELS, type Registry } from '@loom-kin/core/registry';
 
 export interface MeaningChoice {
   /** Choices are told apart by it. */

@@ -1,5 +1,6 @@
 /** What the seller does with the families of a list, as what is said of it next. */
-import type { ListSettlement, Role } from '@loom-kin/core';
+import type { Role } from '@loom-kin/core/family';
+import type { ListSettlement } from '@loom-kin/core/intake';
 import type { ListFamilyView } from '@loom-kin/contract';
 
 const rowsOf = ({ children }: ListFamilyView): number[] => [...new Set(children.flatMap(({ rows }) => rows))];

@@ -1,6 +1,6 @@
 /** A list on its way in: what was read of it, what the seller says of it step by step, and taking it in. */
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { ListMapping, ListSettlement } from '@loom-kin/core';
+import type { ListMapping, ListSettlement } from '@loom-kin/core/intake';
 import type { Job, ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
 import { api, call, tell } from '../../api';
 import { latest } from '../../common/latest';

@@ -1,5 +1,6 @@
 /** Verdicts on rows of a list, as they are said and marked. */
-import { count, type ListVerdict } from '@loom-kin/core';
+import type { ListVerdict } from '@loom-kin/core/intake';
+import { count } from '@loom-kin/core/text';
 
 export const VERDICT_WORDS: Record<ListVerdict, string> = {
   newFamily: 'new family',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One picture that was brought: what it shows, what it is called, and why it goes where it does. */
 import { computed } from 'vue';
-import { ANGLE_LABELS } from '@loom-kin/core';
+import { ANGLE_LABELS } from '@loom-kin/core/pictures';
 import type { Arrival } from '@loom-kin/contract';
 import { smallPicture } from '../pictureAddress';
 

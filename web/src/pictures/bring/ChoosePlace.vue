@@ -3,7 +3,7 @@
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { ElInput, ElOption, ElSelect } from 'element-plus';
 import type { FamilySummary, PicturePlaces } from '@loom-kin/contract';
-import { foldLabel } from '@loom-kin/core';
+import { foldLabel } from '@loom-kin/core/family';
 import { api, call, tell } from '../../api';
 import { latest } from '../../common/latest';
 import Dialog from '../../common/Dialog.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The pictures that come to one family, place by place; others are dropped on a place. */
 import { ref } from 'vue';
-import { placeKey } from '@loom-kin/core';
+import { placeKey } from '@loom-kin/core/family';
 import Swatch from '../../common/Swatch.vue';
 import ArrivalTiles from './ArrivalTiles.vue';
 import type { Shelf } from './shelves';

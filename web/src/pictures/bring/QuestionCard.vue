@@ -2,7 +2,7 @@
 /** A question about some pictures: yes, another place, or left out, by key or press. */
 import { computed } from 'vue';
 import { ElButton } from 'element-plus';
-import { placeKey } from '@loom-kin/core';
+import { placeKey } from '@loom-kin/core/family';
 import type { PicturePlaces } from '@loom-kin/contract';
 import { smallPicture } from '../pictureAddress';
 import type { Question, Target } from './useSettling';

@@ -1,5 +1,5 @@
 /** The places that pictures go to, family by family. */
-import { placeKey } from '@loom-kin/core';
+import { placeKey } from '@loom-kin/core/family';
 import type { Arrival, PicturePlaces } from '@loom-kin/contract';
 import { targetOf } from './useSettling';
 

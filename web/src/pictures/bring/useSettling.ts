@@ -1,6 +1,7 @@
 /** What was brought and where each picture goes: read, settled at once on the page and then on the server, taken back, put in place. */
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
-import { placeKey, type Place } from '@loom-kin/core';
+import { placeKey } from '@loom-kin/core/family';
+import type { Place } from '@loom-kin/core/place';
 import type { Arrival, PictureIntake, PicturePlaces } from '@loom-kin/contract';
 import { api, call, requestKey, tell } from '../../api';
 import { useServerEvents } from '../../stores/serverEvents';

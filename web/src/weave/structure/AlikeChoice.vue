@@ -2,7 +2,8 @@
 /** Where children would become alike: which of each group stays, by option or one by one, and where the others go. */
 import { ref, watch } from 'vue';
 import { ElRadio, ElRadioGroup } from 'element-plus';
-import type { AlikeGroup, Axis } from '@loom-kin/core';
+import type { AlikeGroup } from '@loom-kin/core/axes';
+import type { Axis } from '@loom-kin/core/family';
 import { useFamily } from '../../stores/family';
 
 const props = defineProps<{ axis: Axis; groups: readonly AlikeGroup[]; among: readonly string[] }>();

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What becomes of every child: how many of each fate, and each with its options before and after. */
 import { computed } from 'vue';
-import { countFates, type ChildFate, type Fate } from '@loom-kin/core';
+import { type ChildFate, type Fate, countFates } from '@loom-kin/core/change';
 
 const props = defineProps<{ fates: readonly ChildFate[] }>();
 const SHOWN = 200;

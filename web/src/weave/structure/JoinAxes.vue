@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Two axes made one: Colour and Lining become "Rust / Fleece". */
 import { computed, ref, watch } from 'vue';
-import type { Axis, Command } from '@loom-kin/core';
+import type { Command } from '@loom-kin/core/change';
+import type { Axis } from '@loom-kin/core/family';
 import { useFamily } from '../../stores/family';
 import StructureChange from './StructureChange.vue';
 

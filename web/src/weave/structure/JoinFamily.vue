@@ -2,7 +2,7 @@
 /** Children that go over to another family: it is found here, what tells them apart there is looked at on the page where families are gathered. */
 import { ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { children } from '@loom-kin/core';
+import { children } from '@loom-kin/core/text';
 import type { FamilySummary } from '@loom-kin/contract';
 import { api, call, tell } from '../../api';
 import { latest } from '../../common/latest';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Children that leave their family, each to be one of its own; asked before it is done. */
 import { ElButton } from 'element-plus';
-import { children } from '@loom-kin/core';
+import { children } from '@loom-kin/core/text';
 import { say } from '../../api';
 import PopupButton from '../../common/PopupButton.vue';
 import { useFamily } from '../../stores/family';

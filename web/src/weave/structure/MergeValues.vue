@@ -2,7 +2,9 @@
 /** Values of an axis made one: "gray" into "grey". */
 import { computed, ref, watch } from 'vue';
 import { ElCheckbox } from 'element-plus';
-import { alikeWithout, type Axis, type Command } from '@loom-kin/core';
+import { alikeWithout } from '@loom-kin/core/axes';
+import type { Command } from '@loom-kin/core/change';
+import type { Axis } from '@loom-kin/core/family';
 import { useFamily } from '../../stores/family';
 import AlikeChoice from './AlikeChoice.vue';
 import StructureChange from './StructureChange.vue';

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** Removing an axis: which children would become alike, and which of each group stays. */
 import { computed, ref } from 'vue';
-import { alikeWithout, type Axis, type Command } from '@loom-kin/core';
+import { alikeWithout } from '@loom-kin/core/axes';
+import type { Command } from '@loom-kin/core/change';
+import type { Axis } from '@loom-kin/core/family';
 import { useFamily } from '../../stores/family';
 import AlikeChoice from './AlikeChoice.vue';
 import StructureChange from './StructureChange.vue';

@@ -2,7 +2,11 @@
 /** An axis made two: "Rust/Fleece" at a sign, each part put right by hand where it is wrong. */
 import { computed, ref, watch } from 'vue';
 import { ElOption, ElSelect } from 'element-plus';
-import { openHeaders, partLabels, ROLE_LABELS, ROLES, type Axis, type Command, type Role } from '@loom-kin/core';
+import { partLabels } from '@loom-kin/core/axes';
+import type { Command } from '@loom-kin/core/change';
+import { type Axis, ROLES, type Role } from '@loom-kin/core/family';
+import { openHeaders } from '@loom-kin/core/intake';
+import { ROLE_LABELS } from '@loom-kin/core/registry';
 import { useSetup } from '../../stores/setup';
 import StructureChange from './StructureChange.vue';
 

@@ -2,18 +2,11 @@
 /** A change of the axes before it is made, beside the weave: what is wanted, what becomes of every child, and the button that does it. */
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import {
-  childFates,
-  children,
-  leave,
-  movedFigures,
-  movedFigureText,
-  Refusal,
-  runCommand,
-  titleOf,
-  type ChildFate,
-  type Command,
-} from '@loom-kin/core';
+import { type ChildFate, type Command, childFates, movedFigures, runCommand } from '@loom-kin/core/change';
+import { movedFigureText, titleOf } from '@loom-kin/core/descriptions';
+import { leave } from '@loom-kin/core/gather';
+import { Refusal } from '@loom-kin/core/refusal';
+import { children } from '@loom-kin/core/text';
 import { useFamily, type Ahead } from '../../stores/family';
 import { useSetup } from '../../stores/setup';
 import MovedFigures from './MovedFigures.vue';

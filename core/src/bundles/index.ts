@@ -1,0 +1,2 @@
+/** Sets of items. */
+export { type BundlePart, bundlePieces, partsOf, partsText, withRenamedPart } from './parts';

@@ -1,0 +1,2 @@
+/** Where something stands in a family, by ids. */
+export { type Place, PlaceSchema } from './place';

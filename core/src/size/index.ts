@@ -1,0 +1,2 @@
+/** Sizes and size charts. */
+export { areSizes, sortSizes } from './sortSizes';
