@@ -1,11 +1,42 @@
+const layers = require('./layers.cjs');
+
 /**
  * Imports run one way: web → contract → core, server → contract → core. Channels, demo and e2e know neither server
  * nor web.
  */
 const only = (name, from, to, comment) => ({ name, severity: 'error', comment, from, to });
 
+/** For each layer of a workspace: its rooms import from no room of the same layer but themselves, and from none above. */
+const downwards = Object.entries(layers).flatMap(([workspace, ofWorkspace]) => {
+  const path = (rooms) => `^${workspace}/src/(${rooms.join('|')})/`;
+  const known = ofWorkspace.flat();
+  return [
+    only(
+      `${workspace}-rooms-have-layers`,
+      { path: `^${workspace}/src/(?!(${known.join('|')})/)[^/]+/` },
+      {},
+      'Give the room a layer in layers.cjs.',
+    ),
+    ...ofWorkspace.map((rooms, at) =>
+      only(
+        `${workspace}-downwards-from-${rooms.join('-')}`,
+        { path: path(rooms) },
+        { path: path(ofWorkspace.slice(at).flat()), pathNot: `^${workspace}/src/$1/` },
+        'Rooms import from lower layers alone (layers.cjs).',
+      ),
+    ),
+    only(
+      `${workspace}-nothing-from-the-top`,
+      { path: `^${workspace}/src/[^/]+/` },
+      { path: `^${workspace}/src/[^/]+$` },
+      'What starts the program is imported by nobody.',
+    ),
+  ];
+});
+
 module.exports = {
   forbidden: [
+    ...downwards,
     only('no-circles', {}, { circular: true }, 'Two files that need each other are one file, or hide a third.'),
     only('core-is-alone', { path: '^core/src' }, { path: '^(contract|server|web|channels|demo|e2e|bench|cli)/' }),
     only('core-does-no-io', { path: '^core/src' }, { dependencyTypes: ['core'] }, 'Nothing of Node in the core.'),

@@ -6,7 +6,7 @@ import 'element-plus/dist/index.css';
 import './look/tokens.css';
 import './look/base.css';
 import App from './shell/App.vue';
-import { tell } from './api';
+import { tell } from './api/api';
 import { fetchViews, router } from './router';
 
 router.onError((error) => tell(error));

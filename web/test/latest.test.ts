@@ -1,7 +1,7 @@
 /** Questions that overtake each other: the last one's answer stands, whatever comes when. */
 import fc from 'fast-check';
 import { expect, it } from 'vitest';
-import { latest } from '../src/common/latest';
+import { latest } from '../src/api/latest';
 
 it('takes the answer to the last question, and tells of no fault of one before it', () =>
   fc.assert(

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { expect, it, vi } from 'vitest';
 import { Refused, type ChangeDone, type FamilyDetail } from '@loom-kin/contract';
 import { freeze } from '@loom-kin/core/family';
-import { committedBy } from '../src/common/refusals';
+import { committedBy } from '../src/api/refusals';
 import { createOutbox } from '../src/stores/outbox';
 import { countsOf, type Pending } from '../src/stores/pending';
 import { afterCounts } from '../src/stores/pieces';
@@ -14,7 +14,7 @@ const server = vi.hoisted(() => ({
     | undefined
     | ((body: { key: string; steps: { counts: { childId: string; pieces: number }[] }[] }) => Promise<unknown>),
 }));
-vi.mock('../src/api', () => ({ call: (_endpoint: unknown, { body }: { body: never }) => server.ask!(body) }));
+vi.mock('../src/api/api', () => ({ call: (_endpoint: unknown, { body }: { body: never }) => server.ask!(body) }));
 vi.mock('idb-keyval', () => ({
   get: () => Promise.resolve(undefined),
   set: () => Promise.resolve(),

@@ -8,7 +8,7 @@ import { useSetup } from '../src/stores/setup';
 
 /** Questions that were asked, the oldest first; each is answered by hand. */
 const asked = vi.hoisted(() => [] as ((answer: unknown) => void)[]);
-vi.mock('../src/api', () => ({
+vi.mock('../src/api/api', () => ({
   api: {},
   call: () => new Promise((resolve) => asked.push(resolve)),
   tell: (error: unknown) => {

@@ -6,7 +6,7 @@ import { ElButton, ElInput } from 'element-plus';
 import { STATE_WORDS } from '@loom-kin/core/descriptions';
 import type { FitState } from '@loom-kin/core/fit';
 import { count } from '@loom-kin/core/text';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useSetup } from '../stores/setup';
 import { useSending } from '../stores/sending';
 import { useKeys } from '../shell/keys';

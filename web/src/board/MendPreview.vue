@@ -8,7 +8,7 @@ import { readFigure } from '@loom-kin/core/registry';
 import { count } from '@loom-kin/core/text';
 import { findingName } from '@loom-kin/core/words';
 import { answerStep, MENDED_AT_ONCE, type BoardFinding, type FamilyFilter, type Remedies } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useSetup } from '../stores/setup';
 import DialogSheet from '../common/DialogSheet.vue';
 import FieldEntry from '../common/FieldEntry.vue';

@@ -2,7 +2,7 @@
 import { computed, onUnmounted, reactive, ref, shallowRef, watch } from 'vue';
 import type { FitState } from '@loom-kin/core/fit';
 import type { BoardCounts, BoardFinding, FamilySummary } from '@loom-kin/contract';
-import { api, call } from '../api';
+import { api, call } from '../api/api';
 import { useServerEvents } from '../stores/serverEvents';
 
 /** Rows are fetched by so many. */

@@ -6,7 +6,7 @@ import { type Account, AccountSchema, type AccountSettings } from '@loom-kin/cor
 import { CountrySchema, readAmount, showRates } from '@loom-kin/core/money';
 import { countryName } from '@loom-kin/core/text';
 import type { Channel, PriceTrial } from '@loom-kin/contract';
-import { api, call, say, tell, refuse } from '../api';
+import { api, call, say, tell, refuse } from '../api/api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 import PriceRuleEntry from './PriceRuleEntry.vue';

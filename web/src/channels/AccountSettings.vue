@@ -7,7 +7,7 @@ import { isAnswered } from '@loom-kin/core/fit';
 import { isLanguageTag } from '@loom-kin/core/registry';
 import { languageName, listed } from '@loom-kin/core/text';
 import type { Channel } from '@loom-kin/contract';
-import { api, call, say, tell, refuse } from '../api';
+import { api, call, say, tell, refuse } from '../api/api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 

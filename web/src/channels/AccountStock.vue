@@ -5,7 +5,7 @@ import { type Account, AccountSchema } from '@loom-kin/core/catalogue';
 import { readNumber } from '@loom-kin/core/measure';
 import { type StockRule, piecesFor } from '@loom-kin/core/stock';
 import type { Channel } from '@loom-kin/contract';
-import { say, refuse } from '../api';
+import { say, refuse } from '../api/api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 

@@ -5,7 +5,7 @@ import { ElButton } from 'element-plus';
 import { STATE_WORDS, meaningText, ruleSections } from '@loom-kin/core/descriptions';
 import { findingName } from '@loom-kin/core/words';
 import type { Channel, RulesMeaning } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useSetup } from '../stores/setup';
 
 const props = defineProps<{ channel: Channel }>();

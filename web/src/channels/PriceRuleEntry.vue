@@ -2,7 +2,7 @@
 /** A price rule, written as a sentence with gaps. */
 import { computed } from 'vue';
 import { type PriceRule, PriceRuleSchema, readAmount, readSurcharge, showSurcharge } from '@loom-kin/core/money';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 import Entry from '../common/Entry.vue';
 
 const props = defineProps<{

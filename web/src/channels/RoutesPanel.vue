@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
 import { type Account, type Route, type Routes, isWritten } from '@loom-kin/core/catalogue';
 import type { Channel, Tried } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useSetup } from '../stores/setup';
 import ConditionsEntry from '../conditions/ConditionsEntry.vue';
 import FoundFamilies from '../conditions/FoundFamilies.vue';

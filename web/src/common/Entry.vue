@@ -7,7 +7,7 @@
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue';
 import { draftOf, dropDraft, keepDraft } from './drafts';
 import { isLeaving } from './leaving';
-import { committedBy } from './refusals';
+import { committedBy } from '../api/refusals';
 
 const props = defineProps<{ value: string; rows?: number; draft?: string | undefined }>();
 const emit = defineEmits<{

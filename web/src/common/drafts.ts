@@ -3,7 +3,7 @@
  * none of it. Kept at once, not a moment later, since a page may be gone by then.
  */
 import type { z } from 'zod';
-import { say } from '../api';
+import { say } from '../api/api';
 
 const PREFIX = 'loom-kin.draft.';
 let isFullTold = false;

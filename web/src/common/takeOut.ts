@@ -1,7 +1,7 @@
 /** Taking a file out: it is written as a job, and comes down as soon as it is there. */
 import { Refusal } from '@loom-kin/core/refusal';
 import { ProblemSchema, Refused, type BodyOf } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useJobs } from '../stores/jobs';
 
 /** What takes longer is said to be under way, in milliseconds. */

@@ -6,7 +6,7 @@ import { unreadableText } from '@loom-kin/core/refusal';
 import { isNumeric, readFigure } from '@loom-kin/core/registry';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 
 const props = defineProps<{ condition: Condition; name: string }>();
 const emit = defineEmits<{ value: [Condition['value']] }>();

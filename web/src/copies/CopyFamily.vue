@@ -4,7 +4,7 @@ import { ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElCheckbox } from 'element-plus';
 import { makeChange } from '@loom-kin/contract';
-import { call, say, tell } from '../api';
+import { call, say, tell } from '../api/api';
 import Dialog from '../common/Dialog.vue';
 import { useFamily } from '../stores/family';
 

@@ -2,7 +2,7 @@
 import { onBeforeUnmount, shallowRef, watch } from 'vue';
 import { type StillSame, stillSame } from '@loom-kin/core/copies';
 import { type Family, freeze } from '@loom-kin/core/family';
-import { api, call } from '../api';
+import { api, call } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 

@@ -5,7 +5,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { ElButton } from 'element-plus';
 import { showAmount } from '@loom-kin/core/money';
 import type { DispatchPreview } from '@loom-kin/contract';
-import { api, call, requestKey, tell } from '../api';
+import { api, call, requestKey, tell } from '../api/api';
 import { useSetup } from '../stores/setup';
 import { useSending } from '../stores/sending';
 import DispatchLines from './DispatchLines.vue';

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import type { ListingMessage } from '@loom-kin/core/listing';
 import { showAmount } from '@loom-kin/core/money';
 import type { DispatchLine, PreviewLine } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { useGoThere } from '../common/goThere';

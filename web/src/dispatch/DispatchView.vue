@@ -5,8 +5,8 @@ import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElProgress } from 'element-plus';
 import { showAmount } from '@loom-kin/core/money';
 import type { Dispatch, DispatchLine, DispatchSummary } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
-import { latest } from '../common/latest';
+import { api, call, tell } from '../api/api';
+import { latest } from '../api/latest';
 import { useServerEvents } from '../stores/serverEvents';
 import DispatchLines from './DispatchLines.vue';
 

@@ -7,7 +7,7 @@ import { Redo2, Undo2 } from 'lucide-vue-next';
 import { children } from '@loom-kin/core/text';
 import type { StepBack } from '@loom-kin/contract';
 import { useFamily } from '../stores/family';
-import { useLayout } from '../stores/layout';
+import { useLayout } from '../grid/layout';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import PopupButton from '../common/PopupButton.vue';

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput, ElOption, ElSelect } from 'element-plus';
 import { makeChange } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import Weave from '../weave/Weave.vue';

@@ -5,7 +5,7 @@
  */
 import { computed, ref, watch } from 'vue';
 import { ElButton } from 'element-plus';
-import { api, call } from '../api';
+import { api, call } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 

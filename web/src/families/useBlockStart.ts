@@ -7,7 +7,7 @@ import { type BlockFamily, blockFamily, readClip } from '@loom-kin/core/intake';
 import { type Registry, readFigure } from '@loom-kin/core/registry';
 import { count } from '@loom-kin/core/text';
 import { makeChange } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 import { dropDraft, keepDraft, readDraft } from '../common/drafts';
 import { fromTabbed } from '../grid/clipboard';
 import { fieldColumns } from '../grid/gridColumns';

@@ -3,7 +3,7 @@ import { onMounted, ref, shallowRef, watch } from 'vue';
 import type { FitState } from '@loom-kin/core/fit';
 import { findingName } from '@loom-kin/core/words';
 import type { FamilySummary, FindingCount } from '@loom-kin/contract';
-import { api, call } from '../api';
+import { api, call } from '../api/api';
 import { useServerEvents } from '../stores/serverEvents';
 import { useSetup } from '../stores/setup';
 

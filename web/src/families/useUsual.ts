@@ -1,7 +1,7 @@
 /** What the last family of the kind has that this one is likely to have: put in where nothing was typed, and told where it comes from. */
 import { ref, watch } from 'vue';
 import type { UsualFigures } from '@loom-kin/contract';
-import { api, call } from '../api';
+import { api, call } from '../api/api';
 import type { TypedFamily } from './familyDraft';
 
 const KEYS = ['brand', 'maker', 'taxCode'] as const;

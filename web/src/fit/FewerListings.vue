@@ -6,7 +6,7 @@ import { planDifference } from '@loom-kin/core/descriptions';
 import { familyIndex } from '@loom-kin/core/family';
 import type { Fit, LeaveOutOffer, Plan } from '@loom-kin/core/fit';
 import { children } from '@loom-kin/core/text';
-import { tell } from '../api';
+import { tell } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useWish } from './useWish';
 

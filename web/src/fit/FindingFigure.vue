@@ -10,7 +10,7 @@ import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { commandScope } from '../common/scopes';
 import Entry from '../common/Entry.vue';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 
 const props = defineProps<{ remedy: Remedy & { kind: 'figure' }; scope: Scope }>();
 const store = useFamily();

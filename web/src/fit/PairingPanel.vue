@@ -5,7 +5,7 @@ import type { Account } from '@loom-kin/core/catalogue';
 import { pairingReasonText } from '@loom-kin/core/descriptions';
 import type { Fit } from '@loom-kin/core/fit';
 import { foldForPairing } from '@loom-kin/core/pairing';
-import { say } from '../api';
+import { say } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { pairingGroups } from './pairingGroups';

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { ElButton } from 'element-plus';
 import type { Account } from '@loom-kin/core/catalogue';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useFamily } from '../stores/family';
 
 const props = defineProps<{ account: Account }>();

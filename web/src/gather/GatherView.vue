@@ -6,9 +6,9 @@ import { ElButton, ElOption, ElSelect } from 'element-plus';
 import { ROLES, familyIndex } from '@loom-kin/core/family';
 import { ROLE_LABELS } from '@loom-kin/core/registry';
 import { children } from '@loom-kin/core/text';
-import { say } from '../api';
+import { say } from '../api/api';
 import { useSetup } from '../stores/setup';
-import MovedFigures from '../weave/structure/MovedFigures.vue';
+import MovedFigures from '../common/MovedFigures.vue';
 import { useGathering } from './useGathering';
 
 const route = useRoute();

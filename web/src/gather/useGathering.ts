@@ -6,7 +6,7 @@ import { type Family, type Role, familyIndex, freeze } from '@loom-kin/core/fami
 import { type Gathered, gather, proposeGather } from '@loom-kin/core/gather';
 import { Refusal } from '@loom-kin/core/refusal';
 import { makeChange, type StepInput } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 import { useSetup } from '../stores/setup';
 
 /**

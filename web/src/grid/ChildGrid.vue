@@ -2,7 +2,7 @@
 /** The children as a spreadsheet: sets of columns, find and replace, sorting and filters, paste with a look before it is taken, sums below. */
 import { computed, nextTick, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { useFamily } from '../stores/family';
-import { useLayout } from '../stores/layout';
+import { useLayout } from './layout';
 import ColumnMenu from './ColumnMenu.vue';
 import ColumnsPanel from './ColumnsPanel.vue';
 import FindBar from './FindBar.vue';

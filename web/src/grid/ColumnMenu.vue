@@ -5,7 +5,7 @@ import { EVERYWHERE } from '@loom-kin/core/family';
 import { children } from '@loom-kin/core/text';
 import Popup from '../common/Popup.vue';
 import { useFamily } from '../stores/family';
-import { useLayout } from '../stores/layout';
+import { useLayout } from './layout';
 import { chosenSet, type GridColumn } from './gridColumns';
 import type { GridEdits } from './useGridEdits';
 import type { GridView } from './useGridView';

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { EVERYWHERE, scopeName } from '@loom-kin/core/family';
 import Popup from '../common/Popup.vue';
-import { useLayout } from '../stores/layout';
+import { useLayout } from './layout';
 import { ALL_FIGURES, chosenSet, SETS, UNCHANGED, type FieldColumn } from './gridColumns';
 import type { GridView } from './useGridView';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The heads of the grid's columns: a click selects the column, the button opens its menu, dragging moves it, its edge sets its width. */
 import { computed, ref } from 'vue';
-import { useLayout } from '../stores/layout';
+import { useLayout } from './layout';
 import type { FieldColumn, GridColumn } from './gridColumns';
 import { chosenSet, isRight } from './gridColumns';
 import { HEAD, type DrawnColumn, type GridDrawing } from './useGridDrawing';

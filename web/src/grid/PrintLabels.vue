@@ -14,7 +14,7 @@ import {
 import { Refusal } from '@loom-kin/core/refusal';
 import { children } from '@loom-kin/core/text';
 import type { LabelOrder } from '@loom-kin/contract';
-import { tell } from '../api';
+import { tell } from '../api/api';
 import { fetchFile } from '../common/takeOut';
 import Dialog from '../common/Dialog.vue';
 import { useFamily } from '../stores/family';

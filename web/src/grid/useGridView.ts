@@ -3,7 +3,7 @@ import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { type Child, type ColumnGroup, EVERYWHERE, type Family, columnOf } from '@loom-kin/core/family';
 import { isNumeric, showColumn } from '@loom-kin/core/registry';
 import { useFamily } from '../stores/family';
-import { useLayout } from '../stores/layout';
+import { useLayout } from './layout';
 import { placesOf, type Pieces } from '../stores/pieces';
 import { useSetup } from '../stores/setup';
 import { sourceText } from '../common/sourceText';

@@ -27,7 +27,7 @@ import FieldEntry from '../common/FieldEntry.vue';
 import OtherScopes from '../common/OtherScopes.vue';
 import ChildStock from '../stock/ChildStock.vue';
 import FieldHint from './FieldHint.vue';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 
 /** Parts of the inspector, in order; texts and facts are folded away until somebody wants them. */
 const PARTS: { groups: FieldGroup[]; title: string; folded: boolean }[] = [

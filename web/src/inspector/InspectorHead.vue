@@ -7,7 +7,7 @@ import { capital, children } from '@loom-kin/core/text';
 import { useFamily } from '../stores/family';
 import ScopeSelect from '../common/ScopeSelect.vue';
 import Swatch from '../common/Swatch.vue';
-import GoElsewhere from '../weave/structure/GoElsewhere.vue';
+import GoElsewhere from '../gather/GoElsewhere.vue';
 import UnderEntries from './UnderEntries.vue';
 
 defineProps<{

@@ -3,8 +3,8 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton, ElOption, ElSelect } from 'element-plus';
 import type { IntakeReport } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
-import { latest } from '../common/latest';
+import { api, call, tell } from '../api/api';
+import { latest } from '../api/latest';
 
 const props = defineProps<{ jobId: string; report: IntakeReport }>();
 type Verdict = IntakeReport['rows'][number]['verdict'];

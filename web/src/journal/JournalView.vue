@@ -4,8 +4,8 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { ElButton } from 'element-plus';
 import type { JournalEntry } from '@loom-kin/contract';
-import { api, call, requestKey, say, tell } from '../api';
-import { latest } from '../common/latest';
+import { api, call, requestKey, say, tell } from '../api/api';
+import { latest } from '../api/latest';
 import { useFamily } from '../stores/family';
 
 const PAGE = 50;

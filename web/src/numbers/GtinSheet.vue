@@ -5,7 +5,7 @@ import { ElButton } from 'element-plus';
 import { NumberBlockSchema, isOfBlock } from '@loom-kin/core/identifiers';
 import { Refusal } from '@loom-kin/core/refusal';
 import { children, count } from '@loom-kin/core/text';
-import { say, tell } from '../api';
+import { say, tell } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { freshBlock } from './freshBlock';

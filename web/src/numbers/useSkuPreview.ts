@@ -1,7 +1,7 @@
 /** What a pattern would make of the children, asked of the whole catalogue while the pattern is written. */
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import type { SkuPreview } from '@loom-kin/contract';
-import { api, call } from '../api';
+import { api, call } from '../api/api';
 import { useFamily } from '../stores/family';
 
 /** So long nothing is typed before it is asked, in milliseconds. */

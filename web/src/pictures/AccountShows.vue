@@ -3,7 +3,7 @@
 import { computed, shallowRef, watch } from 'vue';
 import { NO_WISH, accountScope, childLabels } from '@loom-kin/core/family';
 import { type Listing, markedPicture } from '@loom-kin/core/listing';
-import { tell } from '../api';
+import { tell } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import { smallPicture } from './pictureAddress';

@@ -5,7 +5,7 @@ import { ElButton } from 'element-plus';
 import type { SingleCommand } from '@loom-kin/core/change';
 import { ANGLES, ANGLE_LABELS, type Angle } from '@loom-kin/core/pictures';
 import type { Place } from '@loom-kin/core/place';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 import PopupButton from '../common/PopupButton.vue';
 import { useFamily } from '../stores/family';
 import { usePicturePlaces } from './usePicturePlaces';

@@ -15,7 +15,7 @@ import {
   proposedText,
 } from '@loom-kin/core/pictures';
 import { languageName } from '@loom-kin/core/text';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 import Dialog from '../common/Dialog.vue';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';

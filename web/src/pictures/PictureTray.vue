@@ -3,7 +3,7 @@
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import Sortable from 'sortablejs';
 import type { Place } from '@loom-kin/core/place';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 import { trayId } from '../common/leadsTo';
 import Swatch from '../common/Swatch.vue';
 import { useFamily } from '../stores/family';

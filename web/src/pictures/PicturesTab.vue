@@ -8,7 +8,7 @@ import { childrenWithoutPicture, particularPictures } from '@loom-kin/core/pictu
 import type { Place } from '@loom-kin/core/place';
 import { children } from '@loom-kin/core/text';
 import { useRouter } from 'vue-router';
-import { tell } from '../api';
+import { tell } from '../api/api';
 import { isTyping, useKeys } from '../shell/keys';
 import { useJobs } from '../stores/jobs';
 import AccountShows from './AccountShows.vue';

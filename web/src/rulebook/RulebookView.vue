@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { ruleSections } from '@loom-kin/core/descriptions';
 import { type Rulebook, RulebookSchema, readRulebook } from '@loom-kin/core/rulebook';
 import type { FamilySummary } from '@loom-kin/contract';
-import { api, call, say, refuse } from '../api';
+import { api, call, say, refuse } from '../api/api';
 import { useSetup } from '../stores/setup';
 import SchemaForm from './SchemaForm.vue';
 import TrialPanel from './TrialPanel.vue';

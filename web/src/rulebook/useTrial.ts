@@ -4,7 +4,7 @@ import { onUnmounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { usualSettings } from '@loom-kin/core/catalogue';
 import type { Family } from '@loom-kin/core/family';
 import type { Rulebook } from '@loom-kin/core/rulebook';
-import { api, call } from '../api';
+import { api, call } from '../api/api';
 import { useSetup } from '../stores/setup';
 import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';
 

@@ -5,7 +5,7 @@ import { ElButton } from 'element-plus';
 import type { ResponseOf } from '@loom-kin/contract';
 import { takeOut } from '../common/takeOut';
 import Dialog from '../common/Dialog.vue';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 
 const input = ref<HTMLInputElement>();
 const chosen = ref<File | null>(null);

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { ElButton } from 'element-plus';
 import { type Collection, isWritten } from '@loom-kin/core/catalogue';
 import type { Tried } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useSetup } from '../stores/setup';
 import ConditionsEntry from '../conditions/ConditionsEntry.vue';
 import FoundFamilies from '../conditions/FoundFamilies.vue';

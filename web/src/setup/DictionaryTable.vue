@@ -8,7 +8,7 @@ import { useSetup } from '../stores/setup';
 import RenameOffer from './RenameOffer.vue';
 import Entry from '../common/Entry.vue';
 import SwatchEntry from '../common/SwatchEntry.vue';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 
 const setup = useSetup();
 const role = ref<Role>('colour');

@@ -5,7 +5,7 @@ import { ElButton } from 'element-plus';
 import { type Family, familyIndex } from '@loom-kin/core/family';
 import { HOUSE_MARKS, USUAL_HOUSE, checkHousePattern, familyPattern, proposeSkus } from '@loom-kin/core/identifiers';
 import { Refusal } from '@loom-kin/core/refusal';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import PatternEditor from '../numbers/PatternEditor.vue';
 import { useSetup } from '../stores/setup';
 

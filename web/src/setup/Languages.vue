@@ -5,7 +5,7 @@ import { ElButton, ElInput } from 'element-plus';
 import { isLanguageTag } from '@loom-kin/core/registry';
 import { languageName } from '@loom-kin/core/text';
 import { useSetup } from '../stores/setup';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 
 const setup = useSetup();
 const fresh = ref('');

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
 import { type Seller, SellerSchema } from '@loom-kin/core/catalogue';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 

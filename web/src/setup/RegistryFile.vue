@@ -3,7 +3,7 @@
 import { ref } from 'vue';
 import { ElButton } from 'element-plus';
 import { RegistryDataSchema } from '@loom-kin/core/registry';
-import { say } from '../api';
+import { say } from '../api/api';
 import { useSetup } from '../stores/setup';
 import { keepMade } from '../common/takeOut';
 

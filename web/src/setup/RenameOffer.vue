@@ -5,8 +5,8 @@ import { ElButton, ElMessage } from 'element-plus';
 import type { Role } from '@loom-kin/core/family';
 import { count, listed } from '@loom-kin/core/text';
 import { makeChange } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
-import { latest } from '../common/latest';
+import { api, call, tell } from '../api/api';
+import { latest } from '../api/latest';
 
 const props = defineProps<{ role: Role; from: string; to: string }>();
 const emit = defineEmits<{ done: [] }>();

@@ -3,7 +3,7 @@
 import { onMounted, reactive, ref, watch } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
 import { SellerSchema } from '@loom-kin/core/catalogue';
-import { say } from '../api';
+import { say } from '../api/api';
 import { useSetup } from '../stores/setup';
 import CategoryTree from './CategoryTree.vue';
 import Collections from './Collections.vue';

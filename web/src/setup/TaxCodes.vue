@@ -5,7 +5,7 @@ import { ElButton, ElInput } from 'element-plus';
 import { type TaxCode, TaxCodeSchema, readRates, showRates } from '@loom-kin/core/money';
 import { unreadableText } from '@loom-kin/core/refusal';
 import { countryName } from '@loom-kin/core/text';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 

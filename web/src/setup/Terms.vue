@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue';
 import { ElButton, ElInput } from 'element-plus';
 import { TERM_KINDS, type Term, type TermKind, TermSchema } from '@loom-kin/core/registry';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 import { useSetup } from '../stores/setup';
 import Entry from '../common/Entry.vue';
 import { idFor } from './idFor';

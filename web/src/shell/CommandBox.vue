@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { type Family, familyIndex } from '@loom-kin/core/family';
 import { gtin14 } from '@loom-kin/core/identifiers';
 import type { FamilySummary } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 import { useFamily } from '../stores/family';
 import { useKeys } from './keys';
 

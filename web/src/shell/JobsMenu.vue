@@ -4,7 +4,7 @@ import { onMounted } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElProgress } from 'element-plus';
 import type { Job } from '@loom-kin/contract';
-import { tell } from '../api';
+import { tell } from '../api/api';
 import { bringDown } from '../common/takeOut';
 import PopupButton from '../common/PopupButton.vue';
 import { useJobs } from '../stores/jobs';

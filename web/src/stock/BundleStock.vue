@@ -4,8 +4,8 @@ import { computed, shallowRef, watch } from 'vue';
 import { partsOf } from '@loom-kin/core/bundles';
 import { count } from '@loom-kin/core/text';
 import type { BundleItems } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
-import { latest } from '../common/latest';
+import { api, call, tell } from '../api/api';
+import { latest } from '../api/latest';
 import { useFamily } from '../stores/family';
 
 const props = defineProps<{ childId: string }>();

@@ -18,9 +18,9 @@ import {
   type StepInput,
   type Unconfirmed,
 } from '@loom-kin/contract';
-import { api, call, requestKey, say, tell } from '../api';
-import { latest } from '../common/latest';
-import { committing, type Committer } from '../common/refusals';
+import { api, call, requestKey, say, tell } from '../api/api';
+import { latest } from '../api/latest';
+import { committing, type Committer } from '../api/refusals';
 import { useServerEvents } from './serverEvents';
 import { createFits } from './fits';
 import { createMending } from './mending';

@@ -8,7 +8,7 @@ import type { PictureFacts } from '@loom-kin/core/pictures';
 import type { StockPlaces } from '@loom-kin/core/stock';
 import type { LiveListingRow } from '@loom-kin/contract';
 import type { FitsTask, FitsWorker, SentFit } from '../workers/fits.worker';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 import { useSetup } from './setup';
 
 /** account → fit, as last computed. */

@@ -2,7 +2,7 @@
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
 import type { Job } from '@loom-kin/contract';
-import { api, call } from '../api';
+import { api, call } from '../api/api';
 import { useServerEvents } from './serverEvents';
 
 /** So often a job is asked after by whoever waits for it, beside what is heard, in milliseconds. */

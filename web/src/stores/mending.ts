@@ -3,7 +3,7 @@ import type { Command } from '@loom-kin/core/change';
 import type { Family } from '@loom-kin/core/family';
 import { type Finding, type Mend, type Remedy, addRemedy, emptyMend, mendAll } from '@loom-kin/core/fit';
 import { mendCommand, mendSteps, type StepInput } from '@loom-kin/contract';
-import { api, call, say, tell } from '../api';
+import { api, call, say, tell } from '../api/api';
 import { useSetup } from './setup';
 
 export interface MendingGround {

@@ -7,8 +7,8 @@ import type { Namer } from '@loom-kin/core/descriptions';
 import { type Family, freeze } from '@loom-kin/core/family';
 import { makeChange, Refused, type ChangeDone, type FamilyDetail } from '@loom-kin/contract';
 import { ref, shallowRef } from 'vue';
-import { call } from '../api';
-import { committing, type Committer } from '../common/refusals';
+import { call } from '../api/api';
+import { committing, type Committer } from '../api/refusals';
 import { replay, stepsOf, type Aside, type Pending } from './pending';
 import { keepBase, keepWaiting, takeWaiting } from './waiting';
 

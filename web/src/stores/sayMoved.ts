@@ -2,7 +2,7 @@
 import { movedFigures } from '@loom-kin/core/change';
 import { type Namer, movedFigureText } from '@loom-kin/core/descriptions';
 import type { Family } from '@loom-kin/core/family';
-import { say } from '../api';
+import { say } from '../api/api';
 
 /** So many are said; the journal has all of them. */
 const SAID = 2;

@@ -5,9 +5,9 @@ import type { Account } from '@loom-kin/core/catalogue';
 import { emptyRegistry, openRegistry } from '@loom-kin/core/registry';
 import { openRulebook } from '@loom-kin/core/rulebook';
 import { makeChange, type Setup, type StepInput } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
-import { latest } from '../common/latest';
-import { committing } from '../common/refusals';
+import { api, call, tell } from '../api/api';
+import { latest } from '../api/latest';
+import { committing } from '../api/refusals';
 
 export const useSetup = defineStore('setup', () => {
   const setup = shallowRef<Setup | null>(null);

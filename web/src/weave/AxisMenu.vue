@@ -7,7 +7,7 @@ import { ROLE_LABELS } from '@loom-kin/core/registry';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
 import AxisValues from './AxisValues.vue';
-import { say } from '../api';
+import { say } from '../api/api';
 import { draftValues, splitList } from './draftValues';
 import { roleNamed } from './roleNamed';
 import ValuesEntry from './ValuesEntry.vue';

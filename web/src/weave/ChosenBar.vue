@@ -7,11 +7,11 @@ import { isLong } from '@loom-kin/core/registry';
 import { children } from '@loom-kin/core/text';
 import { beforeAndAfter } from './beforeAndAfter';
 import { isSurcharge, setFor } from '../common/setFor';
-import GoElsewhere from './structure/GoElsewhere.vue';
+import GoElsewhere from '../gather/GoElsewhere.vue';
 import Term from '../common/Term.vue';
 import { useFamily } from '../stores/family';
 import { useSetup } from '../stores/setup';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 
 const store = useFamily();
 const setup = useSetup();

@@ -7,7 +7,7 @@ import { columnOf } from '@loom-kin/core/family';
 import { mainPicture } from '@loom-kin/core/pictures';
 import { showColumn } from '@loom-kin/core/registry';
 import { useFamily } from '../stores/family';
-import { useLayout } from '../stores/layout';
+import { useLayout } from '../grid/layout';
 import { useSetup } from '../stores/setup';
 import { useKeys } from '../shell/keys';
 import { GLOSSARY } from '../common/glossary';

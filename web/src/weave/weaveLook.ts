@@ -1,7 +1,7 @@
 /** How the weave of a family is looked at: its edges, how large, and what stands in the crossings. Kept on the server a moment after it changed. */
 import { computed, ref, watch } from 'vue';
 import { WeaveLookSchema, type WeaveLook } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 
 /** Milliseconds after the last change. */
 const KEEP_AFTER = 400;

@@ -13,7 +13,7 @@ import {
 } from 'vue';
 import { Editor } from '@tiptap/core';
 import StarterKit from '@tiptap/starter-kit';
-import { committedBy } from '../common/refusals';
+import { committedBy } from '../api/refusals';
 import { cleanMarkup, markupOf, plainText } from '@loom-kin/core/wording';
 
 const props = defineProps<{ id: string; value: string; placeholder: string; label: string }>();

@@ -16,7 +16,7 @@ import ScopeSelect from '../common/ScopeSelect.vue';
 import { useSaidElsewhere } from './useSaidElsewhere';
 import SearchSnippet from './SearchSnippet.vue';
 import WordsField, { type Asked } from './WordsField.vue';
-import { refuse } from '../api';
+import { refuse } from '../api/api';
 
 const store = useFamily();
 const setup = useSetup();

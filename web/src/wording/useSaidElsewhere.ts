@@ -2,7 +2,7 @@
 import { shallowRef, watch, type Ref } from 'vue';
 import { sentencesOf } from '@loom-kin/core/wording';
 import type { SaidElsewhere } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
+import { api, call, tell } from '../api/api';
 
 /** Field → what of its text other families say as well. */
 export function useSaidElsewhere(familyId: Ref<string>, texts: Ref<Readonly<Record<string, string>>>) {

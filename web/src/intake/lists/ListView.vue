@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ElButton, ElCheckbox, ElOption, ElProgress, ElSelect } from 'element-plus';
 import { LIST_VERDICTS, mendedText } from '@loom-kin/core/intake';
-import { api, call, requestKey, say, tell } from '../../api';
+import { api, call, requestKey, say, tell } from '../../api/api';
 import { useJobs } from '../../stores/jobs';
 import ListColumns from './ListColumns.vue';
 import ListFamilies from './ListFamilies.vue';

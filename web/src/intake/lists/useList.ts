@@ -2,8 +2,8 @@
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { ListMapping, ListSettlement } from '@loom-kin/core/intake';
 import type { Job, ListFamilyView, ListRowView, ListView } from '@loom-kin/contract';
-import { api, call, tell } from '../../api';
-import { latest } from '../../common/latest';
+import { api, call, tell } from '../../api/api';
+import { latest } from '../../api/latest';
 import { useJobs } from '../../stores/jobs';
 
 export type RowsShown = 'all' | ListRowView['verdict'];

@@ -3,7 +3,7 @@
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { ElButton, ElInput } from 'element-plus';
-import { api, call, refuse, tell } from '../../api';
+import { api, call, refuse, tell } from '../../api/api';
 import { useJobs } from '../../stores/jobs';
 import { addressesIn, bringFiles, chosenFiles, droppedFiles, FILES_AT_MOST, type Brought } from './bringFiles';
 

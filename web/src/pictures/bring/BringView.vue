@@ -3,7 +3,7 @@
 import { onMounted, ref, watch } from 'vue';
 import { ElButton } from 'element-plus';
 import type { ResponseOf } from '@loom-kin/contract';
-import { api, call, tell } from '../../api';
+import { api, call, tell } from '../../api/api';
 import { useJobs } from '../../stores/jobs';
 import BringPictures from './BringPictures.vue';
 import UnusedPictures from './UnusedPictures.vue';

@@ -4,8 +4,8 @@ import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { ElInput, ElOption, ElSelect } from 'element-plus';
 import type { FamilySummary, PicturePlaces } from '@loom-kin/contract';
 import { foldLabel } from '@loom-kin/core/family';
-import { api, call, tell } from '../../api';
-import { latest } from '../../common/latest';
+import { api, call, tell } from '../../api/api';
+import { latest } from '../../api/latest';
 import Dialog from '../../common/Dialog.vue';
 import type { Target } from './useSettling';
 

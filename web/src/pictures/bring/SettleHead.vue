@@ -2,7 +2,7 @@
 /** What was brought in figures, how far it is, and what is done with all of it. */
 import { computed } from 'vue';
 import { ElButton, ElProgress } from 'element-plus';
-import { tell } from '../../api';
+import { tell } from '../../api/api';
 import { useJobs } from '../../stores/jobs';
 import type { usePlacing } from './usePlacing';
 import type { useSettling } from './useSettling';

@@ -3,7 +3,7 @@
 import { ref, shallowRef } from 'vue';
 import { ElButton } from 'element-plus';
 import type { Unused } from '@loom-kin/contract';
-import { api, call, say, tell } from '../../api';
+import { api, call, say, tell } from '../../api/api';
 import Dialog from '../../common/Dialog.vue';
 import { smallPicture } from '../pictureAddress';
 

@@ -1,6 +1,6 @@
 /** Files and folders as they are dropped or chosen, and how they are brought to the server. */
 import type { Job } from '@loom-kin/contract';
-import { api, call } from '../../api';
+import { api, call } from '../../api/api';
 
 export interface Brought {
   /** Its name with the folders it lies in. */

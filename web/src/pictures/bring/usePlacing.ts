@@ -1,7 +1,7 @@
 /** What was settled, put in place as one change; taken back with one press; what was brought, put away. */
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, call, requestKey, say, tell } from '../../api';
+import { api, call, requestKey, say, tell } from '../../api/api';
 import type { useSettling } from './useSettling';
 
 export function usePlacing(settling: ReturnType<typeof useSettling>, id: () => string) {

@@ -3,7 +3,7 @@ import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { placeKey } from '@loom-kin/core/family';
 import type { Place } from '@loom-kin/core/place';
 import type { Arrival, PictureIntake, PicturePlaces } from '@loom-kin/contract';
-import { api, call, requestKey, tell } from '../../api';
+import { api, call, requestKey, tell } from '../../api/api';
 import { useServerEvents } from '../../stores/serverEvents';
 import { useJobs } from '../../stores/jobs';
 

@@ -9,7 +9,7 @@ import { Refusal } from '@loom-kin/core/refusal';
 import { children } from '@loom-kin/core/text';
 import { useFamily, type Ahead } from '../../stores/family';
 import { useSetup } from '../../stores/setup';
-import MovedFigures from './MovedFigures.vue';
+import MovedFigures from '../../common/MovedFigures.vue';
 import FateList from './FateList.vue';
 
 const props = defineProps<{

@@ -2,7 +2,7 @@
 import { ElMessage } from 'element-plus';
 import { createClient, endpoints, Refused } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core/refusal';
-import { committing, type Committer } from './common/refusals';
+import { committing, type Committer } from './refusals';
 
 export const api = endpoints;
 export const call = createClient('');

@@ -4,10 +4,10 @@ import { ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { children } from '@loom-kin/core/text';
 import type { FamilySummary } from '@loom-kin/contract';
-import { api, call, tell } from '../../api';
-import { latest } from '../../common/latest';
-import PopupButton from '../../common/PopupButton.vue';
-import { useFamily } from '../../stores/family';
+import { api, call, tell } from '../api/api';
+import { latest } from '../api/latest';
+import PopupButton from '../common/PopupButton.vue';
+import { useFamily } from '../stores/family';
 
 const props = defineProps<{ childIds: readonly string[] }>();
 const store = useFamily();

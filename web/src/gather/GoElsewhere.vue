@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Ways out of a family for children: to be families of their own, or to join another. */
 import { computed } from 'vue';
-import { useFamily } from '../../stores/family';
+import { useFamily } from '../stores/family';
 import JoinFamily from './JoinFamily.vue';
 import LetLeave from './LetLeave.vue';
 

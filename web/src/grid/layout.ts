@@ -2,8 +2,8 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import type { ColumnSet, GridLayout } from '@loom-kin/contract';
-import { api, call, tell } from '../api';
-import { chosenSet, FIRST_LAYOUT } from '../grid/gridColumns';
+import { api, call, tell } from '../api/api';
+import { chosenSet, FIRST_LAYOUT } from './gridColumns';
 
 /** Milliseconds after the last change. */
 const KEEP_AFTER = 500;

@@ -2,9 +2,9 @@
 /** Children that leave their family, each to be one of its own; asked before it is done. */
 import { ElButton } from 'element-plus';
 import { children } from '@loom-kin/core/text';
-import { say } from '../../api';
-import PopupButton from '../../common/PopupButton.vue';
-import { useFamily } from '../../stores/family';
+import { say } from '../api/api';
+import PopupButton from '../common/PopupButton.vue';
+import { useFamily } from '../stores/family';
 
 const props = defineProps<{ childIds: readonly string[] }>();
 const store = useFamily();
