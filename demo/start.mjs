@@ -7,6 +7,7 @@ import { existsSync, rmSync, statSync, readdirSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { install, isInstalled } from '../install.mjs';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const data = process.env.LOOM_KIN_DATA ?? join(root, 'data');
@@ -25,16 +26,12 @@ const step = (title, command, args) => {
   }
 };
 
-if (
-  !existsSync(join(root, 'node_modules', '.package-lock.json')) ||
-  newer(join(root, 'package-lock.json'), join(root, 'node_modules', '.package-lock.json'))
-) {
-  step('Installing (the first time this takes some minutes)…', 'npm', [
-    'ci',
-    '--no-audit',
-    '--no-fund',
-    '--loglevel=error',
-  ]);
+if (!isInstalled(root)) {
+  console.log('Installing (the first time this takes some minutes)…');
+  if (!install(root)) {
+    console.error('Installing failed.');
+    process.exit(1);
+  }
 }
 const BUILT = ['web/dist/index.html', 'server/dist/main.mjs', 'channels/dist/main.mjs', 'demo/dist/main.mjs'].map(
   (file) => join(root, file),
@@ -114,10 +111,6 @@ function freePort(wanted) {
     };
     probe.listen(wanted, '127.0.0.1', () => finish(probe));
   });
-}
-
-function newer(a, b) {
-  return existsSync(a) && existsSync(b) && statSync(a).mtimeMs > statSync(b).mtimeMs;
 }
 
 function newestIn(folder) {

@@ -1,11 +1,12 @@
 #!/usr/bin/env node
-// `npm test`: installs what is missing, then format, type check, lint, import rules, build, and all tests: unit, API, browser.
+// `npm test`: installs what is missing, then format, type check, lint, import rules, unused code, build, and all tests: unit, API, browser.
 // The last line says how many tests passed and failed. Plain JavaScript: it runs before anything is installed.
 import { spawn, spawnSync } from 'node:child_process';
-import { existsSync, mkdtempSync, readFileSync, statSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { install, isInstalled } from '../install.mjs';
 
 const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 const reports = mkdtempSync(join(tmpdir(), 'loom-kin-test-'));
@@ -59,11 +60,9 @@ function finish() {
   process.exit(failed === 0 ? 0 : 1);
 }
 
-const lock = join(root, 'package-lock.json');
-const installed = join(root, 'node_modules', '.package-lock.json');
-if (!existsSync(installed) || statSync(lock).mtimeMs > statSync(installed).mtimeMs) {
+if (!isInstalled(root)) {
   console.log('— installing');
-  if (!run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])) {
+  if (!install(root)) {
     failed += 1;
     finish();
   }
@@ -82,7 +81,9 @@ await Promise.all([
   steps(['types of the pages', 'types:pages'], ['lint', 'lint']),
   step('build', 'build')
     .then((good) => (isBuilt = good))
-    .then(() => steps(['types', 'types'], ['format', 'format'], ['import rules', 'imports'])),
+    .then(() =>
+      steps(['types', 'types'], ['format', 'format'], ['import rules', 'imports'], ['unused code', 'unused']),
+    ),
 ]);
 // Programs are tried as they are built; most tests wait for some, so that two files at a time take two thirds of the time.
 if (isBuilt) tests('tests', ['--maxWorkers=2'], { LOOM_KIN_BUILT: 'yes' });

@@ -19,7 +19,7 @@ const PROGRAMS = process.env.LOOM_KIN_BUILT
     {
       channels: ['--import', 'tsx', 'channels/src/main.ts'],
       server: ['--import', 'tsx', 'server/src/main.ts'],
-      demo: ['--import', 'tsx', 'demo/src/load-main.ts'],
+      demo: ['--import', 'tsx', 'demo/src/main.ts'],
     };
 
 interface Process {

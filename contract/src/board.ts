@@ -32,7 +32,6 @@ export const FamilyRemedySchema = z.object({
   /** The steps that do it. */
   steps: z.array(StepSchema),
 });
-export type FamilyRemedy = z.infer<typeof FamilyRemedySchema>;
 
 /** A figure that somebody has to say, and where it would stand. */
 export const FigureAskedSchema = z.object({

@@ -341,6 +341,3 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
     fit('quayside', run(whole, setFamily('description', 'See https://skerry.test for more of it.'))),
   'measure.odd': () => fit('own-shop', run(whole, setFamily('weight', 2))),
 };
-
-/** A family with one child and nothing filled in but its name. */
-export const bareFamily = () => createFamily({ id: 'fbare', fields: { name: 'Bare' }, axes: [], off: [] });

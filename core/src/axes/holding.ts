@@ -2,7 +2,6 @@
  * What holds for a child, compared: every figure it has in each scope, and its pictures. Scopes are looked at one by one, since whoever
  * reads looks into several in turn: what is the same in each is the same to all.
  */
-import { dequal } from 'dequal';
 import { ownOrInherited, resolve, type Resolved } from '../family/level';
 import { EVERYWHERE, type Scope, type Scopes } from '../family/scope';
 import { familyIndex } from '../family/weave';
@@ -78,38 +77,3 @@ export function pictureScopes(families: readonly Family[]): Scope[] {
 
 export const picturesIn = ({ family, child }: Standing, scope: Scope): string[] =>
   picturesOf(family, child, readIn(scope));
-
-/** Something that holds for a child otherwise than before. */
-export interface HeldDifference {
-  childId: string;
-  scope: Scope;
-  /** `pictures` where it is those. */
-  key: string;
-  before: Figure | undefined;
-  after: Figure | undefined;
-}
-
-/** A child before and after a change of the structure. */
-export interface Pair {
-  before: Standing;
-  after: Standing;
-}
-
-/** Everything that holds for children otherwise after than before, of what a child can have. */
-export function heldDifferences(registry: Registry, pairs: readonly Pair[]): HeldDifference[] {
-  const families = [...new Set(pairs.flatMap(({ before, after }) => [before.family, after.family]))];
-  const concerns = concernsOf(registry, families, false);
-  const scopes = pictureScopes(families);
-  return pairs.flatMap(({ before, after }) => {
-    const { id: childId } = after.child;
-    const figures = concerns.flatMap((concern): HeldDifference[] => {
-      const [was, now] = [heldIn(before, concern)?.figure, heldIn(after, concern)?.figure];
-      return dequal(was, now) ? [] : [{ childId, scope: concern.scope, key: concern.key, before: was, after: now }];
-    });
-    const pictures = scopes.flatMap((scope): HeldDifference[] => {
-      const [was, now] = [picturesIn(before, scope), picturesIn(after, scope)];
-      return dequal(was, now) ? [] : [{ childId, scope, key: 'pictures', before: was, after: now }];
-    });
-    return [...figures, ...pictures];
-  });
-}

@@ -24,11 +24,6 @@ export function compareAmounts(a: string, b: string): number {
   return a === b ? 0 : new Big(a).cmp(b);
 }
 
-/** amount × factor, exact. */
-export function timesAmount(amount: string, factor: string | number): string {
-  return new Big(amount).times(factor).toString();
-}
-
 /** For reading: "€189.00", "$24.50", "₩12,000". */
 export function showAmount(amount: string, currency: string): string {
   const decimals = decimalsOf(currency);

@@ -60,7 +60,6 @@ export const CurrencyRatesSchema = z.record(
   z.string().refine(isCurrency, 'This is no currency code of ISO 4217, such as EUR.'),
   CurrencyRateSchema,
 );
-export type CurrencyRates = z.infer<typeof CurrencyRatesSchema>;
 
 export interface RuleGround {
   /** Units of the channel's currency for one of the seller's. */

@@ -54,7 +54,6 @@ export const UNITS = new Map<string, Unit>([
 ]);
 
 /** One letter that is a unit only beside others of its kind: metres or months, litres or large. */
-export type LoneLetter = 'm' | 'l';
 
 /** Letter sizes by their distance from M. */
 export const LETTER_WORDS = new Map<string, number>(

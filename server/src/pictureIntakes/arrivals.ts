@@ -17,13 +17,6 @@ export function mindIntake(database: Database, id: string): JobRow & { pictures:
 export const arrivalsOf = (database: Database, jobId: string): ArrivalRow[] =>
   database.select().from(arrivals).where(eq(arrivals.jobId, jobId)).orderBy(arrivals.at).all();
 
-export const countArrivals = (database: Database, jobId: string): number =>
-  database
-    .select({ n: sql<number>`count(*)` })
-    .from(arrivals)
-    .where(eq(arrivals.jobId, jobId))
-    .get()!.n;
-
 export function addArrival(database: Database, row: ArrivalRow): void {
   database.insert(arrivals).values(row).onConflictDoNothing().run();
 }

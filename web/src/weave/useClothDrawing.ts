@@ -116,8 +116,6 @@ export function useClothDrawing(
   };
 }
 
-export type ClothDrawing = ReturnType<typeof useClothDrawing>;
-
 const sum = (numbers: readonly number[]) => numbers.reduce((total, one) => total + one, 0);
 const box = (left: number, top: number, width: number, height: number) => ({
   ...{ left: `${left}px`, top: `${top}px` },

@@ -1,10 +1,5 @@
-export type { Bill, StandingListing, Plan, PlanListing, PlanTask, TargetAxis, TaskAxis, TaskChild } from './shape';
+export type { Bill, Plan, PlanTask, TargetAxis } from './shape';
 export * from './task';
 export * from './plan';
-export { billOrder, compareOrders } from './bill';
-export { createKnown, createPlannerMemory, type PlannerMemory } from './memory';
-export { isSameListing } from '../../listing/structure';
-export { fewestParts, type Budget } from './cut/search';
-export type { Limits, Piece } from './cut/piece';
-export { optionLabels } from './labels';
+export type { PlannerMemory } from './memory';
 export { leaveOutOffers, type LeaveOutOffer } from './leaveOut';

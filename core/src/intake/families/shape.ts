@@ -2,7 +2,7 @@
 import type { Role } from '../../family/shape';
 import type { OptionRead } from '../options/shape';
 import type { Token } from '../options/tokens';
-import type { AcrossKey, ListColumn } from '../table/shape';
+import type { AcrossKey } from '../table/shape';
 
 /** An option that a row names by itself: in a column, in a cell of several, or as the head of a column. */
 export interface GivenOption {
@@ -156,5 +156,3 @@ export interface Recognised {
   singles: ListSingle[];
   problems: ListProblem[];
 }
-
-export type Columns = readonly ListColumn[];
