@@ -5,7 +5,7 @@
 import { ownOrInherited, resolve, type Resolved } from '../family/level';
 import { EVERYWHERE, type Scope, type Scopes } from '../family/scope';
 import { familyIndex } from '../family/weave';
-import type { Child, Family, Figure } from '../family/shape';
+import type { Child, Family } from '../family/shape';
 import { surchargedKey } from '../money/surcharge';
 import { picturesOf } from '../pictures/picturesOf';
 import type { Registry } from '../registry/openRegistry';
