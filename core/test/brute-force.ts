@@ -1,13 +1,13 @@
 /**
  * A second planner, as plain as can be: it writes down every assignment of axes to "pin", "split" or one of the
  * listing's axes, every choice of leading axes and every way of putting children into listings, and keeps the least
- * bill. Nothing is shared with the planner but labels.
+ * cost. Nothing is shared with the planner but labels.
  */
 import { optionLabels } from '../src/fit/planner/labels';
 import type { PlanTask } from '../src/fit/planner/shape';
 
 export interface Wanted {
-  /** The lines of the bill in their order of importance. */
+  /** The lines of the cost in their order of importance. */
   order: number[];
   /** Whether a listing was too large somewhere: which of several cuts is nicest is then not told. */
   isCut: boolean;
@@ -16,7 +16,7 @@ export interface Wanted {
 /** Sets of more children are not put into listings by trying every way. */
 const MOST_TRIED = 9;
 
-/** The least bill; null where no plan is possible, undefined where there are too many ways to try. */
+/** The least cost; null where no plan is possible, undefined where there are too many ways to try. */
 export function bruteForce(task: PlanTask): Wanted | null | undefined {
   const { axes, rules, children } = task;
   if (children.length === 0) return null;
@@ -48,11 +48,11 @@ export function bruteForce(task: PlanTask): Wanted | null | undefined {
         !sets.some((set) => set.length === roles.length && set.every((one) => roles.includes(one)))
       )
         continue;
-      const bill = billOf(task, role, led);
-      if (bill === undefined) return undefined;
-      if (!bill) continue;
-      isCut ||= bill.isCut;
-      if (!best || less(bill.order, best)) best = bill.order;
+      const cost = billOf(task, role, led);
+      if (cost === undefined) return undefined;
+      if (!cost) continue;
+      isCut ||= cost.isCut;
+      if (!best || less(cost.order, best)) best = cost.order;
     }
   }
   return best && { order: best, isCut };
@@ -119,7 +119,7 @@ function billOf(task: PlanTask, role: number[], groups: number[][]): Wanted | nu
       task.leftOut.length,
       broken,
       pricesLost(task, role, groups),
-      ...(task.objective === 'fees' ? [Math.round(fees * 1e6) / 1e6] : []),
+      task.objective === 'fees' ? Math.round(fees * 1e6) / 1e6 : 0,
       listings,
       ...disturbed(
         task,

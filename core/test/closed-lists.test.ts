@@ -125,7 +125,7 @@ describe('pictures on the first axis', () => {
     rules.axes.atMost = 3;
     const [plan] = bestPlans(planTask(pictured, rules));
     expect(plan!.axes.map((axis) => axis.name)).toEqual(['Lining', 'Colour', 'Size']);
-    expect([plan!.pictureAxis, plan!.bill.picturesLost]).toEqual([0, 0]);
+    expect([plan!.pictureAxis, plan!.cost.picturesLost]).toEqual([0, 0]);
   });
 });
 

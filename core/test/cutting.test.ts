@@ -1,16 +1,16 @@
 /** The small parts that cutting a listing is made of, each against the plainest way to do the same. */
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { Lot } from '../src/fit/planner/cut/lot';
+import { ChildSubset } from '../src/fit/planner/cut/childSubset';
 import { evenly, inOrder, largestFirst } from '../src/fit/planner/cut/packing';
 import { numbersOf, pieceOf, type Limits } from '../src/fit/planner/cut/piece';
 import { inRuns, intoFirst, startsInOrder } from '../src/fit/planner/cut/singles';
 import { addTicks, countTogether, tick } from '../src/fit/planner/cut/ticks';
-import { createKnown } from '../src/fit/planner/memory';
+import { createPlannerCache } from '../src/fit/planner/memory';
 import type { PlanTask } from '../src/fit/planner/shape';
 
 interface Scattered {
-  lot: Lot;
+  subset: ChildSubset;
   options: { count: number; placeOf: Int32Array }[];
   limits: Limits;
 }
@@ -24,10 +24,10 @@ const anyScattered = fc
   })
   .map(({ at, children, values }): Scattered => {
     const axis = (count: number) => ({ values: Array.from({ length: count }) });
-    const task = { axes: [axis(40), axis(12)], children: at.map((one) => ({ at: one })), known: createKnown() };
+    const task = { axes: [axis(40), axis(12)], children: at.map((one) => ({ at: one })), cache: createPlannerCache() };
     const column = (number: 0 | 1) => Int32Array.from(at, (one) => one[number]);
     return {
-      lot: new Lot(task as unknown as PlanTask, Int32Array.from(at.keys())),
+      subset: new ChildSubset(task as unknown as PlanTask, Int32Array.from(at.keys())),
       options: [
         { count: 40, placeOf: column(0) },
         { count: 12, placeOf: column(1) },
@@ -46,7 +46,7 @@ const together = (parts: readonly number[][]) => parts.flat().sort((a, b) => a -
 /** Every child into the first listing that takes it, tried one by one. */
 function plainly(some: Scattered): number[][] {
   const parts: number[][] = [];
-  for (const number of some.lot.numbers) {
+  for (const number of some.subset.numbers) {
     const part = parts.find((one) => isWithin(some, [...one, number]));
     if (part) part.push(number);
     else parts.push([number]);
@@ -70,33 +70,33 @@ describe('cutting', () => {
   it('puts single children into the first listing with room, however many listings there are', () => {
     fc.assert(
       fc.property(anyScattered, (some) => {
-        const { lot, options, limits } = some;
+        const { subset, options, limits } = some;
         const wanted = plainly(some);
-        expect(lists(intoFirst(lot.numbers, options, limits, Infinity)!)).toEqual(wanted);
-        expect(intoFirst(lot.numbers, options, limits, wanted.length - 1)).toBeNull();
+        expect(lists(intoFirst(subset.numbers, options, limits, Infinity)!)).toEqual(wanted);
+        expect(intoFirst(subset.numbers, options, limits, wanted.length - 1)).toBeNull();
       }),
     );
   });
   it('cuts along runs of every axis, each listing within the limits and every child in one', () => {
     fc.assert(
       fc.property(anyScattered, (some) => {
-        const { lot, options, limits } = some;
+        const { subset, options, limits } = some;
         const free = { ...limits, children: Infinity };
-        const parts = lists(inRuns(lot, options, free, Infinity)!);
-        expect(together(parts)).toEqual([...lot.numbers]);
+        const parts = lists(inRuns(subset, options, free, Infinity)!);
+        expect(together(parts)).toEqual([...subset.numbers]);
         expect(parts.every((part) => isWithin({ ...some, limits: free }, part))).toBe(true);
-        const runs = options.map((one, axis) => Math.ceil(lot.ticksOf(one).count / limits.values[axis]!));
+        const runs = options.map((one, axis) => Math.ceil(subset.ticksOf(one).count / limits.values[axis]!));
         expect(parts.length).toBeLessThanOrEqual(runs[0]! * runs[1]!);
         const isTooMany = parts.some((part) => part.length > limits.children);
-        expect(inRuns(lot, options, limits, Infinity) === null).toBe(isTooMany);
+        expect(inRuns(subset, options, limits, Infinity) === null).toBe(isTooMany);
       }),
     );
   });
   it('packs values of an axis in order, evenly and the largest first, nothing lost and nothing beyond the limits', () => {
     fc.assert(
       fc.property(anyScattered, (some) => {
-        const { lot, options, limits } = some;
-        const pieces = lot.byValue(0).map((one) => pieceOf(one, options));
+        const { subset, options, limits } = some;
+        const pieces = subset.byValue(0).map((one) => pieceOf(one, options));
         const ordered = inOrder(pieces, limits);
         const isPossible = pieces.every((piece) => isWithin(some, [...piece.numbers]));
         expect(ordered !== null).toBe(isPossible);
@@ -104,7 +104,7 @@ describe('cutting', () => {
         const even = evenly(pieces, limits, ordered.length);
         const packed = largestFirst(pieces, limits, pieces.length)!;
         for (const parts of [ordered, even, packed].map((one) => lists(one.map(numbersOf)))) {
-          expect(together(parts)).toEqual([...lot.numbers]);
+          expect(together(parts)).toEqual([...subset.numbers]);
           expect(parts.every((part) => isWithin(some, part))).toBe(true);
         }
         const largest = (parts: typeof ordered) => Math.max(...parts.map((part) => numbersOf(part).length));
@@ -116,8 +116,8 @@ describe('cutting', () => {
   it('begins a listing just where the child before was the last to go in', () => {
     fc.assert(
       fc.property(anyScattered, fc.constantFrom(0, 1), (some, axis) => {
-        const { lot, options, limits } = some;
-        const sorted = [...lot.inValueOrder(axis)];
+        const { subset, options, limits } = some;
+        const sorted = [...subset.inValueOrder(axis)];
         const starts = startsInOrder(Int32Array.from(sorted), options, limits, Infinity)!;
         const parts = starts.map((start, at) => sorted.slice(start, starts[at + 1]));
         expect(parts.flat()).toEqual(sorted);

@@ -234,7 +234,7 @@ describe('remedies', () => {
     const after = run(whole, ...low!.remedies.flatMap((remedy) => (remedy.kind === 'change' ? remedy.commands : [])));
     expect(after.wishes.fernpost!.leaveOut).toEqual(two);
     const left = fit('fernpost', after, { stock });
-    expect([left.state, left.plan!.bill.leftOut, left.childStates[two[0]!]]).toEqual(['fits', 2, 'absent']);
+    expect([left.state, left.plan!.cost.leftOut, left.childStates[two[0]!]]).toEqual(['fits', 2, 'absent']);
   });
   it('ask for the pieces of what is counted, and not for those of a set, which its parts make', () => {
     const { id } = first();

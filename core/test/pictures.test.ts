@@ -137,11 +137,11 @@ describe('pictures', () => {
 
   describe('on a channel that ties them to one axis', () => {
     const { rules } = rulesFor(rulebook('fernpost'), 'outerwear/jackets')!;
-    it('follow the axis that carries most of them, and the bill says how many would not show', () => {
+    it('follow the axis that carries most of them, and the cost says how many would not show', () => {
       const [best] = bestPlans(planTask(shown, rules, undefined));
       // Colour and lining are one axis there: rust and fleece pictures show, the single child's do not.
       expect(best!.axes[best!.pictureAxis!]!.from).toHaveLength(2);
-      expect(best!.bill.picturesLost).toBe(2);
+      expect(best!.cost.picturesLost).toBe(2);
     });
     it('follow the axis the seller wishes, at its price', () => {
       const wish = { apart: [], whole: [], leaveOut: [], offered: true, pictureAxis: shown.axes[1]!.id };
@@ -150,7 +150,7 @@ describe('pictures', () => {
     });
     it('make no plan better where a channel shows them per child', () => {
       const [best] = bestPlans(planTask(shown, { ...rules, axes: { ...rules.axes, pictures: 'child' } }, undefined));
-      expect([best!.pictureAxis, best!.bill.picturesLost]).toEqual([null, 0]);
+      expect([best!.pictureAxis, best!.cost.picturesLost]).toEqual([null, 0]);
     });
   });
 });

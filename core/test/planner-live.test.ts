@@ -1,22 +1,21 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { billOrder } from '../src/fit/planner/bill';
 import { bestPlans } from '../src/fit/planner/plan';
 import type { PlanTask } from '../src/fit/planner/shape';
 import { planTask } from '../src/fit/planner/task';
 import { RulesSchema } from '../src/rulebook/shape';
-import { compareOrders } from '../src/fit/planner/bill';
-import { newQuestion } from '../src/fit/planner/question';
+import { compareOrders, costOrder, type CostOrder } from '../src/fit/planner/planCost';
+import { newQuestion } from '../src/fit/planner/searchContext';
 import { planShapes } from '../src/fit/planner/shapes';
-import { spinOut } from '../src/fit/planner/spinOut';
+import { evaluate } from '../src/fit/planner/evaluate';
 import { anyFamily } from './sample';
 
-/** The least bill when every shape is worked out to its end, whatever was found before. */
-function leastOfAll(task: PlanTask): number[] | null {
-  const question = newQuestion({ steps: 1_000_000, children: 1_000_000 });
+/** The least cost when every shape is worked out to its end, whatever was found before. */
+function leastOfAll(task: PlanTask): CostOrder | null {
+  const context = newQuestion({ steps: 1_000_000, children: 1_000_000 });
   const orders = planShapes(task).flatMap((shape) => {
-    const spun = spinOut(task, shape, { question });
-    return spun ? [billOrder(spun.bill, task.objective)] : [];
+    const evaluated = evaluate(task, shape, { context });
+    return evaluated ? [costOrder(evaluated.cost, task.objective)] : [];
   });
   return orders.sort(compareOrders)[0] ?? null;
 }
@@ -65,7 +64,7 @@ describe('what is passed over', () => {
         const placed = best?.listings.flatMap((listing) => listing.childIds) ?? [];
         if (best) expect(placed.toSorted()).toEqual(task.children.map((child) => child.id).toSorted());
         if ((best?.surplus ?? 0) > 0) return;
-        expect(best ? billOrder(best.bill, task.objective) : null).toEqual(leastOfAll(task));
+        expect(best ? costOrder(best.cost, task.objective) : null).toEqual(leastOfAll(task));
       }),
       { numRuns: 800 },
     );

@@ -72,7 +72,7 @@ export function fitReport(input: FitInput): FitReport {
 
 function planReport({ family }: FitInput, plan: Plan, currency: string): FitReport['plans'][number] {
   return {
-    ...{ signature: plan.signature, bill: plan.bill, surplus: plan.surplus },
+    ...{ signature: plan.signature, bill: plan.cost, surplus: plan.surplus },
     text: planText(family, plan),
     cost: planCost(plan, currency),
     axes: plan.axes.map(({ name, role, options }) => ({ name, role, options: options.map((option) => option.label) })),

@@ -1,6 +1,6 @@
 /** A plan in the seller's words: what happens to the axes, what it costs, and what it costs more than another. */
 import Big from 'big.js';
-import type { Bill, Plan } from '../fit/planner';
+import type { PlanCost, Plan } from '../fit/planner';
 import type { Family } from '../family/shape';
 import { showAmount } from '../money/amount';
 import { capital, count, listed } from '../text/counts';
@@ -22,8 +22,8 @@ export function planText(family: Family, plan: Plan): string {
   return text ? capital(text) : 'A single product';
 }
 
-/** Lines of a bill that count something, in their order of importance: what one and what several are called. */
-const COUNTED: readonly (readonly [keyof Bill, string, string])[] = [
+/** Lines of a cost that count something, in their order of importance: what one and what several are called. */
+const COUNTED: readonly (readonly [keyof PlanCost, string, string])[] = [
   ['leftOut', 'child left out', 'children left out'],
   ['wishesBroken', 'wish not kept', 'wishes not kept'],
   ['pricesLost', 'price that cannot be told', 'prices that cannot be told'],
@@ -38,15 +38,15 @@ const COUNTED: readonly (readonly [keyof Bill, string, string])[] = [
 ];
 
 /** "1 listing · $0.25 in fees · 8 joined options · labels to 20". */
-export function planCost({ bill, surplus }: Plan, currency: string): string {
+export function planCost({ cost, surplus }: Plan, currency: string): string {
   const lines = COUNTED.flatMap(([key, one, many]) => {
-    const number = Number(bill[key]);
+    const number = Number(cost[key]);
     const text = number > 0 ? [`${number.toLocaleString('en')} ${number === 1 ? one : many}`] : [];
-    return key === 'listings' && Number(bill.fees) > 0 ? [...text, `${showAmount(bill.fees, currency)} in fees`] : text;
+    return key === 'listings' && Number(cost.fees) > 0 ? [...text, `${showAmount(cost.fees, currency)} in fees`] : text;
   });
   return [
     ...lines,
-    ...(bill.longestLabel > 0 ? [`labels to ${bill.longestLabel}`] : []),
+    ...(cost.longestLabel > 0 ? [`labels to ${cost.longestLabel}`] : []),
     ...(surplus > 0 ? [`perhaps up to ${surplus} listings fewer: the search was stopped`] : []),
   ].join(' · ');
 }
@@ -55,22 +55,22 @@ export function planCost({ bill, surplus }: Plan, currency: string): string {
  * What a plan costs more, or less, than the best one: "1 listing more, $0.25 more, 8 joined options fewer". Empty where the two
  * differ in nothing that counts.
  */
-export function planDifference({ bill }: Plan, best: Plan, currency: string): string {
+export function planDifference({ cost }: Plan, best: Plan, currency: string): string {
   const lines = COUNTED.flatMap(([key, one, many]) => {
-    const more = Number(bill[key]) - Number(best.bill[key]);
+    const more = Number(cost[key]) - Number(best.cost[key]);
     const number = Math.abs(more);
     const text =
       more === 0 ? [] : [`${number.toLocaleString('en')} ${number === 1 ? one : many} ${more > 0 ? 'more' : 'fewer'}`];
-    return key === 'listings' ? [...text, ...feesMore(bill, best.bill, currency)] : text;
+    return key === 'listings' ? [...text, ...feesMore(cost, best.cost, currency)] : text;
   });
-  const longer = bill.longestLabel - best.bill.longestLabel;
+  const longer = cost.longestLabel - best.cost.longestLabel;
   const labels =
     longer === 0 ? [] : [`labels ${count(Math.abs(longer), 'character')} ${longer > 0 ? 'longer' : 'shorter'}`];
   return [...lines, ...labels].join(', ');
 }
 
-function feesMore(bill: Bill, best: Bill, currency: string): string[] {
-  const more = new Big(bill.fees).minus(best.fees);
+function feesMore(cost: PlanCost, best: PlanCost, currency: string): string[] {
+  const more = new Big(cost.fees).minus(best.fees);
   if (more.eq(0)) return [];
   return [`${showAmount(more.abs().toString(), currency)} ${more.gt(0) ? 'more' : 'less'} in fees`];
 }

@@ -52,7 +52,7 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
     get childStates() {
       return (states ??= childStates(context, findings));
     },
-    fees: plan?.bill.fees ?? '0',
+    fees: plan?.cost.fees ?? '0',
     entries: context.matches(),
   };
   return { fit, context };

@@ -26,8 +26,8 @@ export function fitDifference(before: Fit, after: Fit): FitDifference | null {
     state: [before.state, after.state],
     gained: after.findings.filter((finding) => !idsBefore.has(findingId(finding))),
     lost: before.findings.filter((finding) => !idsAfter.has(findingId(finding))),
-    listings: [before.plan?.bill.listings ?? 0, after.plan?.bill.listings ?? 0],
-    remade: Math.max(0, (after.plan?.bill.remade ?? 0) - (before.plan?.bill.remade ?? 0)),
+    listings: [before.plan?.cost.listings ?? 0, after.plan?.cost.listings ?? 0],
+    remade: Math.max(0, (after.plan?.cost.remade ?? 0) - (before.plan?.cost.remade ?? 0)),
     isReshaped,
     relabelled: isReshaped ? 0 : relabelled(before, after),
   };

@@ -20,7 +20,7 @@ import { ROUTE_STEPS } from './routeSteps';
 import { RULE_STEPS } from './ruleSteps';
 import { mindBundleStock } from './bundles';
 import { countPieces } from './countPieces';
-import { mindChosen, TERM_FIELDS } from './mindChosen';
+import { requireNotChosen, TERM_FIELDS } from './requireNotChosen';
 import { documentIn, familyIn, putDocument, putFamily, registryIn, runOn, type Work } from './work';
 import { lastDone } from '../journal/journal';
 
@@ -89,9 +89,9 @@ const STEPS: Steps = {
     const before = documentIn(work, RegistryDataSchema, 'registry') ?? emptyRegistry();
     if (command.do === 'setLanguages') mindLanguages(work, command.languages);
     if (command.do === 'setLocations') mindLocations(work, before.locations, command.locations);
-    if (command.do === 'removeTerm') mindChosen(work, TERM_FIELDS, command.id);
-    if (command.do === 'removeSizeChart') mindChosen(work, ['sizeChart'], command.id);
-    if (command.do === 'removeTaxCode') mindChosen(work, ['taxCode'], command.code);
+    if (command.do === 'removeTerm') requireNotChosen(work, TERM_FIELDS, command.id);
+    if (command.do === 'removeSizeChart') requireNotChosen(work, ['sizeChart'], command.id);
+    if (command.do === 'removeTaxCode') requireNotChosen(work, ['taxCode'], command.code);
     const { data, forward } = runRegistryCommand(before, command);
     if (forward.length === 0) return;
     putDocument(work, 'registry', '', before, data);

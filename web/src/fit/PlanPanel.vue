@@ -87,7 +87,7 @@ const light = (childIds: string[]) => (store.lit = new Set(childIds));
           </button>
         </div>
         <FewerListings
-          v-if="plan.bill.listings > 1 && plan.signature === fit.plans[0]?.signature"
+          v-if="plan.cost.listings > 1 && plan.signature === fit.plans[0]?.signature"
           :key="plan.signature"
           :account="account"
           :fit="fit"

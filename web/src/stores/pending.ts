@@ -1,6 +1,6 @@
 /** Changes of a family that are shown already and wait to be stored, and how they are made again on top of somebody else's. */
 import { z } from 'zod';
-import { CommandSchema, runCommand } from '@loom-kin/core/change';
+import { type Command, CommandSchema, runCommand } from '@loom-kin/core/change';
 import { type ChangeLine, type Namer, describeChange } from '@loom-kin/core/descriptions';
 import { type JsonPatch, difference, sharedPlace } from '@loom-kin/core/difference';
 import type { Family } from '@loom-kin/core/family';
@@ -45,6 +45,15 @@ export interface Replayed {
   aside: Aside[];
 }
 
+/** The family after a command; null where it cannot be made any more. */
+function tryCommand(namer: Namer, family: Family, command: Command): Family | null {
+  try {
+    return runCommand(namer.registry, family, command).family;
+  } catch {
+    return null;
+  }
+}
+
 /**
  * Makes waiting changes again on a family that somebody else changed. What touches other places goes on top by itself; what touches the
  * same is set aside with both figures. Counts stand beside the family and always go on.
@@ -62,18 +71,20 @@ export function replay(namer: Namer, base: Family, now: Family, changes: readonl
       continue;
     }
     const before = mine;
-    try {
-      mine = runCommand(namer.registry, before, change.command).family;
-      if (sharedPlace(placesOf(before, mine), theirs) !== undefined) throw new Error('the same place');
-      replayed.family = runCommand(namer.registry, replayed.family, change.command).family;
+    const made = tryCommand(namer, before, change.command);
+    mine = made ?? before;
+    const isFree = made !== null && sharedPlace(placesOf(before, made), theirs) === undefined;
+    const again = isFree ? tryCommand(namer, replayed.family, change.command) : null;
+    if (again) {
+      replayed.family = again;
       replayed.kept.push(change);
-    } catch {
-      const lines = mine === before ? [] : describeChange(namer, before, mine);
-      replayed.aside.push({
-        change,
-        lines: lines.map((line) => ({ ...line, theirs: told.get(`${line.where}|${line.what}`) ?? line.before })),
-      });
+      continue;
     }
+    const lines = made ? describeChange(namer, before, made) : [];
+    replayed.aside.push({
+      change,
+      lines: lines.map((line) => ({ ...line, theirs: told.get(`${line.where}|${line.what}`) ?? line.before })),
+    });
   }
   return replayed;
 }

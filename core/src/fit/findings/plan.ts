@@ -65,7 +65,7 @@ function searchStopped(context: CheckContext, plan: Plan): Finding[] {
   return [
     makeFinding(context, {
       code: 'plan.search-stopped',
-      params: { listings: plan.bill.listings, fewer: plan.surplus },
+      params: { listings: plan.cost.listings, fewer: plan.surplus },
       severity: 'advises',
       key: 'plan',
       rule: 'axes',
@@ -90,7 +90,7 @@ function notTaken(context: CheckContext, plan: Plan): Finding[] {
           account: context.account.name,
           axis: axis.label,
           category: context.category.label,
-          listings: plan.bill.listings,
+          listings: plan.cost.listings,
           taken: listed([...taken].map((role) => ROLE_LABELS[role].toLowerCase())),
         },
         severity: single ? 'warns' : 'advises',
@@ -171,12 +171,12 @@ function untranslated(context: CheckContext, plan: Plan): Finding[] {
 }
 
 function picturesLost(context: CheckContext, plan: Plan): Finding[] {
-  if (plan.bill.picturesLost === 0) return [];
+  if (plan.cost.picturesLost === 0) return [];
   const axis = plan.pictureAxis === null ? null : plan.axes[plan.pictureAxis]!.name;
   return [
     makeFinding(context, {
       code: 'plan.pictures-lost',
-      params: { pictures: plan.bill.picturesLost, axis },
+      params: { pictures: plan.cost.picturesLost, axis },
       severity: 'warns',
       key: 'plan',
       rule: 'axes.pictures',

@@ -26,7 +26,7 @@ export function priceFindings(context: CheckContext): Finding[] {
 /** Children with another price than the first of those the channel has one price for. */
 function notTold(context: CheckContext): Finding[] {
   const { plan, account } = context;
-  if (!plan || plan.bill.pricesLost === 0) return [];
+  if (!plan || plan.cost.pricesLost === 0) return [];
   const { prices } = context;
   const chosen = plan.priceAxis === null ? null : chosenOptions(context, plan)[plan.priceAxis]!;
   const members = context.listings.flatMap((positions) => {

@@ -1,16 +1,16 @@
 /**
- * What a shape costs at the very least, told without working it out: no bill of it comes before this one in their order. What becomes of
+ * What a shape costs at the very least, told without evaluating it: no cost of it comes before this one in their order. What becomes of
  * live listings is told for just as many listings as the bound has.
  */
-import { feesOf } from './bill';
+import { feesOf } from './planCost';
 import { combinationsOf, spreadOf } from './combinations';
 import { picturesShown } from './pictures';
 import { pricesTold } from './prices';
-import type { Bill, PlanTask, Shape } from './shape';
+import type { PlanCost, PlanTask, Shape } from './shape';
 import { joinsOf, structureOfShape } from './shapes';
 import { disturbedAtLeast } from './standing';
 
-const NOTHING: Bill = {
+const NOTHING: PlanCost = {
   leftOut: 0,
   wishesBroken: 0,
   pricesLost: 0,
@@ -37,7 +37,7 @@ export function valueLimits({ axes, rules }: PlanTask, shape: Shape): number[] {
  * What no shape that splits these axes is below: a listing for each of their combinations, and nothing else. How many there are is not
  * counted: no fewer than the values of any, nor than children that are told apart by nothing else.
  */
-export function leastOfSplit(task: PlanTask, split: readonly number[]): Bill {
+export function leastOfSplit(task: PlanTask, split: readonly number[]): PlanCost {
   let others = 1;
   task.axes.forEach(({ values }, axis) => (others *= split.includes(axis) ? 1 : Math.max(1, values.length)));
   const values = split.map((axis) => combinationsOf(task, [axis]).count);
@@ -50,7 +50,7 @@ export function leastOfSplit(task: PlanTask, split: readonly number[]): Bill {
   };
 }
 
-export function leastBill(task: PlanTask, shape: Shape): Bill {
+export function leastBill(task: PlanTask, shape: Shape): PlanCost {
   const listings = leastListings(task, shape);
   const values = shape.groups.reduce((sum, group) => sum + total(spreadOf(task, shape.split, group)), 0);
   return {

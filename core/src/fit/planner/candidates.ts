@@ -2,14 +2,14 @@
  * Shapes in the order of what they cost at the very least, the likeliest of those that may be best before all others: those that split
  * alike are looked at only when their turn may have come.
  */
-import { billOrder, compareOrders } from './bill';
+import { costOrder, compareOrders, type CostOrder } from './planCost';
 import { leastBill, leastOfSplit, likelyListings } from './bound';
-import type { Bill, PlanTask, Shape } from './shape';
+import type { PlanCost, PlanTask, Shape } from './shape';
 
 export interface Candidate {
   shape: Shape;
-  least: Bill;
-  bound: readonly number[];
+  least: PlanCost;
+  bound: CostOrder;
   /** Its place among all shapes: of alike bounds the earlier comes first. */
   at: number;
 }
@@ -17,7 +17,7 @@ export interface Candidate {
 /** Shapes that split the same axes, and what none of them can be below. */
 interface Group {
   shapes: { shape: Shape; at: number }[];
-  bound: readonly number[];
+  bound: CostOrder;
 }
 
 /** Hands the shapes out one after the other, the cheapest bound first. */
@@ -29,7 +29,7 @@ function* cheapestFirst(task: PlanTask, shapes: readonly Shape[]): Generator<Can
     while (groups[next] && (!open[0] || compareOrders(groups[next]!.bound, open[0].bound) <= 0)) {
       for (const { shape, at } of groups[next++]!.shapes) {
         const least = leastBill(task, shape);
-        open.push({ shape, least, bound: billOrder(least, task.objective), at });
+        open.push({ shape, least, bound: costOrder(least, task.objective), at });
       }
       open.sort((a, b) => compareOrders(a.bound, b.bound) || a.at - b.at);
     }
@@ -56,8 +56,8 @@ export function* likeliestFirst(task: PlanTask, shapes: readonly Shape[], most: 
 /** For each plan that is wanted so many shapes are compared by what is likely. */
 const LOOKED_AT = 16;
 
-const likelyOrder = (task: PlanTask, { shape, least }: Candidate): number[] =>
-  billOrder({ ...least, listings: likelyListings(task, shape) }, task.objective);
+const likelyOrder = (task: PlanTask, { shape, least }: Candidate): CostOrder =>
+  costOrder({ ...least, listings: likelyListings(task, shape) }, task.objective);
 
 function bySplit(task: PlanTask, shapes: readonly Shape[]): Group[] {
   const groups = new Map<string, Group>();
@@ -66,7 +66,7 @@ function bySplit(task: PlanTask, shapes: readonly Shape[]): Group[] {
     const there = groups.get(key);
     if (there) there.shapes.push({ shape, at });
     else {
-      const bound = billOrder(leastOfSplit(task, shape.split), task.objective);
+      const bound = costOrder(leastOfSplit(task, shape.split), task.objective);
       groups.set(key, { shapes: [{ shape, at }], bound });
     }
   });

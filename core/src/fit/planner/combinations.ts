@@ -14,7 +14,7 @@ export function bitsOf(group: readonly number[]): number {
 
 /** The combinations of some axes (numbers, in any order, each as often as it likes) that the children have. */
 export function combinationsOf(task: PlanTask, group: readonly number[]): Combinations {
-  const { combinations } = task.known;
+  const { combinations } = task.cache;
   const bits = bitsOf(group);
   let found = combinations.get(bits);
   if (!found) combinations.set(bits, (found = count(task, axesOf(bits))));
@@ -30,7 +30,7 @@ function axesOf(bits: number): number[] {
 
 /** Place of each combination of some axes → how many combinations of others its children have. */
 export function spreadOf(task: PlanTask, split: readonly number[], group: readonly number[]): Int32Array {
-  const { spreads } = task.known;
+  const { spreads } = task.cache;
   const key = bitsOf(split) * MOST_SETS + bitsOf(group);
   let found = spreads.get(key);
   if (!found) spreads.set(key, (found = countSpread(task, split, group)));
@@ -75,9 +75,9 @@ const one = (children: number): Combinations => ({
 });
 
 /** Axis number → child number → place of the child's value. */
-export function columnsOf({ known, axes, children }: PlanTask): readonly Int32Array[] {
-  known.columns ??= axes.map((_, axis) => columnOf(children, axis));
-  return known.columns;
+export function columnsOf({ cache, axes, children }: PlanTask): readonly Int32Array[] {
+  cache.columns ??= axes.map((_, axis) => columnOf(children, axis));
+  return cache.columns;
 }
 
 function columnOf(children: PlanTask['children'], axis: number): Int32Array {
@@ -127,7 +127,7 @@ export function labelGroup(task: PlanTask, group: readonly number[]): GroupLabel
   const role = task.rules.axes.roles[task.axes[group[0]!]!.role];
   const { labelForbids } = task.rules.axes;
   const atMost = role?.labelAtMost ?? task.rules.axes.labelAtMost;
-  const { labels } = task.known;
+  const { labels } = task.cache;
   const key = `${group.join('+')}|${role?.shows === 'list' ? 'list' : atMost}|${labelForbids}`;
   let made = labels.get(key);
   if (made === undefined)
@@ -145,9 +145,9 @@ export function leastShortened(task: PlanTask, group: readonly number[]): number
   const atMost = role?.labelAtMost ?? task.rules.axes.labelAtMost;
   if (role?.shows === 'list') return 0;
   const key = `${group.join('+')}|${atMost}|${labelForbids}`;
-  const made = task.known.labels.get(key);
+  const made = task.cache.labels.get(key);
   if (made !== undefined) return made?.byRule ?? Infinity;
-  const { tooLong } = task.known;
+  const { tooLong } = task.cache;
   let least = tooLong.get(key);
   if (least === undefined) {
     const axes = group.map((axis) => task.axes[axis]!);

@@ -1,4 +1,4 @@
-export type { Bill, Plan, PlanTask, TargetAxis } from './shape';
+export type { PlanCost, Plan, PlanTask, TargetAxis } from './shape';
 export * from './task';
 export * from './plan';
 export type { PlannerMemory } from './memory';

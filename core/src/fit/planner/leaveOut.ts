@@ -1,6 +1,6 @@
 /** What could be left out so that fewer listings are enough: never done, only offered. */
 import { bestPlans } from './plan';
-import { createKnown } from './memory';
+import { createPlannerCache } from './memory';
 import type { Plan, PlanTask } from './shape';
 
 /** One value left out, and the plan for the rest. */
@@ -19,7 +19,7 @@ const TRIED = 12;
  * enough, or no single value makes a difference.
  */
 export function leaveOutOffers(task: PlanTask, best: Plan, most = 3): LeaveOutOffer[] {
-  if (best.bill.listings < 2) return [];
+  if (best.cost.listings < 2) return [];
   const values = task.axes.flatMap((axis, at) =>
     axis.values.map((value, place) => ({
       ...{ axisId: axis.id, valueId: value.id, at, place },
@@ -33,7 +33,7 @@ export function leaveOutOffers(task: PlanTask, best: Plan, most = 3): LeaveOutOf
   const offers: LeaveOutOffer[] = [];
   for (const { at, place, ...value } of tried) {
     const [plan] = bestPlans(without(task, at, place, value.childIds), 1);
-    if (plan && plan.bill.listings < best.bill.listings) offers.push({ ...value, plan });
+    if (plan && plan.cost.listings < best.cost.listings) offers.push({ ...value, plan });
     if (offers.length === most) break;
   }
   return offers;
@@ -41,5 +41,5 @@ export function leaveOutOffers(task: PlanTask, best: Plan, most = 3): LeaveOutOf
 
 function without(task: PlanTask, axis: number, place: number, childIds: string[]): PlanTask {
   const children = task.children.filter((child) => child.at[axis] !== place);
-  return { ...task, children, leftOut: [...task.leftOut, ...childIds], known: createKnown() };
+  return { ...task, children, leftOut: [...task.leftOut, ...childIds], cache: createPlannerCache() };
 }

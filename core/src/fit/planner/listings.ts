@@ -4,29 +4,29 @@ import { combinationsOf } from './combinations';
 import { mayBeCut } from './cut/atoms';
 import { bestCut } from './cut/bestCut';
 import { leastParts } from './cut/least';
-import { Lot } from './cut/lot';
+import { ChildSubset } from './cut/childSubset';
 import type { CutOrder } from './cut/order';
 import { pieceOf, valuesTooLarge, type Limits } from './cut/piece';
 import { inFull, inWeaveOrder } from './inFull';
-import { liveBySet, lotsOf, type Question } from './question';
-import type { Bill, PlanListing, PlanTask, Shape } from './shape';
+import { liveBySet, lotsOf, type SearchContext } from './searchContext';
+import type { PlanCost, PlanListing, PlanTask, Shape } from './shape';
 import { goingOn, goOn } from './standing';
 
 /** Children that would stand in one listing if it were not cut. */
 export interface ChildSet {
   /** The place of their combination of what is split. */
   place: number;
-  lot: Lot;
+  subset: ChildSubset;
   /** Listings that they need at the very least. */
   least: number;
 }
 
 /** A set for each combination of what is split. */
-export function childSets(question: Question, task: PlanTask, shape: Shape): ChildSet[] {
+export function childSets(context: SearchContext, task: PlanTask, shape: Shape): ChildSet[] {
   const options = shape.groups.map((group) => combinationsOf(task, group));
   const limits = limitsOf(task, shape);
-  return lotsOf(question, task, shape.split).map((lot, place) => ({
-    ...{ place, lot, least: leastParts(lot, options, limits) },
+  return lotsOf(context, task, shape.split).map((subset, place) => ({
+    ...{ place, subset, least: leastParts(subset, options, limits) },
   }));
 }
 
@@ -37,8 +37,8 @@ export function leastThrough(task: PlanTask, shape: Shape, sets: readonly ChildS
   const shown = shape.groups.flat();
   if (shown.every((axis) => task.wish.whole.includes(task.axes[axis]!.id))) return 0;
   const most = task.rules.children.atMost;
-  const leastOfSet = ({ lot }: ChildSet) =>
-    lot.size <= most ? 0 : Math.min(...shown.map((axis) => valuesTooLarge(lot, axis, most)));
+  const leastOfSet = ({ subset }: ChildSet) =>
+    subset.size <= most ? 0 : Math.min(...shown.map((axis) => valuesTooLarge(subset, axis, most)));
   return sets.reduce((sum, set) => sum + leastOfSet(set), 0);
 }
 
@@ -48,7 +48,7 @@ const limitsOf = (task: PlanTask, shape: Shape): Limits => ({
 });
 
 /** What the listings of a shape cost, and the listings themselves, which are made where somebody wants them. */
-export interface Made extends Pick<Bill, 'listings' | 'remade' | 'moved' | 'reshaped' | 'cutThrough'> {
+export interface Made extends Pick<PlanCost, 'listings' | 'remade' | 'moved' | 'reshaped' | 'cutThrough'> {
   /** Axes wished whole that are cut, since no other cut would do. */
   broken: readonly number[];
   /** Options shown in all listings together, where they cost something. */
@@ -59,7 +59,7 @@ export interface Made extends Pick<Bill, 'listings' | 'remade' | 'moved' | 'resh
 }
 
 interface ListingsOrder {
-  question: Question;
+  context: SearchContext;
   structure: string;
   sets: readonly ChildSet[];
   /** More listings than these are too many to be kept. */
@@ -70,14 +70,14 @@ interface ListingsOrder {
 
 /** Null where cutting does not help, or takes more listings than are wanted. */
 export function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): Made | null {
-  const { question, structure } = asked;
+  const { context, structure } = asked;
   const options = shape.groups.map((group) => combinationsOf(task, group));
   const going = goingOn(task, structure);
   const cutter: Cutter = {
     ...asked,
-    order: { task, options, budget: question.budget, along: cutOrder(task, shape), limits: limitsOf(task, shape) },
+    order: { task, options, budget: context.budget, along: cutOrder(task, shape), limits: limitsOf(task, shape) },
     shape,
-    liveAt: going.length === 0 ? new Map() : liveBySet(question, task, shape.split, going),
+    liveAt: going.length === 0 ? new Map() : liveBySet(context, task, shape.split, going),
   };
   for (const choices of wholeChoices(task, cutter)) {
     const cuts = choices.flatMap(({ whole, broken }) => {
@@ -92,10 +92,10 @@ export function listingsOf(task: PlanTask, shape: Shape, asked: ListingsOrder): 
 }
 
 interface Cutter extends ListingsOrder {
-  order: Omit<CutOrder, 'whole' | 'lot' | 'least' | 'most'>;
+  order: Omit<CutOrder, 'whole' | 'subset' | 'least' | 'most'>;
   shape: Shape;
   /** Place of a set → the children there of each live listing that goes on. */
-  liveAt: ReadonlyMap<number, readonly Lot[]>;
+  liveAt: ReadonlyMap<number, readonly ChildSubset[]>;
 }
 
 /**
@@ -112,7 +112,7 @@ function* wholeChoices(
     const choices = someOf(wished, count).map((broken) => ({
       ...{ broken, whole: wished.filter((axis) => !broken.includes(axis)) },
     }));
-    yield choices.filter(({ whole }) => large.every(({ lot }) => mayBeCut({ ...order, lot, whole })));
+    yield choices.filter(({ whole }) => large.every(({ subset }) => mayBeCut({ ...order, subset, whole })));
   }
 }
 
@@ -128,21 +128,18 @@ interface AllCut extends Pick<Made, 'listings' | 'fewest' | 'values' | 'cutThrou
 }
 
 /** Every set cut with the same axes kept whole; null where that takes more listings than are wanted. */
-function cutAll(
-  { question, sets, most, mayBe, order, shape, liveAt }: Cutter,
-  whole: readonly number[],
-): AllCut | null {
+function cutAll({ context, sets, most, mayBe, order, shape, liveAt }: Cutter, whole: readonly number[]): AllCut | null {
   const { task, options } = order;
   const countsValues = task.rules.fees.perValue !== '0';
   const made: AllCut = { listings: leastOf(sets), fewest: leastOf(sets), cutThrough: 0, values: 0, parts: [] };
-  for (const { place, lot, least } of sets) {
+  for (const { place, subset, least } of sets) {
     if (least === 1) {
-      if (countsValues) made.values += valuesIn(task, lot.numbers, options);
-      made.parts.push([lot.numbers]);
+      if (countsValues) made.values += valuesIn(task, subset.numbers, options);
+      made.parts.push([subset.numbers]);
       continue;
     }
-    const mine = { ...order, lot, least, whole, most: most - (made.listings - least) };
-    const cut = bestCut(question, { shape, place, order: mine, live: liveAt.get(place) ?? [] });
+    const mine = { ...order, subset, least, whole, most: most - (made.listings - least) };
+    const cut = bestCut(context, { shape, place, order: mine, live: liveAt.get(place) ?? [] });
     if (!cut) return null;
     made.fewest += cut.least - least;
     if (!cut.parts || made.listings + cut.parts.length - least > most) {
@@ -160,21 +157,21 @@ function cutAll(
 }
 
 function complete(
-  { question, structure, order: { task }, shape }: Cutter,
+  { context, structure, order: { task }, shape }: Cutter,
   { parts, ...made }: AllCut & Pick<Made, 'broken'>,
   going: Int32Array,
 ): Made {
   // Without any that stand nothing is known of listings but their number until they are made.
   if (task.live.length === 0)
     return { ...made, remade: 0, moved: 0, reshaped: 0, inFull: () => inFull(task, shape, inWeaveOrder(parts)) };
-  question.budget.children -= task.children.length;
+  context.budget.children -= task.children.length;
   const sorted = inWeaveOrder(parts);
   const { liveAt, ...moves } = goOn(task, structure, sorted.flat(), going);
   return { ...made, ...moves, inFull: () => inFull(task, shape, sorted, liveAt) };
 }
 
 const valuesIn = (task: PlanTask, part: Int32Array, options: CutOrder['options']): number =>
-  pieceOf(new Lot(task, part), options).options.reduce((sum, { count }) => sum + count, 0);
+  pieceOf(new ChildSubset(task, part), options).options.reduce((sum, { count }) => sum + count, 0);
 
 /** Axes shown, those first along which a listing is cut best: buyers look for all sizes in one place. */
 function cutOrder({ axes }: PlanTask, shape: Shape): number[] {

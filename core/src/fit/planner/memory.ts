@@ -1,8 +1,8 @@
 /** What the planner remembers: combinations, labels and plans, for as long as whoever asks keeps the memory. */
 import type { Family } from '../../family/shape';
-import type { Known, Structure } from './shape';
+import type { PlannerCache, Structure } from './shape';
 
-export const createKnown = (): Known => ({
+export const createPlannerCache = (): PlannerCache => ({
   columns: null,
   combinations: new Map(),
   spreads: new Map(),
@@ -31,7 +31,7 @@ export function createPlannerMemory(most = 8): PlannerMemory {
     const structure = structures.get(key) ?? {
       axes: Object.freeze(axes),
       children: Object.freeze(children),
-      known: createKnown(),
+      cache: createPlannerCache(),
     };
     structures.delete(key);
     structures.set(key, structure);
@@ -42,10 +42,10 @@ export function createPlannerMemory(most = 8): PlannerMemory {
     structure(family, view, make) {
       let views = ofFamilies.get(family);
       if (!views) ofFamilies.set(family, (views = new Map<string, Structure>()));
-      const known = views.get(view) ?? alike(make());
+      const cache = views.get(view) ?? alike(make());
       // A family that may still change is looked at anew.
-      if (Object.isFrozen(family)) views.set(view, known);
-      return known;
+      if (Object.isFrozen(family)) views.set(view, cache);
+      return cache;
     },
   };
 }

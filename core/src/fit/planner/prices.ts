@@ -21,12 +21,12 @@ export function pricesTold(task: PlanTask, shape: Shape): { priceAxis: number | 
  * each set of axes.
  */
 function lostWith(task: PlanTask, prices: readonly number[], axes: readonly number[]): number {
-  const { pricesLost } = task.known;
-  let known = pricesLost.get(prices);
-  if (!known) pricesLost.set(prices, (known = new Map<number, number>()));
+  const { pricesLost } = task.cache;
+  let cache = pricesLost.get(prices);
+  if (!cache) pricesLost.set(prices, (cache = new Map<number, number>()));
   const bits = bitsOf(axes);
-  let lost = known.get(bits);
-  if (lost === undefined) known.set(bits, (lost = countLost(prices, combinationsOf(task, axes))));
+  let lost = cache.get(bits);
+  if (lost === undefined) cache.set(bits, (lost = countLost(prices, combinationsOf(task, axes))));
   return lost;
 }
 

@@ -48,7 +48,7 @@ export interface PlanTask {
   live: StandingListing[];
   objective: 'listings' | 'fees';
   /** What was worked out for the same children before. */
-  known: Known;
+  cache: PlannerCache;
 }
 
 /** Axis numbers throughout. In a group the leading axis, whose role the listing's axis has, comes first. */
@@ -89,7 +89,7 @@ export interface PlanListing {
 }
 
 /** What a plan costs. Less is better in every line. */
-export interface Bill {
+export interface PlanCost {
   leftOut: number;
   /** Axes wished whole that nevertheless are cut, since no other cut would do. */
   wishesBroken: number;
@@ -130,13 +130,13 @@ export interface Plan {
   /** Which target axis the prices differ by, where the channel has one for each of its values; null everywhere else. */
   priceAxis: number | null;
   listings: PlanListing[];
-  bill: Bill;
+  cost: PlanCost;
   /** So many listings more than the fewest there can be, at most: 0 where the search was not stopped. */
   surplus: number;
 }
 
 /** What was worked out for one set of children. */
-export interface Known {
+export interface PlannerCache {
   /** Axis number → child number → place of the value; made when first asked for. */
   columns: readonly Int32Array[] | null;
   combinations: Map<number, Combinations>;
@@ -168,7 +168,7 @@ export interface Standing {
 export interface Structure {
   axes: readonly TaskAxis[];
   children: readonly TaskChild[];
-  known: Known;
+  cache: PlannerCache;
 }
 
 export interface Combinations {

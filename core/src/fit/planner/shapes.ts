@@ -3,6 +3,7 @@ import type { Role } from '../../family/shape';
 import { combinationsOf } from './combinations';
 import { leadsOf, structureOf } from '../../listing/structure';
 import { picturesShown } from './pictures';
+import { namedShape, writePlanName } from './planName';
 import type { PlanTask, Shape } from './shape';
 
 export const joinsOf = (shape: Shape): number => shape.groups.reduce((sum, group) => sum + group.length - 1, 0);
@@ -14,11 +15,8 @@ export const axisIds = ({ axes }: PlanTask, numbers: readonly number[]): string[
 export const structureOfShape = (task: PlanTask, { groups }: Shape): string =>
   structureOf(groups.map((group) => axisIds(task, group)));
 
-/** Groups like `a1+a3|a2`, then what is split and pinned. */
-export function signatureOf(task: PlanTask, shape: Shape): string {
-  const ids = (axes: number[]) => axisIds(task, axes).join('+');
-  return `${shape.groups.map(ids).join('|')};split=${ids(shape.split)};pin=${ids(shape.pinned)}`;
-}
+/** The name of a plan of this shape. */
+export const signatureOf = (task: PlanTask, shape: Shape): string => writePlanName(namedShape(task, shape));
 
 /**
  * All shapes the rules allow. An axis with one value may be pinned or shown; an axis that must stay whole is never

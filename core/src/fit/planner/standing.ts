@@ -3,11 +3,11 @@
  * as many live listings as children.
  */
 import { inAnyOrder, isLedAlike, leadsOf } from '../../listing/structure';
-import type { Bill, PlanTask, Standing } from './shape';
+import type { PlanCost, PlanTask, Standing } from './shape';
 
 /** Live listings in numbers, worked out once for a task. */
-function standingOf({ live, children, known }: PlanTask): Standing {
-  let standing = known.standing.get(live);
+function standingOf({ live, children, cache }: PlanTask): Standing {
+  let standing = cache.standing.get(live);
   if (standing) return standing;
   const numberOf = new Map(children.map((child, number) => [child.id, number]));
   const structures = new Map<string, number>();
@@ -21,7 +21,7 @@ function standingOf({ live, children, known }: PlanTask): Standing {
     listings: tally(structureAt, structures.size),
     numbers: live.map(({ childIds }) => Int32Array.from(childIds.flatMap((id) => numberOf.get(id) ?? []))),
   };
-  known.standing.set(live, standing);
+  cache.standing.set(live, standing);
   return standing;
 }
 
@@ -39,7 +39,7 @@ export function disturbedAtLeast(
   task: PlanTask,
   structure: string,
   listings: number,
-): Pick<Bill, 'remade' | 'reshaped'> {
+): Pick<PlanCost, 'remade' | 'reshaped'> {
   if (task.live.length === 0) return { remade: 0, reshaped: 0 };
   const standing = standingOf(task);
   const leads = leadsOf(structure);

@@ -5,7 +5,7 @@ import type { Family, Value, Wish } from '../../family/shape';
 import { familyIndex, labelIn } from '../../family/weave';
 import { picturesAt } from '../../pictures/picturesOf';
 import type { Rules } from '../../rulebook/shape';
-import { createKnown, createPlannerMemory, type PlannerMemory } from './memory';
+import { createPlannerCache, createPlannerMemory, type PlannerMemory } from './memory';
 import type { PlanTask, Structure, TaskChild } from './shape';
 
 /** What a task is made for beside the family and the rules. */
@@ -23,7 +23,7 @@ export interface TaskOptions {
 /** The planner's task for a family under a category's rules. */
 export function planTask(family: Family, rules: Rules, options: TaskOptions = {}): PlanTask {
   const { wish, live = [], objective = 'listings', scopes = [], memory = createPlannerMemory() } = options;
-  const { axes, children, known } = structureOf(family, scopes, memory);
+  const { axes, children, cache } = structureOf(family, scopes, memory);
   const leaveOut = new Set(wish?.leaveOut ?? []);
   const left = leaveOut.size === 0 ? [] : children.filter((child) => leaveOut.has(child.id));
   const offered = left.length === 0 ? children : children.filter((child) => !leaveOut.has(child.id));
@@ -54,7 +54,7 @@ export function planTask(family: Family, rules: Rules, options: TaskOptions = {}
       return there.length > 0 ? [{ ...listing, childIds: there }] : [];
     }),
     objective,
-    known: left.length === 0 ? known : createKnown(),
+    cache: left.length === 0 ? cache : createPlannerCache(),
   };
 }
 
@@ -69,11 +69,11 @@ function onAxesTogether(family: Family, scopes: Scopes): { axes: number[]; count
 /** The prices of children, alike ones by the same number. */
 function pricesOf(family: Family, offered: readonly TaskChild[], prices: NonNullable<TaskOptions['prices']>): number[] {
   const { position } = familyIndex(family);
-  const known = new Map<string, number>();
+  const cache = new Map<string, number>();
   return offered.map(({ id }) => {
     const price = String(prices.at(position.get(id)!) ?? '');
-    if (!known.has(price)) known.set(price, known.size);
-    return known.get(price)!;
+    if (!cache.has(price)) cache.set(price, cache.size);
+    return cache.get(price)!;
   });
 }
 

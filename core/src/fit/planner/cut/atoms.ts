@@ -1,5 +1,5 @@
 /** The smallest pieces that a cut may come down to. */
-import { Lot } from './lot';
+import { ChildSubset } from './childSubset';
 import type { CutOrder } from './order';
 import { fitsIn, pieceOf, type Piece } from './piece';
 
@@ -8,8 +8,8 @@ import { fitsIn, pieceOf, type Piece } from './piece';
  * looked at.
  */
 export function withoutOwn(order: CutOrder): CutOrder {
-  const { lot, options, limits } = order;
-  const isOwn = options.map((one) => lot.ticksOf(one).count === lot.size);
+  const { subset, options, limits } = order;
+  const isOwn = options.map((one) => subset.ticksOf(one).count === subset.size);
   return {
     ...order,
     options: options.filter((_, axis) => !isOwn[axis]),
@@ -21,7 +21,7 @@ export function withoutOwn(order: CutOrder): CutOrder {
 }
 
 /** What a cut depends on, however many listings are wanted. */
-type Cuttable = Pick<CutOrder, 'lot' | 'options' | 'limits' | 'along' | 'whole'>;
+type Cuttable = Pick<CutOrder, 'subset' | 'options' | 'limits' | 'along' | 'whole'>;
 
 /** Whether there is any cut at all: none where children that stay together are too many for one listing. */
 export function mayBeCut(order: Cuttable): boolean {
@@ -32,14 +32,14 @@ export function mayBeCut(order: Cuttable): boolean {
 
 /** Single children, or all that only axes wished whole tell apart. */
 export function atomsOf(order: CutOrder): Piece[] {
-  const { task, lot, options, whole } = order;
+  const { task, subset, options, whole } = order;
   if (whole.length === 0)
-    return Array.from(lot.numbers, (number) => pieceOf(new Lot(task, Int32Array.of(number)), options));
+    return Array.from(subset.numbers, (number) => pieceOf(new ChildSubset(task, Int32Array.of(number)), options));
   return keptTogether(order).map((one) => pieceOf(one, options));
 }
 
 /** Children that only axes wished whole tell apart. */
-export function keptTogether({ lot, along, whole }: Cuttable): readonly Lot[] {
+export function keptTogether({ subset, along, whole }: Cuttable): readonly ChildSubset[] {
   const others = along.filter((axis) => !whole.includes(axis));
-  return others.reduce<readonly Lot[]>((some, axis) => some.flatMap((one) => one.byValue(axis)), [lot]);
+  return others.reduce<readonly ChildSubset[]>((some, axis) => some.flatMap((one) => one.byValue(axis)), [subset]);
 }

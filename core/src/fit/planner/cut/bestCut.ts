@@ -2,12 +2,12 @@
  * The best cut of some children for a shape: live listings kept where that takes no more, and what was cut alike
  * before taken from memory.
  */
-import type { Question } from '../question';
+import type { SearchContext } from '../searchContext';
 import type { Shape } from '../shape';
 import { cutListing, type Cut, type TooMany } from './cut';
 import { cutKeeping } from './keepLive';
 import { leastParts } from './least';
-import { Lot } from './lot';
+import { ChildSubset } from './childSubset';
 import type { CutOrder } from './order';
 import { fitsIn, type Limits } from './piece';
 
@@ -17,13 +17,13 @@ export interface CutAsked {
   place: number;
   order: CutOrder;
   /** Children of each live listing that goes on here. */
-  live: readonly Lot[];
+  live: readonly ChildSubset[];
 }
 
 /** Null where there is no cut at all. */
-export function bestCut(question: Question, asked: CutAsked): Cut | TooMany | null {
+export function bestCut(context: SearchContext, asked: CutAsked): Cut | TooMany | null {
   const { order, live } = asked;
-  const fresh = cutKnown(question, asked);
+  const fresh = cutKnown(context, asked);
   if (!fresh || live.length === 0) return fresh;
   const kept = cutKeeping({ ...order, most: Math.min(order.most, fresh.parts?.length ?? Infinity) }, live);
   return kept ? { ...fresh, ...kept } : fresh;
@@ -33,15 +33,15 @@ export function bestCut(question: Question, asked: CutAsked): Cut | TooMany | nu
  * A cut as it was made before for a shape that differs from this one only in which axis leads: limits alone tell
  * those apart.
  */
-function cutKnown(question: Question, { shape, place, order }: CutAsked): Cut | TooMany | null {
+function cutKnown(context: SearchContext, { shape, place, order }: CutAsked): Cut | TooMany | null {
   const { most, limits, along, whole } = order;
   const shown = shape.groups.map((group, at) => `${group.toSorted((a, b) => a - b).join('+')}≤${limits.values[at]}`);
   const key = `${shape.split.join()}|${place}|${along.join()}|${whole.join()}`;
   const own = `${key}|${shown.sort().join()}`;
-  const there = question.cuts.get(own);
+  const there = context.cuts.get(own);
   if (there && (there.cut === null || there.cut.parts || there.most >= most)) return there.cut;
-  const cut = cutAlike(question, key, order) ?? cutListing(order);
-  question.cuts.set(own, { cut, most });
+  const cut = cutAlike(context, key, order) ?? cutListing(order);
+  context.cuts.set(own, { cut, most });
   return cut;
 }
 
@@ -49,16 +49,16 @@ function cutKnown(question: Question, { shape, place, order }: CutAsked): Cut | 
  * The cut that is best where values are not limited, where that keeps to the limits. It is remembered: many shapes show the same axes,
  * grouped otherwise, and without such limits that makes no difference to a cut.
  */
-function cutAlike({ cuts }: Question, key: string, order: CutOrder): Cut | TooMany | null {
-  const { task, lot, options, limits, least } = order;
+function cutAlike({ cuts }: SearchContext, key: string, order: CutOrder): Cut | TooMany | null {
+  const { task, subset, options, limits, least } = order;
   const free: Limits = { ...limits, values: limits.values.map(() => Infinity) };
-  const freeLeast = leastParts(lot, options, free);
+  const freeLeast = leastParts(subset, options, free);
   if (freeLeast < least) return null;
   let there = cuts.get(key);
   if (there === undefined) {
     const unbound = { ...order, limits: free, least: freeLeast, most: Infinity };
     cuts.set(key, (there = { cut: cutListing(unbound), most: Infinity }));
   }
-  const isWithin = (part: Int32Array) => fitsIn(new Lot(task, part), options, limits);
+  const isWithin = (part: Int32Array) => fitsIn(new ChildSubset(task, part), options, limits);
   return there.cut?.parts?.every(isWithin) ? there.cut : null;
 }

@@ -4,7 +4,7 @@
  */
 import { columnsOf } from '../combinations';
 import { atomsOf, mayBeCut, withoutOwn } from './atoms';
-import { Lot } from './lot';
+import { ChildSubset } from './childSubset';
 import type { CutOrder } from './order';
 import { evenly, inOrder, largestFirst } from './packing';
 import { fitsIn, joined, numbersOf, pieceOf, valuesCutThrough, valuesTooLarge, type Piece } from './piece';
@@ -38,11 +38,11 @@ const FITTED = 3000;
  * `cutKeeping`.
  */
 export function cutListing(asked: CutOrder): Cut | TooMany | null {
-  const { lot, least, most, budget } = asked;
-  if (least === 1) return { parts: [lot.numbers], through: 0, least: 1 };
+  const { subset, least, most, budget } = asked;
+  if (least === 1) return { parts: [subset.numbers], through: 0, least: 1 };
   if (!mayBeCut(asked)) return null;
   const order = withoutOwn(asked);
-  budget.children -= lot.size * order.along.length;
+  budget.children -= subset.size * order.along.length;
   const { parts, through, isExact } = fewest(
     order,
     lazily(() => atomsOf(order)),
@@ -65,7 +65,7 @@ interface Packed {
 }
 
 function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
-  const { task, lot, least, most, limits, budget } = order;
+  const { task, subset, least, most, limits, budget } = order;
   const axes = order.along.filter((axis) => !order.whole.includes(axis));
   /** `rank`: the place of the axis it is cut along; of alike cuts the one along the axis liked most is kept. */
   const packed: { best: { parts: Piece[][]; through: number; rank: number } | null } = { best: null };
@@ -84,7 +84,7 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
   const count = () => packed.best?.parts.length ?? most + 1;
   const wanted = () => packed.best?.parts.length ?? most;
   const byLeast = axes
-    .map((axis, rank) => ({ axis, rank, over: valuesTooLarge(lot, axis, limits.children) }))
+    .map((axis, rank) => ({ axis, rank, over: valuesTooLarge(subset, axis, limits.children) }))
     .sort((a, b) => a.over - b.over || a.rank - b.rank);
   for (const [nth, { axis, rank, over }] of byLeast.entries()) {
     const { best } = packed;
@@ -96,14 +96,14 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
   }
   if (count() > least) for (const axis of axes) offer(alongChildren(order, atoms, axis, count()), axis);
   if (count() > least && order.whole.length === 0) offer(acrossAxes(order, count() - 1), axes[0]);
-  if (count() > least && lot.size <= FITTED) offer(asTheyGoIn(order, atoms, wanted()), axes[0]);
+  if (count() > least && subset.size <= FITTED) offer(asTheyGoIn(order, atoms, wanted()), axes[0]);
   // Without any axis to cut along there is one piece, and that fits.
   if (axes.length === 0)
     offer(
       atoms().map((atom) => [atom]),
       undefined,
     );
-  const isMany = order.whole.length === 0 ? lot.size > SEARCHED : atoms().length > SEARCHED;
+  const isMany = order.whole.length === 0 ? subset.size > SEARCHED : atoms().length > SEARCHED;
   const none = { parts: null, through: 0 };
   if (count() <= least || isMany) return { ...(packed.best ?? none), isExact: count() <= least };
   offer(fewestParts(atoms(), limits, { below: count(), least, budget }), axes[0]);
@@ -112,17 +112,20 @@ function fewest(order: CutOrder, atoms: () => readonly Piece[]): Packed {
 
 /** The smallest pieces in the order of one axis, where that takes fewer listings than are found already. */
 function alongChildren(order: CutOrder, atoms: () => readonly Piece[], axis: number, below: number): Piece[][] | null {
-  const { task, lot, options, limits, whole } = order;
+  const { task, subset, options, limits, whole } = order;
   if (whole.length > 0) return inOrder(byAxis(order, atoms(), axis), limits, { listings: below - 1 });
-  const sorted = lot.inValueOrder(axis);
+  const sorted = subset.inValueOrder(axis);
   const starts = startsInOrder(sorted, options, limits, below);
-  return starts && starts.map((start, at) => [pieceOf(new Lot(task, sorted.subarray(start, starts[at + 1])), options)]);
+  return (
+    starts &&
+    starts.map((start, at) => [pieceOf(new ChildSubset(task, sorted.subarray(start, starts[at + 1])), options)])
+  );
 }
 
 /** Runs of every listing axis's options, crossed. */
-function acrossAxes({ task, lot, options, limits }: CutOrder, most: number): Piece[][] | null {
-  const parts = inRuns(lot, options, limits, most);
-  return parts && parts.map((part) => [pieceOf(new Lot(task, part), options)]);
+function acrossAxes({ task, subset, options, limits }: CutOrder, most: number): Piece[][] | null {
+  const parts = inRuns(subset, options, limits, most);
+  return parts && parts.map((part) => [pieceOf(new ChildSubset(task, part), options)]);
 }
 
 /**
@@ -130,10 +133,10 @@ function acrossAxes({ task, lot, options, limits }: CutOrder, most: number): Pie
  * `most`.
  */
 function asTheyGoIn(order: CutOrder, atoms: () => readonly Piece[], most: number): Piece[][] | null {
-  const { task, lot, options, limits, whole } = order;
+  const { task, subset, options, limits, whole } = order;
   if (whole.length > 0) return largestFirst(atoms(), limits, most);
-  const parts = intoFirst(lot.numbers, options, limits, most);
-  return parts && parts.map((part) => [pieceOf(new Lot(task, part), options)]);
+  const parts = intoFirst(subset.numbers, options, limits, most);
+  return parts && parts.map((part) => [pieceOf(new ChildSubset(task, part), options)]);
 }
 
 /**
@@ -141,10 +144,10 @@ function asTheyGoIn(order: CutOrder, atoms: () => readonly Piece[], most: number
  * listings.
  */
 function alongValues(order: CutOrder, axis: number, most: number): Piece[][] | null {
-  const { lot, least, limits, budget } = order;
+  const { subset, least, limits, budget } = order;
   const along = order.along.filter((one) => one !== axis && !order.whole.includes(one));
   const blocks: Piece[] = [];
-  for (const value of lot.byValue(axis)) {
+  for (const value of subset.byValue(axis)) {
     const pieces = slabs(order, value, along);
     if (!pieces) return null;
     blocks.push(...pieces);
@@ -174,15 +177,15 @@ function inSomeSteps<T>(budget: Budget, search: (some: Budget) => T): T {
  * Children of one value in pieces that fit: all together, or along the first further axis that does it, in
  * order; null where none does.
  */
-function slabs({ options, limits }: CutOrder, lot: Lot, along: readonly number[]): Piece[] | null {
-  const isTooMany = ({ size }: Lot) => size > limits.children;
-  if (!isTooMany(lot) && fitsIn(lot, options, limits)) return [pieceOf(lot, options)];
+function slabs({ options, limits }: CutOrder, subset: ChildSubset, along: readonly number[]): Piece[] | null {
+  const isTooMany = ({ size }: ChildSubset) => size > limits.children;
+  if (!isTooMany(subset) && fitsIn(subset, options, limits)) return [pieceOf(subset, options)];
   for (const axis of along) {
-    const lots = lot.byValue(axis);
+    const subsets = subset.byValue(axis);
     // Counting is quick; pieces are only made of what may go in.
-    if (!lots.every((one) => !isTooMany(one) && fitsIn(one, options, limits))) continue;
+    if (!subsets.every((one) => !isTooMany(one) && fitsIn(one, options, limits))) continue;
     const parts = inOrder(
-      lots.map((one) => pieceOf(one, options)),
+      subsets.map((one) => pieceOf(one, options)),
       limits,
     );
     if (parts) return parts.map(joined);

@@ -2,7 +2,7 @@
 import { columnsOf } from '../combinations';
 import { keptTogether, withoutOwn } from './atoms';
 import type { Cut } from './cut';
-import { Lot } from './lot';
+import { ChildSubset } from './childSubset';
 import type { CutOrder } from './order';
 import { emptyFilling, evenly, hasRoom, inOrder, put } from './packing';
 import { fitsIn, numbersOf, pieceOf, valuesCutThrough, type Piece } from './piece';
@@ -14,10 +14,10 @@ type Kept = Pick<Cut, 'parts' | 'through'>;
  * The cut, or null where what stands in a live listing is too much for one by now, or where that takes more than `most` listings.
  * @param live the children of each live listing that goes on here
  */
-export function cutKeeping(asked: CutOrder, live: readonly Lot[]): Kept | null {
+export function cutKeeping(asked: CutOrder, live: readonly ChildSubset[]): Kept | null {
   const order = withoutOwn(asked);
   const { limits, options, task, along, whole, budget } = order;
-  budget.children -= order.lot.size;
+  budget.children -= order.subset.size;
   const { stay, fresh } = whole.length === 0 ? apart(order, live) : together(order, live);
   if (stay.length > order.most || !stay.every((one) => fitsIn(one, options, limits))) return null;
   const axis = along.find((one) => !whole.includes(one));
@@ -30,47 +30,47 @@ export function cutKeeping(asked: CutOrder, live: readonly Lot[]): Kept | null {
 
 /** What stays where it stands, and what is new. */
 interface Sorted {
-  stay: readonly Lot[];
+  stay: readonly ChildSubset[];
   /** Children that stay together. */
   fresh: readonly Int32Array[];
 }
 
 /** Live listing of each child; of several that hold it the last. */
-const homesOf = (live: readonly Lot[]): Map<number, number> =>
+const homesOf = (live: readonly ChildSubset[]): Map<number, number> =>
   new Map(live.flatMap(({ numbers }, at) => Array.from(numbers, (number) => [number, at] as const)));
 
 /** Where nothing is wished whole every child may stay by itself. */
-function apart({ task, lot }: CutOrder, live: readonly Lot[]): Sorted {
+function apart({ task, subset }: CutOrder, live: readonly ChildSubset[]): Sorted {
   const home = homesOf(live);
   const held = live.reduce((sum, { size }) => sum + size, 0);
   const own = live.map(({ numbers }, at) => numbers.filter((number) => home.get(number) === at));
   const filled = own.filter(({ length }) => length > 0);
   return {
-    stay: home.size === held ? live : filled.map((numbers) => new Lot(task, numbers)),
-    fresh: [lot.numbers.filter((number) => !home.has(number))],
+    stay: home.size === held ? live : filled.map((numbers) => new ChildSubset(task, numbers)),
+    fresh: [subset.numbers.filter((number) => !home.has(number))],
   };
 }
 
 /** Children that stay together go where the first of them stands. */
-function together(order: CutOrder, live: readonly Lot[]): Sorted {
+function together(order: CutOrder, live: readonly ChildSubset[]): Sorted {
   const home = homesOf(live);
   const stay: number[][] = live.map(() => []);
   const fresh: Int32Array[] = [];
   for (const { numbers } of keptTogether(order)) {
-    const known = numbers.find((number) => home.has(number));
-    if (known === undefined) fresh.push(numbers);
-    else stay[home.get(known)!]!.push(...numbers);
+    const cache = numbers.find((number) => home.has(number));
+    if (cache === undefined) fresh.push(numbers);
+    else stay[home.get(cache)!]!.push(...numbers);
   }
   const filled = stay.filter((numbers) => numbers.length > 0);
-  return { stay: filled.map((numbers) => new Lot(order.task, Int32Array.from(numbers))), fresh };
+  return { stay: filled.map((numbers) => new ChildSubset(order.task, Int32Array.from(numbers))), fresh };
 }
 
 /** What is new, value by value of the axis that is cut along. */
 function blocksOf({ task, options }: CutOrder, fresh: readonly Int32Array[], axis: number | undefined): Piece[] {
-  const lots = fresh.filter(({ length }) => length > 0).map((numbers) => new Lot(task, numbers));
-  if (axis === undefined || lots.length === 0) return lots.map((lot) => pieceOf(lot, options));
-  const all = new Lot(task, numbersOf(lots));
-  return all.byValue(axis).map((lot) => pieceOf(lot, options));
+  const subsets = fresh.filter(({ length }) => length > 0).map((numbers) => new ChildSubset(task, numbers));
+  if (axis === undefined || subsets.length === 0) return subsets.map((subset) => pieceOf(subset, options));
+  const all = new ChildSubset(task, numbersOf(subsets));
+  return all.byValue(axis).map((subset) => pieceOf(subset, options));
 }
 
 /**
@@ -79,13 +79,13 @@ function blocksOf({ task, options }: CutOrder, fresh: readonly Int32Array[], axi
  */
 function joinStanding(
   { task, limits, options }: CutOrder,
-  stay: readonly Lot[],
+  stay: readonly ChildSubset[],
   blocks: readonly Piece[],
   axis: number | undefined,
 ): { standing: Piece[][]; left: Piece[] } {
-  if (blocks.length === 0) return { standing: stay.map((lot) => [pieceOf(lot, options)]), left: [] };
-  const fillings = stay.map((lot) => {
-    const piece = pieceOf(lot, options);
+  if (blocks.length === 0) return { standing: stay.map((subset) => [pieceOf(subset, options)]), left: [] };
+  const fillings = stay.map((subset) => {
+    const piece = pieceOf(subset, options);
     const filling = emptyFilling(piece);
     put(filling, piece);
     return filling;

@@ -1,17 +1,17 @@
 /** How many listings some children need at the very least. */
-import type { Lot, Options } from './lot';
+import type { ChildSubset, Options } from './childSubset';
 import type { Limits } from './piece';
 
 /**
  * A bound that no cut goes below: by children, by values of each axis, and by how often each value has to stand. Children
  * never are alike, so that a listing holds at most as many as its values make combinations. It is 1 just where all fit into one.
  */
-export function leastParts(lot: Lot, options: readonly Options[], limits: Limits): number {
+export function leastParts(subset: ChildSubset, options: readonly Options[], limits: Limits): number {
   // So few have no more values than a listing may.
-  if (lot.size <= limits.children && limits.values.every((most) => lot.size <= most)) return 1;
-  const having = options.map((one) => lot.tallyOf(one));
+  if (subset.size <= limits.children && limits.values.every((most) => subset.size <= most)) return 1;
+  const having = options.map((one) => subset.tallyOf(one));
   const room = limits.values.map((most, axis) => Math.min(most, having[axis]!.length));
-  let least = Math.ceil(lot.size / Math.min(limits.children, product(room)));
+  let least = Math.ceil(subset.size / Math.min(limits.children, product(room)));
   having.forEach((children, axis) => {
     const beside = Math.min(limits.children, product(room.filter((_, other) => other !== axis)));
     // So many listings its values have to stand in, all together.

@@ -1,13 +1,13 @@
 /** What the cutting of a listing is asked for. */
 import type { PlanTask } from '../shape';
-import type { Lot, Options } from './lot';
+import type { ChildSubset, Options } from './childSubset';
 import type { Limits } from './piece';
 import type { Budget } from './search';
 
 export interface CutOrder {
   task: PlanTask;
   /** Children that would stand in one listing. */
-  lot: Lot;
+  subset: ChildSubset;
   /** Listings that they need at the very least: see `leastParts`. */
   least: number;
   /** More listings than these are not wanted: a search ends where it comes to more. */

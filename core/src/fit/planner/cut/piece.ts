@@ -1,7 +1,7 @@
 /** What is packed when a listing is cut: children that stay together, and the options they bring along. */
 import { columnsOf } from '../combinations';
 import type { PlanTask } from '../shape';
-import type { Lot, Options } from './lot';
+import type { ChildSubset, Options } from './childSubset';
 import { addTicks, type Ticks } from './ticks';
 
 export interface Piece {
@@ -18,9 +18,9 @@ export interface Limits {
   values: readonly number[];
 }
 
-export const pieceOf = (lot: Lot, options: readonly Options[]): Piece => ({
-  numbers: lot.numbers,
-  options: options.map((one) => lot.ticksOf(one)),
+export const pieceOf = (subset: ChildSubset, options: readonly Options[]): Piece => ({
+  numbers: subset.numbers,
+  options: options.map((one) => subset.ticksOf(one)),
 });
 
 /** One piece of several. */
@@ -41,14 +41,14 @@ export function fits({ numbers, options }: Piece, limits: Limits): boolean {
   return true;
 }
 
-/** The same of a lot, without making a piece of it. */
-export const fitsIn = (lot: Lot, options: readonly Options[], limits: Limits): boolean =>
-  lot.size <= limits.children && options.every((one, axis) => lot.ticksOf(one).count <= limits.values[axis]!);
+/** The same of a subset, without making a piece of it. */
+export const fitsIn = (subset: ChildSubset, options: readonly Options[], limits: Limits): boolean =>
+  subset.size <= limits.children && options.every((one, axis) => subset.ticksOf(one).count <= limits.values[axis]!);
 
 /** Values of an axis that more children have than go into one listing: no cut keeps them together. */
-export function valuesTooLarge(lot: Lot, axis: number, most: number): number {
-  if (lot.size <= most) return 0;
-  return lot.byValue(axis).reduce((large, { size }) => large + (size > most ? 1 : 0), 0);
+export function valuesTooLarge(subset: ChildSubset, axis: number, most: number): number {
+  if (subset.size <= most) return 0;
+  return subset.byValue(axis).reduce((large, { size }) => large + (size > most ? 1 : 0), 0);
 }
 
 /** The children of some pieces, one piece after the other. */

@@ -2,7 +2,7 @@
 import { emptyFilling, hasRoom, put, type Filling } from './packing';
 import type { Limits, Piece } from './piece';
 
-/** How much work is left; shared by all cuts of one question, so that none of them makes it long. */
+/** How much work is left; shared by all cuts of one search, so that none of them makes it long. */
 export interface Budget {
   /** Steps of trying every way. */
   steps: number;

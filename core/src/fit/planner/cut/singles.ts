@@ -1,5 +1,5 @@
 /** Packing single children, without making a piece of each. */
-import type { Lot, Options } from './lot';
+import type { ChildSubset, Options } from './childSubset';
 import type { Limits } from './piece';
 import { wordsFor, type Ticks } from './ticks';
 
@@ -42,11 +42,16 @@ export function startsInOrder(
  * The options of every listing axis in runs of no more than a listing may show, and a listing for each crossing of runs. Null where one
  * is too large, or where that takes more than `most`.
  */
-export function inRuns(lot: Lot, options: readonly Options[], limits: Limits, most: number): Int32Array[] | null {
-  const places = options.map((one, axis) => runsOf(lot.ticksOf(one), one.count, limits.values[axis]!));
+export function inRuns(
+  subset: ChildSubset,
+  options: readonly Options[],
+  limits: Limits,
+  most: number,
+): Int32Array[] | null {
+  const places = options.map((one, axis) => runsOf(subset.ticksOf(one), one.count, limits.values[axis]!));
   const members = new Map<number, number[]>();
-  for (let at = 0; at < lot.size; at++) {
-    const number = lot.numbers[at]!;
+  for (let at = 0; at < subset.size; at++) {
+    const number = subset.numbers[at]!;
     let run = 0;
     for (let axis = 0; axis < options.length; axis++) {
       const { runOf, count } = places[axis]!;

@@ -1,40 +1,40 @@
-/** A shape worked out: its bill at once, its listings where it is kept. */
-import { billOrder, compareOrders, feesOf, listingsIn, mostListings } from './bill';
+/** A shape worked out: its cost at once, its listings where it is kept. */
+import { costOrder, compareOrders, feesOf, listingsIn, mostListings } from './planCost';
 import { leastBill } from './bound';
 import { labelGroup, leastShortened } from './combinations';
 import { childSets, leastOf, leastThrough, listingsOf } from './listings';
 import { picturesShown } from './pictures';
 import { pricesTold } from './prices';
-import type { Question } from './question';
-import type { Bill, GroupLabels, Plan, PlanTask, TargetAxis, Shape } from './shape';
+import type { SearchContext } from './searchContext';
+import type { PlanCost, GroupLabels, Plan, PlanTask, TargetAxis, Shape } from './shape';
 import { axisIds, joinsOf, signatureOf, structureOfShape } from './shapes';
 import { disturbedAtLeast } from './standing';
 
-/** Why a shape is worked out: `worst` is the bill of the worst plan that is kept, where enough are kept already. */
+/** Why a shape is worked out: `worst` is the cost of the worst plan that is kept, where enough are kept already. */
 export interface SpinOrder {
-  question: Question;
+  context: SearchContext;
   /** What it costs at the very least, where that is known. */
-  bound?: Bill | undefined;
+  bound?: PlanCost | undefined;
   worst?: readonly number[] | undefined;
   /** Told the fewest listings that a shape may come down to whose cutting was stopped. */
   stopped?: { least: number } | undefined;
 }
 
 /** A plan by what it costs. */
-export interface Spun extends Pick<Plan, 'signature' | 'bill' | 'surplus'> {
+export interface EvaluatedPlan extends Pick<Plan, 'signature' | 'cost' | 'surplus'> {
   inFull(): Plan;
 }
 
 /** Null where labels do not fit, where cutting does not help, or where it is worse than the worst plan kept. */
-export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Spun | null {
-  const { question, worst, stopped } = order;
+export function evaluate(task: PlanTask, shape: Shape, order: SpinOrder): EvaluatedPlan | null {
+  const { context, worst, stopped } = order;
   const shortened = shape.groups.reduce((sum, group) => sum + leastShortened(task, group), 0);
   if (shortened === Infinity) return null;
-  const isWorse = (bill: Bill) => worst !== undefined && compareOrders(billOrder(bill, task.objective), worst) > 0;
+  const isWorse = (cost: PlanCost) => worst !== undefined && compareOrders(costOrder(cost, task.objective), worst) > 0;
   const bound = order.bound ?? leastBill(task, shape);
   const structure = structureOfShape(task, shape);
   const most = worst ? wantedAtMost(task, structure, bound, worst) : Infinity;
-  const sets = childSets(question, task, shape);
+  const sets = childSets(context, task, shape);
   const least = leastOf(sets);
   if (least > most) return null;
   const sharper = { listings: least, shortened, ...disturbedAtLeast(task, structure, least) };
@@ -43,27 +43,27 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Spun | 
   const mayBe = (listings: number) => {
     if (stopped) stopped.least = Math.min(stopped.least, listings);
   };
-  const made = listingsOf(task, shape, { question, structure, sets, most, mayBe });
+  const made = listingsOf(task, shape, { context, structure, sets, most, mayBe });
   if (!made) return null;
   const { pictureAxis, lost } = picturesShown(task, shape);
   const { priceAxis, lost: pricesLost } = pricesTold(task, shape);
   const { listings, remade, moved, reshaped, broken, cutThrough, values } = made;
-  const bill: Bill = {
+  const cost: PlanCost = {
     ...{ leftOut: task.leftOut.length, wishesBroken: broken.length, pricesLost, listings },
     fees: feesOf(task.rules, { listings, children: task.children.length, values }),
     ...{ remade, moved, reshaped, joins: joinsOf(shape), picturesLost: lost, shortened: 0, cutThrough },
     ...{ joinedOptions: 0, longestLabel: 0, axesShown: shape.groups.length },
   };
   // Labels take longest: none are made for what cannot be kept.
-  if (isWorse(bill)) return null;
+  if (isWorse(cost)) return null;
   const labels = shape.groups.map((group) => labelGroup(task, group));
   if (labels.some((group) => group === null)) return null;
   labels.forEach((group, at) => {
-    bill.shortened += group!.byRule;
-    if (shape.groups[at]!.length > 1) bill.joinedOptions += group!.labels.length;
-    bill.longestLabel = Math.max(bill.longestLabel, group!.longest);
+    cost.shortened += group!.byRule;
+    if (shape.groups[at]!.length > 1) cost.joinedOptions += group!.labels.length;
+    cost.longestLabel = Math.max(cost.longestLabel, group!.longest);
   });
-  const told = { signature: signatureOf(task, shape), bill, surplus: listings - made.fewest };
+  const told = { signature: signatureOf(task, shape), cost, surplus: listings - made.fewest };
   const inFull = (): Plan => ({
     ...{ ...told, structure, axes: shape.groups.map((group, at) => axisOf(task, group, labels[at]!)) },
     ...{ split: axisIds(task, shape.split), pinned: axisIds(task, shape.pinned), broken: axisIds(task, broken) },
@@ -73,10 +73,10 @@ export function spinOut(task: PlanTask, shape: Shape, order: SpinOrder): Spun | 
 }
 
 /** The most listings with which a plan may still be kept. */
-function wantedAtMost(task: PlanTask, structure: string, bound: Bill, worst: readonly number[]): number {
+function wantedAtMost(task: PlanTask, structure: string, bound: PlanCost, worst: readonly number[]): number {
   const { objective } = task;
-  const disturbed = disturbedAtLeast(task, structure, listingsIn(worst, objective));
-  return mostListings(billOrder({ ...bound, ...disturbed }, objective), worst, objective);
+  const disturbed = disturbedAtLeast(task, structure, listingsIn(worst));
+  return mostListings(costOrder({ ...bound, ...disturbed }, objective), worst);
 }
 
 const axisOf = (task: PlanTask, group: readonly number[], labels: GroupLabels): TargetAxis => ({

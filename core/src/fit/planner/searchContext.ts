@@ -1,17 +1,17 @@
-/** What is worked out for one question to the planner, shape after shape, and how much more may be. */
+/** What is worked out for one search, shape after shape, and how much more may be. */
 import { combinationsOf } from './combinations';
 import type { Cut, TooMany } from './cut/cut';
-import { Lot } from './cut/lot';
+import { ChildSubset } from './cut/childSubset';
 import type { Budget } from './cut/search';
 import type { PlanTask } from './shape';
 import { childrenOf } from './standing';
 
-export interface Question {
+export interface SearchContext {
   budget: Budget;
   /** Cuts by what they depend on, with how many listings were wanted at most. */
   cuts: Map<string, { cut: Cut | TooMany | null; most: number }>;
-  /** Axes that are split → a lot for each of their combinations, in their order. */
-  lots: Map<string, readonly Lot[]>;
+  /** Axes that are split → a subset for each of their combinations, in their order. */
+  subsets: Map<string, readonly ChildSubset[]>;
   /** Axes that are split → for each live listing the set that most of its children are in, and those of them. */
   homes: Map<string, readonly Home[]>;
 }
@@ -19,21 +19,21 @@ export interface Question {
 interface Home {
   /** The place of the combination of what is split. */
   place: number;
-  lot: Lot;
+  subset: ChildSubset;
 }
 
-export const newQuestion = (budget: Budget): Question => ({
+export const newQuestion = (budget: Budget): SearchContext => ({
   budget,
   cuts: new Map(),
-  lots: new Map(),
+  subsets: new Map(),
   homes: new Map(),
 });
 
 /** The children of each combination of what is split. */
-export function lotsOf({ lots }: Question, task: PlanTask, split: readonly number[]): readonly Lot[] {
+export function lotsOf({ subsets }: SearchContext, task: PlanTask, split: readonly number[]): readonly ChildSubset[] {
   const key = split.join();
-  let found = lots.get(key);
-  if (!found) lots.set(key, (found = makeLots(task, split)));
+  let found = subsets.get(key);
+  if (!found) subsets.set(key, (found = makeLots(task, split)));
   return found;
 }
 
@@ -42,23 +42,23 @@ export function lotsOf({ lots }: Question, task: PlanTask, split: readonly numbe
  * @param going live listings that go on, by their places in the task
  */
 export function liveBySet(
-  { homes }: Question,
+  { homes }: SearchContext,
   task: PlanTask,
   split: readonly number[],
   going: Int32Array,
-): Map<number, Lot[]> {
+): Map<number, ChildSubset[]> {
   const key = split.join();
   let all = homes.get(key);
   if (!all) {
     const { placeOf } = combinationsOf(task, split);
     homes.set(key, (all = task.live.map((_, live) => homeOf(task, placeOf, childrenOf(task, live)))));
   }
-  const sets = new Map<number, Lot[]>();
+  const sets = new Map<number, ChildSubset[]>();
   for (const live of going) {
-    const { place, lot } = all[live]!;
+    const { place, subset } = all[live]!;
     const there = sets.get(place);
-    if (there) there.push(lot);
-    else sets.set(place, [lot]);
+    if (there) there.push(subset);
+    else sets.set(place, [subset]);
   }
   return sets;
 }
@@ -69,14 +69,14 @@ function homeOf(task: PlanTask, placeOf: Int32Array, numbers: Int32Array): Home 
   const [[home]] = [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0]) as [[number, number]];
   return {
     place: home,
-    lot: new Lot(
+    subset: new ChildSubset(
       task,
       numbers.filter((number) => placeOf[number] === home),
     ),
   };
 }
 
-function makeLots(task: PlanTask, split: readonly number[]): Lot[] {
+function makeLots(task: PlanTask, split: readonly number[]): ChildSubset[] {
   const { count, placeOf } = combinationsOf(task, split);
   const sizes = new Int32Array(count);
   for (let number = 0; number < placeOf.length; number++) sizes[placeOf[number]!]! += 1;
@@ -86,5 +86,5 @@ function makeLots(task: PlanTask, split: readonly number[]): Lot[] {
     const place = placeOf[number]!;
     members[place]![filled[place]!++] = number;
   }
-  return members.map((numbers) => new Lot(task, numbers));
+  return members.map((numbers) => new ChildSubset(task, numbers));
 }

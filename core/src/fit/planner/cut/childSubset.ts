@@ -13,9 +13,9 @@ export interface Options {
   placeOf: Int32Array;
 }
 
-export class Lot {
+export class ChildSubset {
   private sorted: Int32Array[] | undefined;
-  private lots: (readonly Lot[])[] | undefined;
+  private subsets: (readonly ChildSubset[])[] | undefined;
   private ticks: Map<Options, Ticks> | undefined;
   private tallies: Map<Options, Int32Array> | undefined;
 
@@ -35,10 +35,10 @@ export class Lot {
     return (this.sorted[axis] ??= inOrderOf(columnsOf(this.task)[axis]!, this.numbers, this.valuesOn(axis)));
   }
 
-  /** A lot for each value of an axis that some child has, in the order of the values. */
-  byValue(axis: number): readonly Lot[] {
-    this.lots ??= [];
-    return (this.lots[axis] ??= this.makeLots(axis));
+  /** A subset for each value of an axis that some child has, in the order of the values. */
+  byValue(axis: number): readonly ChildSubset[] {
+    this.subsets ??= [];
+    return (this.subsets[axis] ??= this.makeLots(axis));
   }
 
   /** The options the children have. */
@@ -61,15 +61,15 @@ export class Lot {
     return this.task.axes[axis]!.values.length;
   }
 
-  private makeLots(axis: number): Lot[] {
+  private makeLots(axis: number): ChildSubset[] {
     const column = columnsOf(this.task)[axis]!;
     const sorted = this.inValueOrder(axis);
-    const lots: Lot[] = [];
+    const subsets: ChildSubset[] = [];
     for (let from = 0, to = 1; from < sorted.length; from = to++) {
       while (to < sorted.length && column[sorted[to]!] === column[sorted[from]!]) to++;
-      lots.push(new Lot(this.task, sorted.subarray(from, to)));
+      subsets.push(new ChildSubset(this.task, sorted.subarray(from, to)));
     }
-    return lots;
+    return subsets;
   }
 }
 
