@@ -20,6 +20,7 @@ const programs = {
   'server/dist/write-worker.mjs': 'server/src/changes/worker.ts',
   'server/dist/checkpoint-worker.mjs': 'server/src/store/checkpointWorker.ts',
   'channels/dist/main.mjs': 'channels/src/main.ts',
+  'cli/dist/main.mjs': 'cli/src/main.ts',
   'demo/dist/main.mjs': 'demo/src/main.ts',
   'bench/dist/main.mjs': 'bench/src/main.ts',
 };

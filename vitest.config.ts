@@ -3,6 +3,9 @@ import { defineConfig } from 'vitest/config';
 /** Much longer than anything takes on a machine at rest: a busy one is no fault. */
 const TIMES = { testTimeout: 180_000, hookTimeout: 300_000 };
 
+/** Tests that take minutes: `npm run test:long`. */
+const LEFT_OUT = process.env.LOOM_KIN_LONG === 'yes' ? [] : ['**/*.long.test.ts'];
+
 export default defineConfig({
   test: {
     globalSetup: 'e2e/demoFolder.ts',
@@ -13,6 +16,7 @@ export default defineConfig({
           ...TIMES,
           name: 'shared',
           include: ['{core,sheets,contract,server,channels,demo,cli}/test/**/*.test.ts', 'e2e/**/*.test.ts'],
+          exclude: ['**/node_modules/**', ...LEFT_OUT],
           isolate: false,
         },
       },

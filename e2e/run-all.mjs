@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 // `npm test`: installs what is missing, then format, type check, lint, import rules, unused code, build, and all tests: unit, API, browser.
 // The last line says how many tests passed and failed. Plain JavaScript: it runs before anything is installed.
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -13,25 +13,48 @@ const reports = mkdtempSync(join(tmpdir(), 'loom-kin-test-'));
 let passed = 0;
 let failed = 0;
 
-const run = (command, args, more = {}) =>
-  spawnSync(command, args, { cwd: root, stdio: ['ignore', 'inherit', 'inherit'], ...more }).status === 0;
+const isLong = process.env.LOOM_KIN_LONG === 'yes';
 
-/** A step that counts as one test: it is right or it is not. What it says comes when it has ended. */
-function step(title, script) {
-  const began = Date.now();
+/** What runs at the moment, each the head of a group of its own: ended with this program, whoever ends it. */
+const running = new Set();
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+  process.on(signal, () => {
+    for (const { pid } of running) endGroup(pid);
+    process.exit(1);
+  });
+function endGroup(pid) {
+  try {
+    process.kill(-pid, 'SIGTERM');
+  } catch {
+    // It has ended by itself.
+  }
+}
+
+/** Starts a program; its exit code, once it has ended. `hear` takes what it says, which is shown as it comes where nobody does. */
+function run(command, args, { env = process.env, hear } = {}) {
   return new Promise((resolve) => {
-    let said = '';
-    const child = spawn('npm', ['run', '--silent', script], { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += String(text)));
+    const stdio = ['ignore', hear ? 'pipe' : 'inherit', hear ? 'pipe' : 'inherit'];
+    const child = spawn(command, args, { cwd: root, env, stdio, detached: true });
+    running.add(child);
+    if (hear) for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => hear(String(text)));
+    child.on('error', () => resolve(1));
     child.on('close', (code) => {
-      const good = code === 0;
-      if (good) passed += 1;
-      else failed += 1;
-      const seconds = Math.round((Date.now() - began) / 1000);
-      console.log(`\n— ${title}: ${good ? 'good' : 'FAILED'} (${seconds} s)\n${said.trim()}`);
-      resolve(good);
+      running.delete(child);
+      resolve(code ?? 1);
     });
   });
+}
+
+/** A step that counts as one test: it is right or it is not. What it says comes when it has ended. */
+async function step(title, script) {
+  const began = Date.now();
+  let said = '';
+  const good = (await run('npm', ['run', '--silent', script], { hear: (text) => (said += text) })) === 0;
+  if (good) passed += 1;
+  else failed += 1;
+  const seconds = Math.round((Date.now() - began) / 1000);
+  console.log(`\n— ${title}: ${good ? 'good' : 'FAILED'} (${seconds} s)\n${said.trim()}`);
+  return good;
 }
 
 /** Steps one after another. */
@@ -40,19 +63,16 @@ async function steps(...list) {
 }
 
 /** A run of the test runner, whose tests are counted one by one. */
-function tests(title, args, env = {}) {
+async function tests(title, args, env = {}) {
   console.log(`\n— ${title}`);
   const file = join(reports, `${title.replace(/\W+/g, '-')}.json`);
-  const good = run(
-    'npx',
-    ['vitest', 'run', ...args, '--reporter=default', '--reporter=json', `--outputFile.json=${file}`],
-    { env: { ...process.env, ...env } },
-  );
+  const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
+  const code = await run('npx', ['vitest', 'run', ...args, ...reporters], { env: { ...process.env, ...env } });
   if (!existsSync(file)) return void (failed += 1);
   const report = JSON.parse(readFileSync(file, 'utf8'));
   passed += report.numPassedTests;
   // A file that cannot even be loaded fails without a failed test.
-  failed += report.numFailedTests || (good ? 0 : 1);
+  failed += report.numFailedTests || (code === 0 ? 0 : 1);
 }
 
 function finish() {
@@ -69,7 +89,7 @@ if (!isInstalled(root)) {
 }
 if (!existsSync('/usr/bin/chromium')) {
   console.log('— installing Chromium');
-  run('sh', ['-c', 'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium']);
+  await run('sh', ['-c', 'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium']);
   if (!existsSync('/usr/bin/chromium'))
     console.error(
       'There is no Chromium at /usr/bin/chromium and it could not be installed: the browser tests will fail. Install the package chromium.',
@@ -78,14 +98,14 @@ if (!existsSync('/usr/bin/chromium')) {
 console.log('— format, types, lint, import rules and build, two at a time');
 let isBuilt = false;
 await Promise.all([
-  steps(['types of the pages', 'types:pages'], ['lint', 'lint']),
+  steps(['types', 'types'], ['format', 'format']),
   step('build', 'build')
     .then((good) => (isBuilt = good))
-    .then(() =>
-      steps(['types', 'types'], ['format', 'format'], ['import rules', 'imports'], ['unused code', 'unused']),
-    ),
+    .then(() => steps(['lint', 'lint'], ['import rules', 'imports'], ['unused code', 'unused'])),
 ]);
 // Programs are tried as they are built; most tests wait for some, so that two files at a time take two thirds of the time.
-if (isBuilt) tests('tests', ['--maxWorkers=2'], { LOOM_KIN_BUILT: 'yes' });
-else tests('tests without a build', ['--maxWorkers=2', '--exclude', 'e2e/browser/**']);
+if (isBuilt) await tests('tests', ['--maxWorkers=2'], { LOOM_KIN_BUILT: 'yes' });
+else await tests('tests without a build', ['--maxWorkers=2', '--exclude', 'e2e/browser/**']);
+// The bench would rot unseen: whole tasks are done by its hands as well.
+if (isLong && isBuilt) await step('tasks of the bench', 'bench:tasks');
 finish();

@@ -70,7 +70,7 @@ export async function everywhereSeller(): Promise<Journey> {
       await find('crossing').waitFor();
       await weightAndPack(hands);
       await takeBlock(hands);
-      await hands.click(page.getByRole('link', { name: 'Pictures', exact: true }));
+      await hands.click(page.getByLabel('Parts of the family').getByRole('link', { name: 'Pictures', exact: true }));
       const shots = await Promise.all(['#A4502B', '#9A4A28', '#AE5733', '#8F4424'].map(picture));
       await hands.drop(
         page.locator('input[type=file]').first(),

@@ -11,6 +11,7 @@ export interface Journey {
   gestures: Gestures;
   seconds: number;
   ended: string;
+  hasBrokenOff: boolean;
 }
 
 export async function picture(colour: string): Promise<Buffer> {
@@ -36,9 +37,10 @@ export async function onPage(
   const began = performance.now();
   try {
     const ended = await walk(hands, world.url);
-    return { what, gestures: hands.done, seconds: (performance.now() - began) / 1000, ended };
+    return { what, gestures: hands.done, seconds: (performance.now() - began) / 1000, ended, hasBrokenOff: false };
   } catch (error) {
-    return { what, gestures: hands.done, seconds: 0, ended: `broken off: ${(error as Error).message.split('\n')[0]!}` };
+    const ended = `broken off: ${(error as Error).message.split('\n')[0]!}`;
+    return { what, gestures: hands.done, seconds: 0, ended, hasBrokenOff: true };
   } finally {
     await browser.close();
   }
@@ -100,7 +102,7 @@ export async function firstSeller(): Promise<Journey> {
       await weightAndPack(hands);
       // One picture for all of the family, white behind.
       const page = find('place').page();
-      await hands.click(page.getByRole('link', { name: 'Pictures', exact: true }));
+      await hands.click(page.getByLabel('Parts of the family').getByRole('link', { name: 'Pictures', exact: true }));
       await hands.drop(page.locator('input[type=file]').first(), [
         { name: 'parka.png', mimeType: 'image/png', buffer: await picture('#A4502B') },
       ]);
@@ -234,7 +236,7 @@ export async function usualSeller(): Promise<Journey> {
       await hands.click(page.getByText('to the whole family'));
       await weightAndPack(hands);
 
-      await hands.click(page.getByRole('link', { name: 'Pictures', exact: true }));
+      await hands.click(page.getByLabel('Parts of the family').getByRole('link', { name: 'Pictures', exact: true }));
       for (const [label, colour] of [
         ['Rust', '#A4502B'],
         ['Spruce', '#24483C'],

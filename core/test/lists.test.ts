@@ -17,6 +17,7 @@ import { emptyRegistry } from '../src/registry/shape';
 import { measuresOf } from './told';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 import { EMPTY_SHELVES, tableOf } from './shelves';
+import { rounds } from '../../e2e/howMuch';
 
 const registry = openRegistry(emptyRegistry());
 const createFamily = (spec: CreateFamily) => createWith(registry, spec);
@@ -438,7 +439,7 @@ describe('any table whatever', () => {
           expect(new Set(crossings).size).toBe(crossings.length);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: rounds(100, 400) },
     );
   });
 });

@@ -9,6 +9,7 @@ import { newQuestion } from '../src/fit/planner/searchContext';
 import { planShapes } from '../src/fit/planner/shapes';
 import { evaluate } from '../src/fit/planner/evaluate';
 import { anyFamily } from './sample';
+import { rounds } from '../../e2e/howMuch';
 
 /** The least cost when every shape is worked out to its end, whatever was found before. */
 function leastOfAll(task: PlanTask): CostOrder | null {
@@ -66,7 +67,7 @@ describe('what is passed over', () => {
         if ((best?.surplus ?? 0) > 0) return;
         expect(best ? costOrder(best.cost, task.objective) : null).toEqual(leastOfAll(task));
       }),
-      { numRuns: 800 },
+      { numRuns: rounds(200, 800) },
     );
     expect(withLive).toBeGreaterThan(100);
   });

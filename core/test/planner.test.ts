@@ -19,6 +19,7 @@ import { tick } from '../src/fit/planner/cut/ticks';
 import { newQuestion } from '../src/fit/planner/searchContext';
 import { evaluate } from '../src/fit/planner/evaluate';
 import { bruteForce } from './brute-force';
+import { rounds } from '../../e2e/howMuch';
 
 const rules = (axes: Partial<Rules['axes']>, childrenAtMost = 1000): Rules =>
   RulesSchema.parse({
@@ -462,7 +463,7 @@ describe('against brute force', () => {
         const lines = wanted?.isCut ? (objective === 'fees' ? 3 : 5) : undefined;
         expect(found?.slice(0, lines) ?? null).toEqual(wanted?.order.slice(0, lines) ?? null);
       }),
-      { numRuns: 1500 },
+      { numRuns: rounds(300, 1500) },
     );
     expect(compared).toBeGreaterThan(600);
   }, 120_000);
