@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { familyIndex } from '../src/family/weave';
 import { gtinCheckDigit } from '../src/identifiers/gtin';
-import { planList } from '../src/intake/becoming/planList';
+import { planList } from '../src/intake/importPlan/planList';
 import { listReport } from '../src/intake/families/listReport';
 import { readList } from '../src/intake/families/readList';
 import { openRegistry } from '../src/registry/openRegistry';

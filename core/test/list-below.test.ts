@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import { messyList, SHAPES } from '../../e2e/messy/messyLists';
 import { familyIndex } from '../src/family/weave';
-import { planList } from '../src/intake/becoming/planList';
+import { planList } from '../src/intake/importPlan/planList';
 import { readList } from '../src/intake/families/readList';
 import { openRegistry } from '../src/registry/openRegistry';
 import { emptyRegistry } from '../src/registry/shape';

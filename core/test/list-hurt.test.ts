@@ -1,8 +1,8 @@
 /** Cells that a spreadsheet had hurt on the way: sizes that became days. Common practice; `dates` of the other cells are as spreadsheets write them. */
 import { partedByHeads } from '../src/intake/families/partedGoods';
-import type { Strand } from '../src/intake/families/weaves';
+import type { RowVariant } from '../src/intake/families/weaves';
 import { describe, expect, it } from 'vitest';
-import { planList } from '../src/intake/becoming/planList';
+import { planList } from '../src/intake/importPlan/planList';
 import { listReport } from '../src/intake/families/listReport';
 import { readList } from '../src/intake/families/readList';
 import { mendedText } from '../src/intake/listText';
@@ -77,7 +77,7 @@ describe('sizes that became days', () => {
 
 describe('More rows of one name and one code than a call takes arguments', () => {
   it('are looked at all the same', () => {
-    const strands = Array.from({ length: 150_000 }, () => ({ item: { ownCode: 'COAT' } })) as unknown as Strand[];
+    const strands = Array.from({ length: 150_000 }, () => ({ item: { ownCode: 'COAT' } })) as unknown as RowVariant[];
     expect(partedByHeads(strands, [])).toBeNull();
   });
 });

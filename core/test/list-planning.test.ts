@@ -2,9 +2,9 @@
 import { describe, expect, it } from 'vitest';
 import { createFamily } from '../src/change/createFamily';
 import { familyIndex } from '../src/family/weave';
-import { planList } from '../src/intake/becoming/planList';
-import type { Become } from '../src/intake/becoming/shape';
-import type { Shelves } from '../src/intake/becoming/shelves';
+import { planList } from '../src/intake/importPlan/planList';
+import type { Become } from '../src/intake/importPlan/shape';
+import type { Shelves } from '../src/intake/importPlan/shelves';
 import { readList } from '../src/intake/families/readList';
 import { unreadable } from '../src/refusal/refusal';
 import { openRegistry } from '../src/registry/openRegistry';

@@ -1,8 +1,8 @@
 /** Lists as they are written in tests, and small catalogues for them. */
 import type { Family } from '../src/family/shape';
 import { identifierOwners, identityOf } from '../src/identifiers/sameness';
-import type { Become } from '../src/intake/becoming/shape';
-import type { Shelves } from '../src/intake/becoming/shelves';
+import type { Become } from '../src/intake/importPlan/shape';
+import type { Shelves } from '../src/intake/importPlan/shelves';
 import { unreadable } from '../src/refusal/refusal';
 import { freeze } from 'immer';
 

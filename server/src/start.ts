@@ -12,7 +12,7 @@ import { createRunner, type Runner } from './dispatch/runner';
 import { createIntakes } from './files/intakes';
 import { createFilePool } from './fileWorker/pool';
 import { createExports } from './export/exports';
-import { createKeeper } from './fits/keeper';
+import { createFitScheduler } from './fits/fitScheduler';
 import { markAllDue } from './fitQueue/due';
 import { isOtherProgram } from './fits/programOfFits';
 import { createFitPool } from './fits/pool';
@@ -92,7 +92,7 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
   // What is stored is as it would be worked out now, unless the channels or the program changed while nobody looked.
   if (isOtherProgram(store.database) || isSaidOtherwise) markAllDue(store.database);
   const pool = createFitPool(store);
-  const keeper = createKeeper(store, pool, log);
+  const fitScheduler = createFitScheduler(store, pool, log);
   let url = '';
   const link = { base: channelsUrl, patience: options.receiptPatience ?? HOUR };
   const pictureAddress = (id: string) => `${url}/pictures/${id}`;
@@ -112,7 +112,7 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
   const pictureIntakes = createPictureIntakes(store, pictures, fetcher, log);
   const lists = createLists(store, { pool: files, writer, pictures: pictureIntakes, log });
   const exports = createExports(store, files, log);
-  const jobControls = createJobControls(store, { keeper, intakes, lists, pictureIntakes, exports, runner });
+  const jobControls = createJobControls(store, { fitScheduler, intakes, lists, pictureIntakes, exports, runner });
   const approvals = createApprovals(store, channelsUrl, pollEvery, log);
   const entries = createEntries(store, channelsUrl, log);
   const app = createApp({
@@ -154,7 +154,7 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
   const closing = new AbortController();
   const looking = lookAtOld(store, pictures, log, closing.signal);
   const checkpoints = startCheckpoints(store.database, join(dataFolder, DATABASE_FILE), log);
-  keeper.kick();
+  fitScheduler.kick();
   return {
     ...{ url, store, runner },
     close: async () => {
@@ -162,7 +162,7 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
       await looking;
       approvals.close();
       await entries.close();
-      await keeper.close();
+      await fitScheduler.close();
       await runner.stop();
       await intakes.close();
       await lists.close();

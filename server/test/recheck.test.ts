@@ -7,7 +7,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { allJobs } from '../src/jobControls/allJobs';
 import { runChange } from '../src/changes/runChange';
 import { markAllDue, markDue } from '../src/fitQueue/due';
-import { createKeeper, type Keeper } from '../src/fits/keeper';
+import { createFitScheduler, type FitScheduler } from '../src/fits/fitScheduler';
 import type { FitPool } from '../src/fits/pool';
 import { due } from '../src/store/schema';
 import { openStore } from '../src/store/openStore';
@@ -15,7 +15,7 @@ import type { Store } from '../src/store/store';
 
 const folder = mkdtempSync(join(tmpdir(), 'loom-kin-recheck-'));
 let store: Store;
-let keeper: Keeper;
+let fitScheduler: FitScheduler;
 let ids: string[];
 /** What the threads were asked for, and how each batch is let answer. */
 const asked: { ids: string[]; isBehind: boolean; answer: () => void }[] = [];
@@ -49,18 +49,18 @@ beforeAll(() => {
     return runChange(store, order).started[0]!;
   });
   store.database.delete(due).run();
-  keeper = createKeeper(store, pool, pino({ level: 'silent' }));
+  fitScheduler = createFitScheduler(store, pool, pino({ level: 'silent' }));
 });
 afterAll(async () => {
   for (const batch of asked) batch.answer();
-  await keeper.close();
+  await fitScheduler.close();
   store.close();
   rmSync(folder, { recursive: true });
 });
 
 it('counts its families, lets a changed one go first, stands while it is stopped, and ends with the last', async () => {
   markAllDue(store.database);
-  keeper.kick();
+  fitScheduler.kick();
   await rest();
   expect(recheck()).toMatchObject({ state: 'running', done: 0, total: 80, title: 'Check 80 families anew' });
   // One batch for the thread, and one behind it.
@@ -70,14 +70,14 @@ it('counts its families, lets a changed one go first, stands while it is stopped
   ]);
   const last = ids.toSorted().at(-1)!;
   markDue(store.database, [last]);
-  keeper.kick();
+  fitScheduler.kick();
   await rest();
   // What the seller just changed waits for no place among them.
   expect(asked.slice(2)).toMatchObject([{ ids: [last], isBehind: false }]);
   await step();
   expect(recheck()).toMatchObject({ done: 9, total: 80 });
 
-  keeper.stop(recheck().id);
+  fitScheduler.stop(recheck().id);
   await step();
   await step();
   const left = store.database.select().from(due).all().length;
@@ -85,13 +85,13 @@ it('counts its families, lets a changed one go first, stands while it is stopped
   expect([asked.length, left]).toEqual([answered, 80 - 17]);
   // What the seller changes meanwhile is looked at all the same.
   markDue(store.database, [last]);
-  keeper.kick();
+  fitScheduler.kick();
   await rest();
   expect(asked.at(-1)).toMatchObject({ ids: [last] });
   await step();
   expect(store.database.select().from(due).all().length).toBe(left);
 
-  keeper.resume(recheck().id);
+  fitScheduler.resume(recheck().id);
   await rest();
   while (recheck().state === 'running') await step();
   expect(recheck()).toMatchObject({ state: 'done', done: 80, total: 80 });

@@ -6,7 +6,7 @@ import { type Family, familyIndex, figureOf, freeze } from '@loom-kin/core/famil
 import type { GridLayout } from '@loom-kin/contract';
 import { fromTabbed, tiled, toTabbed } from '../src/grid/clipboard';
 import { finder, replaced } from '../src/grid/findCells';
-import { goTo, type Ground } from '../src/grid/gridMoves';
+import { goTo, type GridExtent } from '../src/grid/gridMoves';
 import { arrange, textCounts, type Arrangement } from '../src/grid/gridRows';
 import { sumsOf } from '../src/grid/sums';
 import { readCells, type TypedCell } from '../src/grid/readCells';
@@ -118,7 +118,7 @@ describe('cells', () => {
 
 describe('where a key goes', () => {
   const filled = ['x x.x', 'x....', '.....', 'x...x'];
-  const land: Ground = { columns: 5, rows: 4, page: 2, isFilled: ({ x, y }) => filled[y]![x] === 'x' };
+  const land: GridExtent = { columns: 5, rows: 4, page: 2, isFilled: ({ x, y }) => filled[y]![x] === 'x' };
   const at = (key: string, x: number, y: number) => {
     const to = goTo(key, { x, y }, land);
     return to && `${to.x},${to.y}`;

@@ -15,7 +15,7 @@ import { CONTROL_MARKS } from '../wording/controlMarks';
 import { alikeWithout, undecidedAmong, type Keep } from './alike';
 import { renameAxisOnShelf, shelve } from './shelf';
 import { makeValues, sizedAxis } from './values';
-import { mindSize, weaveValues } from './weaving';
+import { requireSize, weaveValues } from './weaving';
 
 export interface AxisSpec {
   role: Role;
@@ -48,7 +48,7 @@ export function makeAxis(registry: Registry, family: Family, spec: AxisSpec): Ax
  */
 export function addAxis(registry: Registry, family: Family, spec: AxisSpec & { existingTake: number }): void {
   const before = Object.values(family.children);
-  mindSize(before.length + before.filter((child) => child.woven).length * (spec.values.length - 1));
+  requireSize(before.length + before.filter((child) => child.woven).length * (spec.values.length - 1));
   const axis = makeAxis(registry, family, spec);
   const wanted = foldLabel((spec.values[spec.existingTake] ?? spec.values[0]!).label);
   const kept = axis.values.find((value) => foldLabel(value.label) === wanted)!;

@@ -1,4 +1,4 @@
 /** Axes and values: adding, removing, joining, splitting, ordering. */
 export { type AlikeGroup, alikeWithout } from './alike';
 export { partLabels } from './splitAxis';
-export { crossingsOf, mindSize } from './weaving';
+export { crossingsOf, requireSize } from './weaving';

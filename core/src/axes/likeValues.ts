@@ -7,7 +7,7 @@ import { NEVER_SHARED } from '../identifiers/neverShared';
 import type { ValueSpec } from '../registry/dictionary';
 import type { Registry } from '../registry/openRegistry';
 import { addValues } from './values';
-import { mindSize, weaver } from './weaving';
+import { requireSize, weaver } from './weaving';
 
 /**
  * Adds values to an axis, each woven where the children of `like` are, with what stands on it and on them. Pictures show other goods and
@@ -23,7 +23,7 @@ export function addValuesLike(
   const before = axisOf(family, axisId);
   const model = valueOf(before, like);
   const siblings = Object.values(family.children).filter((child) => child.woven && child.at[axisId] === like);
-  mindSize(Object.keys(family.children).length + siblings.length * specs.length);
+  requireSize(Object.keys(family.children).length + siblings.length * specs.length);
   const known = new Set([...Object.keys(family.children), ...Object.keys(family.shelf)]);
   addValues(registry, family, axisId, specs, false);
   const there = new Set(before.values.map(({ id }) => id));

@@ -32,7 +32,7 @@ export function partLabels(values: readonly Value[], between: string): Record<st
  */
 export function splitAxis(registry: Registry, family: Family, spec: SplitSpec): void {
   const axis = axisOf(family, spec.axisId);
-  mindParts(axis, spec.parts);
+  requireParts(axis, spec.parts);
   if (family.axes.length >= MOST.axes) throw new Refusal('axis.too-many', {});
   const before = Object.freeze(draftOf(family));
   family.axes = before.axes.filter((one) => one !== axis);
@@ -66,7 +66,7 @@ export function splitAxis(registry: Registry, family: Family, spec: SplitSpec): 
 }
 
 /** Every value needs two parts, and no two values the same. */
-function mindParts(axis: Axis, parts: SplitSpec['parts']): void {
+function requireParts(axis: Axis, parts: SplitSpec['parts']): void {
   const whole = axis.values.filter(({ id }) => !parts[id] || parts[id].some((part) => part.trim() === ''));
   if (whole.length > 0)
     throw new Refusal('axis.not-parted', { label: axis.label, values: whole.map(({ label }) => label).join(', ') });

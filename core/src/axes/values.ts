@@ -11,7 +11,7 @@ import { Refusal } from '../refusal/refusal';
 import { CONTROL_MARKS } from '../wording/controlMarks';
 import { isSizeOrder, sortBySize } from './sizeOrder';
 import { renameOnShelf, shelve } from './shelf';
-import { crossingsOf, mindSize, weaveValues } from './weaving';
+import { crossingsOf, requireSize, weaveValues } from './weaving';
 
 /** The label as it is stored, or a Refusal: one that is empty, too long, or on the axis already whatever its case. */
 export function checkedLabel(label: string, others: readonly Pick<Value, 'label'>[], place?: Place): string {
@@ -63,7 +63,7 @@ export function addValues(
 ): void {
   const axis = axisOf(family, axisId);
   const patterns = weave ? patternsWithout(family, axisId) : [];
-  mindSize(Object.keys(family.children).length + patterns.length * specs.length);
+  requireSize(Object.keys(family.children).length + patterns.length * specs.length);
   const made = makeValues(registry, family, axis, specs, axis.values);
   const values = [...axis.values, ...made];
   const wider = { ...axis, values: isSizeOrder(axis.values) ? sortBySize(values) : values };
@@ -84,7 +84,7 @@ function patternsWithout(family: Family, axisId: string): Record<string, string>
     if (child.woven) patterns.set(crossingKey(others, child.at), child.at);
   }
   if (patterns.size > 0) return [...patterns.values()];
-  mindSize(crossingsOf(others.map((axis) => axis.values.length)));
+  requireSize(crossingsOf(others.map((axis) => axis.values.length)));
   return allCrossings(others);
 }
 

@@ -14,7 +14,7 @@ import { followValue, shelfKey } from './shelf';
 type Crossing = Record<string, string>;
 
 /** Refuses what would make more children than a family may have. Counted before anything is built. */
-export function mindSize(children: number): void {
+export function requireSize(children: number): void {
   if (children > MOST.children) throw new Refusal('family.too-large', { crossings: children, most: MOST.children });
 }
 
@@ -58,7 +58,7 @@ export function weaveValues(
   valueIds: readonly string[],
   patterns: readonly Crossing[],
 ): void {
-  mindSize(Object.keys(family.children).length + patterns.length * valueIds.length);
+  requireSize(Object.keys(family.children).length + patterns.length * valueIds.length);
   const added = axis.values.filter((value) => valueIds.includes(value.id));
   for (const value of added) followValue(family, axis, value);
   const back = bringBack(family, axis, new Set(valueIds));
@@ -100,7 +100,7 @@ export function setWoven(family: Family, crossings: readonly Crossing[], woven: 
   const { valueById } = familyIndex(family);
   const places = crossings.map((at) => checkedCrossing(family, valueById, at));
   if (woven) {
-    mindSize(Object.keys(family.children).length + places.length);
+    requireSize(Object.keys(family.children).length + places.length);
     const weave = weaver(family);
     for (const at of places) weave(at);
     return;

@@ -32,7 +32,7 @@ export interface AccountMoney {
 /** A listing is taken to sell so many pieces for its fee, unless the seller says otherwise. */
 const PIECES_PER_LISTING = 10;
 
-export interface MoneyGround {
+export interface MoneyContext {
   account: Account;
   seller: Seller;
   rules: Pick<Rules, 'price' | 'fees'>;
@@ -42,7 +42,7 @@ export interface MoneyGround {
 }
 
 /** The money of an account for goods of one tax code under a category's rules. */
-export function accountMoney({ account, seller, rules, taxCodes, taxCode }: MoneyGround): AccountMoney {
+export function accountMoney({ account, seller, rules, taxCodes, taxCode }: MoneyContext): AccountMoney {
   const { currency, taxIncluded, multipleOf, endings } = rules.price;
   const { rate, isMissing } = rateOf(account, seller, currency);
   const country = account.settings.country ?? rules.price.country ?? seller.country ?? null;

@@ -13,7 +13,7 @@ import { crossingKey, placeLabel } from '../family/weave';
 import { Refusal } from '../refusal/refusal';
 import type { Registry } from '../registry/openRegistry';
 import { checkedLabel } from '../axes/values';
-import { mindSize } from '../axes/weaving';
+import { requireSize } from '../axes/weaving';
 import { changedFrom, type Changed } from './run';
 import { checkIdentifiers } from './checkIdentifiers';
 import { checkedFigure } from './setFigures';
@@ -26,7 +26,7 @@ export function checkFamily(registry: Registry, given: Family): Family {
   checkIds(family);
   checkAxes(family.axes);
   checkCombinations(family);
-  mindSize(Object.keys(family.children).length);
+  requireSize(Object.keys(family.children).length);
   const crossings = new Set<string>();
   for (const [id, child] of Object.entries(family.children)) {
     checkCrossing(family, id, child);

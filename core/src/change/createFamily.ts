@@ -1,7 +1,7 @@
 /** Starting a family. */
 import { freeze } from 'immer';
 import { makeAxis } from '../axes/axes';
-import { crossingsOf, mindSize } from '../axes/weaving';
+import { crossingsOf, requireSize } from '../axes/weaving';
 import { foldLabel } from '../family/foldLabel';
 import type { Child, Family, Figures } from '../family/shape';
 import { takeId } from '../family/takeId';
@@ -19,7 +19,7 @@ const labelsKey = (labels: readonly string[]) => JSON.stringify(labels.map(foldL
 
 /** A new family at revision 1, every crossing woven but those in `off`. */
 export function createFamily(registry: Registry, spec: CreateFamily): Family {
-  mindSize(crossingsOf(spec.axes.map((axis) => axis.values.length)));
+  requireSize(crossingsOf(spec.axes.map((axis) => axis.values.length)));
   const family = begun(registry, spec);
   const off = new Set(spec.off.map(labelsKey));
   const labelOf = new Map(family.axes.flatMap((axis) => axis.values.map((value) => [value.id, value.label] as const)));
@@ -46,7 +46,7 @@ export function createWoven(
   spec: Omit<CreateFamily, 'off'>,
   children: readonly NewChild[],
 ): Family {
-  mindSize(children.length);
+  requireSize(children.length);
   const family = begun(registry, spec);
   const { valueCalled } = familyIndex(family);
   for (const { labels, fields } of children) {

@@ -4,7 +4,7 @@ import { makeAxis } from '../axes/axes';
 import type { Standing } from '../axes/holding';
 import { keepAsBefore, standingsOf, type Befores } from '../axes/keepAsBefore';
 import { makeValues } from '../axes/values';
-import { mindSize } from '../axes/weaving';
+import { requireSize } from '../axes/weaving';
 import { checkIdentifiers } from '../change/checkIdentifiers';
 import { changedFrom, type Changed } from '../change/run';
 import { draftOf, replaceAxis, replaceChild } from '../family/draft';
@@ -43,8 +43,8 @@ export function gather(registry: Registry, into: Family, others: readonly Family
   draft.skuPattern = patternAfter(registry.data.skuPattern, into.skuPattern, axisLabels(into), axisLabels(draft));
   keepPicturesToOwn(draft, into, spec, comers(into, others, spec));
   const before = Object.freeze(draftOf(draft));
-  mindAlike(before, spec.members);
-  mindSize(Object.keys(draft.children).length + spec.members.length - own.length);
+  requireAlike(before, spec.members);
+  requireSize(Object.keys(draft.children).length + spec.members.length - own.length);
   const come = spec.members.filter(({ familyId }) => familyId !== into.id);
   addLabels(registry, draft, come);
   const target = Object.freeze(draftOf(draft));
@@ -167,7 +167,7 @@ function openPlaces(
 
 const alike = (labels: readonly string[]) => new Refusal('gather.alike', { labels: labels.join(' · ') });
 
-function mindAlike(before: Family, members: readonly Member[]): void {
+function requireAlike(before: Family, members: readonly Member[]): void {
   const named = new Set(members.map(({ childId }) => childId));
   const standing = familyIndex(before).woven.filter(({ id }) => !named.has(id));
   const seen = new Set(standing.map((child) => childLabels(before, child).map(foldLabel).join('\n')));

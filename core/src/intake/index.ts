@@ -1,8 +1,8 @@
 /** Lists and sheets of others: recognising families, taking in figures. */
-export type { AddressedPicture } from './becoming/pictureAddresses';
-export { planList, singleAsFamily } from './becoming/planList';
-export { type Become, LIST_VERDICTS, type ListRow, type ListVerdict } from './becoming/shape';
-export type { HeldFamily, Shelves } from './becoming/shelves';
+export type { AddressedPicture } from './importPlan/pictureAddresses';
+export { planList, singleAsFamily } from './importPlan/planList';
+export { type Become, LIST_VERDICTS, type ListRow, type ListVerdict } from './importPlan/shape';
+export type { HeldFamily, Shelves } from './importPlan/shelves';
 export { type BlockFamily, blockFamily } from './blockFamily';
 export { type ClipReading, readClip } from './clip';
 export { sheetFields } from './columns';

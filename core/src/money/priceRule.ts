@@ -61,7 +61,7 @@ export const CurrencyRatesSchema = z.record(
   CurrencyRateSchema,
 );
 
-export interface RuleGround {
+export interface RuleContext {
   /** Units of the channel's currency for one of the seller's. */
   rate: string;
   /** What comes off a price on the account, in the channel's currency, the cost among it. */
@@ -75,7 +75,7 @@ export interface RuleGround {
 export type RuledPrice = { ok: true; price: Big } | { ok: false; why: 'no-cost' | 'never' };
 
 /** The price by a rule. `price` is the seller's; it is not looked at where the rule begins with the cost. */
-export function ruledPrice(rule: PriceRule, price: string, ground: RuleGround): RuledPrice {
+export function ruledPrice(rule: PriceRule, price: string, ground: RuleContext): RuledPrice {
   const steps = stepsOf(rule, ground.steps);
   const made = rule.from === 'cost' ? fromCost(rule, ground, steps) : fromPrice(rule, price, ground, steps);
   if (!made.ok || rule.least === undefined || made.price.gte(rule.least)) return made;
@@ -97,11 +97,11 @@ export function stepsOf(rule: Pick<PriceRule, 'multipleOf' | 'ending'>, channel:
   };
 }
 
-function fromCost({ target }: PriceRule, { charges }: RuleGround, steps: PriceSteps): RuledPrice {
+function fromCost({ target }: PriceRule, { charges }: RuleContext, steps: PriceSteps): RuledPrice {
   return priceFor(target as Target, charges, steps);
 }
 
-function fromPrice(rule: PriceRule, price: string, ground: RuleGround, steps: PriceSteps): RuledPrice {
+function fromPrice(rule: PriceRule, price: string, ground: RuleContext, steps: PriceSteps): RuledPrice {
   const changed = ground.plain(rule.change ? withSurcharges(price, [rule.change]) : price);
   if (rule.covers.length === 0) return { ok: true, price: nearestAllowed(changed, steps) };
   // As much is to be left as the changed price leaves where nothing is taken.

@@ -56,11 +56,11 @@ export interface Counts {
  * @throws Unfit where the program could not work with it
  */
 export function tryOut(path: string, dataFolder: string): Counts {
-  mindOrigin(path);
+  requireOrigin(path);
   const database = openDatabase(path);
   try {
-    mindTables(database);
-    mindDocuments(database);
+    requireTables(database);
+    requireDocuments(database);
     database.$client.exec('DROP TABLE IF EXISTS family_words');
     storeOf(database, dataFolder);
     endWork(database);
@@ -73,7 +73,7 @@ export function tryOut(path: string, dataFolder: string): Counts {
 }
 
 /** The database is whole, one of ours, and no newer than this program. */
-function mindOrigin(path: string): void {
+function requireOrigin(path: string): void {
   const client = new Sqlite(path);
   try {
     if (client.pragma('integrity_check', { simple: true }) !== 'ok') throw unfit('its database is damaged');
@@ -89,7 +89,7 @@ function mindOrigin(path: string): void {
 }
 
 /** Tables, indexes and triggers are those this program makes, and no others. */
-function mindTables(database: Database): void {
+function requireTables(database: Database): void {
   const own = new Sqlite(':memory:');
   try {
     migrate(drizzle(own), { migrationsFolder: MIGRATIONS });
@@ -114,7 +114,7 @@ function partsIn(client: Sqlite.Database): Map<string, string> {
 
 const TABLES = Object.values(schema).filter((one) => is(one, SQLiteTable));
 
-function mindDocuments(database: Database): void {
+function requireDocuments(database: Database): void {
   for (const table of TABLES)
     for (const column of Object.values(getTableColumns(table)))
       if (column.dataType === 'json') {
@@ -135,15 +135,15 @@ function mindDocuments(database: Database): void {
     const read = FamilySchema.safeParse({ ...(JSON.parse(doc) as object), revision });
     if (!read.success) throw unfit(`the family ${id} cannot be read`);
   }
-  mindColumn(database, 'held_listings', 'listing', ListingSchema);
-  mindColumn(database, 'dispatch_lines', 'listing', ListingSchema);
-  mindColumn(database, 'unconfirmed_listings', 'listing', ListingSchema);
-  mindColumn(database, 'pictures', 'facts', PictureFactsSchema);
-  mindColumn(database, 'channels', 'rulebook', RulebookSchema);
-  mindColumn(database, 'editions', 'rulebook', RulebookSchema);
+  requireColumn(database, 'held_listings', 'listing', ListingSchema);
+  requireColumn(database, 'dispatch_lines', 'listing', ListingSchema);
+  requireColumn(database, 'unconfirmed_listings', 'listing', ListingSchema);
+  requireColumn(database, 'pictures', 'facts', PictureFactsSchema);
+  requireColumn(database, 'channels', 'rulebook', RulebookSchema);
+  requireColumn(database, 'editions', 'rulebook', RulebookSchema);
 }
 
-function mindColumn(database: Database, table: string, column: string, shape: z.ZodType): void {
+function requireColumn(database: Database, table: string, column: string, shape: z.ZodType): void {
   for (const { doc } of each<{ doc: string }>(
     database,
     `SELECT ${column} AS doc FROM ${table} WHERE ${column} IS NOT NULL AND ${column} <> 'null'`,

@@ -73,7 +73,7 @@ export function unknownParts(work: Work): string[] {
 }
 
 /** Pieces of a set are not counted: they follow from its parts. */
-export function mindBundleStock(work: Work, familyId: string, childIds: readonly string[]): void {
+export function requireBundleStock(work: Work, familyId: string, childIds: readonly string[]): void {
   const family = familyIn(work, familyId);
   const set = childIds.find((id) => family.children[id]?.fields.parts !== undefined);
   if (!set) return;

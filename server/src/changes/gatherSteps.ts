@@ -28,8 +28,8 @@ export const GATHER_STEPS = {
   gather(work: Work, { familyId, revisions, axes, members }: StepOn<'gather'>): void {
     const ids = [...new Set(members.map((member) => member.familyId))].filter((id) => id !== familyId);
     if (ids.length === 0) throw new Refusal('gather.nobody', {});
-    const others = ids.map((id) => mindRevision(work, id, revisions[id]));
-    const into = mindRevision(work, familyId, revisions[familyId]);
+    const others = ids.map((id) => requireRevision(work, id, revisions[id]));
+    const into = requireRevision(work, familyId, revisions[familyId]);
     const done = gather(registryIn(work), into, others, { axes, members });
     const moves = done.moves.map((move) => ({ ...move, toFamily: familyId }));
     movePieces(work, moves, nameOf(into), () => {
@@ -39,7 +39,7 @@ export const GATHER_STEPS = {
     work.titles.push(`Gather ${children(moves.length)} into ${nameOf(into)}`);
   },
   leave(work: Work, { familyId, revision, childIds }: StepOn<'leave'>): void {
-    const family = mindRevision(work, familyId, revision);
+    const family = requireRevision(work, familyId, revision);
     const { from, families, moves } = leave(registryIn(work), family, childIds, newFamilyId);
     const gone = moves.map((move) => ({ familyId, childId: move.childId, toFamily: move.familyId, to: move.to }));
     movePieces(work, gone, nameOf(family), () => {
@@ -66,7 +66,7 @@ export const GATHER_STEPS = {
   },
 };
 
-function mindRevision(work: Work, id: string, revision: number | undefined): Family {
+function requireRevision(work: Work, id: string, revision: number | undefined): Family {
   const isFirst = !work.families.has(id);
   const family = familyIn(work, id);
   if (isFirst && family.revision !== revision) {

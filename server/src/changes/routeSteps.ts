@@ -27,7 +27,7 @@ export const ROUTE_STEPS = {
     const account = accountIn(work, id);
     const rulebook = work.store.catalogue().rulebooks.get(account.channel);
     for (const { when, category } of routes) {
-      mindConditions(work, when);
+      requireConditions(work, when);
       if (category !== null && !rulebook?.category(category))
         throw new Refusal('channel.no-category', { id: category });
     }
@@ -39,7 +39,7 @@ export const ROUTE_STEPS = {
   collections(work: Work, { collections }: StepOn<'collections'>): void {
     for (const { name, when } of collections) {
       if (when.of.length === 0) throw new Refusal('collection.all', { label: name });
-      mindConditions(work, when);
+      requireConditions(work, when);
     }
     const names = collections.map(({ name }) => name.toLowerCase());
     const twice = collections.find(({ name }, at) => names.indexOf(name.toLowerCase()) < at);
@@ -49,7 +49,7 @@ export const ROUTE_STEPS = {
   },
 };
 
-function mindConditions(work: Work, when: Conditions): void {
+function requireConditions(work: Work, when: Conditions): void {
   const problem = conditionProblem(when, registryIn(work));
   if (problem) throw new Refusal(problem.code, problem.params as never);
 }

@@ -21,7 +21,7 @@ export const RULE_STEPS = {
     work.titles.push(`${isBack ? 'Go back to' : 'Adopt'} the rules of ${rulebook.name}, version ${version}`);
   },
   ownRules(work: Work, { rulebook }: StepOn<'ownRules'>): void {
-    mindOwn(work, rulebook.channel);
+    requireOwn(work, rulebook.channel);
     const { registry, accounts } = work.store.catalogue();
     const read = readRulebook(rulebook, registry);
     if (!read.ok) {
@@ -39,7 +39,7 @@ export const RULE_STEPS = {
     work.titles.push(`${before ? 'Change' : 'Write'} the rules of ${rulebook.name}`);
   },
   removeOwnRules(work: Work, { channel }: StepOn<'removeOwnRules'>): void {
-    mindOwn(work, channel);
+    requireOwn(work, channel);
     const before = documentIn(work, RulebookSchema, 'rulebook', channel);
     if (!before) throw new Refusal('channel.unknown', {});
     for (const account of work.store.catalogue().accounts.filter((one) => one.channel === channel)) {
@@ -57,7 +57,7 @@ export const RULE_STEPS = {
 };
 
 /** Rules that a channel publishes itself are not written by the seller. */
-function mindOwn({ store: { database } }: Work, channel: string): void {
+function requireOwn({ store: { database } }: Work, channel: string): void {
   if (database.select().from(channels).where(eq(channels.channel, channel)).get())
     throw new Refusal('rulebook.not-own', { channel });
 }

@@ -10,7 +10,7 @@ import type { Location } from '@loom-kin/core/stock';
 import { children, listed } from '@loom-kin/core/text';
 import type { Step } from '@loom-kin/contract';
 import { newFamilyId } from '../families/newFamilyId';
-import { mindPictures } from '../pictures/pictureFacts';
+import { requirePictures } from '../pictures/pictureFacts';
 import { piecesAt } from '../stock/ledger';
 import { heldListings } from '../store/schema';
 import { GATHER_STEPS } from './gatherSteps';
@@ -18,7 +18,7 @@ import { NUMBER_STEPS, skusFor } from './numberSteps';
 import { renameValue } from './renameValue';
 import { ROUTE_STEPS } from './routeSteps';
 import { RULE_STEPS } from './ruleSteps';
-import { mindBundleStock } from './bundles';
+import { requireBundleStock } from './bundles';
 import { countPieces } from './countPieces';
 import { requireNotChosen, TERM_FIELDS } from './requireNotChosen';
 import { documentIn, familyIn, putDocument, putFamily, registryIn, runOn, type Work } from './work';
@@ -49,14 +49,14 @@ const STEPS: Steps = {
     const isFirst = !work.families.has(familyId);
     const before = familyIn(work, familyId);
     if (isFirst && before.revision !== revision) throw stale(work, familyId, before.revision, revision);
-    mindPictures(work.store.database, picturesOf(command));
+    requirePictures(work.store.database, picturesOf(command));
     const { family } = runCommand(registryIn(work), before, command);
     if (family === before) return;
     putFamily(work, family);
     work.titles.push(titleOf(work.store.catalogue().namer, command, before));
   },
   stock(work, { familyId, ...movement }) {
-    mindBundleStock(
+    requireBundleStock(
       work,
       familyId,
       movement.counts.map(({ childId }) => childId),
@@ -68,7 +68,7 @@ const STEPS: Steps = {
   },
   pairings(work, { pairings }) {
     for (const channel of new Set(pairings.map((one) => one.channel))) {
-      mindChannel(work, channel);
+      requireChannel(work, channel);
       const before = documentIn(work, PairingTableSchema, 'pairings', channel) ?? {};
       const wanted = pairings.filter((one) => one.channel === channel);
       // Roles stand in the table from the first, so that pairings made apart can be taken back apart.
@@ -87,8 +87,8 @@ const STEPS: Steps = {
   renameValue,
   registry(work, { command }) {
     const before = documentIn(work, RegistryDataSchema, 'registry') ?? emptyRegistry();
-    if (command.do === 'setLanguages') mindLanguages(work, command.languages);
-    if (command.do === 'setLocations') mindLocations(work, before.locations, command.locations);
+    if (command.do === 'setLanguages') requireLanguages(work, command.languages);
+    if (command.do === 'setLocations') requireLocations(work, before.locations, command.locations);
     if (command.do === 'removeTerm') requireNotChosen(work, TERM_FIELDS, command.id);
     if (command.do === 'removeSizeChart') requireNotChosen(work, ['sizeChart'], command.id);
     if (command.do === 'removeTaxCode') requireNotChosen(work, ['taxCode'], command.code);
@@ -103,7 +103,7 @@ const STEPS: Steps = {
     work.titles.push('Change what the seller is');
   },
   account(work, { account }) {
-    mindChannel(work, account.channel);
+    requireChannel(work, account.channel);
     const { accounts } = work.store.catalogue();
     const twin = accounts.find((one) => one.id !== account.id && one.name.toLowerCase() === account.name.toLowerCase());
     if (twin) throw new Refusal('account.twice', { label: twin.name });
@@ -129,7 +129,7 @@ const STEPS: Steps = {
     work.titles.push(`Remove the account ${account.name}`);
   },
   categoryMap(work, { channel, map }) {
-    const rulebook = mindChannel(work, channel);
+    const rulebook = requireChannel(work, channel);
     const before = documentIn(work, CategoryMapSchema, 'categoryMap', channel) ?? {};
     const next = { ...before };
     for (const [category, target] of Object.entries(map)) {
@@ -177,21 +177,21 @@ const REGISTRY_TITLES = {
   takeRegistry: 'Take a registry file in',
 } as const;
 
-function mindChannel(work: Work, channel: string) {
+function requireChannel(work: Work, channel: string) {
   const rulebook = work.store.catalogue().rulebooks.get(channel);
   if (!rulebook) throw new Refusal('channel.unknown', {});
   return rulebook;
 }
 
 /** A language that an account is written in stays. */
-function mindLanguages(work: Work, languages: readonly string[]): void {
+function requireLanguages(work: Work, languages: readonly string[]): void {
   const kept = new Set(languages.map((tag) => Intl.getCanonicalLocales(tag)[0]));
   const account = work.store.catalogue().accounts.find((one) => !kept.has(one.language));
   if (account) throw new Refusal('language.used', { tag: account.language, account: account.name });
 }
 
 /** A place that holds pieces is not taken away. */
-function mindLocations(work: Work, before: readonly Location[], after: readonly Location[]): void {
+function requireLocations(work: Work, before: readonly Location[], after: readonly Location[]): void {
   for (const { id, label } of before) {
     if (after.some((one) => one.id === id)) continue;
     const pieces = piecesAt(work.store.database, id);

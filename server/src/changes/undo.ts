@@ -61,8 +61,8 @@ function turn(
   actor: string,
 ): void {
   if (change.state !== (direction === 'undo' ? 'done' : 'undone')) throw new Refusal(`${direction}.nothing`, {});
-  for (const part of parts) mindLater(store, change, part, direction);
-  if (direction === 'undo') for (const part of parts) if (part.made) mindBegun(store, change, part);
+  for (const part of parts) requireLater(store, change, part, direction);
+  if (direction === 'undo') for (const part of parts) if (part.made) requireBegun(store, change, part);
   const at = new Date().toISOString();
   // Pieces of a family go before it, and come back after it.
   const order = [...parts].sort((a, b) => Number(b.made) - Number(a.made));
@@ -102,7 +102,7 @@ function turn(
 }
 
 /** Refuses where a later change, still standing, touched one of the same places. Moved pieces can always be moved back. */
-function mindLater(store: Store, change: ChangeRow, part: PartRow, direction: Direction): void {
+function requireLater(store: Store, change: ChangeRow, part: PartRow, direction: Direction): void {
   if (part.forward.length === 0 || part.made) return;
   for (const later of laterParts(store.database, change.id, part)) {
     if (sharedPlace(part.forward, later.forward) === undefined) continue;
@@ -112,7 +112,7 @@ function mindLater(store: Store, change: ChangeRow, part: PartRow, direction: Di
 }
 
 /** A family that was begun goes again only while nothing else was done with it and nothing was sent. */
-function mindBegun({ database }: Store, change: ChangeRow, { thingId }: PartRow): void {
+function requireBegun({ database }: Store, change: ChangeRow, { thingId }: PartRow): void {
   for (const thing of ['family', 'stock'] as const) {
     const [later] = laterParts(database, change.id, { thing, thingId });
     if (later)

@@ -37,7 +37,7 @@ export async function makeDispatch(
   link: ChannelLink,
   order: BodyOf<typeof endpoints.startDispatch>,
 ): Promise<Dispatch> {
-  mindConnections(store, order.accounts);
+  requireConnections(store, order.accounts);
   const selection = { ...order, draft: order.draft ?? false };
   let composed: Composed | null = null;
   for (let tries = 0; ; tries++) {
@@ -76,7 +76,7 @@ const changedSince = ({ database }: Store, { revisions }: Composed): string[] =>
   Object.keys(revisions).filter((id) => revisionOf(database, id) !== revisions[id]);
 
 /** Where the seller wrote the rules there is nobody to send to. */
-function mindConnections(store: Store, accountIds: readonly string[]): void {
+function requireConnections(store: Store, accountIds: readonly string[]): void {
   const { channels, accounts } = store.catalogue();
   const own = accounts.find(
     (account) =>

@@ -114,7 +114,7 @@ export function createIntakes(store: Store, pool: SheetReader, writer: Writer, l
       return job;
     },
     take(id) {
-      const { sheet } = mindSheet(store, id);
+      const { sheet } = requireSheet(store, id);
       const job = setJob(store, id, {
         title: takingIn(sheet.fileName),
         state: 'running',
@@ -133,7 +133,7 @@ export function createIntakes(store: Store, pool: SheetReader, writer: Writer, l
 }
 
 /** A job of a sheet that was read, or a Refusal. */
-function mindSheet(store: Store, id: string): JobRow & { sheet: NonNullable<JobRow['sheet']> } {
+function requireSheet(store: Store, id: string): JobRow & { sheet: NonNullable<JobRow['sheet']> } {
   const row = jobRow(store.database, id);
   if (!row?.sheet) throw new Refusal('job.unknown', {});
   if (row.state !== 'done' || !row.sheet.found) throw new Refusal('job.not-done', {});
@@ -146,7 +146,7 @@ export function sheetReport(
   id: string,
   { only = 'all', from = 0, limit = 500 }: QueryOf<typeof endpoints.sheetReport>,
 ): IntakeReport {
-  const { subject, sheet } = mindSheet(store, id);
+  const { subject, sheet } = requireSheet(store, id);
   const here = and(eq(sheetRows.jobId, id), only === 'all' ? undefined : eq(sheetRows.verdict, only));
   const rows = store.database
     .select({ doc: sheetRows.doc })

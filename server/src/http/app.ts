@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { Refusal } from '@loom-kin/core/refusal';
-import { mindDepth } from './bounds';
+import { requireDepth } from './bounds';
 import { setQuiet } from './mount';
 import { mountEvents } from './events';
 import { guard } from './guard';
@@ -45,7 +45,7 @@ export function createApp(parts: Parts): Express {
   // What is blown up on its way is not taken: nobody here sends compressed.
   app.use(
     '/api',
-    express.json({ limit: '20mb', inflate: false, verify: (_request, _response, bytes) => mindDepth(bytes) }),
+    express.json({ limit: '20mb', inflate: false, verify: (_request, _response, bytes) => requireDepth(bytes) }),
   );
   setQuiet(app, () => parts.store.quiet());
   mountSetup(app, parts);

@@ -11,7 +11,7 @@ const CLOSING = new Set([']', '}'].map((sign) => sign.charCodeAt(0)));
  * Refuses JSON that is nested deeper than anything here is: reading it would hold everybody up. One pass over the bytes.
  * @param bytes UTF-8
  */
-export function mindDepth(bytes: Uint8Array): void {
+export function requireDepth(bytes: Uint8Array): void {
   let depth = 0;
   let isText = false;
   for (let at = 0; at < bytes.length; at++) {

@@ -28,7 +28,7 @@ export const manyFiles = (folder: string) =>
 const TOGETHER_AT_MOST = 4096;
 
 /** Refuses what is larger, or does not say how large it is, before any of it is put down. */
-export const mindLength: RequestHandler = (request, _response, next) => {
+export const requireLength: RequestHandler = (request, _response, next) => {
   const length = Number(request.headers['content-length'] ?? NaN);
   next(length <= TOGETHER_AT_MOST * MEGABYTE ? undefined : new Refusal('input.too-large', {}));
 };

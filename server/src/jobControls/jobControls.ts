@@ -5,7 +5,7 @@ import { retryDispatch, stopDispatch } from '../dispatch/order';
 import type { Runner } from '../dispatch/runner';
 import type { Exports } from '../export/exports';
 import type { Intakes } from '../files/intakes';
-import type { Keeper } from '../fits/keeper';
+import type { FitScheduler } from '../fits/fitScheduler';
 import type { Lists } from '../lists/lists';
 import type { PictureIntakes } from '../pictureIntakes/pictureIntakes';
 import type { Store } from '../store/store';
@@ -23,7 +23,7 @@ export interface JobControls {
 }
 
 interface Workers {
-  keeper: Keeper;
+  fitScheduler: FitScheduler;
   intakes: Intakes;
   lists: Lists;
   pictureIntakes: PictureIntakes;
@@ -33,7 +33,7 @@ interface Workers {
 
 export function createJobControls(store: Store, parts: Workers): JobControls {
   const handles: Record<Job['kind'], Handle> = {
-    recheck: parts.keeper,
+    recheck: parts.fitScheduler,
     intake: parts.intakes,
     list: parts.lists,
     pictures: parts.pictureIntakes,

@@ -9,7 +9,7 @@ import type { ListJob } from '../store/tables/jobs';
 import type { Store } from '../store/store';
 
 /** A list that was read and is not taken in yet, or a Refusal. */
-export function mindList(store: Store, id: string): JobRow & { list: ListJob } {
+export function requireList(store: Store, id: string): JobRow & { list: ListJob } {
   const row = jobRow(store.database, id);
   if (!row?.list) throw new Refusal('job.unknown', {});
   if (row.state !== 'done' || !row.list.found) throw new Refusal('job.not-done', {});

@@ -24,7 +24,7 @@ import type { ListJob, ListMade, ReadAt } from '../store/tables/jobs';
 import { incomingFolder, type Store } from '../store/store';
 import { forgetFound, foundLines, hasFound, picturesNamed } from '../listFiles/foundFiles';
 import { keepLive } from './keepLive';
-import { changeKeyOf, mindList } from './listViews';
+import { changeKeyOf, requireList } from './listViews';
 import type { ListFound } from '../listFiles/listFound';
 import type { ListOrder } from './readListFile';
 import { rememberMapping } from './remembered';
@@ -224,7 +224,7 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
       );
     },
     take(id, deletions, fetches) {
-      const { list } = mindList(store, id);
+      const { list } = requireList(store, id);
       return again(id, { ...list, apply: true, deletions, fetches }, takingIn(list.fileName));
     },
     stop: runner.stop,

@@ -8,7 +8,7 @@ import { arrivals, jobs, type PictureJob, type SettledPicture } from '../store/s
 export type ArrivalRow = typeof arrivals.$inferSelect;
 
 /** The job of an intake of pictures, or a Refusal. */
-export function mindIntake(database: Database, id: string): JobRow & { pictures: PictureJob } {
+export function requireIntake(database: Database, id: string): JobRow & { pictures: PictureJob } {
   const row = jobRow(database, id);
   if (!row?.pictures) throw new Refusal('pictures.unknown', {});
   return { ...row, pictures: row.pictures };

@@ -13,7 +13,7 @@ import { createJobRunner, progressOf } from '../jobs/runJobs';
 import { isOutOfSpace } from '../store/outOfSpace';
 import type { PictureJob } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
-import { addArrival, arrivalsOf, forgetIntake, mindIntake } from './arrivals';
+import { addArrival, arrivalsOf, forgetIntake, requireIntake } from './arrivals';
 import type { Fetcher } from '../pictures/fetchPicture';
 import type { PicturePool } from '../pictures/pool';
 import { countSources, sourcesOf, type Brought } from '../pictures/sources';
@@ -56,7 +56,7 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
   }
 
   async function work(id: string, signal: AbortSignal): Promise<void> {
-    const { pictures } = mindIntake(database, id);
+    const { pictures } = requireIntake(database, id);
     if (pictures.files.some(({ file }) => !existsSync(join(folder, file)))) throw new Refusal('job.file-gone', {});
     const known = new Set(arrivalsOf(database, id).map((one) => one.at));
     const total = await countSources(pictures, folder);
@@ -101,7 +101,7 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
     stop: runner.stop,
     resume: runner.resume,
     putAway(id) {
-      const { pictures } = mindIntake(database, id);
+      const { pictures } = requireIntake(database, id);
       runner.drop(id);
       drop(pictures);
       forgetIntake(database, id);

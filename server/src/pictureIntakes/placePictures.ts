@@ -7,7 +7,7 @@ import type { Place } from '@loom-kin/core/place';
 import type { BodyOf, ChangeDone, Step, endpoints } from '@loom-kin/contract';
 import type { Writer } from '../changes/writer';
 import type { Store } from '../store/store';
-import { arrivalsOf, mindIntake } from './arrivals';
+import { arrivalsOf, requireIntake } from './arrivals';
 import { familyReader, matchRows, targetOf } from './proposals';
 
 type Order = BodyOf<(typeof endpoints)['placePictures']>;
@@ -28,7 +28,7 @@ export async function placePictures(
   { key, at, how = 'behind' }: Order,
 ): Promise<ChangeDone & { placed: number }> {
   const { database } = store;
-  const { pictures } = mindIntake(database, id);
+  const { pictures } = requireIntake(database, id);
   const rows = arrivalsOf(database, id);
   const known = familyReader(database);
   const matches = matchRows(store, rows, known, pictures.familyId);

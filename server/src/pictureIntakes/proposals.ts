@@ -24,7 +24,7 @@ import { readJob } from '../jobs/jobs';
 import type { Database } from '../store/database';
 import { families, identifiers } from '../store/schema';
 import type { Store } from '../store/store';
-import { arrivalsOf, mindIntake, type ArrivalRow } from './arrivals';
+import { arrivalsOf, requireIntake, type ArrivalRow } from './arrivals';
 import { factsOf } from '../pictures/pictureFacts';
 
 /** Families with more children are shown by their values alone. */
@@ -33,7 +33,7 @@ const CHILDREN_SHOWN = 240;
 /** Everything of an intake, matched to what the catalogue is now. */
 export function readIntake(store: Store, id: string): PictureIntake {
   const { database } = store;
-  const { pictures } = mindIntake(database, id);
+  const { pictures } = requireIntake(database, id);
   const rows = arrivalsOf(database, id);
   const known = familyReader(database);
   const facts = factsOf(

@@ -44,14 +44,14 @@ export function createFetcher(
   const agent = new Agent({ connect: { lookup: guarded, timeout: 8000 }, maxRedirections: 0, pipelining: 0 });
 
   /** A number as a name is never looked up. */
-  function mindHost(url: URL, file: string): void {
+  function requireHost(url: URL, file: string): void {
     const host = url.hostname.replace(/^\[|\]$/g, '');
     if (ipaddr.isValid(host) && !isAllowed(host)) throw new Refusal('picture.address-inside', { file });
   }
 
   async function follow(url: URL, file: string, signal: AbortSignal): Promise<Uint8Array> {
     for (let turn = 0; turn <= TURNS_AT_MOST; turn++) {
-      mindHost(url, file);
+      requireHost(url, file);
       const answer = await request(url, { dispatcher: agent, signal, headers: { accept: 'image/*' } });
       const { statusCode, headers, body } = answer;
       // What is broken off tells so; nobody listens any more.

@@ -39,13 +39,13 @@ export function packagedPictures(database: Database): Map<string, string> {
 }
 
 /** Refuses a picture that was never taken in. */
-export function mindPictures(database: Database, ids: readonly string[]): void {
+export function requirePictures(database: Database, ids: readonly string[]): void {
   const known = factsOf(database, ids);
   if (ids.some((id) => !known[id])) throw new Refusal('picture.not-taken-in', {});
 }
 
 /** What is known of a picture; refuses one that was never taken in. */
-export function mindPicture(database: Database, id: string): PictureFacts {
+export function requirePicture(database: Database, id: string): PictureFacts {
   const facts = factsOf(database, [id])[id];
   if (!facts) throw new Refusal('picture.not-taken-in', {});
   return facts;

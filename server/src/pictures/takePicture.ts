@@ -4,7 +4,7 @@ import type { PictureEdit, PictureFacts } from '@loom-kin/core/pictures';
 import type { Database } from '../store/database';
 import { pictures } from '../store/schema';
 import type { Store } from '../store/store';
-import { mindPicture } from './pictureFacts';
+import { requirePicture } from './pictureFacts';
 import type { PicturePool } from './pool';
 
 /** Takes one file in. What is no picture is refused with its name. The same picture twice is one picture. */
@@ -25,7 +25,7 @@ export async function editPicture(
   id: string,
   edit: PictureEdit,
 ): Promise<PictureFacts> {
-  const facts = await pool.edit(mindPicture(store.database, id), edit);
+  const facts = await pool.edit(requirePicture(store.database, id), edit);
   return store.whenQuiet(() => noteFacts(store.database, facts));
 }
 

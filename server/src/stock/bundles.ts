@@ -23,7 +23,7 @@ export function saveBundles(database: Database, before: Family | null, family: F
   for (const child of now) {
     const parts = partsOf(child);
     if (parts.length === 0) continue;
-    mindNested(database, child.fields.sku, parts);
+    requireNested(database, child.fields.sku, parts);
     for (const { sku, pieces } of parts)
       database
         .insert(bundleParts)
@@ -33,7 +33,7 @@ export function saveBundles(database: Database, before: Family | null, family: F
   return true;
 }
 
-function mindNested(database: Database, ownSku: unknown, parts: readonly BundlePart[]): void {
+function requireNested(database: Database, ownSku: unknown, parts: readonly BundlePart[]): void {
   const own = typeof ownSku === 'string' ? identityOf('sku', ownSku) : null;
   for (const { sku } of parts) {
     if (identityOf('sku', sku) === own) throw new Refusal('parts.itself', { sku });

@@ -49,7 +49,7 @@ export function lockData(folder: string): { release(): void } {
     throw new DataInUse(`Another server works on ${folder}. End it first, or start this one on another folder.`);
   }
   try {
-    mindNobodyElse(folder);
+    requireNobodyElse(folder);
   } catch (error) {
     client.close();
     throw error;
@@ -80,7 +80,7 @@ function requireWritable(folder: string): void {
 }
 
 /** Whoever has the database open is noticed even where the lock file was deleted: it cannot be had exclusively then. */
-function mindNobodyElse(folder: string): void {
+function requireNobodyElse(folder: string): void {
   const file = join(folder, DATABASE_FILE);
   if (!existsSync(file)) return;
   const client = new Sqlite(file, { timeout: 0 });

@@ -18,7 +18,7 @@ import { unreadableText } from '@loom-kin/core/refusal';
 import { type Field, type Registry, readFigure, readTyped } from '@loom-kin/core/registry';
 import { commandScope } from './scopes';
 
-export interface SetGround {
+export interface SetContext {
   registry: Registry;
   family: Family;
   currency: string;
@@ -38,7 +38,7 @@ export function isSurcharge(registry: Registry, field: Field, text: string): boo
  * The changes that set a text at some places. On values "+4" is a surcharge: what the value had of its own is given back, so that it is added
  * to what holds below.
  */
-export function setFor(ground: SetGround, places: readonly Place[], field: Field, text: string): SetReading {
+export function setFor(ground: SetContext, places: readonly Place[], field: Field, text: string): SetReading {
   const changes: FigureChange[] = [];
   for (const place of places) {
     const read = readAt(ground, place, field, text);
@@ -48,7 +48,7 @@ export function setFor(ground: SetGround, places: readonly Place[], field: Field
   return { ok: true, changes };
 }
 
-function readAt(ground: SetGround, place: Place, field: Field, text: string): SetReading {
+function readAt(ground: SetContext, place: Place, field: Field, text: string): SetReading {
   const { registry, currency, scope } = ground;
   const to = (key: string, figure: Figure | null): FigureChange => ({ place, key, figure, scope: commandScope(scope) });
   if (place.level === 'value' && isSurcharge(registry, field, text)) {
@@ -62,7 +62,7 @@ function readAt(ground: SetGround, place: Place, field: Field, text: string): Se
   return { ok: true, changes: [to(field.key, read.figure)] };
 }
 
-function heldAt({ family, scope, scopes }: SetGround, place: Place, { key }: Field): Figure | undefined {
+function heldAt({ family, scope, scopes }: SetContext, place: Place, { key }: Field): Figure | undefined {
   if (place.level === 'child') {
     const child = family.children[place.childId];
     return child && resolve(family, child, key, scopes).figure;

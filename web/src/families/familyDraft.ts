@@ -1,7 +1,7 @@
 /** A family while it is being started: what was typed, the family that it makes, and what is still missing. Kept in the browser until it is started. */
 import { computed, reactive, ref, shallowRef, watch } from 'vue';
 import { z } from 'zod';
-import { crossingsOf, mindSize } from '@loom-kin/core/axes';
+import { crossingsOf, requireSize } from '@loom-kin/core/axes';
 import { type CreateFamily, createFamily } from '@loom-kin/core/change';
 import { type Family, type Role, RoleSchema, familyIndex } from '@loom-kin/core/family';
 import { familyPattern, proposeSkus } from '@loom-kin/core/identifiers';
@@ -99,7 +99,7 @@ export function useFamilyDraft() {
   /** The weave depends on the axes alone: names and prices leave it as it is. */
   const draft = computed((): { family: Family | null; problem: string | null } => {
     try {
-      mindSize(crossingsOf(filled.value.map((axis) => axis.values.length)));
+      requireSize(crossingsOf(filled.value.map((axis) => axis.values.length)));
       return {
         family: createFamily(setup.registry, { id: 'draft', fields: { name: 'New family' }, ...structure.value }),
         problem: null,

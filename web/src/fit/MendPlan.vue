@@ -20,10 +20,10 @@ const deeds = computed(() => {
     const remedy = readyRemedy(finding);
     if (!remedy) continue;
     const text = remedyText(remedy);
-    const deed = byText.get(text) ?? { text, findings: [], childIds: new Set<string>() };
-    byText.set(text, deed);
-    deed.findings.push(finding);
-    for (const id of finding.childIds) deed.childIds.add(id);
+    const action = byText.get(text) ?? { text, findings: [], childIds: new Set<string>() };
+    byText.set(text, action);
+    action.findings.push(finding);
+    for (const id of finding.childIds) action.childIds.add(id);
   }
   return [...byText.values()];
 });
@@ -32,10 +32,10 @@ const deeds = computed(() => {
 <template>
   <Dialog v-model="isShown" title="This will be done" :width="560">
     <ul class="deeds" data-test="mend-plan">
-      <li v-for="deed in deeds" :key="deed.text">
-        <strong>{{ deed.text }}</strong>
-        <span v-if="deed.childIds.size > 1" class="soft">, {{ children(deed.childIds.size) }}</span>
-        <p v-for="finding in deed.findings" :key="findingId(finding)" class="soft">
+      <li v-for="action in deeds" :key="action.text">
+        <strong>{{ action.text }}</strong>
+        <span v-if="action.childIds.size > 1" class="soft">, {{ children(action.childIds.size) }}</span>
+        <p v-for="finding in action.findings" :key="findingId(finding)" class="soft">
           since {{ findingText(finding, store.family!) }}
         </p>
       </li>

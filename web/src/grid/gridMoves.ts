@@ -7,7 +7,7 @@ export interface Range extends Spot {
   y1: number;
 }
 
-export interface Ground {
+export interface GridExtent {
   columns: number;
   rows: number;
   /** Rows in view at a time. */
@@ -19,7 +19,7 @@ export interface Ground {
 const SIDE_PAGE = 6;
 
 /** The nearest spot that is there. */
-export const within = ({ columns, rows }: Ground, { x, y }: Spot): Spot => ({
+export const within = ({ columns, rows }: GridExtent, { x, y }: Spot): Spot => ({
   x: Math.max(0, Math.min(columns - 1, x)),
   y: Math.max(0, Math.min(rows - 1, y)),
 });
@@ -28,7 +28,7 @@ export const within = ({ columns, rows }: Ground, { x, y }: Spot): Spot => ({
  * The spot a key leads to; null for keys that lead nowhere.
  * @param key name of the key, `Ctrl+` or `Alt+` before it; whether Shift is held makes no difference
  */
-export function goTo(key: string, from: Spot, ground: Ground): Spot | null {
+export function goTo(key: string, from: Spot, ground: GridExtent): Spot | null {
   const step = ARROWS[key];
   if (step) return within(ground, { x: from.x + step.x, y: from.y + step.y });
   const jump = ARROWS[key.replace(/^Ctrl\+/, '')];
@@ -49,7 +49,7 @@ export function goTo(key: string, from: Spot, ground: Ground): Spot | null {
 }
 
 /** To the end of what is filled, or over a gap to what is filled next; else to the edge. */
-function leap(from: Spot, step: Spot, ground: Ground): Spot {
+function leap(from: Spot, step: Spot, ground: GridExtent): Spot {
   const next = (at: Spot): Spot => ({ x: at.x + step.x, y: at.y + step.y });
   const isThere = ({ x, y }: Spot) => x >= 0 && y >= 0 && x < ground.columns && y < ground.rows;
   let at = next(from);

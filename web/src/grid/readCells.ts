@@ -44,7 +44,7 @@ export function cellsOfClip(reading: ClipReading, columnOf: (id: string) => Grid
 }
 
 /** What the cells are read against. */
-export interface CellGround {
+export interface CellContext {
   registry: Registry;
   family: Family;
   currency: string;
@@ -63,7 +63,7 @@ export interface CellGround {
  * Reads cells. One that says what is shown already changes nothing; an empty one gives the figure back; a sum goes on from what holds.
  * What could be read two ways is decided by the other cells of its column.
  */
-export function readCells(ground: CellGround, cells: readonly TypedCell[]): ReadCells {
+export function readCells(ground: CellContext, cells: readonly TypedCell[]): ReadCells {
   const { registry, family } = ground;
   const read: ReadCells = { changes: [], counts: [], problems: [] };
   const wanted: { change: CellChange; where: string }[] = [];
@@ -98,7 +98,7 @@ export function readCells(ground: CellGround, cells: readonly TypedCell[]): Read
   return { ...read, changes, problems: [...read.problems, ...problems] };
 }
 
-function heldAt(ground: CellGround, childId: string, { field, scopes, location }: FieldColumn): Figure | undefined {
+function heldAt(ground: CellContext, childId: string, { field, scopes, location }: FieldColumn): Figure | undefined {
   const { family, stock } = ground;
   if (field.type === 'stock') return location ? ground.piecesAt(childId, location) : (stock[childId] ?? 0);
   const position = familyIndex(family).position.get(childId);
@@ -118,7 +118,7 @@ function habitsByColumn(cells: readonly TypedCell[]) {
 
 /** Two children never have the same SKU or GTIN, and one that is listed stays. */
 function withIdentifiers(
-  { family, listedOn }: CellGround,
+  { family, listedOn }: CellContext,
   wanted: readonly { change: CellChange; where: string }[],
 ): Pick<ReadCells, 'changes' | 'problems'> {
   const found: Pick<ReadCells, 'changes' | 'problems'> = { changes: [], problems: [] };

@@ -16,7 +16,7 @@ import type { GridView } from './useGridView';
 const DraftSchema = z.object({ childId: z.string(), columnId: z.string(), text: z.string() });
 export type CellDraft = z.infer<typeof DraftSchema>;
 
-export interface EntryHands {
+export interface EntryCallbacks {
   input: Ref<HTMLTextAreaElement | undefined>;
   /** Gives the focus back to the grid. */
   focusGrid(): void;
@@ -24,7 +24,7 @@ export interface EntryHands {
   go(spot: { x: number; y: number }): void;
 }
 
-export function useCellEntry(view: GridView, selection: GridSelection, edits: GridEdits, hands: EntryHands) {
+export function useCellEntry(view: GridView, selection: GridSelection, edits: GridEdits, hands: EntryCallbacks) {
   /** The cell that is typed in; rows and columns may move meanwhile. */
   const open = shallowRef<{ childId: string; column: FieldColumn } | null>(null);
   /** Begun by typing: arrows leave the cell. Begun by Enter or F2: they move in the text. */

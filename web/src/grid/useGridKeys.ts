@@ -5,7 +5,7 @@ import type { CellEntry } from './useCellEntry';
 import type { GridEdits } from './useGridEdits';
 import type { GridSelection } from './useGridSelection';
 
-export interface KeyHands {
+export interface KeyCallbacks {
   /** Scrolls a cell into view. */
   show(spot: Spot): void;
   openFind(withReplacement: boolean): void;
@@ -26,7 +26,7 @@ function nameOf(event: KeyboardEvent): string {
   return (event.ctrlKey || event.metaKey ? 'Ctrl+' : '') + (event.altKey ? 'Alt+' : '') + key;
 }
 
-export function useGridKeys(selection: GridSelection, entry: CellEntry, edits: GridEdits, hands: KeyHands) {
+export function useGridKeys(selection: GridSelection, entry: CellEntry, edits: GridEdits, hands: KeyCallbacks) {
   function extendTo(to: Spot): void {
     selection.extend(to);
     hands.show(to);

@@ -1,6 +1,6 @@
 /** What is selected in the grid. Cells are remembered as child and column, so that a selection stays on its cells however they are moved about. */
 import { computed, ref, shallowRef } from 'vue';
-import { rangeOf, within, type Ground, type Range } from './gridMoves';
+import { rangeOf, within, type GridExtent, type Range } from './gridMoves';
 import type { Spot } from '../common/arrows';
 import type { FieldColumn } from './gridColumns';
 import type { GridView } from './useGridView';
@@ -18,7 +18,7 @@ export function useGridSelection(view: GridView, page: () => number) {
   /** Where the focus was last, for when its child or column is not shown any more. */
   let last: Spot = { x: 0, y: 0 };
 
-  const ground = computed((): Ground => ({
+  const ground = computed((): GridExtent => ({
     columns: view.fields.value.length,
     rows: view.rows.value.length,
     page: page(),

@@ -14,7 +14,7 @@ import { useSetup } from './setup';
 /** account → fit, as last computed. */
 export type FitsByAccount = Record<string, Fit>;
 
-export interface FitsGround {
+export interface FitsContext {
   family: ShallowRef<Family | null>;
   stock: ShallowRef<Record<string, number>>;
   stockAt: ShallowRef<StockPlaces>;
@@ -23,7 +23,7 @@ export interface FitsGround {
   known: ShallowRef<Record<string, KnownNumbers>>;
 }
 
-export function createFits({ family, stock, stockAt, pictures, live, known }: FitsGround) {
+export function createFits({ family, stock, stockAt, pictures, live, known }: FitsContext) {
   const setup = useSetup();
   const fits = shallowRef<FitsByAccount>({});
   let started: Remote<FitsWorker> | null = null;

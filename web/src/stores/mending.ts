@@ -6,7 +6,7 @@ import { mendCommand, mendSteps, type StepInput } from '@loom-kin/contract';
 import { api, call, say, tell } from '../api/api';
 import { useSetup } from './setup';
 
-export interface MendingGround {
+export interface MendingContext {
   family(): Family | null;
   /** A gesture that only the server can do. */
   ask(steps: (now: Family) => StepInput[], title?: string): Promise<boolean>;
@@ -14,7 +14,7 @@ export interface MendingGround {
   run(command: Command): boolean;
 }
 
-export function createMending({ family, ask, run }: MendingGround) {
+export function createMending({ family, ask, run }: MendingContext) {
   const setup = useSetup();
 
   async function makeMend(mend: Mend, count: number): Promise<void> {

@@ -17,7 +17,7 @@ const TRY_AGAIN = 1500;
 /** Milliseconds after which the family that a waiting change was made on is kept as well. */
 const BASE_AFTER = 120;
 
-export interface OutboxHands {
+export interface OutboxCallbacks {
   namer(): Namer;
   load(id: string): Promise<FamilyDetail>;
   /** Shows a family with everything that waits; `detail` where the server was asked. */
@@ -27,7 +27,7 @@ export interface OutboxHands {
   refused(error: unknown, entry: Committer | null): void;
 }
 
-export function createOutbox(hands: OutboxHands) {
+export function createOutbox(hands: OutboxCallbacks) {
   const waiting = ref(0);
   const serverSilent = ref(false);
   /** The browser gives no room: what waits is in this page alone. */

@@ -14,7 +14,7 @@ export interface CrossingFigure {
   picture?: string | undefined;
 }
 
-export interface CrossingGround {
+export interface CrossingContext {
   family: Family;
   /** account → child → state; without it the crossings carry no ticks. */
   states?: Readonly<Record<string, Readonly<Record<string, FitState>>>> | undefined;
@@ -44,7 +44,7 @@ export interface DrawnCrossing {
 const BARE = '#9aa69e';
 
 /** @param isTiny whether there is room for one tick alone: that of the account where most is to be done */
-export function useCrossings(ground: () => CrossingGround, cloth: () => Cloth, isTiny: () => boolean) {
+export function useCrossings(ground: () => CrossingContext, cloth: () => Cloth, isTiny: () => boolean) {
   const setup = useSetup();
   const accounts = computed(() => {
     const { states, only } = ground();

@@ -4,7 +4,7 @@ import type { Place } from '@loom-kin/core/place';
 import { ARROWS, type Spot } from '../common/arrows';
 import { bandAt, childrenIn, type Band, type Cloth } from './cloth';
 
-export interface WeaveHands {
+export interface WeaveCallbacks {
   isWeaving(): boolean;
   select(place: Place): void;
   choose(childIds: string[]): void;
@@ -15,7 +15,7 @@ export interface WeaveHands {
   show(spot: Spot): void;
 }
 
-export function useWeaveMoves(cloth: ComputedRef<Cloth>, hands: WeaveHands) {
+export function useWeaveMoves(cloth: ComputedRef<Cloth>, hands: WeaveCallbacks) {
   const active = shallowRef<Spot>({ x: 0, y: 0 });
   /** Where a rectangle was begun. */
   const anchor = shallowRef<Spot>({ x: 0, y: 0 });

@@ -2,7 +2,7 @@
 import type { Role } from '../../family/shape';
 import type { OptionRead } from '../options/shape';
 import type { Cluster } from './clusters';
-import type { Kin, ListSays } from './kinFound';
+import type { MergeCandidate, ListEvidence } from './mergeCandidates';
 import { stemWords } from './nameStems';
 
 /** What colours are made of and are called by: "Velvet magic", "Walnut milk". */
@@ -16,9 +16,9 @@ export interface Beside {
 }
 
 /** "Gannet grey", "red gannet": what the word makes a colour of together, where the others of a cluster have theirs. */
-export function besideInto(base: Cluster, kin: Kin, { facts }: ListSays): Beside | null {
-  const beside = besideWhat(kin);
-  return beside && hasRolesOf(facts.of(base).roles, facts.of(kin.cluster).roles, beside.role) ? beside : null;
+export function besideInto(base: Cluster, candidate: MergeCandidate, { facts }: ListEvidence): Beside | null {
+  const beside = besideWhat(candidate);
+  return beside && hasRolesOf(facts.of(base).roles, facts.of(candidate.cluster).roles, beside.role) ? beside : null;
 }
 
 /** Whether a cluster has the options of another, where one of its own is a colour there. */
@@ -28,11 +28,11 @@ function hasRolesOf(base: ReadonlyMap<string, unknown>, own: ReadonlyMap<string,
 }
 
 /** Beside which kind of option the word stands, in all rows, and beside that one alone. */
-function besideWhat({ cluster, filler, at }: Kin): Beside | null {
+function besideWhat({ cluster, differingWords, at }: MergeCandidate): Beside | null {
   const found = new Map<string, Beside>();
   for (const item of cluster.items) {
     const words = stemWords(item);
-    const [from, to] = [words[at]!.at, words[at + filler.length - 1]!.at + 1];
+    const [from, to] = [words[at]!.at, words[at + differingWords.length - 1]!.at + 1];
     const span = item.spans.find((one) => OF_COLOURS.has(one.roles[0]!) && sideOf(one, from, to));
     if (!span) return null;
     const beside: Beside = { role: span.roles[0]!, side: sideOf(span, from, to)! };

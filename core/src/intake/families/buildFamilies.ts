@@ -3,7 +3,7 @@ import { codeKey } from './codeKey';
 import type { Cluster } from './clusters';
 import { clusterOf } from './clusters';
 import { push } from '../filing';
-import { isBeside } from './kin';
+import { isBeside } from './joinCandidates';
 import { headsAmong, isEmptyOf, isLeftOut, isParentRow } from './parentRows';
 import { choicesOfGoods } from './choicesOfGoods';
 import { familyName } from './familyName';
@@ -15,7 +15,7 @@ import type { Said, Values } from './values';
 import { axesOfCodes } from './codeAxes';
 import { partedByCells, partedByHeads } from './partedGoods';
 import { sharedHead } from './codeHeads';
-import { areApart, axesThatDiffer, axisMore, crossingOf, weaveRows, type Strand, type WovenAxis } from './weaves';
+import { areApart, axesThatDiffer, axisMore, crossingOf, weaveRows, type RowVariant, type WovenAxis } from './weaves';
 
 export interface Around {
   values: Values;
@@ -36,18 +36,18 @@ export function buildFamilies(cluster: Cluster, around: Around, into: Recognised
     woven,
     (role) => around.isUsual(cluster.items, role) || isLeftOut(cluster.items, role, around.parents),
   );
-  const axes = choicesOfGoods(differing, woven.strands);
+  const axes = choicesOfGoods(differing, woven.variants);
   const isSaid = cluster.bonds.some(({ by }) => by === 'seller');
-  const parts = isSaid ? [woven.strands] : partedBySignature(woven.strands, axes, cluster.isGiven);
+  const parts = isSaid ? [woven.variants] : partedBySignature(woven.variants, axes, cluster.isGiven);
   if (parts.length > 1) {
-    const heads = headsAmong(woven.strands);
+    const heads = headsAmong(woven.variants);
     if (heads.size > 0) {
       for (const { row, name } of heads) around.parents.push({ row, name });
       return buildFamilies({ ...cluster, items: cluster.items.filter((item) => !heads.has(item)) }, around, into);
     }
     const [main, ...others] = parts.sort((a, b) => b.length - a.length);
     for (const part of others) {
-      if (part.every((strand) => isParentRow(strand.item, main!))) {
+      if (part.every((variant) => isParentRow(variant.item, main!))) {
         for (const { item } of part) around.parents.push({ row: item.row, name: item.name });
         continue;
       }
@@ -61,11 +61,11 @@ export function buildFamilies(cluster: Cluster, around: Around, into: Recognised
     }
     return buildFamilies({ ...cluster, items: itemsOf(main!) }, around, into);
   }
-  if (woven.strands.length < 2) return single(cluster.items, around, into.singles);
-  finish(cluster, woven.strands, axes, around, into);
+  if (woven.variants.length < 2) return single(cluster.items, around, into.singles);
+  finish(cluster, woven.variants, axes, around, into);
 }
 
-const itemsOf = (strands: readonly Strand[]): Item[] => [...new Set(strands.map(({ item }) => item))];
+const itemsOf = (variants: readonly RowVariant[]): Item[] => [...new Set(variants.map(({ item }) => item))];
 
 function single(items: readonly Item[], { parents }: Pick<Around, 'parents'>, singles: ListSingle[]): void {
   const [first] = items as [Item];
@@ -77,13 +77,17 @@ function single(items: readonly Item[], { parents }: Pick<Around, 'parents'>, si
 }
 
 /** Strands by the axes they have a value on. Where the list itself holds them together they stay so, unless they are something beside the goods. */
-function partedBySignature(strands: readonly Strand[], axes: readonly WovenAxis[], isGiven: boolean): Strand[][] {
-  const parts = new Map<string, Strand[]>();
-  for (const strand of strands) {
-    const signature = signatureOf(strand, axes);
+function partedBySignature(
+  variants: readonly RowVariant[],
+  axes: readonly WovenAxis[],
+  isGiven: boolean,
+): RowVariant[][] {
+  const parts = new Map<string, RowVariant[]>();
+  for (const variant of variants) {
+    const signature = signatureOf(variant, axes);
     const hasNone = () => axes.length > 0 && !signature.includes('1');
-    const isApart = !isGiven || (hasNone() && (isBeside(strand.item) || isEmptyOf(strand.item)));
-    push(parts, isApart ? signature : 'together', strand);
+    const isApart = !isGiven || (hasNone() && (isBeside(variant.item) || isEmptyOf(variant.item)));
+    push(parts, isApart ? signature : 'together', variant);
   }
   if (isGiven && parts.size > 1) {
     const together = [...parts].filter(([key]) => key === 'together').flatMap(([, some]) => some);
@@ -92,33 +96,39 @@ function partedBySignature(strands: readonly Strand[], axes: readonly WovenAxis[
   return [...parts.values()];
 }
 
-/** A figure for each axis: whether a strand has a value on it. */
-function signatureOf({ at }: Strand, axes: readonly WovenAxis[]): string {
+/** A figure for each axis: whether a variant has a value on it. */
+function signatureOf({ at }: RowVariant, axes: readonly WovenAxis[]): string {
   let signature = '';
   for (const { key } of axes) signature += at.has(key) ? '1' : '0';
   return signature;
 }
 
-function finish(cluster: Cluster, strands: Strand[], differing: WovenAxis[], around: Around, into: Recognised): void {
+function finish(
+  cluster: Cluster,
+  variants: RowVariant[],
+  differing: WovenAxis[],
+  around: Around,
+  into: Recognised,
+): void {
   const axes = [...differing];
-  while (axes.length < 6 && !areApart(strands, axes)) {
-    const more = axisMore({ axes, strands }, axes, around.spare);
+  while (axes.length < 6 && !areApart(variants, axes)) {
+    const more = axisMore({ axes, variants }, axes, around.spare);
     if (!more) break;
     axes.push(more);
   }
-  if (!areApart(strands, axes)) {
-    axes.push(...axesOfCodes(strands, axes, around.options));
-    const isOne = cluster.isGiven || areApart(strands, axes);
-    const parts = isOne ? null : (partedByCells(strands, axes, around.apart) ?? partedByHeads(strands, axes));
+  if (!areApart(variants, axes)) {
+    axes.push(...axesOfCodes(variants, axes, around.options));
+    const isOne = cluster.isGiven || areApart(variants, axes);
+    const parts = isOne ? null : (partedByCells(variants, axes, around.apart) ?? partedByHeads(variants, axes));
     if (parts) return buildApart(cluster, parts, around, into);
   }
-  const children = childrenOf(strands, axes, around.spare, into.problems);
+  const children = childrenOf(variants, axes, around.spare, into.problems);
   if (children.length < 2) return single(cluster.items, around, into.singles);
-  into.families.push(familyOf(cluster, strands, axes, children, around));
+  into.families.push(familyOf(cluster, variants, axes, children, around));
 }
 
 /** Each part a family of its own; what is known of the whole goes with the first. */
-function buildApart({ bonds }: Cluster, parts: readonly Strand[][], around: Around, into: Recognised): void {
+function buildApart({ bonds }: Cluster, parts: readonly RowVariant[][], around: Around, into: Recognised): void {
   parts.forEach((part, at) =>
     buildFamilies(
       { ...clusterOf(itemsOf(part)), bonds },
@@ -130,24 +140,24 @@ function buildApart({ bonds }: Cluster, parts: readonly Strand[][], around: Arou
 
 /** Rows of one crossing are one child where they say the same; where they do not it is told. */
 function childrenOf(
-  strands: readonly Strand[],
+  variants: readonly RowVariant[],
   axes: readonly WovenAxis[],
   spare: Around['spare'],
   problems: ListProblem[],
-): { strand: Strand; rows: number[] }[] {
-  const children = new Map<string, { strand: Strand; rows: number[] }>();
+): { variant: RowVariant; rows: number[] }[] {
+  const children = new Map<string, { variant: RowVariant; rows: number[] }>();
   const unknown = new Set(spare.map(({ at }) => at));
-  for (const strand of strands) {
-    const key = crossingOf(strand, axes);
+  for (const variant of variants) {
+    const key = crossingOf(variant, axes);
     const before = children.get(key);
     if (!before) {
-      children.set(key, { strand, rows: [strand.item.row] });
+      children.set(key, { variant, rows: [variant.item.row] });
       continue;
     }
-    const { row } = strand.item;
+    const { row } = variant.item;
     if (before.rows.includes(row)) continue;
     before.rows.push(row);
-    if (!isSameRow(before.strand.item, strand.item, unknown))
+    if (!isSameRow(before.variant.item, variant.item, unknown))
       problems.push({ row, code: 'child.twice', text: String(before.rows[0]) });
   }
   return [...children.values()];
@@ -159,56 +169,56 @@ const isSameRow = (a: Item, b: Item, unknown: ReadonlySet<number>): boolean =>
 
 function familyOf(
   cluster: Cluster,
-  strands: readonly Strand[],
+  variants: readonly RowVariant[],
   axes: readonly WovenAxis[],
-  children: readonly { strand: Strand; rows: number[] }[],
+  children: readonly { variant: RowVariant; rows: number[] }[],
   around: Around,
 ): ListFamily {
   const labels = axes.map(({ key, role }) =>
     around.values.labelsOf(
       role,
-      strands.map((strand) => strand.at.get(key) ?? NONE),
+      variants.map((variant) => variant.at.get(key) ?? NONE),
     ),
   );
   const names = axisNames(axes);
-  const placeOf = (strand: Strand): ListChild['at'] => {
+  const placeOf = (variant: RowVariant): ListChild['at'] => {
     const place: ListChild['at'] = {};
-    axes.forEach(({ key }, at) => (place[names[at]!] = labels[at]!.get((strand.at.get(key) ?? NONE).key)!));
+    axes.forEach(({ key }, at) => (place[names[at]!] = labels[at]!.get((variant.at.get(key) ?? NONE).key)!));
     return place;
   };
   const firstRow = children.reduce((least, { rows }) => Math.min(least, ...rows), Infinity);
-  const first = strands[0]!.item;
+  const first = variants[0]!.item;
   const name =
     around.parents.find((parent) => parent.name !== '')?.name ??
-    familyName(strands, axes) ??
+    familyName(variants, axes) ??
     (first.style || first.belongs);
   return {
     key: `row${firstRow}`,
     name,
     brand: first.brand,
-    style: styleOf(cluster.items, strands),
+    style: styleOf(cluster.items, variants),
     axes: axes.map(({ role }, at): ListAxis => ({ label: names[at]!, role, values: [...labels[at]!.values()] })),
-    children: children.map(({ strand, rows: own }): ListChild => ({
+    children: children.map(({ variant, rows: own }): ListChild => ({
       rows: own,
-      at: placeOf(strand),
-      ...(strand.across ? { ownColumns: strand.across.columns } : {}),
-      ...(isListing(strand) ? { sharesRow: true as const } : {}),
+      at: placeOf(variant),
+      ...(variant.across ? { ownColumns: variant.across.columns } : {}),
+      ...(isListing(variant) ? { sharesRow: true as const } : {}),
     })),
     parentRows: around.parents.map(({ row }) => row),
-    bonds: bondsOf(cluster, strands, name),
+    bonds: bondsOf(cluster, variants, name),
     doubts: around.doubts,
   };
 }
 
-const isListing = ({ item }: Strand): boolean => item.given.some(({ listed }) => listed !== undefined);
+const isListing = ({ item }: RowVariant): boolean => item.given.some(({ listed }) => listed !== undefined);
 
 /**
  * The style code that all rows have, or what their codes begin with where those have the colour behind it. The number of a row that is the
  * whole family is that of the family.
  */
-function styleOf(items: readonly Item[], strands: readonly Strand[]): string {
+function styleOf(items: readonly Item[], variants: readonly RowVariant[]): string {
   const [first, ...others] = items as [Item];
-  if (first.style === '' && others.length === 0 && strands.some(isListing)) return first.ownCode;
+  if (first.style === '' && others.length === 0 && variants.some(isListing)) return first.ownCode;
   if (others.every(({ style }) => codeKey(style) === codeKey(first.style))) return first.style;
   return sharedHead(items.map(({ style }) => style));
 }
@@ -227,13 +237,13 @@ function axisNames(axes: readonly WovenAxis[]): string[] {
   });
 }
 
-function bondsOf(cluster: Cluster, strands: readonly Strand[], name: string): Bond[] {
+function bondsOf(cluster: Cluster, variants: readonly RowVariant[], name: string): Bond[] {
   const bonds: Bond[] = [...cluster.bonds];
-  const items = itemsOf(strands);
+  const items = itemsOf(variants);
   const stems = new Set(items.map(stemKey));
   const isBlock = items.length > 1 && items[0]!.block !== null && items.every(({ block }) => block === items[0]!.block);
   if (isBlock) bonds.push({ by: 'blank' });
   if (stems.size === 1 && items.length > 1) bonds.push({ by: 'name', name });
-  if (strands.some(({ across }) => across)) bonds.push({ by: 'across' });
+  if (variants.some(({ across }) => across)) bonds.push({ by: 'across' });
   return bonds;
 }

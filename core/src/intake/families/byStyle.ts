@@ -3,7 +3,7 @@ import { stemOf } from '../../pictures/match/catalogue';
 import { codeKey } from './codeKey';
 import { clusterOf, type Cluster } from './clusters';
 import { push } from '../filing';
-import { isBeside } from './kin';
+import { isBeside } from './joinCandidates';
 import type { Item } from './shape';
 import { crossingOf, weaveRows, type ReadValue } from './weaves';
 
@@ -53,12 +53,12 @@ function splitByStyle(cluster: Cluster, read: ReadValue): Cluster[] {
   for (const item of cluster.items) push(byStyle, codeKey(item.style), item);
   if (byStyle.size < 2 || byStyle.has('') || byStyle.size > cluster.items.length * 0.9) return [cluster];
   const woven = weaveRows(cluster.items, read);
-  const crossings = new Set(woven.strands.map((strand) => crossingOf(strand, woven.axes)));
-  const isClash = crossings.size < woven.strands.length;
+  const crossings = new Set(woven.variants.map((variant) => crossingOf(variant, woven.axes)));
+  const isClash = crossings.size < woven.variants.length;
   const isColourEach = woven.axes.some(({ key }) => {
     const values = [...byStyle.values()].map((items) => {
       const some = new Set(items);
-      return new Set(woven.strands.filter(({ item }) => some.has(item)).map(({ at }) => at.get(key)?.key ?? ''));
+      return new Set(woven.variants.filter(({ item }) => some.has(item)).map(({ at }) => at.get(key)?.key ?? ''));
     });
     return (
       values.every((one) => one.size === 1 && !one.has('')) &&

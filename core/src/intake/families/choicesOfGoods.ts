@@ -4,16 +4,16 @@ import { areGoods, isFlavoured, isJewellery, isScented } from '../options/goodsW
 import { MATERIALS } from '../options/materialWords';
 import { tokensOf } from '../options/tokens';
 import { stemWords } from './nameStems';
-import type { Strand, WovenAxis } from './weaves';
+import type { RowVariant, WovenAxis } from './weaves';
 
 const METALS = new Set(MATERIALS);
 
 /** Axes whose values look like colours and are something else, as their goods are; columns that say what they are stay so. */
-export function choicesOfGoods(axes: WovenAxis[], strands: readonly Strand[]): WovenAxis[] {
+export function choicesOfGoods(axes: WovenAxis[], variants: readonly RowVariant[]): WovenAxis[] {
   const at = axes.findIndex(({ role, isGiven, isGuessed }) => role === 'colour' && (!isGiven || isGuessed));
   if (at < 0) return axes;
-  const words = stemWords(strands[0]!.item).map(({ text }) => text);
-  const values = [...new Set(strands.map((strand) => strand.at.get(axes[at]!.key)?.text ?? ''))];
+  const words = stemWords(variants[0]!.item).map(({ text }) => text);
+  const values = [...new Set(variants.map((variant) => variant.at.get(axes[at]!.key)?.text ?? ''))];
   const meant = meaningFor(words, values);
   return meant ? axes.with(at, { ...axes[at]!, ...meant }) : axes;
 }

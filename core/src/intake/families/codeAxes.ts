@@ -10,7 +10,7 @@ import { readSize } from '../options/readSize';
 import { tokensOf } from '../options/tokens';
 import type { Said } from './values';
 import { areSizeNumbers } from './weakSizes';
-import { crossingOf, type Strand, type WovenAxis } from './weaves';
+import { crossingOf, type RowVariant, type WovenAxis } from './weaves';
 
 /** Codes of colours in SKUs alone, beside the words that suppliers shorten everywhere; common practice. */
 const COLOUR_CODES: Record<string, string> = {
@@ -31,7 +31,7 @@ const COLOUR_CODES: Record<string, string> = {
 /** How SKUs are put together: at any sign, or at one alone, since "5.5", "0-3M" and "28/30" have signs of their own. */
 const JOINTS = [/[^\p{L}\p{N}]+/u, /[_\s]+/, /-+/, /\/+/, /\.+/];
 
-/** A part of SKUs in which they differ: for each strand its code, and what the codes are. */
+/** A part of SKUs in which they differ: for each variant its code, and what the codes are. */
 interface CodePart {
   codes: string[];
   role: Role;
@@ -39,22 +39,22 @@ interface CodePart {
   isRead: boolean;
 }
 
-/** Axes read from SKUs, where the strands cannot be told apart otherwise and their SKUs are made alike. Values are written into the strands. */
+/** Axes read from SKUs, where the variants cannot be told apart otherwise and their SKUs are made alike. Values are written into the variants. */
 export function axesOfCodes(
-  strands: readonly Strand[],
+  variants: readonly RowVariant[],
   axes: readonly WovenAxis[],
   options: OptionReader,
 ): WovenAxis[] {
-  const crossings = new Set(strands.map((strand) => crossingOf(strand, axes)));
-  if (crossings.size === strands.length || strands.length < 2) return [];
-  const skus = strands.map(({ item }) => item.ownCode);
+  const crossings = new Set(variants.map((variant) => crossingOf(variant, axes)));
+  if (crossings.size === variants.length || variants.length < 2) return [];
+  const skus = variants.map(({ item }) => item.ownCode);
   const splits = [...JOINTS.map((joint) => skus.map((sku) => sku.split(joint).filter(Boolean))), skus.map(unglued)];
-  const ways = splits.flatMap((split) => differingParts(strands, split, axes, options) ?? []);
+  const ways = splits.flatMap((split) => differingParts(variants, split, axes, options) ?? []);
   const unread = ({ parts }: { parts: readonly CodePart[] }) => parts.filter(({ isRead }) => !isRead).length;
   const [best] = ways.sort((a, b) => unread(a) - unread(b));
   return (best?.parts ?? []).map(({ codes, role }, at) => {
     const axis: WovenAxis = { key: `code ${at}`, role, label: ROLE_LABELS[role], isGiven: false };
-    strands.forEach((strand, place) => strand.at.set(axis.key, valueOf(codes[place]!, role, options)));
+    variants.forEach((variant, place) => variant.at.set(axis.key, valueOf(codes[place]!, role, options)));
     return axis;
   });
 }
@@ -65,7 +65,7 @@ const unglued = (sku: string): string[] => GLUED.exec(sku.toUpperCase())?.slice(
 
 /** The parts in which SKUs differ, as they are parted; null where they are not made alike, or only count. */
 function differingParts(
-  strands: readonly Strand[],
+  variants: readonly RowVariant[],
   split: readonly string[][],
   axes: readonly WovenAxis[],
   options: OptionReader,
@@ -77,7 +77,7 @@ function differingParts(
   for (let at = 0; at < length; at++) {
     const codes = split.map((own) => own[at]!.toUpperCase());
     // What an option says already is not said again: "Hoodie Navy" as HJ-NVY-M.
-    if (new Set(codes).size < 2 || axes.some((axis) => goesWith(strands, codes, axis))) continue;
+    if (new Set(codes).size < 2 || axes.some((axis) => goesWith(variants, codes, axis))) continue;
     const part: CodePart = { codes, ...meaningOf(codes, [...axes, ...parts], options) };
     if (!part.isRead && areNumbersOfGoods(codes, at)) numbers += 1;
     parts.push(part);
@@ -91,9 +91,9 @@ const areNumbersOfGoods = (codes: readonly string[], at: number): boolean =>
   (at === 0 || codes.some((code) => code.length > 3) || new Set(codes).size === codes.length);
 
 /** Whether the codes of a part follow the values of an axis, each of them one. */
-function goesWith(strands: readonly Strand[], codes: readonly string[], { key }: WovenAxis): boolean {
+function goesWith(variants: readonly RowVariant[], codes: readonly string[], { key }: WovenAxis): boolean {
   const said = new Map<string, string>();
-  return strands.every(({ at }, place) => {
+  return variants.every(({ at }, place) => {
     const value = at.get(key)?.key ?? '';
     const before = said.get(value) ?? codes[place]!;
     said.set(value, before);

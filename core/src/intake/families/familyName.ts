@@ -2,16 +2,16 @@
 import type { OptionRead } from '../options/shape';
 import { cleanName, stemWords } from './nameStems';
 import type { Item } from './shape';
-import { namedAxis, type Strand, type WovenAxis } from './weaves';
+import { namedAxis, type RowVariant, type WovenAxis } from './weaves';
 
 /** So many names of a family tell what it is called. */
 const NAMES_LOOKED_AT = 7;
 
 /** The name that most rows have without their options; null where none has any. */
-export function familyName(strands: readonly Strand[], axes: readonly WovenAxis[]): string | null {
+export function familyName(variants: readonly RowVariant[], axes: readonly WovenAxis[]): string | null {
   const keys = new Set(axes.map(({ key }) => key));
   const fromWords = axes.some(({ key }) => key.startsWith('words '));
-  const items = [...new Set(strands.map(({ item }) => item))].slice(0, NAMES_LOOKED_AT);
+  const items = [...new Set(variants.map(({ item }) => item))].slice(0, NAMES_LOOKED_AT);
   if (fromWords) return commonWords(items);
   const counts = new Map<string, number>();
   const whole = new Map<string, string>();
@@ -19,7 +19,7 @@ export function familyName(strands: readonly Strand[], axes: readonly WovenAxis[
   const isAside = new Set(items.map(asideText)).size > 1;
   for (const item of items) {
     // What fits everybody is no word of the name, though it is no option either.
-    const { at } = strands.find((strand) => strand.item === item)!;
+    const { at } = variants.find((variant) => variant.item === item)!;
     const spans = item.spans.filter(
       (span) => span.key === 'one' || (isOnSome(span, keys, at) && !isElsewhere(item, span, at)),
     );
@@ -40,7 +40,7 @@ const asideText = ({ aside = [], name, tokens }: Item): string =>
   aside.map(({ from, to }) => name.slice(tokens[from]!.from, tokens[to - 1]!.to)).join(' ');
 
 /** Whether an option of a name is one of an axis: of its own kind, or of one that several kinds were made. */
-function isOnSome(span: OptionRead, keys: ReadonlySet<string>, at: Strand['at']): boolean {
+function isOnSome(span: OptionRead, keys: ReadonlySet<string>, at: RowVariant['at']): boolean {
   const named = namedAxis(span);
   if (named === null ? span.roles.some((role) => keys.has(role)) : keys.has(named)) return true;
   for (const key of keys) if (at.get(key)?.key === span.key) return true;
@@ -48,7 +48,7 @@ function isOnSome(span: OptionRead, keys: ReadonlySet<string>, at: Strand['at'])
 }
 
 /** "Blue Harbour Smock" with "Rust" in a column: what the row says itself is another than the name seems to say. */
-const isElsewhere = ({ given }: Item, { key, roles }: OptionRead, at: Strand['at']): boolean =>
+const isElsewhere = ({ given }: Item, { key, roles }: OptionRead, at: RowVariant['at']): boolean =>
   given.some(({ role }) => roles.includes(role) && at.get(role) !== undefined && at.get(role)!.key !== key);
 
 /** The words that all names have. */

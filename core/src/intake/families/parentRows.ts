@@ -2,26 +2,26 @@
 import type { Role } from '../../family/shape';
 import { compact } from '../../text/letters';
 import { push } from '../filing';
-import { isBeside } from './kin';
+import { isBeside } from './joinCandidates';
 import type { Item } from './shape';
-import type { Strand } from './weaves';
+import type { RowVariant } from './weaves';
 
 /**
  * Rows that stand between the family and its children: "FJ-NV", navy in whatever size, above "FJ-NV-S" and "FJ-NV-M".
  * Others' numbers go on from theirs, and say what they say and more.
  */
-export function headsAmong(strands: readonly Strand[]): Set<Item> {
-  const byHead = new Map<string, Strand[]>();
-  for (const strand of strands) {
-    const code = strand.item.ownCode.toUpperCase();
-    for (const { index } of code.matchAll(/[^\p{L}\p{N}]/gu)) push(byHead, code.slice(0, index), strand);
+export function headsAmong(variants: readonly RowVariant[]): Set<Item> {
+  const byHead = new Map<string, RowVariant[]>();
+  for (const variant of variants) {
+    const code = variant.item.ownCode.toUpperCase();
+    for (const { index } of code.matchAll(/[^\p{L}\p{N}]/gu)) push(byHead, code.slice(0, index), variant);
   }
-  const isBelow = (head: Strand, { at }: Strand): boolean =>
+  const isBelow = (head: RowVariant, { at }: RowVariant): boolean =>
     at.size > head.at.size && [...head.at].every(([axis, { key }]) => at.get(axis)?.key === key);
-  const heads = strands.filter((strand) => {
-    const below = byHead.get(strand.item.ownCode.toUpperCase()) ?? [];
-    const hasNone = strand.item.price === null || below.some(({ item }) => item.price !== null);
-    return below.length > 0 && hasNone && below.every((one) => isBelow(strand, one));
+  const heads = variants.filter((variant) => {
+    const below = byHead.get(variant.item.ownCode.toUpperCase()) ?? [];
+    const hasNone = variant.item.price === null || below.some(({ item }) => item.price !== null);
+    return below.length > 0 && hasNone && below.every((one) => isBelow(variant, one));
   });
   return new Set(heads.map(({ item }) => item));
 }
@@ -33,19 +33,19 @@ export const isEmptyOf = ({ given, spans, across }: Item) => given.length + span
  * A row without any option that has no number of its own, or one that all others begin with, says something of the family; so does one
  * without pieces that is called as all others are, where those have theirs across the columns or below each other: their sum.
  */
-export function isParentRow(item: Item, main: readonly Strand[]): boolean {
+export function isParentRow(item: Item, main: readonly RowVariant[]): boolean {
   if (!isEmptyOf(item) || isBeside(item) || main.length < 2) return false;
   const begins =
     item.ownCode !== '' &&
-    main.every((strand) => strand.item.ownCode.toUpperCase().startsWith(item.ownCode.toUpperCase()));
-  const hasNone = item.ownCode === '' && main.every((strand) => strand.item.ownCode !== '');
+    main.every((variant) => variant.item.ownCode.toUpperCase().startsWith(item.ownCode.toUpperCase()));
+  const hasNone = item.ownCode === '' && main.every((variant) => variant.item.ownCode !== '');
   const isSum =
     item.ownCode === '' && main.every(({ across, item: other }) => across !== null && other.name === item.name);
   return begins || hasNone || isSum || isSumOf(item, main);
 }
 
 /** Whether some column of a row without a number of its own holds the sum of what the others have there. */
-function isSumOf({ ownCode, name, cells }: Item, main: readonly Strand[]): boolean {
+function isSumOf({ ownCode, name, cells }: Item, main: readonly RowVariant[]): boolean {
   if (ownCode !== '' || main.some(({ item }) => item.name !== name)) return false;
   return cells.some((cell, at) => {
     const numbers = main.map(({ item }) => Number(item.cells[at] || NaN));

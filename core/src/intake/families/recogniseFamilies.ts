@@ -7,7 +7,7 @@ import { clusterRows, type Cluster } from './clusters';
 import { push } from '../filing';
 import { openFacts } from './clusterFacts';
 import { openCodeHeads } from './codeHeads';
-import { joinKin } from './kin';
+import { joinKin } from './joinCandidates';
 import { settleListed } from './listedValues';
 import { takePartsForColours } from './partedNames';
 import { readNames } from './readNames';

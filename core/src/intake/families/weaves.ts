@@ -11,7 +11,7 @@ import { stemWords } from './nameStems';
 import type { Said } from './values';
 
 /** A row at a crossing: one row makes several where sizes go across, or where its cells list values. */
-export interface Strand {
+export interface RowVariant {
   item: Item;
   across: Across | null;
   /** Axis → value. */
@@ -29,7 +29,7 @@ export interface WovenAxis {
 
 export interface Woven {
   axes: WovenAxis[];
-  strands: Strand[];
+  variants: RowVariant[];
 }
 
 export type ReadValue = (role: Role, text: string) => Said;
@@ -38,7 +38,7 @@ export type ReadValue = (role: Role, text: string) => Said;
 export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
   const axes = new Map<string, WovenAxis>();
   const roleOf = settledRoles(items);
-  const strands = items.flatMap((item): Strand[] => {
+  const variants = items.flatMap((item): RowVariant[] => {
     const at = new Map<string, Said>();
     for (const { axis, role, label, text, isGuessed } of item.given) {
       if (!axes.has(axis)) axes.set(axis, { key: axis, role, label, isGiven: true, isGuessed });
@@ -61,8 +61,8 @@ export function weaveRows(items: readonly Item[], read: ReadValue): Woven {
       return places.map((place) => ({ item, across, at: new Map(place).set(axis, read(role, text)) }));
     });
   });
-  for (const kinds of KINDRED) joinKindred(kinds, axes, strands);
-  return { axes: inOrder([...axes.values()]), strands };
+  for (const kinds of KINDRED) joinKindred(kinds, axes, variants);
+  return { axes: inOrder([...axes.values()]), variants };
 }
 
 /** The key of the axis that a span is on, where that is not the one of its role. */
@@ -75,14 +75,14 @@ const KINDRED: readonly (readonly Role[])[] = [
 ];
 
 /** "8 R" and "8 L", "Navy" and "Camo": where every row has one option of such kinds and none has two, they are one choice. */
-function joinKindred(kinds: readonly Role[], axes: Map<string, WovenAxis>, strands: readonly Strand[]): void {
+function joinKindred(kinds: readonly Role[], axes: Map<string, WovenAxis>, variants: readonly RowVariant[]): void {
   // "Canvas shoes": what all rows have alike is no choice.
-  const isChoice = (role: Role) => new Set(strands.map(({ at }) => at.get(role)?.key)).size > 1;
+  const isChoice = (role: Role) => new Set(variants.map(({ at }) => at.get(role)?.key)).size > 1;
   const [main, ...others] = kinds.filter((role) => axes.has(role) && isChoice(role));
   if (main === undefined || others.length === 0) return;
-  if (!strands.every(({ at }) => [main, ...others].filter((role) => at.has(role)).length === 1)) return;
+  if (!variants.every(({ at }) => [main, ...others].filter((role) => at.has(role)).length === 1)) return;
   for (const role of others) axes.delete(role);
-  for (const { at } of strands)
+  for (const { at } of variants)
     for (const role of others) {
       const said = at.get(role);
       if (said) at.set(main, said);
@@ -135,19 +135,19 @@ function settledRoles(items: readonly Item[]): (span: OptionRead) => Role {
   };
 }
 
-/** The crossing of a strand, as text. */
-export function crossingOf(strand: Strand, axes: readonly WovenAxis[]): string {
+/** The crossing of a variant, as text. */
+export function crossingOf(variant: RowVariant, axes: readonly WovenAxis[]): string {
   let crossing = '';
-  for (const { key } of axes) crossing += `${strand.at.get(key)?.key ?? ''}|`;
+  for (const { key } of axes) crossing += `${variant.at.get(key)?.key ?? ''}|`;
   return crossing;
 }
 
 /** Whether every child stands at a crossing of its own; rows with one number are one child, told of again. */
-export function areApart(strands: readonly Strand[], axes: readonly WovenAxis[]): boolean {
+export function areApart(variants: readonly RowVariant[], axes: readonly WovenAxis[]): boolean {
   const codes = new Map<string, string>();
-  for (const strand of strands) {
-    const { ownCode } = strand.item;
-    const crossing = crossingOf(strand, axes);
+  for (const variant of variants) {
+    const { ownCode } = variant.item;
+    const crossing = crossingOf(variant, axes);
     const before = codes.get(crossing);
     if (before !== undefined && (before === '' || before !== ownCode)) return false;
     codes.set(crossing, ownCode);
@@ -159,10 +159,10 @@ export function areApart(strands: readonly Strand[], axes: readonly WovenAxis[])
  * Axes on which the rows differ; colour and size stay with a single value, since channels ask for them, where they stand in columns or
  * where the names of the list usually have them; so does what measures instead of a size.
  */
-export function axesThatDiffer({ axes, strands }: Woven, isUsual: (role: Role) => boolean): WovenAxis[] {
+export function axesThatDiffer({ axes, variants }: Woven, isUsual: (role: Role) => boolean): WovenAxis[] {
   const differing = axes.filter(({ key, role, isGiven }) => {
     const values = new Set<string>();
-    for (const { at } of strands) {
+    for (const { at } of variants) {
       values.add(sizeOrNone(at.get(key)?.key));
       if (values.size > 1) return true;
     }
@@ -175,7 +175,7 @@ export function axesThatDiffer({ axes, strands }: Woven, isUsual: (role: Role) =
     (axis) =>
       !isMinor(axis) ||
       !differing.some(
-        (other) => other !== axis && !isMinor(other) && maySay(other, axis) && isSaidBy(strands, axis, other),
+        (other) => other !== axis && !isMinor(other) && maySay(other, axis) && isSaidBy(variants, axis, other),
       ),
   );
 }
@@ -190,9 +190,9 @@ const maySay = (other: WovenAxis, { role }: WovenAxis): boolean =>
 const isMinor = ({ role, isGiven }: WovenAxis) => isGiven && (role === 'other' || role === 'material');
 
 /** Whether each value of an axis goes with one value of another. */
-function isSaidBy(strands: readonly Strand[], axis: WovenAxis, other: WovenAxis): boolean {
+function isSaidBy(variants: readonly RowVariant[], axis: WovenAxis, other: WovenAxis): boolean {
   const said = new Map<string, string>();
-  for (const { at } of strands) {
+  for (const { at } of variants) {
     const value = at.get(axis.key)?.key ?? '';
     const by = at.get(other.key)?.key ?? '';
     if (said.has(by) && said.get(by) !== value) return false;
@@ -206,25 +206,25 @@ function isSaidBy(strands: readonly Strand[], axis: WovenAxis, other: WovenAxis)
  * Null where nothing tells the rows apart.
  */
 export function axisMore(
-  { strands }: Woven,
+  { variants }: Woven,
   axes: readonly WovenAxis[],
   columns: readonly { at: number; header: string }[],
 ): WovenAxis | null {
-  const byCrossing = new Map<string, Strand[]>();
-  for (const strand of strands) {
-    const key = crossingOf(strand, axes);
+  const byCrossing = new Map<string, RowVariant[]>();
+  for (const variant of variants) {
+    const key = crossingOf(variant, axes);
     const some = byCrossing.get(key);
-    if (some) some.push(strand);
-    else byCrossing.set(key, [strand]);
+    if (some) some.push(variant);
+    else byCrossing.set(key, [variant]);
   }
   const alike = [...byCrossing.values()].filter((some) => some.length > 1 && !areApart(some, axes));
   if (alike.length === 0) return null;
-  const rest = restOfNames(strands);
-  const tries: { axis: WovenAxis; textOf: (strand: Strand) => string }[] = [
-    { axis: wordAxis(axes), textOf: (strand) => rest.get(strand)! },
+  const rest = restOfNames(variants);
+  const tries: { axis: WovenAxis; textOf: (variant: RowVariant) => string }[] = [
+    { axis: wordAxis(axes), textOf: (variant) => rest.get(variant)! },
     ...columns.map(({ at, header }) => ({
       axis: { key: `column ${at}`, role: 'other' as const, label: header.slice(0, 40), isGiven: true },
-      textOf: ({ item }: Strand) => (item.cells[at] ?? '').trim(),
+      textOf: ({ item }: RowVariant) => (item.cells[at] ?? '').trim(),
     })),
   ];
   for (const { axis, textOf: text } of tries) {
@@ -232,11 +232,11 @@ export function axisMore(
       const texts = some.map(text);
       return texts.every((one) => one !== '' && one.length <= 60) && new Set(texts.map(compact)).size === texts.length;
     });
-    const isFew = new Set(strands.map((strand) => compact(text(strand)))).size <= Math.max(2, strands.length / 2);
-    if (!tells || !(isFew || strands.length < 8)) continue;
-    for (const strand of strands) {
-      const said = text(strand);
-      if (said !== '') strand.at.set(axis.key, { key: compact(said), text: said, label: undefined });
+    const isFew = new Set(variants.map((variant) => compact(text(variant)))).size <= Math.max(2, variants.length / 2);
+    if (!tells || !(isFew || variants.length < 8)) continue;
+    for (const variant of variants) {
+      const said = text(variant);
+      if (said !== '') variant.at.set(axis.key, { key: compact(said), text: said, label: undefined });
     }
     return axis;
   }
@@ -249,16 +249,16 @@ const wordAxis = (axes: readonly WovenAxis[]): WovenAxis => {
 };
 
 /** Words of each name that the others do not have. */
-function restOfNames(strands: readonly Strand[]): Map<Strand, string> {
+function restOfNames(variants: readonly RowVariant[]): Map<RowVariant, string> {
   const counts = new Map<string, number>();
-  const words = new Map(strands.map((strand) => [strand, stemWords(strand.item)]));
+  const words = new Map(variants.map((variant) => [variant, stemWords(variant.item)]));
   for (const own of words.values())
     for (const text of new Set(own.map((word) => word.text))) counts.set(text, (counts.get(text) ?? 0) + 1);
   return new Map(
-    [...words].map(([strand, own]) => {
-      const rest = own.filter(({ text }) => counts.get(text)! < strands.length);
-      const { name, tokens } = strand.item;
-      return [strand, rest.map(({ at }) => name.slice(tokens[at]!.from, tokens[at]!.to)).join(' ')];
+    [...words].map(([variant, own]) => {
+      const rest = own.filter(({ text }) => counts.get(text)! < variants.length);
+      const { name, tokens } = variant.item;
+      return [variant, rest.map(({ at }) => name.slice(tokens[at]!.from, tokens[at]!.to)).join(' ')];
     }),
   );
 }

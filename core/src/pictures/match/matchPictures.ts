@@ -21,7 +21,7 @@ export interface NamedPicture {
   look?: PictureLook | undefined;
 }
 
-export interface MatchGround {
+export interface MatchContext {
   registry: Registry;
   catalogue: PictureCatalogue;
   /** A family by its id; undefined where it is gone. */
@@ -34,7 +34,7 @@ export interface MatchGround {
 const AS_GOOD = 0.5;
 
 /** A match for every picture, in their order. */
-export function matchPictures(pictures: readonly NamedPicture[], ground: MatchGround): PictureMatch[] {
+export function matchPictures(pictures: readonly NamedPicture[], ground: MatchContext): PictureMatch[] {
   const vocabularies = new Map<string, Vocabulary | null>();
   const vocabularyFor = (id: string): Vocabulary | null => {
     let known = vocabularies.get(id);
@@ -51,7 +51,7 @@ export function matchPictures(pictures: readonly NamedPicture[], ground: MatchGr
 
 function bestMatch(
   { path, look }: NamedPicture,
-  { catalogue, within }: MatchGround,
+  { catalogue, within }: MatchContext,
   vocabularyFor: (id: string) => Vocabulary | null,
   counts: Counts,
 ): Omit<PictureMatch, 'at'> {
@@ -133,7 +133,7 @@ function twoFamilies(
 function sharedByChildren(
   pictures: readonly NamedPicture[],
   matches: readonly PictureMatch[],
-  { familyOf }: MatchGround,
+  { familyOf }: MatchContext,
 ): PictureMatch[] {
   const ofChildren = new Map<string, PictureMatch[]>();
   for (const match of matches) {

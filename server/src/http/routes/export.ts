@@ -9,7 +9,7 @@ import { writtenFile } from '../../export/exports';
 import { incomingFolder } from '../../store/store';
 import { mount, mountDownload } from '../mount';
 import type { Parts } from '../parts';
-import { fileNameOf, mindLength, oneBackup } from '../upload';
+import { fileNameOf, requireLength, oneBackup } from '../upload';
 
 export function mountExport(app: Express, { store, exports, files, startAnew }: Parts): void {
   mount(app, api.startExport, ({ body, request }) =>
@@ -43,7 +43,7 @@ export function mountExport(app: Express, { store, exports, files, startAnew }: 
         await rm(path, { force: true });
       }
     },
-    mindLength,
+    requireLength,
     oneBackup(incomingFolder(store)),
   );
 }

@@ -5,7 +5,7 @@ import { endpoints as api } from '@loom-kin/contract';
 import { Refusal } from '@loom-kin/core/refusal';
 import { loadFamily } from '../../store/loadFamily';
 import { readJob } from '../../jobs/jobs';
-import { mindIntake, readIntakes, settleArrivals } from '../../pictureIntakes/arrivals';
+import { requireIntake, readIntakes, settleArrivals } from '../../pictureIntakes/arrivals';
 import { noteCombined } from '../../pictures/noteCombined';
 import { factsOf } from '../../pictures/pictureFacts';
 import { pictureFile } from '../../pictures/pictureFiles';
@@ -17,7 +17,7 @@ import { incomingFolder, pictureFolder } from '../../store/store';
 import { inTransaction } from '../../store/database';
 import type { Parts } from '../parts';
 import { mount } from '../mount';
-import { fileNameOf, manyFiles, manyPictures, mindLength, pathOf } from '../upload';
+import { fileNameOf, manyFiles, manyPictures, requireLength, pathOf } from '../upload';
 
 export function mountPictures(app: Express, parts: Parts): void {
   const { store, pictures, pictureIntakes, writer } = parts;
@@ -57,7 +57,7 @@ export function mountPictures(app: Express, parts: Parts): void {
       }));
       return pictureIntakes.start({ files, addresses: [], familyId: query.family ?? null });
     },
-    mindLength,
+    requireLength,
     manyFiles(folder),
   );
   mount(app, api.fetchPictures, ({ body }) =>
@@ -70,7 +70,7 @@ export function mountPictures(app: Express, parts: Parts): void {
   );
   mount(app, api.pictureIntake, ({ params }) => readIntake(store, params.id));
   mount(app, api.settlePictures, ({ params, body }) => {
-    mindIntake(store.database, params.id);
+    requireIntake(store.database, params.id);
     inTransaction(store.database, () => {
       for (const { at, to } of body.settle) settleArrivals(store.database, params.id, at, to);
     });

@@ -6,10 +6,10 @@ import type { CodeHeads } from './codeHeads';
 import type { Place } from './usualPlaces';
 
 /** What is found of a word that stands in the place of an option. */
-export interface Kin {
+export interface MergeCandidate {
   cluster: Cluster;
   /** Words that it has more than the others, and where they begin among its words. */
-  filler: string[];
+  differingWords: string[];
   at: number;
   /** Some of the words could make other goods of them. */
   isDoubtful: boolean;
@@ -21,7 +21,7 @@ type Facts = ReturnType<typeof openFacts>;
  * What the whole list says: of each cluster, of the heads of its SKUs and style codes, and where its names have their
  * options.
  */
-export interface ListSays {
+export interface ListEvidence {
   facts: Facts;
   heads: CodeHeads;
   /** What style codes have in common that have the colour in them. */

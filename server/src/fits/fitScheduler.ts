@@ -16,7 +16,7 @@ import type { DueFamily, FamilyStandings } from './worker';
 /** So many families are given to a thread at once: few, so that what is typed meanwhile has its turn soon. */
 const AT_ONCE = 8;
 
-export interface Keeper {
+export interface FitScheduler {
   /** Looks whether something is due. */
   kick(): void;
   /** Stops the re-check of many families; what the seller changes is still looked at. */
@@ -25,7 +25,7 @@ export interface Keeper {
   close(): Promise<void>;
 }
 
-export function createKeeper(store: Store, pool: FitPool, log: Logger): Keeper {
+export function createFitScheduler(store: Store, pool: FitPool, log: Logger): FitScheduler {
   let working: Promise<void> | null = null;
   let closed = false;
 
