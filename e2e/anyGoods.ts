@@ -231,7 +231,11 @@ export function inputFor(
   const answers = { 'Delivery profile': profile!, Certification: 'Nothing to certify', 'Return fee': '3000' };
   const { channel, name } = opened.rulebook;
   return {
-    ...{ family, stock, pictures, rulebook: opened, live: [] },
+    family,
+    stock,
+    pictures,
+    rulebook: opened,
+    live: [],
     pairings: withPairings(
       {},
       pairings.filter((one) => one.channel === like),
@@ -239,9 +243,16 @@ export function inputFor(
     categories: categoryMaps[like]!,
     seller: { name: 'S', currency: 'EUR', taxPercent: '20' },
     account: {
-      ...{ id: channel, channel, name, language: 'en', at },
+      id: channel,
+      channel,
+      name,
+      language: 'en',
+      at,
       settings: {
-        ...{ rate, exemptBrands, answers: profile ? answers : {}, objective: 'listings' },
+        rate,
+        exemptBrands,
+        answers: profile ? answers : {},
+        objective: 'listings',
         ...(exemptOnlyIn ? { exemptOnlyIn } : {}),
       },
     },

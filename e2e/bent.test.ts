@@ -58,8 +58,11 @@ function bent(bend: Bend): Rulebook | null {
   Object.assign(
     axes,
     given({
-      ...{ atMost: bend.axesAtMost, valuesAtMost: bend.valuesAtMost, labelAtMost: bend.labelAtMost },
-      ...{ labelForbids: bend.labelForbids, pictures: bend.pictures?.tied },
+      atMost: bend.axesAtMost,
+      valuesAtMost: bend.valuesAtMost,
+      labelAtMost: bend.labelAtMost,
+      labelForbids: bend.labelForbids,
+      pictures: bend.pictures?.tied,
     }),
   );
   if (axes.sets) axes.sets = axes.sets.filter((set) => set.length <= axes.atMost);

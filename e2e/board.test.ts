@@ -144,7 +144,9 @@ describe('the board', () => {
     const place = { level: 'family' as const };
     const without = await change(
       families.map(({ family: { id, revision } }): StepInput => ({
-        ...{ on: 'family', familyId: id, revision },
+        on: 'family',
+        familyId: id,
+        revision,
         command: { do: 'setFigures', changes: [{ place, key: 'category', figure: null }] },
       })),
     );
@@ -181,7 +183,10 @@ describe('the words of all families', () => {
   it('that a channel has lists for are counted with their swatches', async () => {
     const words = await world.call(api.wordsInUse, { params: { id: 'quayside' } });
     expect(words.find((one) => one.label === 'Midnight')).toEqual({
-      ...{ role: 'colour', label: 'Midnight', swatch: '#1B2540', families: 5 },
+      role: 'colour',
+      label: 'Midnight',
+      swatch: '#1B2540',
+      families: 5,
     });
     expect(new Set(words.map((one) => one.role))).toEqual(new Set(['colour', 'size']));
     const unknown = world.call(api.wordsInUse, { params: { id: 'nowhere' } });

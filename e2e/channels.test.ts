@@ -128,7 +128,8 @@ describe('the storm jacket', () => {
     const known = new Set(Object.keys(detail.family.children));
     await change([
       {
-        ...{ ...on, revision: detail.family.revision },
+        ...on,
+        revision: detail.family.revision,
         command: { do: 'addValues', axisId: size.id, values: [{ label: '3XL' }] },
       },
     ]);
@@ -142,7 +143,7 @@ describe('the storm jacket', () => {
       ];
     });
     await change([
-      { ...{ ...on, revision: wider.revision }, command: { do: 'setFigures', changes: figures } },
+      { ...on, revision: wider.revision, command: { do: 'setFigures', changes: figures } },
       { on: 'stock', familyId: id, counts: fresh.map((child) => ({ childId: child.id, pieces: 4 })) },
     ]);
     const { lines } = await ended((await send([id], ['loftline'])).id);
@@ -154,15 +155,29 @@ describe('the storm jacket', () => {
 describe('a blanket of six axes', () => {
   it('is taken by every channel, each child once', async () => {
     const axis = (role: Role, label: string, ...values: string[]) => ({
-      ...{ role, label },
+      role,
+      label,
       values: values.map((value) => ({ label: value })),
     });
     const made = await startFamily({
       fields: {
-        ...{ name: 'Hearth blanket of lambswool', styleCode: 'HBL', brand: 'Skerry Supply', category: 'home/blankets' },
-        ...{ price: '140.00', weight: 1500, packageLength: 40, packageWidth: 30, packageHeight: 12 },
-        ...{ composition: '100 % lambswool', care: 'Wash by hand', madeIn: 'Norrhavn', taxCode: '63012010' },
-        ...{ wearer: 'home', condition: 'new', gtinExempt: true, collections: ['The home'] },
+        name: 'Hearth blanket of lambswool',
+        styleCode: 'HBL',
+        brand: 'Skerry Supply',
+        category: 'home/blankets',
+        price: '140.00',
+        weight: 1500,
+        packageLength: 40,
+        packageWidth: 30,
+        packageHeight: 12,
+        composition: '100 % lambswool',
+        care: 'Wash by hand',
+        madeIn: 'Norrhavn',
+        taxCode: '63012010',
+        wearer: 'home',
+        condition: 'new',
+        gtinExempt: true,
+        collections: ['The home'],
         highlights: ['Lambswool', 'Woven', 'Bound by hand', 'Two backings', 'Made for draughts'],
         description: 'A blanket bound by hand, for chairs that stand where the draught comes in from the sea.',
       },

@@ -32,7 +32,12 @@ async function matches() {
   const account = setup.accounts.find((one) => one.id === 'quayside')!;
   const { rulebook } = setup.channels.find((one) => one.channel === 'quayside')!;
   return computeWithContext({
-    ...{ family, stock, pictures, account, seller: setup.seller, live: [] },
+    family,
+    stock,
+    pictures,
+    account,
+    seller: setup.seller,
+    live: [],
     rulebook: openRulebook(rulebook, openRegistry(setup.registry), compilePattern),
     pairings: setup.pairings.quayside ?? {},
     categories: setup.categoryMaps.quayside ?? {},
@@ -107,7 +112,8 @@ describe('numbers of the seller that a channel knows', () => {
     const gtin = String(last.fields.gtin);
     const entries = [{ entry: 'Q-777', gtin, name: 'A mug of somebody else’s' }];
     await fetch(`${world.channelsUrl}/control`, {
-      ...{ method: 'POST', headers: { 'content-type': 'application/json' } },
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ channel: 'quayside', entries }),
     });
     await world.call(api.askEntries, { params: { id: 'quayside' }, body: { familyId: id } });

@@ -35,7 +35,7 @@ describe.skipIf(!isAllowed)('a disk', () => {
   let goods: FamilyDetail;
   const { shopFamily, fresh, run, send } = sellerIn(() => world);
   const price = (figure: string) => ({
-    ...{ do: 'setFigures' as const },
+    do: 'setFigures' as const,
     changes: [{ place: { level: 'family' as const }, key: 'price', figure }],
   });
   const stateOf = async (id: string) => world.call(api.dispatch, { params: { id } });

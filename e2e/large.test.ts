@@ -29,7 +29,9 @@ const children = () => familyIndex(large.family).woven;
 const pricesOf = (figure: (at: number) => string): Command => ({
   do: 'setFigures',
   changes: children().map(({ id: childId }, at) => ({
-    ...{ place: { level: 'child' as const, childId }, key: 'price', figure: figure(at) },
+    place: { level: 'child' as const, childId },
+    key: 'price',
+    figure: figure(at),
   })),
 });
 /** Begins to store a price for each of 9,000 children. */

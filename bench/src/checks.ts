@@ -93,7 +93,9 @@ export function checkFigures(): Figure[] {
 function ruledPrices(one: Family, parse: number): Figure[] {
   const rule = PriceRuleSchema.parse({ from: 'cost', target: { kind: 'margin', percent: '30' }, ending: '90' });
   const changes = familyIndex(one).woven.map((child, at) => ({
-    ...{ place: { level: 'child' as const, childId: child.id }, key: 'cost', figure: String(10 + at / 10) },
+    place: { level: 'child' as const, childId: child.id },
+    key: 'cost',
+    figure: String(10 + at / 10),
   }));
   const priced = runCommand(one, { do: 'setFigures', changes }).family;
   const given = inputs(priced, rulebooks()).find((each) => each.account.channel === 'quayside')!;

@@ -53,7 +53,12 @@ export async function pictureFigures(folder: string): Promise<Figure[]> {
       `\nPictures: ${found.arrivals.length} taken in, ${sure} sure of their place; the server held ${before} MB before and ${most} MB at most`,
     );
     const one = (what: string, median: number, baseline: string, base: number, budget: string): Figure => ({
-      ...{ what, median, p95: median, baseline, ratio: median / base, budget },
+      what,
+      median,
+      p95: median,
+      baseline,
+      ratio: median / base,
+      budget,
     });
     return [
       one(`${PICTURES} pictures unpacked bare`, unpacking, 'bare unpacking', unpacking, '–'),

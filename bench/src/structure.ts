@@ -24,7 +24,8 @@ function furnished(id: string, colours: number, sizes: number): Family {
       : []),
   ]);
   const high = bare.axes[0]!.values.map((value, at) => ({
-    ...{ place: { level: 'value' as const, axisId: bare.axes[0]!.id, valueId: value.id }, key: 'price' },
+    place: { level: 'value' as const, axisId: bare.axes[0]!.id, valueId: value.id },
+    key: 'price',
     figure: `${100 + at}.00`,
   }));
   return runCommand(bare, { do: 'setFigures', changes: [...own, ...high] }).family;
@@ -85,7 +86,11 @@ function halves(one: Family): [Family, Family] {
 }
 
 const joined = ({ axes }: Family): Command => ({
-  ...{ do: 'joinAxes', axisIds: [axes[1]!.id, axes[2]!.id], label: 'Both', role: 'other', between: ' / ' },
+  do: 'joinAxes',
+  axisIds: [axes[1]!.id, axes[2]!.id],
+  label: 'Both',
+  role: 'other',
+  between: ' / ',
 });
 const remembered = new Map<Family, [Family, Command]>();
 /** The joined axis, parted again; joining is not counted. */

@@ -103,8 +103,16 @@ function wholeListing(
 ): Goods {
   const whole = offers.map((offer) => ({ price: '', stock: Number.NaN, options: [], fields: {}, ...offer }) as Offer);
   return {
-    ...{ styleCode: '', category: '', structure: '', fields: {}, pictures: [], ...shared },
-    ...{ key, currency: how.currency, axes, offers: whole },
+    styleCode: '',
+    category: '',
+    structure: '',
+    fields: {},
+    pictures: [],
+    ...shared,
+    key,
+    currency: how.currency,
+    axes,
+    offers: whole,
     fromPrice: String(Math.min(...whole.map((offer) => Number(offer.price)))),
   };
 }

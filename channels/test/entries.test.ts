@@ -12,13 +12,22 @@ const lookAt: LookAt = async () => ({ width: 1200, height: 1200, white: true });
 const KNOWN = '9501018400017';
 
 const offer = (sku: string, colour: string, more: Partial<Offer> = {}): Offer => ({
-  ...{ sku, options: [colour], price: '14.00', stock: 3, gtin: '4006381333931' },
+  sku,
+  options: [colour],
+  price: '14.00',
+  stock: 3,
+  gtin: '4006381333931',
   fields: { 'Package weight g': 240, 'Package length cm': 12, 'Package width cm': 12, 'Package height cm': 11 },
   pictures: ['white'],
   ...more,
 });
 const mugs = (offers: Offer[], more: Partial<Goods> = {}): Goods => ({
-  ...{ key: 'k', styleCode: 'G', category: 'home-table', currency: 'EUR', structure: 'a', fromPrice: '14.00' },
+  key: 'k',
+  styleCode: 'G',
+  category: 'home-table',
+  currency: 'EUR',
+  structure: 'a',
+  fromPrice: '14.00',
   pictures: [],
   axes: [
     {

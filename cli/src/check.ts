@@ -92,8 +92,15 @@ function fitOn(
 ) {
   const { channel } = rulebook.rulebook;
   return computeFit({
-    ...{ family: read.family, stock: read.stock, rulebook, memory, live: [], plansWanted: 1 },
-    ...{ account: accountOn(rulebook.rulebook, folder.registry), seller: sellerOn(rulebook.rulebook), pictures: {} },
+    family: read.family,
+    stock: read.stock,
+    rulebook,
+    memory,
+    live: [],
+    plansWanted: 1,
+    account: accountOn(rulebook.rulebook, folder.registry),
+    seller: sellerOn(rulebook.rulebook),
+    pictures: {},
     pairings: folder.pairings[channel] ?? {},
     categories: folder.categoryMaps[channel] ?? {},
     routes: folder.routes[channel] ?? [],
@@ -117,7 +124,9 @@ function readFolder(path: string): Folder {
     return file ? checkAs(file.path, file.data, z.record(z.string(), schema)) : {};
   };
   return {
-    ...{ registry, families, rulebooks },
+    registry,
+    families,
+    rulebooks,
     categoryMaps: tables('categoryMap.json', CategoryMapSchema) as Folder['categoryMaps'],
     pairings: tables('pairings.json', PairingTableSchema) as Folder['pairings'],
     routes: tables('routes.json', RoutesSchema) as Folder['routes'],

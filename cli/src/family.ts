@@ -48,7 +48,10 @@ function stockOf(file: FamilyFile, family: Family): Record<string, number> {
 export function accountOn(rulebook: Rulebook, registry: Registry, settings: unknown = {}): Account {
   const given = checkAs('--settings', settings, AccountSettingsSchema.partial());
   return {
-    ...{ id: rulebook.channel, channel: rulebook.channel, name: rulebook.name, at: 0 },
+    id: rulebook.channel,
+    channel: rulebook.channel,
+    name: rulebook.name,
+    at: 0,
     language: registry.firstLanguage,
     settings: { ...usualSettings(), ...given },
   };

@@ -31,7 +31,10 @@ export function fitCommand(args: readonly string[]): number {
   const wish = values.wishes ? readAs(values.wishes, WishSchema) : undefined;
   const report = fitReport({
     family: withWish(family, account.id, wish),
-    ...{ stock, account, live: [], seller: sellerOn(rulebook) },
+    stock,
+    account,
+    live: [],
+    seller: sellerOn(rulebook),
     rulebook: openForChecks(rulebook, registry),
     pictures: values.pictures ? readAs(values.pictures, z.record(z.string(), PictureFactsSchema)) : {},
     pairings: values.pairings ? readAs(values.pairings, PairingTableSchema) : {},

@@ -42,7 +42,10 @@ export function define<
 ): Endpoint<P, Q, B, R> {
   const { upload, download, response } = shape;
   return {
-    ...{ method, path, summary, response },
+    method,
+    path,
+    summary,
+    response,
     params: (shape.params ?? none) as P,
     query: (shape.query ?? none) as Q,
     body: (shape.body ?? z.undefined()) as B,

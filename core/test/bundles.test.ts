@@ -29,7 +29,9 @@ describe('the parts of a set', () => {
   ])('%s is refused', (text, why) => expect(said(text)).toContain(why));
   const sku = fc.stringMatching(/^[A-Z][A-Z0-9-]{0,6}$/);
   const set = fc.uniqueArray(fc.record({ sku, pieces: fc.integer({ min: 1, max: 999 }) }), {
-    ...{ minLength: 1, maxLength: 20, selector: (part) => part.sku },
+    minLength: 1,
+    maxLength: 20,
+    selector: (part) => part.sku,
   });
   it('are read as they are written', () => {
     fc.assert(

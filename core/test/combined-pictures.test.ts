@@ -186,8 +186,10 @@ describe('what is said of pictures', () => {
       { do: 'setPictures', place, pictures: [idOf('Rust', 1), idOf('Rust')], scope: 'account:fernpost' },
       { do: 'setPictures', place: { level: 'child', childId: child.id }, pictures: [idOf('Rust')] },
       {
-        ...{ do: 'setPictures', place: { level: 'child', childId: shelved.id } },
-        ...{ pictures: [idOf('Rust')], scope: 'account:fernpost' },
+        do: 'setPictures',
+        place: { level: 'child', childId: shelved.id },
+        pictures: [idOf('Rust')],
+        scope: 'account:fernpost',
       },
       { do: 'removeValues', axisId: axis.id, valueIds: [axis.values[1]!.id] },
     );

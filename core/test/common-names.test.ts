@@ -24,7 +24,10 @@ describe.each(NAMES)('"%s"', (name) => {
       off: [],
     });
     const added = runCommand(family, {
-      ...{ do: 'addAxis', role: 'other', label: name, existingTake: 0 },
+      do: 'addAxis',
+      role: 'other',
+      label: name,
+      existingTake: 0,
       values: [{ label: 'one' }, { label: 'two' }],
     });
     expect({ ...applyPatch(added.family, added.inverse), next: 0, revision: 0 }).toEqual({

@@ -23,7 +23,11 @@ const sorted = sortedOf(jacket, stock);
 const all = (...of: Conditions['of']): Conditions => ({ match: 'all', of });
 const any = (...of: Condition[]) => ({ match: 'any' as const, of });
 const route = (id: string, when: Conditions, more: Partial<Route> = {}): Route => ({
-  ...{ id, name: '', when, category: null, offers: true },
+  id,
+  name: '',
+  when,
+  category: null,
+  offers: true,
   ...more,
 });
 

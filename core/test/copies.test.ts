@@ -19,7 +19,9 @@ const set = (key: string, figures: [Place, Figure][]): Command => ({
   changes: figures.map(([place, figure]) => ({ place, key, figure })),
 });
 const valueAt = (axis: typeof colour, nth: number): Place => ({
-  ...{ level: 'value', axisId: axis.id, valueId: axis.values[nth]!.id },
+  level: 'value',
+  axisId: axis.id,
+  valueId: axis.values[nth]!.id,
 });
 const childAt = (childId: string): Place => ({ level: 'child', childId });
 const found = (family: Family, pieces: Record<string, number> = {}, origin?: Family) =>

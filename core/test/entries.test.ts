@@ -39,9 +39,13 @@ const on = (channel: string, family: Family, known: KnownNumbers) => {
   return { fit, listings: context ? projectListings(context) : [] };
 };
 const under = (channel: string, ids: readonly string[]) => ({
-  ...{ do: 'setWish' as const, account: channel },
+  do: 'setWish' as const,
+  account: channel,
   wish: {
-    ...{ apart: [], whole: [], leaveOut: [], offered: true },
+    apart: [],
+    whole: [],
+    leaveOut: [],
+    offered: true,
     entries: Object.fromEntries(ids.map((id) => [id, `E-${id}`])),
   },
 });

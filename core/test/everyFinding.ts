@@ -211,7 +211,9 @@ export const EVERY_FINDING: Record<FindingCode, () => Fit> = {
     fit('own-shop', run(whole, setFamily('taxCode', '99')), { registry: taxed, seller: atHome }),
   'tax.no-rate': () =>
     fit('own-shop', run(whole, setFamily('taxCode', '62')), {
-      ...{ registry: taxed, seller: atHome, settings: { country: 'IN' } },
+      registry: taxed,
+      seller: atHome,
+      settings: { country: 'IN' },
     }),
   'rule.no-cost': () => fit('own-shop', run(whole, setFamily('cost', null)), { settings: { priceRule: ofCost('50') } }),
   'rule.never': () => fit('own-shop', run(whole, setFamily('cost', '70')), { settings: { priceRule: ofCost('100') } }),

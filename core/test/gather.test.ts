@@ -32,7 +32,8 @@ function shirt(design: string, price: string): Family {
     ...{ place: { level: 'child' as const, childId: id }, key: 'sku', figure: `${design}-${at}` },
   }));
   return runCommand(family, {
-    ...{ do: 'batch', title: 'Furnish' },
+    do: 'batch',
+    title: 'Furnish',
     commands: [
       { do: 'setFigures', changes: [...skus, { place: rust, key: 'cost', figure: '7.50' }] },
       { do: 'setPictures', place: { level: 'family' }, pictures: [`${design}-all`] },
@@ -196,7 +197,8 @@ describe('a copy', () => {
     const numbered = { level: 'child' as const, childId: first!.id };
     const together = { level: 'combination' as const, at: Object.fromEntries(Object.entries(first!.at).slice(0, 2)) };
     const jacket = runCommand(bare, {
-      ...{ do: 'batch', title: 'Furnish' },
+      do: 'batch',
+      title: 'Furnish',
       commands: [
         {
           do: 'setFigures',

@@ -235,7 +235,8 @@ describe('figures that somebody would get who did not have them', () => {
   const gathered = (into: Family, other: Family) => {
     const members = [into, other].flatMap((one) =>
       familyIndex(one).woven.map(({ id, at }) => ({
-        ...{ familyId: one.id, childId: id },
+        familyId: one.id,
+        childId: id,
         labels: [one.axes[0]!.values.find((value) => value.id === at[one.axes[0]!.id])!.label, one.id],
       })),
     );
@@ -245,8 +246,9 @@ describe('figures that somebody would get who did not have them', () => {
     });
     const came = new Set(moves.map(({ to }) => to));
     return familyIndex(done.family).woven.map((child) => ({
-      ...{ came: came.has(child.id) },
-      ...{ price: figureOf(done.family, child, 'price'), sale: figureOf(done.family, child, 'salePrice') },
+      came: came.has(child.id),
+      price: figureOf(done.family, child, 'price'),
+      sale: figureOf(done.family, child, 'salePrice'),
       shop: figureOf(done.family, child, 'price', ['account:shop']),
     }));
   };
@@ -284,7 +286,10 @@ describe('figures that somebody would get who did not have them', () => {
     const [s, xxl] = axis!.values;
     const child = familyIndex(off).woven.find(({ at }) => at[axis!.id] === s!.id)!;
     const merged = runCommand(off, {
-      ...{ do: 'mergeValues', axisId: axis!.id, from: [s!.id], into: xxl!.id },
+      do: 'mergeValues',
+      axisId: axis!.id,
+      from: [s!.id],
+      into: xxl!.id,
       keep: { byKey: { '': child.id } },
     }).family;
     expect(figureOf(merged, merged.children[child.id]!, 'onSale')).toBeUndefined();

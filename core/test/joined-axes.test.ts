@@ -11,7 +11,11 @@ describe('axes joined and parted', () => {
   const jacket = stormJacket();
   const [colour, size, lining] = jacket.axes;
   const joined = runCommand(jacket, {
-    ...{ do: 'joinAxes', axisIds: [colour!.id, lining!.id], label: 'Colour', role: 'colour', between: '/' },
+    do: 'joinAxes',
+    axisIds: [colour!.id, lining!.id],
+    label: 'Colour',
+    role: 'colour',
+    between: '/',
   }).family;
 
   it('are one axis of what children have, each child where it was, and told so beforehand', () => {
@@ -45,7 +49,9 @@ describe('axes joined and parted', () => {
   it('are two again by a sign, without a figure lost; the first is the axis to wishes', () => {
     const axis = joined.axes[0]!;
     const parted = runCommand(joined, {
-      ...{ do: 'splitAxis', axisId: axis.id, parts: partLabels(axis.values, '/') },
+      do: 'splitAxis',
+      axisId: axis.id,
+      parts: partLabels(axis.values, '/'),
       into: [
         { role: 'colour', label: 'Colour' },
         { role: 'material', label: 'Lining' },

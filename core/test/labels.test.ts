@@ -133,7 +133,9 @@ describe('labels of joined options', () => {
   });
   it('hold no forbidden sign, blanks among them, and run together where every separator is forbidden', () => {
     const axis = (...labels: string[]): TaskAxis => ({
-      ...{ id: 'x', label: 'X', role: 'other' },
+      id: 'x',
+      label: 'X',
+      role: 'other',
       values: labels.map((text, at) => ({ id: `v${at}`, label: text, code: `C${at}` })),
     });
     const axes = [axis('Navy blue', 'Rust'), axis('98/104', 'Waxed cotton')];

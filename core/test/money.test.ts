@@ -18,13 +18,24 @@ import { emptyRegistry } from '../src/registry/shape';
 import { fitInput, fitWithListings, registry, rulebook, runCommand, stormJacket } from './sample';
 
 const FREE: Charges = {
-  ...{ currency: 'EUR', slabs: [], commissionPercent: '0', paymentPercent: '0', paymentFixed: '0' },
-  ...{ listingFee: '0', shipping: '0', cost: '0' },
+  currency: 'EUR',
+  slabs: [],
+  commissionPercent: '0',
+  paymentPercent: '0',
+  paymentFixed: '0',
+  listingFee: '0',
+  shipping: '0',
+  cost: '0',
 };
 const USUAL: Charges = {
   ...FREE,
-  ...{ slabs: [{ percent: '20' }], commissionPercent: '14', paymentPercent: '2', paymentFixed: '0.30' },
-  ...{ listingFee: '0.04', shipping: '4.90', cost: '36.20' },
+  slabs: [{ percent: '20' }],
+  commissionPercent: '14',
+  paymentPercent: '2',
+  paymentFixed: '0.30',
+  listingFee: '0.04',
+  shipping: '4.90',
+  cost: '36.20',
 };
 const cents = { currency: 'EUR' };
 
@@ -53,8 +64,14 @@ describe('what is left of a price', () => {
     fc.assert(
       fc.property(charges, ([price, tax, commission, payment, fixed, shipping, cost]) => {
         const made = waterfall(price, {
-          ...{ currency: 'EUR', slabs: [{ percent: tax }], commissionPercent: commission, paymentPercent: payment },
-          ...{ paymentFixed: fixed, listingFee: '0', shipping, cost },
+          currency: 'EUR',
+          slabs: [{ percent: tax }],
+          commissionPercent: commission,
+          paymentPercent: payment,
+          paymentFixed: fixed,
+          listingFee: '0',
+          shipping,
+          cost,
         });
         const bare = [
           `${price}/(1+${tax}/100)`,
@@ -103,14 +120,23 @@ describe('the price that leaves what is wanted', () => {
     const small = (most: number) => fc.integer({ min: 0, max: most });
     const anyCharges = fc
       .record({
-        ...{ commission: small(30), payment: small(5), fixed: small(60), shipping: small(300), cost: small(900) },
-        ...{ edge: fc.integer({ min: 200, max: 2500 }), low: small(25), high: small(40) },
+        commission: small(30),
+        payment: small(5),
+        fixed: small(60),
+        shipping: small(300),
+        cost: small(900),
+        edge: fc.integer({ min: 200, max: 2500 }),
+        low: small(25),
+        high: small(40),
       })
       .map((one): Charges => ({
         currency: 'EUR',
         slabs: [{ upTo: (one.edge / 100).toFixed(2), percent: String(one.low) }, { percent: String(one.high) }],
-        ...{ commissionPercent: String(one.commission), paymentPercent: String(one.payment) },
-        ...{ paymentFixed: (one.fixed / 100).toFixed(2), listingFee: '0', shipping: (one.shipping / 100).toFixed(2) },
+        commissionPercent: String(one.commission),
+        paymentPercent: String(one.payment),
+        paymentFixed: (one.fixed / 100).toFixed(2),
+        listingFee: '0',
+        shipping: (one.shipping / 100).toFixed(2),
         cost: (one.cost / 100).toFixed(2),
       }));
     const anyTarget = fc.oneof(
@@ -204,7 +230,9 @@ describe('prices a channel takes', () => {
 describe('a price rule', () => {
   const rule = (more: object) => PriceRuleSchema.parse({ from: 'price', ...more });
   const ground = (charges: Charges) => ({
-    ...{ rate: '1', charges, steps: cents },
+    rate: '1',
+    charges,
+    steps: cents,
     plain: (price: string) => new Big(price),
   });
   const price = (more: object, charges = USUAL, of = '94.00') => {
@@ -223,7 +251,9 @@ describe('a price rule', () => {
     const left = (of: string, charges: Charges) => waterfall(of, charges).left;
     const wanted = left('94.00', {
       ...USUAL,
-      ...{ commissionPercent: '0', paymentPercent: '0', paymentFixed: '0' },
+      commissionPercent: '0',
+      paymentPercent: '0',
+      paymentFixed: '0',
       listingFee: '0',
       shipping: '0',
     });
@@ -314,7 +344,9 @@ describe('prices on an account', () => {
       changes: [
         {
           place: { level: 'value', axisId: family.axes[0]!.id, valueId: child!.id },
-          ...{ key: 'price', figure: '199.00', scope: 'account:own-shop' },
+          key: 'price',
+          figure: '199.00',
+          scope: 'account:own-shop',
         },
       ],
     }).family;
@@ -326,7 +358,9 @@ describe('prices on an account', () => {
   it('by a rule of the price move list prices, too; one set for the account alone stays as it was set', () => {
     const ruled = PriceRuleSchema.parse({ from: 'price', change: '10%' });
     const set = (key: string, figure: string, scope?: string) => ({
-      ...{ place: { level: 'family' as const }, key, figure },
+      place: { level: 'family' as const },
+      key,
+      figure,
       ...(scope ? { scope } : {}),
     });
     const lists = (...changes: ReturnType<typeof set>[]) => {

@@ -10,7 +10,9 @@ import { createFamily, registry, runCommand } from './sample';
 
 const namer = { registry, account: (id: string) => (id === 'shop' ? 'Shop' : id) };
 const shirt = createFamily({
-  ...{ id: 'ka', off: [], fields: { name: 'Shirt', price: '30.00' } },
+  id: 'ka',
+  off: [],
+  fields: { name: 'Shirt', price: '30.00' },
   axes: [
     { role: 'colour', label: 'Colour', values: [{ label: 'Rust' }, { label: 'Navy' }] },
     { role: 'size', label: 'Size', values: [{ label: 'S' }, { label: 'M' }] },
@@ -28,7 +30,10 @@ describe('figures that children keep as their own', () => {
     const priced = set(set(shirt, rust, 'price', '35.00'), rust, 'price', '40.00', 'account:shop');
     const pictured = runCommand(priced, { do: 'setPictures', place: rust, pictures: ['p1'] }).family;
     const { family: merged } = runCommand(pictured, {
-      ...{ do: 'mergeValues', axisId: colour!.id, from: [rust.valueId], into: colour!.values[1]!.id },
+      do: 'mergeValues',
+      axisId: colour!.id,
+      from: [rust.valueId],
+      into: colour!.values[1]!.id,
       keep: { valueId: rust.valueId },
     });
     expect(told(pictured, merged)).toEqual([
@@ -40,7 +45,8 @@ describe('figures that children keep as their own', () => {
   it('are told of whom they were: those of the value that stays go with its own children', () => {
     const navy: Place = { level: 'value', axisId: colour!.id, valueId: colour!.values[1]!.id };
     const pictured = runCommand(shirt, {
-      ...{ do: 'batch', title: 'Furnish' },
+      do: 'batch',
+      title: 'Furnish',
       commands: [
         { do: 'setPictures', place: rust, pictures: ['p1'] },
         { do: 'setPictures', place: navy, pictures: ['p2'] },
@@ -48,7 +54,10 @@ describe('figures that children keep as their own', () => {
       ],
     }).family;
     const { family: merged } = runCommand(pictured, {
-      ...{ do: 'mergeValues', axisId: colour!.id, from: [rust.valueId], into: navy.valueId },
+      do: 'mergeValues',
+      axisId: colour!.id,
+      from: [rust.valueId],
+      into: navy.valueId,
       keep: { valueId: rust.valueId },
     });
     expect(told(pictured, merged)).toEqual([
@@ -65,10 +74,11 @@ describe('figures that children keep as their own', () => {
   });
   it('are told where somebody comes who must not have them', () => {
     const described = set(shirt, { level: 'family' }, 'description', 'Made of flax.');
-    const other = createFamily({ ...{ id: 'kb', off: [], axes: [] }, fields: { name: 'Vest', price: '20.00' } });
+    const other = createFamily({ id: 'kb', off: [], axes: [], fields: { name: 'Vest', price: '20.00' } });
     const members = [described, other].flatMap((family) =>
       familyIndex(family).woven.map((child) => ({
-        ...{ familyId: family.id, childId: child.id },
+        familyId: family.id,
+        childId: child.id,
         labels: [...(family === other ? ['Rust', 'L'] : childLabels(family, child)), String(family.fields.name)],
       })),
     );

@@ -106,7 +106,9 @@ describe('a picture goes by its name', () => {
   });
   it('a number it ends in counts pictures, unless the names beside it say that it is a size', () => {
     const sizes = createFamily({
-      ...{ id: 'fam3', off: [], fields: { name: 'Wader', brand: '', styleCode: 'WAD', category: 'outerwear/jackets' } },
+      id: 'fam3',
+      off: [],
+      fields: { name: 'Wader', brand: '', styleCode: 'WAD', category: 'outerwear/jackets' },
       axes: [{ role: 'size', label: 'Size', values: ['1', '2', '8', '10', '12'].map((label) => ({ label })) }],
     });
     const ground = {
@@ -125,10 +127,13 @@ describe('a picture goes by its name', () => {
   });
   it('other ways to write a colour are the colour: marks, signs, words cut short; a code such as 01 may count', () => {
     const bag = createFamily({
-      ...{ id: 'fam4', off: [], fields: { name: 'Bag', brand: '', styleCode: 'BAG', category: 'outerwear/jackets' } },
+      id: 'fam4',
+      off: [],
+      fields: { name: 'Bag', brand: '', styleCode: 'BAG', category: 'outerwear/jackets' },
       axes: [
         {
-          ...{ role: 'colour', label: 'Colour' },
+          role: 'colour',
+          label: 'Colour',
           values: [
             { label: 'Grün' },
             { label: 'Black & White' },
@@ -157,7 +162,9 @@ describe('a picture goes by its name', () => {
   });
   describe('of a family with designs, whose SKUs begin alike and which has no style code', () => {
     const bare = createFamily({
-      ...{ id: 'fam5', off: [], fields: { name: 'Fjell tee', category: 'outerwear/jackets' } },
+      id: 'fam5',
+      off: [],
+      fields: { name: 'Fjell tee', category: 'outerwear/jackets' },
       axes: [
         { role: 'colour', label: 'Colour', values: [{ label: 'Navy' }, { label: 'White' }] },
         { role: 'pattern', label: 'Design', values: [{ label: 'Stars of the north' }, { label: 'Plain' }] },
@@ -168,7 +175,8 @@ describe('a picture goes by its name', () => {
     const figures = [
       {
         place: { level: 'value' as const, axisId: design!.id, valueId: design!.values[0]!.id },
-        ...{ key: 'shortLabel', figure: 'Polaris' },
+        key: 'shortLabel',
+        figure: 'Polaris',
       },
       ...Object.values(bare.children).map(({ id, at }) => ({
         place: { level: 'child' as const, childId: id },
@@ -182,7 +190,9 @@ describe('a picture goes by its name', () => {
       catalogue: openPictureCatalogue(
         [{ id: 'fam5', name: 'Fjell tee', brand: '', styleCode: '' }],
         figures.slice(1).map(({ place, figure }) => ({
-          ...{ kind: 'sku' as const, familyId: 'fam5', value: figure },
+          kind: 'sku' as const,
+          familyId: 'fam5',
+          value: figure,
           childId: (place as { childId: string }).childId,
         })),
       ),
@@ -202,7 +212,8 @@ describe('a picture goes by its name', () => {
   });
   it('asks where no child has the options together', () => {
     const off = runCommand(jacket, {
-      ...{ do: 'setWoven', woven: false },
+      do: 'setWoven',
+      woven: false,
       crossings: Object.values(jacket.children).flatMap(({ at }) => {
         const labels = jacket.axes.map((axis) => axis.values.find(({ id }) => id === at[axis.id])!.label);
         return labels.includes('Spruce') && labels.includes('Unlined') ? [at] : [];

@@ -114,7 +114,10 @@ export function randomGoods(seed: number, count = 24): Goods {
     families.push(withNumbers(family, families.length));
   }
   const entries: CatalogueEntry[] = families.map(({ id, fields }) => ({
-    ...{ id, name: String(fields.name), brand: String(fields.brand), styleCode: String(fields.styleCode) },
+    id,
+    name: String(fields.name),
+    brand: String(fields.brand),
+    styleCode: String(fields.styleCode),
   }));
   const numbers: CatalogueNumber[] = families.flatMap((family) =>
     familyIndex(family).woven.flatMap((child) => [

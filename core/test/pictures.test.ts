@@ -61,7 +61,7 @@ describe('pictures', () => {
   describe('of two values together', () => {
     const [colour, size, lining] = jacket.axes;
     const rustFleece: Place = {
-      ...{ level: 'combination' },
+      level: 'combination',
       at: { [lining!.id]: lining!.values[1]!.id, [colour!.id]: colour!.values[0]!.id },
     };
     const together = place(shown, rustFleece, 'rust-fleece');
@@ -84,7 +84,9 @@ describe('pictures', () => {
     });
     it('show a child that comes later, and are gone without a trace once they are taken away', () => {
       const { family: more } = runCommand(together, {
-        ...{ do: 'addValues', axisId: size!.id, values: [{ label: '4XL' }] },
+        do: 'addValues',
+        axisId: size!.id,
+        values: [{ label: '4XL' }],
       });
       expect(picturesOf(more, childAt(more, 'Rust', '4XL', 'Fleece-lined'))[0]).toBe('rust-fleece');
       expect(place(together, rustFleece).combinations).toBeUndefined();
@@ -92,14 +94,16 @@ describe('pictures', () => {
     });
     it('stay with the children when one of the axes goes', () => {
       const { family: less } = runCommand(together, {
-        ...{ do: 'removeAxis', axisId: size!.id, keep: { valueId: size!.values[1]!.id } },
+        do: 'removeAxis',
+        axisId: size!.id,
+        keep: { valueId: size!.values[1]!.id },
       });
       expect(less.combinations).toBeUndefined();
       expect(childAt(less, 'Rust', 'Fleece-lined').pictures).toContain('rust-fleece');
     });
     it('are refused for options of one axis or of all, and for ones that are not there', () => {
       const at = (...axes: typeof jacket.axes) => ({
-        ...{ level: 'combination' as const },
+        level: 'combination' as const,
         at: Object.fromEntries(axes.map((axis) => [axis.id, axis.values[0]!.id])),
       });
       expect(() => place(jacket, at(colour!), 'p')).toThrow('two axes or more, but not of all');

@@ -424,7 +424,11 @@ describe('an axis of one value that is called like a column', () => {
     '"%s" overwrites nothing in an upload sheet',
     (label) => {
       const family = runCommand(stormJacket(), {
-        ...{ do: 'addAxis', role: 'other', label, values: [{ label: 'C' }], existingTake: 0 },
+        do: 'addAxis',
+        role: 'other',
+        label,
+        values: [{ label: 'C' }],
+        existingTake: 0,
       }).family;
       const named = runCommand(family, {
         do: 'setFigures',

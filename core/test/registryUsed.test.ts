@@ -11,7 +11,10 @@ import { type RegistryData, emptyRegistry } from '../src/registry/shape';
 import { anyFamily, checkFamily, registry, stormJacket } from './sample';
 
 const fileOf = ({ revision: _revision, ...family }: Family): FamilyFile => ({
-  ...{ format: 'loom-kin/family', version: 2, family, stock: {} },
+  format: 'loom-kin/family',
+  version: 2,
+  family,
+  stock: {},
 });
 const partsOf = (...families: Family[]) => {
   const used = registryUsed(registry);

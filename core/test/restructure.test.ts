@@ -361,7 +361,10 @@ describe('a value like another', () => {
     const colour = jacket.axes[0]!;
     const [rust] = colour.values;
     const { family } = runCommand(jacket, {
-      ...{ do: 'addValues', axisId: colour.id, values: [{ label: 'Moss' }], like: rust!.id },
+      do: 'addValues',
+      axisId: colour.id,
+      values: [{ label: 'Moss' }],
+      like: rust!.id,
     });
     checkFamily(family);
     const moss = family.axes[0]!.values.find(({ label }) => label === 'Moss')!;

@@ -21,7 +21,11 @@ function coat(sale: Record<string, string> = { saleFrom: '2026-05-01', saleUntil
 }
 const groupOn = (today: string, family = coat()) =>
   productGroup({
-    ...{ family, stock: {}, currency: 'EUR', languages: ['en', 'de'], today },
+    family,
+    stock: {},
+    currency: 'EUR',
+    languages: ['en', 'de'],
+    today,
     pictureAddress: (id) => id,
   }) as { '@context': unknown; name: unknown; description: unknown; hasVariant: { offers: Record<string, unknown> }[] };
 

@@ -11,7 +11,9 @@ import { fitInput, fitWithListings, registry } from './sample';
 import { wholeJacket } from './whole';
 
 const CHART = SizeChartSchema.parse({
-  ...{ id: 'coats', label: 'Coats', columns: ['Size', 'Chest', 'Fits'] },
+  id: 'coats',
+  label: 'Coats',
+  columns: ['Size', 'Chest', 'Fits'],
   rows: [
     ['S', '96–100', 'close'],
     ['M', '104', ''],
@@ -32,7 +34,8 @@ describe('what is set up once', () => {
   const told = () => {
     const place = { level: 'family' as const };
     const onLining = (at: number, figure: number) => ({
-      ...{ place: { level: 'value' as const, axisId: lining.id, valueId: lining.values[at]!.id }, key: 'flashPoint' },
+      place: { level: 'value' as const, axisId: lining.id, valueId: lining.values[at]!.id },
+      key: 'flashPoint',
       figure,
     });
     const changes = [

@@ -6,7 +6,10 @@ const ACCOUNT = 'own-shop-de';
 
 const ROUTES: Routes = [
   {
-    ...{ id: 'german', name: 'What has German texts', category: null, offers: true },
+    id: 'german',
+    name: 'What has German texts',
+    category: null,
+    offers: true,
     when: { match: 'all', of: [{ key: 'tags', is: 'contains', value: 'German texts' }] },
   },
 ];

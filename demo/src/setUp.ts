@@ -53,14 +53,19 @@ const TERMS: Term[] = [
     text: 'Sent back unworn within thirty days, we refund it.',
   },
   {
-    ...{ id: 'skerry-supply', kind: 'party', label: 'Skerry Supply' },
+    id: 'skerry-supply',
+    kind: 'party',
+    label: 'Skerry Supply',
     text: 'Skerry Supply, Slip 4, Norrhavn. post@skerry.example',
   },
 ];
 
 const CHARTS: SizeChart[] = [
   {
-    ...{ id: 'coats', label: 'Coats, worn over a jumper', unit: 'cm', columns: ['Size', 'Chest', 'Back length'] },
+    id: 'coats',
+    label: 'Coats, worn over a jumper',
+    unit: 'cm',
+    columns: ['Size', 'Chest', 'Back length'],
     rows: [
       ['XS', '100', '66'],
       ['S', '106', '68'],

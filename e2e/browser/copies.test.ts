@@ -64,7 +64,8 @@ describe('What is filled down', () => {
     const { family } = await world.call(api.family, { params: { id: smock } });
     const size = family.axes.find(({ role }) => role === 'size')!;
     const changes = size.values.map(({ id }, nth) => ({
-      ...{ place: { level: 'value' as const, axisId: size.id, valueId: id }, key: 'garmentLength' },
+      place: { level: 'value' as const, axisId: size.id, valueId: id },
+      key: 'garmentLength',
       figure: nth === 2 ? 70 + 1 : 70 + nth,
     }));
     const command = { do: 'setFigures' as const, changes };

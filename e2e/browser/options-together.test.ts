@@ -46,7 +46,8 @@ beforeAll(async () => {
   page.setDefaultTimeout(30_000);
   const axes = [
     {
-      ...{ role: 'colour' as const, label: 'Colour' },
+      role: 'colour' as const,
+      label: 'Colour',
       values: Object.entries(COLOURS).map(([label, swatch]) => ({ label, swatch })),
     },
     { role: 'pattern' as const, label: 'Design', values: DESIGNS.map((label) => ({ label })) },

@@ -83,7 +83,10 @@ function makeGoods(by: Chance, used: Set<string>, isStrange: boolean): Goods {
   if (used.has(name) || colours.length < 2) return makeGoods(by, used, isStrange);
   used.add(name);
   return {
-    ...{ name, role, colours, brand: by.pick(words('Penhallow, Kite & Daughter')) },
+    name,
+    role,
+    colours,
+    brand: by.pick(words('Penhallow, Kite & Daughter')),
     price: `${9 + by.int(80)}.95`,
     sizes: sizes.length === 0 ? [] : by.some(sizes, 1 + by.int(sizes.length)),
   };

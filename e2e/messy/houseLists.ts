@@ -101,7 +101,8 @@ const named = (nameOf: Cells, headers = 'Product, Price, Stock'): Pick<Shape, 'h
 export const HOUSE_SHAPES: Record<string, Shape> = {
   everyWay: {
     ...named((goods, colour, size) => [WRITTEN[goods.price % WRITTEN.length]!(goods.name, colour, size)]),
-    ...{ isScattered: true, hasKits: true },
+    isScattered: true,
+    hasKits: true,
   },
   rowByRow: named(({ name }, colour, size, at) => [WRITTEN[at % 3]!(name, colour, size)]),
   branded: { ...named(({ brand, name }, colour, size) => [joined(' ', brand, name, colour, size)]), hasTwins: true },
@@ -182,7 +183,10 @@ function makeGoods(by: Chance, at: number, used: Set<string>, isStrange: boolean
   const count = group.sizes.length === 0 || by.likely(0.12) ? 0 : 2 + by.int(group.sizes.length - 1);
   const from = by.int(group.sizes.length - count + 1);
   return {
-    ...{ name, brand: by.pick(BRANDS), style: String(10_000 + at * 137), price: 5 + by.int(100) },
+    name,
+    brand: by.pick(BRANDS),
+    style: String(10_000 + at * 137),
+    price: 5 + by.int(100),
     colours: by.some(isStrange ? STRANGE : COLOURS, count === 0 ? 2 + by.int(3) : by.int(5)),
     sizes: group.sizes.slice(from, from + count),
   };

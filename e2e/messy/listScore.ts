@@ -16,8 +16,13 @@ export interface Score {
 }
 
 export const NO_SCORE: Score = {
-  ...{ right: 0, joined: 0, parted: 0, families: 0, axesRight: 0 },
-  ...{ called: 0, calledRight: 0 },
+  right: 0,
+  joined: 0,
+  parted: 0,
+  families: 0,
+  axesRight: 0,
+  called: 0,
+  calledRight: 0,
 };
 
 export function scoreOf({ families, singles }: ListReading, truth: Pick<MessyList, 'families' | 'singles'>): Score {

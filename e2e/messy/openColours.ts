@@ -73,7 +73,7 @@ function makeGoods(by: Chance, odd: number, used: Set<string>): Goods {
   used.add(name);
   const all = words(sizes).filter(Boolean);
   const own = by.some(all, 1 + by.int(all.length));
-  return { ...{ name, role, colours }, price: `${9 + by.int(80)}.95`, sizes: all.filter((size) => own.includes(size)) };
+  return { name, role, colours, price: `${9 + by.int(80)}.95`, sizes: all.filter((size) => own.includes(size)) };
 }
 
 /** A list of forty families written in a way, with the truth beside it. */

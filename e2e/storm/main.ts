@@ -9,7 +9,11 @@ const line = faultyLine();
 const world = await startWorld({ demo: true, through: line.open, waits: '30,30' });
 try {
   const report = await runStorm({
-    ...{ world, line, messages, families: 60, seed },
+    world,
+    line,
+    messages,
+    families: 60,
+    seed,
     tell({ rounds, messages: sent, undisclosed, afterReading }) {
       for (const text of [...undisclosed, ...afterReading]) if (!shown.has(text)) console.log(text);
       for (const text of [...undisclosed, ...afterReading]) shown.add(text);

@@ -55,7 +55,13 @@ export async function runStorm({ world, line, messages, families, seed, tell }: 
   const dice = diceFrom(seed);
   const one = <T>(list: readonly T[]): T => list[Math.floor(dice() * list.length)]!;
   const report: StormReport = {
-    ...{ rounds: 0, messages: 0, faults: {}, unconfirmed: 0, disclosed: 0, undisclosed: [], afterReading: [] },
+    rounds: 0,
+    messages: 0,
+    faults: {},
+    unconfirmed: 0,
+    disclosed: 0,
+    undisclosed: [],
+    afterReading: [],
   };
   const goods: FamilyDetail[] = [];
   for (const { id } of (await world.call(api.listFamilies, { query: { limit: 200 } })).families)

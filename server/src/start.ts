@@ -156,7 +156,9 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
   const checkpoints = startCheckpoints(store.database, join(dataFolder, DATABASE_FILE), log);
   fitScheduler.kick();
   return {
-    ...{ url, store, runner },
+    url,
+    store,
+    runner,
     close: async () => {
       closing.abort();
       await looking;

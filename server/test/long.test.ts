@@ -17,7 +17,8 @@ afterAll(() => {
 });
 
 const change = (...steps: unknown[]): Extract<WriteTask, { do: 'change' }> => ({
-  ...{ do: 'change', order: { key: crypto.randomUUID(), steps: steps as never } },
+  do: 'change',
+  order: { key: crypto.randomUUID(), steps: steps as never },
 });
 const made = (...steps: unknown[]) => runChange(store, change(...steps).order);
 const isLongNow = (task: WriteTask) => isLong(store.database, task);
@@ -33,7 +34,9 @@ const start = (colours: number, sizes: number): StepInput => ({
   },
 });
 const price = (familyId: string): unknown => ({
-  ...{ on: 'family', familyId, revision: loadFamily(store.database, familyId).revision },
+  on: 'family',
+  familyId,
+  revision: loadFamily(store.database, familyId).revision,
   command: { do: 'setFigures', changes: [{ place: { level: 'family' }, key: 'price', figure: '12.00' }] },
 });
 

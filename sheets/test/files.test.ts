@@ -139,7 +139,8 @@ describe("a family's own sheet", () => {
         fc.uniqueArray(label, { minLength: 2, maxLength: 2, selector: folded }),
         async (one, two, names) => {
           const axis = (name: string, values: string[], role: 'other' | 'model') => ({
-            ...{ role, label: name.slice(0, 40) },
+            role,
+            label: name.slice(0, 40),
             values: values.map((text) => ({ label: text })),
           });
           const axes = [axis(names[0]!, one, 'other'), axis(names[1]!, two, 'model')];

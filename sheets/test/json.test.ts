@@ -16,7 +16,8 @@ describe('JSON', () => {
       (name: string, sku: string, at: string[]) => ({ name, sku, [colour]: at[0], [size]: at[1] }),
       (name: string, sku: string, at: string[]) => ({ name, sku, options: { [colour]: at[0], [size]: at[1] } }),
       (name: string, sku: string, at: string[]) => ({
-        ...{ name, sku },
+        name,
+        sku,
         selectedOptions: [
           { name: colour, value: at[0] },
           { name: size, value: at[1] },

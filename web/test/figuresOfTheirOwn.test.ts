@@ -3,8 +3,12 @@ import { type Child, EVERYWHERE } from '@loom-kin/core/family';
 import { figuresOfTheirOwn } from '../src/inspector/figuresOfTheirOwn';
 
 const child = (id: string, fields: Child['fields'], scoped: Child['scoped'] = {}): Child => ({
-  ...{ id, at: {}, woven: true, pictures: [] },
-  ...{ fields, scoped },
+  id,
+  at: {},
+  woven: true,
+  pictures: [],
+  fields,
+  scoped,
 });
 
 describe('figures of their own', () => {

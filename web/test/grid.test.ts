@@ -29,7 +29,11 @@ const family: Family = runCommand(bare, {
 }).family;
 const columns = new Map(fieldColumns(registry, family, []).map((column) => [column.id, column]));
 const ground = {
-  ...{ registry, family, currency: 'EUR', stock: {}, piecesAt: () => 0 },
+  registry,
+  family,
+  currency: 'EUR',
+  stock: {},
+  piecesAt: () => 0,
   shown: (childId: string, { field }: FieldColumn) => {
     const held = field.type === 'stock' ? '0' : figureOf(family, family.children[childId]!, field.key);
     return String(held ?? '');
@@ -42,7 +46,10 @@ const read = (cells: Record<number, Record<string, string>>, listed: Record<stri
     { ...ground, takesSums: false, listedOn: (sku) => listed[sku] },
     Object.entries(cells).flatMap(([row, texts]) =>
       Object.entries(texts).map(([key, text]): TypedCell => ({
-        ...{ childId: ids[Number(row)]!, column: columns.get(key)!, text, unit },
+        childId: ids[Number(row)]!,
+        column: columns.get(key)!,
+        text,
+        unit,
       })),
     ),
   );
@@ -203,7 +210,11 @@ describe('rows', () => {
 
 describe('columns', () => {
   const account: Account = {
-    ...{ id: 'q', channel: 'quayside', name: 'Quayside', at: 0, language: 'en' },
+    id: 'q',
+    channel: 'quayside',
+    name: 'Quayside',
+    at: 0,
+    language: 'en',
     settings: { rate: '1', exemptBrands: [], answers: {}, objective: 'listings' },
   };
   const all = fieldColumns(registry, family, [account]);

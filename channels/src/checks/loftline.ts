@@ -4,7 +4,8 @@ import type { RowSheet } from '../rowSheet';
 import { noLinks, pictures, pieces, prices, say, shape, texts } from './common';
 
 export const LOFTLINE_SHEET: RowSheet = {
-  ...{ format: 'xlsx', currency: 'INR' },
+  format: 'xlsx',
+  currency: 'INR',
   childFields: ['Fabric', 'Garment length in', 'Weight g'],
   roles: { colour: 'Colour', size: 'Size' },
 };

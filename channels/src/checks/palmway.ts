@@ -4,7 +4,8 @@ import type { RowSheet } from '../rowSheet';
 import { noLinks, pictures, pieces, prices, say, shape, texts } from './common';
 
 export const PALMWAY_SHEET: RowSheet = {
-  ...{ format: 'csv', currency: 'SGD' },
+  format: 'csv',
+  currency: 'SGD',
   childFields: ['Parcel kg', 'Parcel length cm', 'Parcel width cm', 'Parcel height cm', 'Made of'],
 };
 

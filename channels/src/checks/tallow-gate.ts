@@ -37,7 +37,10 @@ export async function checkTallowGate(goods: Goods, lookAt: LookAt): Promise<Rea
     ...pieces(goods, 0, 10_000),
     ...(tied.length > 1 ? [say('Pictures follow one option only.', 'Picture')] : []),
     ...(await pictures([...new Set([...goods.pictures, ...ofOptions])], lookAt, {
-      ...{ least: 1, most: 12, pixels: 500, whiteFirst: false },
+      least: 1,
+      most: 12,
+      pixels: 500,
+      whiteFirst: false,
     })),
   ];
 }

@@ -58,7 +58,10 @@ export function accountMoney({ account, seller, rules, taxCodes, taxCode }: Mone
   const listing = new Big(rules.fees.perListing).plus(rules.fees.perChild).div(pieces ?? PIECES_PER_LISTING);
   const converted = (amount: string) => new Big(amount).times(rate).toFixed();
   return {
-    ...{ currency, rate, isRateMissing: isMissing, country },
+    currency,
+    rate,
+    isRateMissing: isMissing,
+    country,
     slabs: taxIncluded ? there : [],
     taxProblem: rules.price.taxSlabs || !taxIncluded ? null : taxProblem(taxCodes, taxCode, country),
     steps: { currency, multipleOf, endings },
@@ -68,7 +71,9 @@ export function accountMoney({ account, seller, rules, taxCodes, taxCode }: Mone
       currency,
       slabs: taxIncluded ? there : [],
       commissionPercent: rules.fees.commissionPercent,
-      ...{ paymentPercent, paymentFixed, listingFee: listing.toFixed() },
+      paymentPercent,
+      paymentFixed,
+      listingFee: listing.toFixed(),
       shipping: converted(shipping ?? usualShipping),
       cost: cost === null ? null : converted(cost),
     }),

@@ -58,7 +58,10 @@ function fateOf(
   const called = childLabels(after, now);
   const prices = [price.before(childId), price.after(childId)];
   return {
-    ...{ childId, before: labels, after: called, sku },
+    childId,
+    before: labels,
+    after: called,
+    sku,
     fate: isAlike(called, labels) ? 'stays' : 'moves',
     price: prices[0] === prices[1] ? null : { before: prices[0]!, after: prices[1]! },
     otherPicture: mainPicture(before, child) !== mainPicture(after, now),
@@ -69,7 +72,11 @@ const isAlike = (one: readonly string[], other: readonly string[]): boolean =>
   one.length === other.length && one.every((label, at) => label === other[at]);
 
 const arrival = (before: Family, after: Family, child: Child): ChildFate => ({
-  ...{ childId: child.id, before: null, after: childLabels(after, child), sku: String(child.fields.sku ?? '') },
+  childId: child.id,
+  before: null,
+  after: childLabels(after, child),
+  sku: String(child.fields.sku ?? ''),
   fate: before.shelf[child.id] || before.children[child.id] ? 'back' : 'new',
-  ...{ price: null, otherPicture: false },
+  price: null,
+  otherPicture: false,
 });

@@ -39,8 +39,14 @@ export function copyFamily(family: Family, { id, fields, pictures }: CopySpec): 
   );
   const made: Family = {
     ...own,
-    ...{ id, revision: 1, next: family.next + children.length, wishes: {}, shelf: {}, retired: false },
-    ...{ copiedFrom: family.id, settled: [] },
+    id,
+    revision: 1,
+    next: family.next + children.length,
+    wishes: {},
+    shelf: {},
+    retired: false,
+    copiedFrom: family.id,
+    settled: [],
     fields: { ...own.fields, ...fields },
     axes: family.axes.map((axis) => ({ ...axis, values: axis.values.map((value) => bare(value)) })),
     children: Object.fromEntries(children.map((child) => [child.id, child])),

@@ -27,7 +27,10 @@ function originPictures(family: Family, origin: Family): StillSame[] {
   if (shared.length === 0) return [];
   return [
     same({
-      ...{ code: 'origin-pictures', key: 'pictures', places: [], childIds: [] },
+      code: 'origin-pictures',
+      key: 'pictures',
+      places: [],
+      childIds: [],
       params: { count: String(shared.length), name: String(origin.fields.name ?? '') },
     }),
   ];
@@ -44,7 +47,10 @@ function originFigures(registry: Registry, family: Family, origin: Family): Stil
   const more = labels.length - NAMED;
   return [
     same({
-      ...{ code: 'origin-figures', key: fields[0]!.key, places: [{ level: 'family' }], childIds: [] },
+      code: 'origin-figures',
+      key: fields[0]!.key,
+      places: [{ level: 'family' }],
+      childIds: [],
       params: {
         fields: more > 0 ? `${labels.slice(0, NAMED).join(', ')} and ${more} more` : labels.join(', '),
         name: String(origin.fields.name ?? ''),

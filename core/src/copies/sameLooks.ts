@@ -36,7 +36,9 @@ function picturesOn(family: Family, axis: Axis): StillSame[] {
     const all = [...byValue.values()];
     if (all.length < 2) return [];
     return same({
-      ...{ code: 'pictures', key: 'pictures', places: all.flatMap(({ places }) => [...places.values()]) },
+      code: 'pictures',
+      key: 'pictures',
+      places: all.flatMap(({ places }) => [...places.values()]),
       ...{
         childIds: all.flatMap(({ childIds }) => childIds),
         params: { values: labelsOf(all.map(({ value }) => value)) },
@@ -57,7 +59,9 @@ export function sameSwatches(family: Family): StillSame[] {
       values.length < 2
         ? []
         : same({
-            ...{ code: 'swatch', key: 'swatch', params: { values: labelsOf(values) } },
+            code: 'swatch',
+            key: 'swatch',
+            params: { values: labelsOf(values) },
             places: values.map(({ id }): Place => ({ level: 'value', axisId: axis.id, valueId: id })),
             childIds: values.flatMap(({ id }) => positionsOf(id).map((position) => woven[position]!.id)),
           }),

@@ -22,7 +22,10 @@ export function sameStock(family: Family, pieces: Readonly<Record<string, number
   if (numbers.size === 1 && only! > 0 && counted.length >= ALL_LEAST)
     return [
       same({
-        ...{ code: 'stock-all', key: 'stock', places: [], childIds: counted.map(({ id }) => id) },
+        code: 'stock-all',
+        key: 'stock',
+        places: [],
+        childIds: counted.map(({ id }) => id),
         params: { pieces: String(only), children: String(counted.length) },
       }),
     ];
@@ -54,7 +57,9 @@ function alikeOn(
     twins.length < 2
       ? []
       : same({
-          ...{ code: 'stock-alike', key: 'stock', places: [] },
+          code: 'stock-alike',
+          key: 'stock',
+          places: [],
           childIds: twins.flatMap(({ children }) => children.map(({ id }) => id)),
           params: { values: labelsOf(twins.map(({ value }): Value => value)) },
         }),
@@ -69,7 +74,9 @@ export function samePartNumbers(family: Family): StillSame[] {
     children.length < 2
       ? []
       : same({
-          ...{ code: 'part-number', key: 'mpn', childIds: children.map(({ id }) => id) },
+          code: 'part-number',
+          key: 'mpn',
+          childIds: children.map(({ id }) => id),
           places: children.map(({ id }) => ({ level: 'child' as const, childId: id })),
           params: { number: String(children[0]!.fields.mpn), children: String(children.length) },
         }),

@@ -20,7 +20,9 @@ export function saysOther(registry: Registry, family: Family): StillSame[] {
         const other = names.find((one) => one.label !== value.label && one.in(text));
         if (!other || says(value.label)(text)) return [];
         return same({
-          ...{ code: 'says-other', key: field.key, places: [place] },
+          code: 'says-other',
+          key: field.key,
+          places: [place],
           childIds: positionsOf(value.id).map((position) => woven[position]!.id),
           params: { field: field.label, value: value.label, other: other.label },
         });
@@ -37,7 +39,10 @@ export function saysOrigin(registry: Registry, family: Family, origin: Family): 
   return textsOf(registry, family).flatMap(({ field, text }) =>
     field.key !== 'name' && isOrigin(text)
       ? same({
-          ...{ code: 'says-origin', key: field.key, places: [{ level: 'family' }], childIds: [] },
+          code: 'says-origin',
+          key: field.key,
+          places: [{ level: 'family' }],
+          childIds: [],
           params: { field: field.label, name: name! },
         })
       : [],

@@ -20,9 +20,21 @@ const PlanReportSchema = z.object({
   axes: z.array(z.object({ name: z.string(), role: z.string(), options: z.array(z.string()) })),
   listings: z.array(z.object({ key: z.string(), children: Count })),
   bill: z.object({
-    ...{ leftOut: Count, wishesBroken: Count, listings: Count, fees: z.string(), remade: Count, moved: Count },
-    ...{ reshaped: Count, joins: Count, picturesLost: Count, pricesLost: Count, shortened: Count, cutThrough: Count },
-    ...{ joinedOptions: Count, longestLabel: Count, axesShown: Count },
+    leftOut: Count,
+    wishesBroken: Count,
+    listings: Count,
+    fees: z.string(),
+    remade: Count,
+    moved: Count,
+    reshaped: Count,
+    joins: Count,
+    picturesLost: Count,
+    pricesLost: Count,
+    shortened: Count,
+    cutThrough: Count,
+    joinedOptions: Count,
+    longestLabel: Count,
+    axesShown: Count,
   }),
   surplus: Count.describe('Listings more than the fewest there can be, at most; 0 where the search was not stopped.'),
 });
@@ -38,7 +50,10 @@ export const FitReportSchema = z.object({
   chosen: z.string().nullable().describe('The signature of the plan in force.'),
   findings: z.array(
     z.object({
-      ...{ code: z.string(), severity: z.enum(SEVERITIES), text: z.string(), rule: z.string() },
+      code: z.string(),
+      severity: z.enum(SEVERITIES),
+      text: z.string(),
+      rule: z.string(),
       key: z.string().describe('The field at fault.'),
       place: PlaceSchema.describe('Where it stands, or should.'),
       children: z.array(z.string()).describe('The options of each child concerned.'),
@@ -55,14 +70,21 @@ export function fitReport(input: FitInput): FitReport {
   const { family } = input;
   const currency = fit.category?.rules.price.currency ?? input.seller.currency;
   return {
-    ...{ format: 'loom-kin/fit', version: 1, channel: fit.channel, state: fit.state },
+    format: 'loom-kin/fit',
+    version: 1,
+    channel: fit.channel,
+    state: fit.state,
     family: String(family.fields.name ?? family.id),
     category: fit.category?.id ?? null,
     plans: fit.plans.map((plan) => planReport(input, plan, currency)),
     chosen: fit.plan?.signature ?? null,
     findings: fit.findings.map((finding) => ({
-      ...{ code: finding.code, severity: finding.severity, text: findingText(finding, family) },
-      ...{ rule: finding.rule, key: finding.key, place: finding.place },
+      code: finding.code,
+      severity: finding.severity,
+      text: findingText(finding, family),
+      rule: finding.rule,
+      key: finding.key,
+      place: finding.place,
       children: finding.childIds.map((id) => childLabels(family, family.children[id]!).join(' · ')),
       remedies: finding.remedies.map(remedyText),
     })),
@@ -72,7 +94,9 @@ export function fitReport(input: FitInput): FitReport {
 
 function planReport({ family }: FitInput, plan: Plan, currency: string): FitReport['plans'][number] {
   return {
-    ...{ signature: plan.signature, bill: plan.cost, surplus: plan.surplus },
+    signature: plan.signature,
+    bill: plan.cost,
+    surplus: plan.surplus,
     text: planText(family, plan),
     cost: planCost(plan, currency),
     axes: plan.axes.map(({ name, role, options }) => ({ name, role, options: options.map((option) => option.label) })),

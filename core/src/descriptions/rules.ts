@@ -95,7 +95,9 @@ function identifierSentences({ identifiers }: Rules): string[] {
 
 function pictureSentences({ pictures, axes }: Rules): string[] {
   const tied = {
-    ...{ child: 'each child', axis: 'the values of one axis', firstAxis: 'the values of the first axis' },
+    child: 'each child',
+    axis: 'the values of one axis',
+    firstAxis: 'the values of the first axis',
     listing: 'the listing alone',
   }[axes.pictures];
   return [

@@ -36,7 +36,14 @@ export function checkContext(
   let matches: EntryMatch[] | undefined;
   const context: CheckContext = {
     ...input,
-    ...{ category, plan, isChosenGone, scopes, offered, isOffered, column, isUnderEntry },
+    category,
+    plan,
+    isChosenGone,
+    scopes,
+    offered,
+    isOffered,
+    column,
+    isUnderEntry,
     groups: groupsOf,
     described: (positions) => (none ? positions : positions.filter((at) => !isUnderEntry(at))),
     describedGroups: (key) => (none ? groupsOf(key) : withMembers(groupsOf(key), (at) => !isUnderEntry(at))),

@@ -27,7 +27,8 @@ export function entryMatches(context: CheckContext): EntryMatch[] {
     const differing = said.filter((one) => foldLabel(one.theirs) !== foldLabel(one.ours));
     return [
       {
-        ...{ childId: child.id, entry },
+        childId: child.id,
+        entry,
         stands: choice === entry.entry ? 'under' : choice === null ? 'apart' : 'open',
         differences: differing.map(({ name, theirs, ours }) => ({ name, theirs, ours })),
         isLikely: !differing.some((one) => one.isTelling),

@@ -46,7 +46,10 @@ export function computeWithContext(input: FitInput): { fit: Fit; context: CheckC
   const fit: Fit = {
     account: account.id,
     channel: account.channel,
-    ...{ category, plans, plan, findings },
+    category,
+    plans,
+    plan,
+    findings,
     state: stateOf(findings),
     // Lists of families never ask for it.
     get childStates() {
@@ -113,7 +116,12 @@ function absentFit(input: FitInput, category: CategoryRules | null, destination:
   return {
     account: account.id,
     channel: account.channel,
-    ...{ state: 'absent', category, plans: [], plan: null, fees: '0', entries: [] },
+    state: 'absent',
+    category,
+    plans: [],
+    plan: null,
+    fees: '0',
+    entries: [],
     findings: family.retired ? [] : [...whyAbsent(input, category, destination)],
     childStates: Object.fromEntries(woven.map((child) => [child.id, 'absent' as const])),
   };
@@ -138,7 +146,13 @@ export function brokenFit(input: Pick<FitInput, 'family' | 'account'>, why: stri
   return {
     account: account.id,
     channel: account.channel,
-    ...{ state: 'stopped', category: null, plans: [], plan: null, fees: '0', findings: [finding], entries: [] },
+    state: 'stopped',
+    category: null,
+    plans: [],
+    plan: null,
+    fees: '0',
+    findings: [finding],
+    entries: [],
     childStates: Object.fromEntries(familyIndex(family).woven.map((child) => [child.id, 'absent' as const])),
   };
 }

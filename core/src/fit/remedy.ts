@@ -92,8 +92,12 @@ export function addRemedy(mend: Mend, remedy: Remedy): void {
 }
 
 export const emptyMend = (): Mend => ({
-  ...{ commands: [], pairings: [], categories: [], facts: [] },
-  ...{ numbersFor: [], skusFor: [] },
+  commands: [],
+  pairings: [],
+  categories: [],
+  facts: [],
+  numbersFor: [],
+  skusFor: [],
 });
 
 function addCommand(commands: SingleCommand[], command: SingleCommand): void {

@@ -43,7 +43,13 @@ function alone(registry: Registry, family: Family, child: Child, id: string): Fa
   const labels = childLabels(family, child);
   const childId = `${id}.c1`;
   const made: Family = {
-    ...{ id, revision: 1, next: 2, pictures, axes: [], shelf: {}, retired: false },
+    id,
+    revision: 1,
+    next: 2,
+    pictures,
+    axes: [],
+    shelf: {},
+    retired: false,
     wishes: wishesCarried(offers(family), family.wishes, new Map([[child.id, childId]])),
     fields: { ...fields, name: cutTo([String(family.fields.name ?? ''), ...labels].join(' '), 200) },
     ...(scoped ? { scoped } : {}),

@@ -47,7 +47,8 @@ export function proposeGather(registry: Registry, into: Family, others: readonly
     familyIndex(family).woven.map((child): Member => {
       const own = labelsBy(family, childLabels(family, child));
       return {
-        ...{ familyId: family.id, childId: child.id },
+        familyId: family.id,
+        childId: child.id,
         labels: [
           ...into.axes.map((axis) => own(axis) ?? fills.get(axis.id)?.of.get(family.id) ?? ''),
           ...brought.map((axis) => own(axis) ?? ''),

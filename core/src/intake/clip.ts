@@ -76,8 +76,14 @@ export function readClip(
   const childOf = found?.childOf ?? ((_row: readonly string[], at: number) => target.childIds[at]);
   const offset = shape.header ? 2 : 1;
   const reading: ClipReading = {
-    ...{ by, hasHeader: shape.header !== null, unknownColumns: shape.unknown },
-    ...{ cells: [], lost: [], moved: [], childIds: [], isInPlace: true },
+    by,
+    hasHeader: shape.header !== null,
+    unknownColumns: shape.unknown,
+    cells: [],
+    lost: [],
+    moved: [],
+    childIds: [],
+    isInPlace: true,
   };
   const seen = new Set<string>();
   shape.rows.forEach((row, at) => {
@@ -124,7 +130,12 @@ function shapeOf(registry: Registry, family: Family, block: readonly (readonly s
     gtin: identifierColumn(family, 'gtin', block, columns),
   };
   return {
-    ...{ header: null, rows: block, columns, units: [], unknown: [], at },
+    header: null,
+    rows: block,
+    columns,
+    units: [],
+    unknown: [],
+    at,
     optionAt: takes ? optionAt : family.axes.map(() => -1),
   };
 }

@@ -99,7 +99,12 @@ export function readSheet(
   const [first] = missingAxes;
   if (first !== undefined) throw new Refusal('sheet.no-axis-column', { axes: missingAxes.join(', '), first });
   const sheet: Sheet = {
-    ...{ registry, family, columns, headers, stock, around },
+    registry,
+    family,
+    columns,
+    headers,
+    stock,
+    around,
     optionAt: family.axes.map((axis) => columns.findIndex((one) => one?.kind === 'option' && one.axisId === axis.id)),
     sources: columns.map((column, at) => sourceOf(column, rows, at)),
     owners: new Map([...identifierOwners(family)].map(([key, child]) => [key, child.id])),

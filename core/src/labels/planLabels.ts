@@ -25,7 +25,11 @@ const sheet = (
 ): LabelSheet => {
   const step = { x: width + gap, y: height };
   return {
-    ...{ page, columns, rows, label: { width, height }, step },
+    page,
+    columns,
+    rows,
+    label: { width, height },
+    step,
     margin: { left: (page.width - columns * width - (columns - 1) * gap) / 2, top: (page.height - rows * height) / 2 },
   };
 };
@@ -97,7 +101,9 @@ export function planLabels(sheet: LabelSheet, wanted: readonly LabelWanted[], pe
     for (let copy = 0; copy < copies; copy++, at++) {
       const place = at % perPage;
       labels.push({
-        ...{ of, symbol: symbols[of]!, page: Math.floor(at / perPage) },
+        of,
+        symbol: symbols[of]!,
+        page: Math.floor(at / perPage),
         x: sheet.margin.left + (place % sheet.columns) * sheet.step.x,
         y: sheet.margin.top + Math.floor(place / sheet.columns) * sheet.step.y,
       });

@@ -63,7 +63,10 @@ export function waterfall(price: string | Big, charges: Charges): Waterfall {
   const left = WATERFALL_STEPS.reduce((rest, step) => rest.minus(off[step]), gross);
   return {
     ...off,
-    ...{ price: gross, taxPercent, net, left },
+    price: gross,
+    taxPercent,
+    net,
+    left,
     margin: net.eq(0) ? null : left.div(net).times(100),
     markup: charges.cost === null || off.cost.eq(0) ? null : left.div(off.cost).times(100),
   };

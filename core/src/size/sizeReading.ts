@@ -36,8 +36,16 @@ export interface SizeHabits {
 }
 
 export const NO_HABITS: SizeHabits = {
-  ...{ metres: false, months: false, letters: false, fluid: false, fractions: false },
-  ...{ plus: false, years: false, numbers: false, data: false, unit: null },
+  metres: false,
+  months: false,
+  letters: false,
+  fluid: false,
+  fractions: false,
+  plus: false,
+  years: false,
+  numbers: false,
+  data: false,
+  unit: null,
 };
 
 /** Numbers without a unit: sizes, or years where the list is of ages. The narrower range stands first. */

@@ -7,9 +7,26 @@ import { Parser } from 'htmlparser2';
 
 /** Tags that stand in a text, and what others mean. */
 const TAGS: Record<string, string> = {
-  ...{ p: 'p', div: 'p', section: 'p', article: 'p', blockquote: 'p', address: 'p' },
-  ...{ h1: 'h3', h2: 'h3', h3: 'h3', h4: 'h4', h5: 'h4', h6: 'h4' },
-  ...{ ul: 'ul', ol: 'ol', li: 'li', br: 'br', strong: 'strong', b: 'strong', em: 'em', i: 'em' },
+  p: 'p',
+  div: 'p',
+  section: 'p',
+  article: 'p',
+  blockquote: 'p',
+  address: 'p',
+  h1: 'h3',
+  h2: 'h3',
+  h3: 'h3',
+  h4: 'h4',
+  h5: 'h4',
+  h6: 'h4',
+  ul: 'ul',
+  ol: 'ol',
+  li: 'li',
+  br: 'br',
+  strong: 'strong',
+  b: 'strong',
+  em: 'em',
+  i: 'em',
 };
 /** Tags whose content is no text. */
 const DROPPED = new Set([

@@ -83,8 +83,12 @@ export const WORN: readonly DemoFamily[] = [
       boxContents: points('1 × Sturmjacke', '1 × Dose Wachs, 50 g'),
     },
     labelsInGerman: {
-      ...{ Rust: 'Rost', Spruce: 'Fichte', Midnight: 'Mitternacht', Ochre: 'Ocker' },
-      ...{ Unlined: 'Ungefüttert', 'Fleece-lined': 'Fleecefutter' },
+      Rust: 'Rost',
+      Spruce: 'Fichte',
+      Midnight: 'Mitternacht',
+      Ochre: 'Ocker',
+      Unlined: 'Ungefüttert',
+      'Fleece-lined': 'Fleecefutter',
     },
   },
   {

@@ -53,6 +53,9 @@ function noteOf(copy: string, pictures: number): BackupNote {
     format: 'loom-kin/backup',
     version: 1,
     madeAt: new Date().toISOString(),
-    ...{ families, children, pictures, migrations },
+    families,
+    children,
+    pictures,
+    migrations,
   };
 }

@@ -141,8 +141,17 @@ function lineFor(listing: Listing, there: Standing | undefined, draft: boolean, 
 function takeDownLine(key: string, held: Listing, page: string | null): LineParts {
   const message = { action: 'takeDown' as const, key };
   return {
-    ...{ key, action: 'takeDown', children: held.offers.length, fee: '0', state: 'queued', outcome: null, reasons: [] },
-    ...{ page, what: messageWords(message), message, listing: null },
+    key,
+    action: 'takeDown',
+    children: held.offers.length,
+    fee: '0',
+    state: 'queued',
+    outcome: null,
+    reasons: [],
+    page,
+    what: messageWords(message),
+    message,
+    listing: null,
   };
 }
 

@@ -132,7 +132,11 @@ function composeLine(store: Store, account: Account, line: LineRow, offering: Of
 }
 
 const going = (message: ListingMessage, listing: LineRow['listing']): Now => ({
-  ...{ state: 'queued', outcome: null, message, listing, what: messageWords(message) },
+  state: 'queued',
+  outcome: null,
+  message,
+  listing,
+  what: messageWords(message),
 });
 
 const isDraft = (store: Store, line: LineRow): boolean =>

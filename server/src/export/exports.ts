@@ -49,7 +49,10 @@ export function createExports(store: Store, files: ExportWriter, log: Logger): E
     start({ kind, families = null }, address) {
       forgetOldJobs(store);
       const job = openJob(store, {
-        ...{ id: crypto.randomUUID(), kind: 'export', subject: '', total: null },
+        id: crypto.randomUUID(),
+        kind: 'export',
+        subject: '',
+        total: null,
         title: kind === 'backup' ? 'Take a backup' : `Take ${whatOf(families)} out as ${EXPORTS[kind].name}`,
         export: { kind, ids: families, address },
       });

@@ -14,10 +14,21 @@ import { saveSearchWords } from '../store/searchWords';
 
 const value = sql.placeholder;
 const ROW = {
-  ...{ revision: value('revision'), name: value('name'), styleCode: value('styleCode'), brand: value('brand') },
-  ...{ category: value('category'), axes: value('axes'), children: value('children'), fromPrice: value('fromPrice') },
-  ...{ fromPriceText: value('fromPriceText'), stock: value('stock'), low: value('low'), picture: value('picture') },
-  ...{ retired: value('retired'), changedAt: value('changedAt'), doc: value('doc') },
+  revision: value('revision'),
+  name: value('name'),
+  styleCode: value('styleCode'),
+  brand: value('brand'),
+  category: value('category'),
+  axes: value('axes'),
+  children: value('children'),
+  fromPrice: value('fromPrice'),
+  fromPriceText: value('fromPriceText'),
+  stock: value('stock'),
+  low: value('low'),
+  picture: value('picture'),
+  retired: value('retired'),
+  changedAt: value('changedAt'),
+  doc: value('doc'),
 };
 const HERE = eq(families.id, value('id'));
 const insertRow = prepared((database) =>

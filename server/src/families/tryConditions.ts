@@ -45,7 +45,10 @@ function everyFamily({ database }: Store): Row[] {
   const rows = database.$client.prepare(SEEN).raw().all() as Seen[];
   const said = fieldsOf(database, rows);
   return rows.map(([id, name, , price, stock]) => ({
-    ...{ id, name, stock, price: price ?? undefined },
+    id,
+    name,
+    stock,
+    price: price ?? undefined,
     fields: said.get(id)!.fields,
   }));
 }

@@ -57,7 +57,10 @@ export function createFilePool(store: Store): FilePool {
   const workerData: FileWorkerSettings = { databaseFile: join(store.dataFolder, DATABASE_FILE) };
   const pool = new Piscina({
     ...FILE_WORKER,
-    ...{ workerData, minThreads: 0, maxThreads: 2, idleTimeout: KEPT_IDLE },
+    workerData,
+    minThreads: 0,
+    maxThreads: 2,
+    idleTimeout: KEPT_IDLE,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY_AT_MOST_MB },
   });
   async function run<T>(task: FileTask, file: string, more: Parameters<typeof pool.run>[1] = {}): Promise<T> {

@@ -40,7 +40,9 @@ export function readInto(
   for (const row of reading.rows) counts[row.verdict] += 1;
   return {
     revision: family.revision,
-    ...{ counts, unknownColumns: reading.unknownColumns, rows: reading.rows },
+    counts,
+    unknownColumns: reading.unknownColumns,
+    rows: reading.rows,
     made: make ? takeReading(registry, family, reading) : null,
   };
 }

@@ -87,7 +87,8 @@ export function fitOn(
   try {
     return computeWithContext({
       ...world,
-      ...{ account, rulebook },
+      account,
+      rulebook,
       pairings: catalogue.pairings[account.channel] ?? {},
       categories: catalogue.categoryMaps[account.channel] ?? {},
       routes: catalogue.routes[account.id] ?? [],

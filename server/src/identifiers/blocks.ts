@@ -26,9 +26,15 @@ export function blockStates(database: Database, { numberBlocks }: RegistryData) 
     const used = usedIn(database, block);
     const { free, reserved } = numbersLeft(block, used);
     return {
-      ...{ ...block, size: blockSize(block), used: used.size, free, next: nextNumbers(block, used, 1)[0] ?? null },
+      ...block,
+      size: blockSize(block),
+      used: used.size,
+      free,
+      next: nextNumbers(block, used, 1)[0] ?? null,
       reserved: block.reserved.map((part) => ({
-        ...{ ...part, left: reserved[part.id] ?? 0, next: nextNumbers(block, used, 1, part)[0] ?? null },
+        ...part,
+        left: reserved[part.id] ?? 0,
+        next: nextNumbers(block, used, 1, part)[0] ?? null,
       })),
     };
   });

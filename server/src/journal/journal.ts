@@ -36,8 +36,14 @@ const insertPart = prepared((database) =>
   database
     .insert(changeParts)
     .values({
-      ...{ changeId: value('changeId'), thing: value('thing'), thingId: value('thingId'), made: value('made') },
-      ...{ forward: value('forward'), inverse: value('inverse'), moves: value('moves'), lines: value('lines') },
+      changeId: value('changeId'),
+      thing: value('thing'),
+      thingId: value('thingId'),
+      made: value('made'),
+      forward: value('forward'),
+      inverse: value('inverse'),
+      moves: value('moves'),
+      lines: value('lines'),
     })
     .prepare(),
 );

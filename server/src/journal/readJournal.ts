@@ -34,7 +34,12 @@ export function readJournal(
     .limit(query.limit)
     .all();
   return rows.map(({ id, at, actor, kind, title, state }) => ({
-    ...{ id, at, actor, kind, title, state },
+    id,
+    at,
+    actor,
+    kind,
+    title,
+    state,
     ...countsOf(database).get({ id })!,
     parts: readParts(store, id, { familyId: query.familyId, from: 0, limit: PARTS_TOLD }),
   }));
@@ -59,12 +64,15 @@ export function readParts(
 ): ChangePart[] {
   const own = familyId === '' ? [] : partsWhere(store.database, 'is').all({ id, familyId, from: 0, limit: 2 });
   const others = partsWhere(store.database, 'is not').all({
-    ...{ id, familyId },
+    id,
+    familyId,
     from: Math.max(0, from - own.length),
     limit: Math.max(0, limit - Math.max(0, own.length - from)),
   });
   return [...own.slice(from), ...others].map(({ thing, thingId, lines, name }) => ({
-    ...{ thing, thingId, name: name ?? thingName(store, thing, thingId) },
+    thing,
+    thingId,
+    name: name ?? thingName(store, thing, thingId),
     lines: lines.slice(0, LINES_TOLD),
     moreLines: Math.max(0, lines.length - LINES_TOLD),
   }));

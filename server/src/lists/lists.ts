@@ -183,8 +183,17 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
     const job = openJob(store, {
       ...{ id: crypto.randomUUID(), kind: 'list', title: `Read ${list.fileName}`, subject: '', total: null },
       list: {
-        ...{ account: null, live: null, sheet: null, mapping: null, settlement: NO_SETTLEMENT },
-        ...{ apply: false, deletions: false, fetches: false, pictures: null, found: null, made: null },
+        account: null,
+        live: null,
+        sheet: null,
+        mapping: null,
+        settlement: NO_SETTLEMENT,
+        apply: false,
+        deletions: false,
+        fetches: false,
+        pictures: null,
+        found: null,
+        made: null,
         ...list,
       },
     });

@@ -58,7 +58,12 @@ export function readCatalogueFile(
   const { brings, registry, refusal } = withParts(here, parts);
   const pictures = packagedPictures(database);
   const found: ListRead = {
-    ...{ found: emptyView(families.length), families: [], rows: [], made: [], pictures: [], kind: '' },
+    found: emptyView(families.length),
+    families: [],
+    rows: [],
+    made: [],
+    pictures: [],
+    kind: '',
     registry: brings,
   };
   found.found.brings = brings ? bringsText(brings) : '';
@@ -125,7 +130,11 @@ function verdictOf(database: Database, { revision, family, pieces }: FamilyFound
 }
 
 const rowOf = (row: number, verdict: ListVerdict, { fields }: Family): ListRowView => ({
-  ...{ row, verdict, child: '', problems: [], changes: [] },
+  row,
+  verdict,
+  child: '',
+  problems: [],
+  changes: [],
   family: String(fields.name),
 });
 
@@ -148,8 +157,21 @@ function viewOf(at: number, row: number, verdict: ListVerdict, { revision, famil
 const noCounts = (): ListCounts => Object.fromEntries(LIST_VERDICTS.map((verdict) => [verdict, 0])) as ListCounts;
 
 const emptyView = (rows: number): ListRead['found'] => ({
-  ...{ sheets: [], sheet: null, rows, head: [], headerRows: [], columns: [], mapping: NO_MAPPING, families: 0 },
-  ...{ counts: noCounts(), skipped: [], mended: [], problems: [], problemCount: 0, pictures: 0, brings: '' },
+  sheets: [],
+  sheet: null,
+  rows,
+  head: [],
+  headerRows: [],
+  columns: [],
+  mapping: NO_MAPPING,
+  families: 0,
+  counts: noCounts(),
+  skipped: [],
+  mended: [],
+  problems: [],
+  problemCount: 0,
+  pictures: 0,
+  brings: '',
 });
 
 /** What a file that cannot be read calls its family, as far as that can be seen. */

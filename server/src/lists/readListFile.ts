@@ -96,7 +96,10 @@ function foundOf({ reading, mapping, plans, read: { table, sheets, sheet }, revi
   ];
   return {
     found: {
-      ...{ sheets, sheet, rows: table.length, mapping },
+      sheets,
+      sheet,
+      rows: table.length,
+      mapping,
       head: table.slice(0, HEAD).map((row) => row.slice(0, 60).map((cell) => cell.slice(0, 120))),
       headerRows: reading.headerRows,
       columns: reading.columns.map((column) => ({ ...column, cells: someCells(reading, column) })),
@@ -110,7 +113,10 @@ function foundOf({ reading, mapping, plans, read: { table, sheets, sheet }, revi
       brings: '',
     },
     families: viewsOf(reading, plans),
-    ...{ rows, made, kind, registry: null },
+    rows,
+    made,
+    kind,
+    registry: null,
     pictures: plans.flatMap((plan) => plan.pictures),
   };
 }

@@ -92,7 +92,11 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
       }
       if (pictures.files.length + pictures.addresses.length === 0) throw new Refusal('pictures.none', {});
       const job = openJob(store, {
-        ...{ id: crypto.randomUUID(), kind: 'pictures', title: titleOf(pictures), pictures, total: null },
+        id: crypto.randomUUID(),
+        kind: 'pictures',
+        title: titleOf(pictures),
+        pictures,
+        total: null,
         subject: pictures.familyId ?? '',
       });
       runner.run(job.id);

@@ -125,7 +125,12 @@ function toldOf(match: PictureMatch, known: (id: string) => Family | undefined):
   const name = family ? String(family.fields.name) : '';
   const placeName = family && place ? nameOfPlace(family, place) : null;
   return {
-    ...{ familyId, place, angle, number, confidence, question },
+    familyId,
+    place,
+    angle,
+    number,
+    confidence,
+    question,
     why: reasons.map(matchReasonText),
     asks: matchQuestion(match, name, placeName),
   };
@@ -153,11 +158,17 @@ export function placesOf(family: Family, meant: readonly Place[] = []): PictureP
       ...family.axes.flatMap((axis) =>
         axis.values.map((value) => ({
           place: { level: 'value' as const, axisId: axis.id, valueId: value.id },
-          ...{ label: value.label, axis: axis.label, swatch: value.swatch ?? null, pictures: value.pictures },
+          label: value.label,
+          axis: axis.label,
+          swatch: value.swatch ?? null,
+          pictures: value.pictures,
         })),
       ),
       ...togetherIn(family, meant).map((place) => ({
-        ...{ place, label: combinationLabel(family, place.at), axis: null, swatch: null },
+        place,
+        label: combinationLabel(family, place.at),
+        axis: null,
+        swatch: null,
         pictures: [...carrierAt(family, place).pictures],
       })),
       ...(woven.length > CHILDREN_SHOWN ? woven.filter((child) => child.pictures.length > 0) : woven).map((child) => {

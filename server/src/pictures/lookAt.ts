@@ -21,7 +21,10 @@ export async function lookAt(raw: Raw): Promise<{ look: PictureLook; whiteBackgr
   const round = (share: number) => Math.round(share * 1000) / 1000;
   const look = {
     colours: colours.map(({ colour, share }) => ({ colour, share: round(share) })),
-    ...{ ground, goods: round(goods), blur: round(blurOf(bright)), hash: perceptualHash(hashed) },
+    ground,
+    goods: round(goods),
+    blur: round(blurOf(bright)),
+    hash: perceptualHash(hashed),
   };
   return { look, whiteBackground: hasWhiteBorder(border) };
 }

@@ -9,8 +9,12 @@ export function noteCombined(database: Database, all: readonly Combined[]): stri
     const id = combinedId(combined);
     const names = combined.parts.map((part) => part.label).join(', ');
     const facts: PictureFacts = {
-      ...{ id, fileName: names.slice(0, 120), whiteBackground: true, combined },
-      ...{ width: COMBINED_SIDE, height: COMBINED_SIDE },
+      id,
+      fileName: names.slice(0, 120),
+      whiteBackground: true,
+      combined,
+      width: COMBINED_SIDE,
+      height: COMBINED_SIDE,
     };
     database.insert(pictures).values({ id, facts, at: new Date().toISOString() }).onConflictDoNothing().run();
     return id;

@@ -123,7 +123,9 @@ function describe({ family, places }: Goods, childId: string): Item {
   const at = familyIndex(family).position.get(childId);
   const counting = at === undefined ? 'counted' : (columnOf(family, 'counting').at(at) ?? 'counted');
   return {
-    ...{ sku: String(family.children[childId]?.fields.sku ?? ''), familyId: family.id, childId },
+    sku: String(family.children[childId]?.fields.sku ?? ''),
+    familyId: family.id,
+    childId,
     name: String(family.fields.name),
     places: counting === 'counted' ? (places[childId] ?? {}) : null,
   };

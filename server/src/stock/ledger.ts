@@ -24,8 +24,10 @@ const sumsOf = prepared((database) =>
     .prepare(),
 );
 const AT_PLACE = {
-  ...{ familyId: value('familyId'), childId: value('childId') },
-  ...{ location: value('location'), pieces: value('pieces') },
+  familyId: value('familyId'),
+  childId: value('childId'),
+  location: value('location'),
+  pieces: value('pieces'),
 };
 const insertMove = prepared((database) =>
   database

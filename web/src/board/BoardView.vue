@@ -23,8 +23,12 @@ const sending = useSending();
 onMounted(() => void setup.ensure());
 const text = (key: string) => String(route.query[key] ?? '');
 const board = useBoard({
-  ...{ q: text('q'), category: text('category'), account: text('account'), finding: text('finding') },
-  ...{ route: text('route'), state: text('state') as FitState | '' },
+  q: text('q'),
+  category: text('category'),
+  account: text('account'),
+  finding: text('finding'),
+  route: text('route'),
+  state: text('state') as FitState | '',
 });
 const { filter, total, counts, found, rows, loaded, problem } = board;
 // What is looked at stands in the address: it is there again after a look elsewhere.

@@ -37,10 +37,18 @@ const shortly = (texts: readonly string[]): string =>
 /** What is shown of each family: those that need no answer first. */
 const rows = computed(() => [
   ...(remedies.value?.families ?? []).map(({ familyId, name: called, texts }) => ({
-    ...{ familyId, name: called, act: 'Mend', test: 'mend-row', text: shortly(texts) },
+    familyId,
+    name: called,
+    act: 'Mend',
+    test: 'mend-row',
+    text: shortly(texts),
   })),
   ...(remedies.value?.unready ?? []).map(({ familyId, name: called, asks }) => ({
-    ...{ familyId, name: called, act: asks ? 'Answer for' : '', test: 'answer-row', text: 'needs your answer' },
+    familyId,
+    name: called,
+    act: asks ? 'Answer for' : '',
+    test: 'answer-row',
+    text: 'needs your answer',
   })),
 ]);
 /** Families that ask for a figure: one answer goes to all of them. */

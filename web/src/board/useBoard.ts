@@ -109,7 +109,14 @@ export function useBoard(given: Partial<BoardFilter> = {}) {
   });
 
   return {
-    ...{ filter, query, total, counts, found, rows, loaded, problem },
+    filter,
+    query,
+    total,
+    counts,
+    found,
+    rows,
+    loaded,
+    problem,
     /** Makes sure that the rows from one place to another are there, or coming. */
     need(from: number, to: number): void {
       for (let page = Math.floor(from / PAGE); page <= Math.floor(to / PAGE); page++) void fetchPage(page);

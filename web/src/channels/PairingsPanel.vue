@@ -76,7 +76,10 @@ watch(shown, (now) => (at.value = Math.min(at.value, Math.max(0, now.length - 1)
 
 async function pair(pairs: { word: PairedWord; to: string }[]): Promise<void> {
   const pairings = pairs.map(({ word, to }) => ({
-    ...{ channel: props.channel.channel, role: role.value, value: foldForPairing(word.label), to },
+    channel: props.channel.channel,
+    role: role.value,
+    value: foldForPairing(word.label),
+    to,
   }));
   const { name } = props.channel.rulebook;
   if (!(await setup.change([{ on: 'pairings', pairings }]))) return;

@@ -34,7 +34,8 @@ export const bringDown = (jobId: string): void => keep(`/api/exports/${encodeURI
 /** Asks for a file that is made at once, and has the browser keep it; throws what the server refused it with. */
 export async function fetchFile(address: string, body: unknown, name: string): Promise<void> {
   const answer = await fetch(address, {
-    ...{ method: 'POST', headers: { 'content-type': 'application/json' } },
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
     body: JSON.stringify(body),
   });
   if (!answer.ok) {

@@ -33,7 +33,10 @@ const asked = computed(() =>
     const channel = setup.channelOf(account);
     const settings = channel?.rulebook.rules.settings ?? [];
     return settings.map((setting) => ({
-      ...{ account, setting, key: setting.key, label: setting.label },
+      account,
+      setting,
+      key: setting.key,
+      label: setting.label,
       choices: channel?.choices[setting.key] ?? [],
       currency: channel?.rulebook.rules.price.currency ?? '',
     }));

@@ -152,8 +152,20 @@ export function useFamilyDraft() {
           : draft.value.problem,
   );
   return {
-    ...{ typed, axes, off, filled, housePattern, spec, draft, firstSkus, skuProblem, missing, isRestored },
-    ...{ toggle, beginAnew, forget: () => dropDraft(DRAFT) },
+    typed,
+    axes,
+    off,
+    filled,
+    housePattern,
+    spec,
+    draft,
+    firstSkus,
+    skuProblem,
+    missing,
+    isRestored,
+    toggle,
+    beginAnew,
+    forget: () => dropDraft(DRAFT),
     childCount: computed(() => woven.value.length),
   };
 }

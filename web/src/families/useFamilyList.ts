@@ -93,7 +93,20 @@ export function useFamilyList() {
     retired.value = false;
   };
   return {
-    ...{ families, total, loaded, problem, counts, at, load, clear, nameOf },
-    ...{ q, account, state, finding, sort, retired },
+    families,
+    total,
+    loaded,
+    problem,
+    counts,
+    at,
+    load,
+    clear,
+    nameOf,
+    q,
+    account,
+    state,
+    finding,
+    sort,
+    retired,
   };
 }

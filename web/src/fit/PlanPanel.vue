@@ -23,8 +23,12 @@ const reasons = computed(() => {
   const { label, rules } = props.fit.category!;
   const { name } = props.account;
   return planReasons({
-    ...{ family: family.value, plan: props.plan, plans: props.fit.plans },
-    ...{ rules, category: label, account: name },
+    family: family.value,
+    plan: props.plan,
+    plans: props.fit.plans,
+    rules,
+    category: label,
+    account: name,
   });
 });
 

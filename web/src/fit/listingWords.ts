@@ -31,7 +31,10 @@ export function listingWords(listing: Listing | undefined, fit: Fit): ListingWor
     .filter(([name]) => !names.has(name))
     .map(([name, figure]): [string, string] => [name, shown(figure)]);
   return {
-    ...{ name: text('name'), brand: text('brand'), text: text('description'), facts },
+    name: text('name'),
+    brand: text('brand'),
+    text: text('description'),
+    facts,
     points: [said('highlights') ?? []].flat().map(String),
     searchTitle: cut(text('searchTitle') || text('name'), SHOWN.title),
     searchText: cut(text('searchDescription') || text('description'), SHOWN.text),

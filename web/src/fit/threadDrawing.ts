@@ -79,7 +79,14 @@ function newSheet(family: Family, plan: Plan, unfolded: ReadonlySet<string>): Sh
   const offered = new Set(plan.listings.flatMap((listing) => listing.childIds));
   const hue = new Map(family.axes.map((axis, at) => [axis.id, HUES[at % HUES.length]!]));
   return {
-    ...{ family, plan, unfolded, marks: [], knots: [], foldable: [], threads: new Map(), leftY: new Map() },
+    family,
+    plan,
+    unfolded,
+    marks: [],
+    knots: [],
+    foldable: [],
+    threads: new Map(),
+    leftY: new Map(),
     childrenOf(first, ...others) {
       const here = positionsOf(first!).map((at) => woven[at]!);
       return here
@@ -141,7 +148,12 @@ function drawFamilyAxis(sheet: Sheet, axis: Axis, y: number): number {
     sheet.leftY.set(id, places.yOf[at]!);
     if (!places.isShown(at)) return;
     sheet.marks.push({
-      ...{ x: LEFT, y: places.yOf[at]!, anchor: 'end', kind: 'value', swatch, ...written(label, 'left') },
+      x: LEFT,
+      y: places.yOf[at]!,
+      anchor: 'end',
+      kind: 'value',
+      swatch,
+      ...written(label, 'left'),
       ...{ childIds: sheet.childrenOf(id), key: `v${id}` },
     });
   });
@@ -158,7 +170,11 @@ function drawTargetAxis(sheet: Sheet, axis: TargetAxis, key: string, y: number):
     const to = places.yOf[at]!;
     if (places.isShown(at))
       sheet.marks.push({
-        ...{ x: RIGHT, y: to, anchor: 'start', kind: 'value', ...written(option.label, 'right') },
+        x: RIGHT,
+        y: to,
+        anchor: 'start',
+        kind: 'value',
+        ...written(option.label, 'right'),
         ...{ childIds, key: `o${key}${option.key}` },
       });
     option.valueIds.forEach((id, strand) => {
@@ -197,7 +213,11 @@ function drawSplit(sheet: Sheet, axis: Axis, y: number): number {
     if (!places.isShown(at)) return;
     const text = `${value.label} · ${children(childIds.length)}`;
     sheet.marks.push({
-      ...{ x: RIGHT, y: to, anchor: 'start', kind: 'value', ...written(text, 'right') },
+      x: RIGHT,
+      y: to,
+      anchor: 'start',
+      kind: 'value',
+      ...written(text, 'right'),
       ...{ childIds, key: `sl${value.id}` },
     });
   });
@@ -214,7 +234,11 @@ function drawPinned(sheet: Sheet, axis: Axis): void {
     });
     sheet.knots.push({ x: LEFT + 70, y: from, colour, key: value.id });
     sheet.marks.push({
-      ...{ x: LEFT + 82, y: from, text: 'a plain fact', anchor: 'start', kind: 'note' },
+      x: LEFT + 82,
+      y: from,
+      text: 'a plain fact',
+      anchor: 'start',
+      kind: 'note',
       ...{ childIds: [], key: `n${value.id}` },
     });
   }

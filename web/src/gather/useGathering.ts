@@ -140,7 +140,9 @@ export function useGathering(wanted: () => Wanted) {
     if (name.value.trim() !== '' && name.value !== target.fields.name) {
       const changes = [{ place: { level: 'family' as const }, key: 'name', figure: name.value.trim() }];
       steps.push({
-        ...{ on: 'family', familyId: target.id, revision: target.revision },
+        on: 'family',
+        familyId: target.id,
+        revision: target.revision,
         command: { do: 'setFigures', changes },
       });
     }

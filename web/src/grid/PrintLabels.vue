@@ -58,8 +58,12 @@ async function print(): Promise<void> {
   try {
     await store.settled();
     const order: LabelOrder = {
-      ...{ childIds: numbered.value.map(({ id }) => id), sheet: sheetId.value, percent: percent.value },
-      ...{ copies: copies.value, start: start.value, shows: shows.value },
+      childIds: numbered.value.map(({ id }) => id),
+      sheet: sheetId.value,
+      percent: percent.value,
+      copies: copies.value,
+      start: start.value,
+      shows: shows.value,
     };
     await fetchFile(`/api/families/${store.family!.id}/labels`, order, 'labels.pdf');
     shown.value = false;

@@ -50,7 +50,10 @@ export function fieldColumns(registry: Registry, family: Family, accounts: reado
   const forAll = fields.map((field): FieldColumn => {
     const name = field.type === 'stock' ? field.label : headerOf(field);
     return {
-      ...{ kind: 'field', id: field.key, field, name },
+      kind: 'field',
+      id: field.key,
+      field,
+      name,
       scope: EVERYWHERE,
       scopes: [],
       size: sizeOf(field, name),
@@ -66,7 +69,12 @@ export function fieldColumns(registry: Registry, family: Family, accounts: reado
           const scope = languageScope(tag);
           const name = `${field.label} in ${languageName(tag)}`;
           return {
-            ...{ kind: 'field', id: columnId(field.key, scope), field, scope, scopes: [scope], name },
+            kind: 'field',
+            id: columnId(field.key, scope),
+            field,
+            scope,
+            scopes: [scope],
+            name,
             size: sizeOf(field, name),
           };
         }),

@@ -32,10 +32,14 @@ export function sumsOf(
   const most = numbers.reduce((high, one) => (one.gt(high) ? one : high));
   const write = (number: Big) => number.toFixed(decimals);
   return {
-    ...{ cells, filled },
+    cells,
+    filled,
     numbers: {
-      ...{ count: numbers.length, unit: [...units][0]! },
-      ...{ sum: write(sum), least: write(least), most: write(most) },
+      count: numbers.length,
+      unit: [...units][0]!,
+      sum: write(sum),
+      least: write(least),
+      most: write(most),
       mean: sum.div(numbers.length).round(Math.max(decimals, 2), Big.roundHalfUp).toString(),
     },
   };

@@ -141,11 +141,23 @@ export function useCellEntry(view: GridView, selection: GridSelection, edits: Gr
   }
 
   return {
-    ...{ open, text, rows, isTyped, begin, end, onInput, onKey, onBlur, nextRow, move },
+    open,
+    text,
+    rows,
+    isTyped,
+    begin,
+    end,
+    onInput,
+    onKey,
+    onBlur,
+    nextRow,
+    move,
     /** Whether Tab goes on to the next cell: while a row is being filled. */
     isRunning: () => runFrom !== null,
     endRun: () => (runFrom = null),
-    ...{ draft, goOnWith, dropDraft: () => dropDraft(draftName()) },
+    draft,
+    goOnWith,
+    dropDraft: () => dropDraft(draftName()),
     choices: computed(() => (open.value ? choicesOf(open.value.column) : [])),
   };
 }

@@ -122,8 +122,20 @@ export function useGridDrawing(view: GridView, scroller: Ref<HTMLElement | undef
   }
 
   return {
-    ...{ placed, whole, stickyColumns, scrolled, drawnRows, height, width, top, left, stickyWidth },
-    ...{ onScroll, show, spotUnder, boxOf },
+    placed,
+    whole,
+    stickyColumns,
+    scrolled,
+    drawnRows,
+    height,
+    width,
+    top,
+    left,
+    stickyWidth,
+    onScroll,
+    show,
+    spotUnder,
+    boxOf,
     page: () => Math.max(1, Math.floor((height.value - HEAD) / ROW) - 1),
   };
 }

@@ -44,9 +44,14 @@ export function useGridEdits(view: GridView, selection: GridSelection) {
   /** Takes cells: everything good becomes one change, everything bad a line that names its place. */
   function take(cells: readonly TypedCell[], { notes = [], takesSums = false }: TakeManner = {}): void {
     const ground = {
-      ...{ registry: setup.registry, family: view.family.value, currency: setup.currency, stock: store.stock },
+      registry: setup.registry,
+      family: view.family.value,
+      currency: setup.currency,
+      stock: store.stock,
       piecesAt: (childId: string, location: string) => placesOf(store, childId)[location] ?? 0,
-      ...{ takesSums, shown: view.text, listedOn: (sku: string) => listedOn.value.get(sku) },
+      takesSums,
+      shown: view.text,
+      listedOn: (sku: string) => listedOn.value.get(sku),
     };
     const { changes, counts, problems } = readCells(ground, cells);
     if (changes.length > 0) store.run({ do: 'setFigures', changes }, counts);

@@ -71,8 +71,18 @@ export function useGridSelection(view: GridView, page: () => number) {
   const selectColumns = (x: number, x1: number) => select({ x, y: 0 }, { x: x1, y: lastSpot().y });
 
   return {
-    ...{ ground, turn, range, spot, begin, textAt, columnOfSpot, childIdAt },
-    ...{ select, extend, selectRows, selectColumns },
+    ground,
+    turn,
+    range,
+    spot,
+    begin,
+    textAt,
+    columnOfSpot,
+    childIdAt,
+    select,
+    extend,
+    selectRows,
+    selectColumns,
     selectAll: () => select({ x: 0, y: 0 }, lastSpot()),
     clear: () => {
       anchor.value = null;

@@ -40,9 +40,12 @@ const rows = computed(() =>
   woven.value.map((child) => {
     const gtin = typeof child.fields.gtin === 'string' ? child.fields.gtin : '';
     return {
-      ...{ id: child.id, labels: childLabels(family.value, child).join(' · ') || 'the only child' },
-      ...{ sku: typeof child.fields.sku === 'string' ? child.fields.sku : '', bound: bound.value[child.id] },
-      ...{ next: wouldBe.value.get(child.id), gtin },
+      id: child.id,
+      labels: childLabels(family.value, child).join(' · ') || 'the only child',
+      sku: typeof child.fields.sku === 'string' ? child.fields.sku : '',
+      bound: bound.value[child.id],
+      next: wouldBe.value.get(child.id),
+      gtin,
       block:
         gtin === ''
           ? ''

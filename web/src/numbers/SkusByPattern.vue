@@ -21,7 +21,9 @@ function make(): void {
   const kept =
     pattern.value === store.family!.skuPattern ? [] : [{ do: 'setSkuPattern' as const, pattern: pattern.value }];
   const changes = skus.map(({ childId, sku }) => ({
-    ...{ place: { level: 'child' as const, childId }, key: 'sku', figure: sku },
+    place: { level: 'child' as const, childId },
+    key: 'sku',
+    figure: sku,
   }));
   const set = changes.length > 0 ? [{ do: 'setFigures' as const, changes }] : [];
   const title = changes.length > 0 ? `Make ${count(changes.length, 'SKU')}` : 'Keep the SKU pattern';

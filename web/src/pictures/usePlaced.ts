@@ -25,7 +25,9 @@ export function usePlaced() {
   const isOwnAt = (place: Place): boolean =>
     store.scope !== EVERYWHERE && figureIn(carrierAt(store.family!, place), store.scope, 'pictures') !== undefined;
   const setAt = (place: Place, pictures: readonly string[]): SingleCommand => ({
-    ...{ do: 'setPictures', place, pictures: [...pictures] },
+    do: 'setPictures',
+    place,
+    pictures: [...pictures],
     scope: commandScope(store.scope),
   });
   const run = (title: string, commands: SingleCommand[]) =>

@@ -49,7 +49,11 @@ function begin(): void {
   else write(LEAST);
 }
 const LEAST = {
-  ...{ format: 'loom-kin/rulebook', channel: 'my-channel', name: 'My channel', version: 1, transport: 'sheet' },
+  format: 'loom-kin/rulebook',
+  channel: 'my-channel',
+  name: 'My channel',
+  version: 1,
+  transport: 'sheet',
   about: 'What kind of place it is.',
   rules: {
     axes: { atMost: 2 },

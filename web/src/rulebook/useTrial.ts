@@ -58,7 +58,8 @@ export function useTrial(
       const there = now.accounts.find((one) => one.channel === (like.value || rules.channel));
       const account = {
         ...(there ?? { id: rules.channel, at: 0, settings, language: setup.registry.firstLanguage }),
-        ...{ channel: rules.channel, name: rules.name },
+        channel: rules.channel,
+        name: rules.name,
       };
       const channel = { rulebook: rules, offered: null, versions: [], choices: {}, reachable: false, isOwn: true };
       const map = { [String(given.family.fields.category ?? '')]: category.value || rules.categories[0]!.id };

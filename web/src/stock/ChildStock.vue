@@ -50,7 +50,9 @@ async function move(): Promise<void> {
   if (number === null || number === 0) return;
   const why = reason.value.trim();
   const step = (familyId: string): StepInput => ({
-    ...{ on: 'stock', familyId, kind: kind.value },
+    on: 'stock',
+    familyId,
+    kind: kind.value,
     ...(why ? { reason: why } : {}),
     counts: [{ childId: props.childId, location: place.value, pieces: number }],
   });

@@ -74,7 +74,19 @@ export const useSetup = defineStore('setup', () => {
   }
 
   return {
-    ...{ setup, problem, registry, accounts, channels, currency, rulebooks, namer },
-    ...{ account, accountName, channelOf, ensure, reload, change },
+    setup,
+    problem,
+    registry,
+    accounts,
+    channels,
+    currency,
+    rulebooks,
+    namer,
+    account,
+    accountName,
+    channelOf,
+    ensure,
+    reload,
+    change,
   };
 });

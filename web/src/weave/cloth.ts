@@ -74,7 +74,11 @@ export function clothOf(family: Family, wanted: Edges | null = null): Cloth {
     return family.axes.map((axis) => side[axis.id] ?? top[axis.id] ?? '').join('|');
   });
   return {
-    ...{ rows, columns, sideAxes, topAxes, at },
+    rows,
+    columns,
+    sideAxes,
+    topAxes,
+    at,
     sideBands: bandsOf(sideAxes, rows),
     topBands: bandsOf(topAxes, columns),
     childAt: (row, column) => byCrossing.get(keyAt(row, column)),

@@ -77,7 +77,8 @@ export function useClothDrawing(
           const begin = starts[band.from]!;
           const length = starts[band.to]! - begin + thread;
           return {
-            ...{ band, isOuter: depth < bands.length - 1 },
+            band,
+            isOuter: depth < bands.length - 1,
             spot: isTop ? { x: band.from, y: depth - bands.length } : { x: depth - bands.length, y: band.from },
             style: isTop
               ? topBox(begin, depth, length)

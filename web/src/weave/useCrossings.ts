@@ -79,10 +79,14 @@ export function useCrossings(ground: () => CrossingContext, cloth: () => Cloth, 
     const isLit = child !== undefined && (lit?.has(child.id) ?? false);
     const ticks = isWoven && states && !show ? ticksOf(child!.id) : null;
     return {
-      ...{ spot: { x, y }, name: nameOf({ x, y }, child, isChosen, figure?.text ?? ''), text: figure?.text ?? '' },
+      spot: { x, y },
+      name: nameOf({ x, y }, child, isChosen, figure?.text ?? ''),
+      text: figure?.text ?? '',
       warp: cloth().columns[x]!.values.findLast((value) => value.swatch)?.swatch ?? BARE,
       weft: cloth().rows[y]!.values.findLast((value) => value.swatch)?.swatch ?? BARE,
-      ...{ isChosen, isPictured: Boolean(figure?.picture), hasRing: isChosen || isLit },
+      isChosen,
+      isPictured: Boolean(figure?.picture),
+      hasRing: isChosen || isLit,
       classes: [
         'crossing',
         isWoven && 'woven',

@@ -114,27 +114,37 @@ interface Act {
 const chain = () => editor.value!.chain().focus();
 const acts: Act[] = [
   {
-    ...{ name: 'Strong', sign: 'S', keys: 'Ctrl B' },
+    name: 'Strong',
+    sign: 'S',
+    keys: 'Ctrl B',
     isOn: () => editor.value?.isActive('bold') ?? false,
     run: () => chain().toggleBold().run(),
   },
   {
-    ...{ name: 'Stressed', sign: 'E', keys: 'Ctrl I' },
+    name: 'Stressed',
+    sign: 'E',
+    keys: 'Ctrl I',
     isOn: () => editor.value?.isActive('italic') ?? false,
     run: () => chain().toggleItalic().run(),
   },
   {
-    ...{ name: 'Heading', sign: 'Heading', keys: 'Ctrl Alt 3' },
+    name: 'Heading',
+    sign: 'Heading',
+    keys: 'Ctrl Alt 3',
     isOn: () => editor.value?.isActive('heading') ?? false,
     run: () => chain().toggleHeading({ level: 3 }).run(),
   },
   {
-    ...{ name: 'List of points', sign: '• Points', keys: 'Ctrl Shift 8' },
+    name: 'List of points',
+    sign: '• Points',
+    keys: 'Ctrl Shift 8',
     isOn: () => editor.value?.isActive('bulletList') ?? false,
     run: () => chain().toggleBulletList().run(),
   },
   {
-    ...{ name: 'Numbered list', sign: '1. Steps', keys: 'Ctrl Shift 7' },
+    name: 'Numbered list',
+    sign: '1. Steps',
+    keys: 'Ctrl Shift 7',
     isOn: () => editor.value?.isActive('orderedList') ?? false,
     run: () => chain().toggleOrderedList().run(),
   },

@@ -44,7 +44,10 @@ function inputFor(account: Account, task: FitsTask): FitInput | null {
   if (!setup || !rulebook) return null;
   return {
     ...task,
-    ...{ account, rulebook, memory, seller: setup.seller },
+    account,
+    rulebook,
+    memory,
+    seller: setup.seller,
     pairings: setup.pairings[account.channel] ?? {},
     categories: setup.categoryMaps[account.channel] ?? {},
     routes: setup.routes[account.id] ?? [],

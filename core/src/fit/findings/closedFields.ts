@@ -31,7 +31,9 @@ function factFor(rule: FieldRule, category: unknown): Partial<Fact> {
   const choices = rule.choices?.map((value) => ({ value: value.slice(0, 60), label: value.slice(0, 60) }));
   const type = typeFor(rule);
   return {
-    ...{ key: rule.key, label: rule.name, type },
+    key: rule.key,
+    label: rule.name,
+    type,
     levels: rule.level === 'child' ? ['family', 'value', 'child'] : ['family'],
     ...(typeof category === 'string' ? { categories: [category] } : {}),
     ...(type === 'choice' && choices ? { choices } : {}),

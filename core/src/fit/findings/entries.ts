@@ -17,7 +17,8 @@ export function entryFindings(context: CheckContext): Finding[] {
 
 const about = <C extends FindingCode>(parts: Omit<FindingParts<C>, 'key' | 'rule'>): FindingParts<C> => ({
   ...parts,
-  ...{ key: 'entries', rule: 'identifiers.entries' },
+  key: 'entries',
+  rule: 'identifiers.entries',
 });
 
 /** Children settled to stand under an entry that is not, or no longer, the one of their number. */
@@ -43,7 +44,8 @@ function gone(context: CheckContext, members: readonly number[]): Finding {
     about({
       code: 'entry.gone',
       params: { account: context.account.name },
-      ...{ severity: 'stops', members },
+      severity: 'stops',
+      members,
       remedies: [settle(context, {}, { do: 'leaveEntry', children: members.length })],
     }),
   );
@@ -63,7 +65,10 @@ function unasked(context: CheckContext): Finding[] {
     makeFinding(
       context,
       about({
-        ...{ code: 'entry.unasked', params, severity: 'advises', members },
+        code: 'entry.unasked',
+        params,
+        severity: 'advises',
+        members,
         remedies: [{ kind: 'askEntries', account: account.id }],
       }),
     ),
@@ -110,7 +115,8 @@ function found(context: CheckContext, matches: readonly EntryMatch[]): Finding[]
       about({
         code: 'entry.found',
         params: { account: account.name, must: isMust, differing: says },
-        ...{ severity: isMust ? 'stops' : 'advises', members: positionsOf(context, matches) },
+        severity: isMust ? 'stops' : 'advises',
+        members: positionsOf(context, matches),
         about: isLikely ? 'likely' : 'differing',
         remedies: [
           settle(context, under, { do: 'offerUnder', children: ids.length, isLikely }),
@@ -130,7 +136,8 @@ function keptApart(context: CheckContext, matches: readonly EntryMatch[]): Findi
     about({
       code: 'entry.apart',
       params: { account: context.account.name },
-      ...{ severity: 'stops', members: positionsOf(context, matches) },
+      severity: 'stops',
+      members: positionsOf(context, matches),
       remedies: [settle(context, under, { do: 'offerUnder', children: ids.length, isLikely: false })],
     }),
   );

@@ -37,7 +37,12 @@ function brokenPromises(context: CheckContext): Finding[] {
         makeFinding(context, {
           code: 'field.no-place',
           params: { account: context.account.name, field: field.label },
-          ...{ severity: 'warns', key: field.key, rule: 'fields', place: place!, scope, members },
+          severity: 'warns',
+          key: field.key,
+          rule: 'fields',
+          place: place!,
+          scope,
+          members,
         }),
       );
   });

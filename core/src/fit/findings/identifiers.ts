@@ -19,7 +19,12 @@ function skuFindings(context: CheckContext): Finding[] {
   return context.groups('sku').flatMap(({ figure, place, members }) => {
     if (typeof figure !== 'string') {
       return makeFinding(context, {
-        ...{ code: 'sku.missing', params: {}, severity: 'stops', key: 'sku', rule: 'identifiers.sku', members },
+        code: 'sku.missing',
+        params: {},
+        severity: 'stops',
+        key: 'sku',
+        rule: 'identifiers.sku',
+        members,
         place: homeOf(context, field, members),
         remedies: [{ kind: 'skus', childIds: idsOf(context, members) }],
       });
@@ -28,7 +33,11 @@ function skuFindings(context: CheckContext): Finding[] {
     return makeFinding(context, {
       code: 'sku.too-long',
       params: { account: context.account.name, most: skuAtMost },
-      ...{ severity: 'stops', key: 'sku', rule: 'identifiers.skuAtMost', members, place: place ?? FAMILY },
+      severity: 'stops',
+      key: 'sku',
+      rule: 'identifiers.skuAtMost',
+      members,
+      place: place ?? FAMILY,
     });
   });
 }
@@ -39,7 +48,12 @@ function gtinFindings(context: CheckContext): Finding[] {
     if (typeof figure !== 'string') return rule === 'optional' ? [] : withoutGtin(context, members);
     if (isGtin(figure)) return [];
     return makeFinding(context, {
-      ...{ code: 'gtin.wrong', params: {}, severity: 'stops', key: 'gtin', rule: 'identifiers.gtin', members },
+      code: 'gtin.wrong',
+      params: {},
+      severity: 'stops',
+      key: 'gtin',
+      rule: 'identifiers.gtin',
+      members,
       place: place ?? FAMILY,
     });
   });
@@ -65,7 +79,10 @@ function withoutGtin(context: CheckContext, members: readonly number[]): Finding
       makeFinding(context, {
         code: 'gtin.not-exempt',
         params: { account: account.name, brand, category: category.label },
-        ...{ severity: 'stops', key: 'gtinExempt', rule: 'identifiers.gtin', members: marked },
+        severity: 'stops',
+        key: 'gtinExempt',
+        rule: 'identifiers.gtin',
+        members: marked,
         place: origin.place ?? FAMILY,
         scope: origin.scope,
         remedies: [{ kind: 'numbers', childIds: idsOf(context, marked) }],
@@ -79,7 +96,10 @@ function withoutGtin(context: CheckContext, members: readonly number[]): Finding
       makeFinding(context, {
         code: 'gtin.missing',
         params: { mayBeExempt },
-        ...{ severity: 'stops', key: 'gtin', rule: 'identifiers.gtin', members: bare },
+        severity: 'stops',
+        key: 'gtin',
+        rule: 'identifiers.gtin',
+        members: bare,
         place: homeOf(context, rulebook.registry.field('gtin'), bare),
         remedies: mayBeExempt
           ? [{ kind: 'change', label: { do: 'markExempt' }, commands: [markFamily] }]

@@ -30,7 +30,12 @@ function oddFigures(context: CheckContext, field: Field): Finding[] {
     return makeFinding(context, {
       code: 'measure.odd',
       params: { field: field.label, shown: shown(figure), perhaps: shown(Math.round(perhaps * 100) / 100) },
-      ...{ severity: 'warns', key: field.key, rule: field.type, members, place, scope },
+      severity: 'warns',
+      key: field.key,
+      rule: field.type,
+      members,
+      place,
+      scope,
       remedies: [typeHere(field.key, place)],
     });
   });

@@ -17,7 +17,9 @@ function rate(context: CheckContext): Finding[] {
     makeFinding(context, {
       code: 'rate.missing',
       params: { account: account.name, from: seller.currency, to: currency },
-      ...{ severity: 'warns', key: 'rate', rule: 'price.currency' },
+      severity: 'warns',
+      key: 'rate',
+      rule: 'price.currency',
     }),
   ];
 }
@@ -38,7 +40,10 @@ function tax(context: CheckContext): Finding[] {
   const isAtFamily = taxProblem === 'no-code';
   return [
     makeFinding(context, {
-      ...{ code: TAX_CODES[taxProblem], params, severity: 'warns', key: isAtFamily ? 'taxCode' : 'taxCodes' },
+      code: TAX_CODES[taxProblem],
+      params,
+      severity: 'warns',
+      key: isAtFamily ? 'taxCode' : 'taxCodes',
       rule: 'price.tax',
       remedies: isAtFamily ? [typeHere('taxCode', { level: 'family' })] : [],
     }),
@@ -58,7 +63,13 @@ function rule(context: CheckContext): Finding[] {
     const place = homeOf(context, rulebook.registry.field('cost'), bare);
     findings.push(
       makeFinding(context, {
-        ...{ code: 'rule.no-cost', params, severity: 'warns', key: 'cost', rule: 'price.rule', members: bare, place },
+        code: 'rule.no-cost',
+        params,
+        severity: 'warns',
+        key: 'cost',
+        rule: 'price.rule',
+        members: bare,
+        place,
         remedies: [typeHere('cost', place)],
       }),
     );
@@ -66,7 +77,12 @@ function rule(context: CheckContext): Finding[] {
   if (beyond.length > 0)
     findings.push(
       makeFinding(context, {
-        ...{ code: 'rule.never', params, severity: 'warns', key: 'priceRule', rule: 'price.rule', members: beyond },
+        code: 'rule.never',
+        params,
+        severity: 'warns',
+        key: 'priceRule',
+        rule: 'price.rule',
+        members: beyond,
       }),
     );
   return findings;

@@ -18,8 +18,14 @@ export function orderFindings(context: CheckContext): Finding[] {
     const key = most === null ? 'orderMultiple' : 'orderMost';
     const { place, scope } = context.column(key).groupAt(at);
     return makeFinding(context, {
-      ...{ code: 'order.limits', params: { least: least!, most: most!, multiple: multiple! }, severity: 'warns', key },
-      ...{ rule: 'order', members: [at], place: place ?? FAMILY, scope },
+      code: 'order.limits',
+      params: { least: least!, most: most!, multiple: multiple! },
+      severity: 'warns',
+      key,
+      rule: 'order',
+      members: [at],
+      place: place ?? FAMILY,
+      scope,
       remedies: [typeHere(key, place ?? FAMILY)],
     });
   });

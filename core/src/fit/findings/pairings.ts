@@ -22,7 +22,11 @@ function shownFindings(context: CheckContext, axis: TargetAxis): Finding[] {
   const { valueById } = familyIndex(context.family);
   const values = [...new Set(axis.options.map((option) => option.valueIds[0]!))].map((id) => valueById.get(id)!);
   const missing = unpairedFindings(context, {
-    ...{ role: axis.role, axisId: axis.from[0]!, values, list, isOption: true },
+    role: axis.role,
+    axisId: axis.from[0]!,
+    values,
+    list,
+    isOption: true,
   });
   const shows = context.category.rules.axes.roles[axis.role]?.shows;
   return shows === 'list' ? [...missing, ...collisions(context, axis, values)] : missing;

@@ -126,7 +126,10 @@ function bareOptions(context: CheckContext, plan: Plan, { ofOptions }: ListingPi
     return makeFinding(context, {
       code: 'picture.option-missing',
       params: { account: context.account.name, option: option.label },
-      ...{ severity: 'warns', key: 'pictures', rule: 'axes.pictures', about: option.key },
+      severity: 'warns',
+      key: 'pictures',
+      rule: 'axes.pictures',
+      about: option.key,
       place: { level: 'value', axisId: axis.from[0]!, valueId: valueId! },
       members: positionsOf(valueId!).filter((position) => context.isOffered(position)),
     });
@@ -165,7 +168,10 @@ function unshownOptions(
     makeFinding(context, {
       code: 'picture.options-unshown',
       params: { account: account.name, options: unshown.map(([at]) => options[at]!.label), most: sent.length },
-      ...{ severity: 'warns', key: 'pictures', rule: 'pictures.atMost', members },
+      severity: 'warns',
+      key: 'pictures',
+      rule: 'pictures.atMost',
+      members,
       remedies: wish.combine ? [] : [share('names'), share('letters')],
     }),
   ];
@@ -175,7 +181,11 @@ function missing(context: CheckContext, place: Place, members: readonly number[]
   return makeFinding(context, {
     code: 'picture.missing',
     params: { account: context.account.name },
-    ...{ severity: 'stops', key: 'pictures', rule: 'pictures.atLeast', place, members },
+    severity: 'stops',
+    key: 'pictures',
+    rule: 'pictures.atLeast',
+    place,
+    members,
   });
 }
 
@@ -183,7 +193,11 @@ function tooFew(context: CheckContext, place: Place, members: readonly number[],
   return makeFinding(context, {
     code: 'picture.few',
     params: { account: context.account.name, count, least: context.category.rules.pictures.atLeast },
-    ...{ severity: 'stops', key: 'pictures', rule: 'pictures.atLeast', place, members },
+    severity: 'stops',
+    key: 'pictures',
+    rule: 'pictures.atLeast',
+    place,
+    members,
   });
 }
 
@@ -193,7 +207,9 @@ function tooMany(context: CheckContext, members: readonly number[], count: numbe
     code: 'picture.more',
     params: { account: context.account.name, most, count },
     severity: axes.pictures === 'child' ? 'advises' : 'warns',
-    ...{ key: 'pictures', rule: 'pictures.atMost', members },
+    key: 'pictures',
+    rule: 'pictures.atMost',
+    members,
   });
 }
 

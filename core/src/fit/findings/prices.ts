@@ -44,7 +44,12 @@ function notTold(context: CheckContext): Finding[] {
     makeFinding(context, {
       code: 'price.not-told',
       params: { account: account.name, axis },
-      ...{ severity: 'stops', key, rule: 'price.variesBy', members, place, scope },
+      severity: 'stops',
+      key,
+      rule: 'price.variesBy',
+      members,
+      place,
+      scope,
       remedies: [typeHere(key, place)],
     }),
   ];
@@ -62,10 +67,17 @@ function slabs(context: CheckContext): Finding[] {
     return makeFinding(context, {
       code: 'price.slab',
       params: {
-        ...{ account: context.account.name, price: showAmount(price, currency), edge: showAmount(edge, currency) },
-        ...{ lower, higher, more: showAmount(toCurrency(more, currency), currency) },
+        account: context.account.name,
+        price: showAmount(price, currency),
+        edge: showAmount(edge, currency),
+        lower,
+        higher,
+        more: showAmount(toCurrency(more, currency), currency),
       },
-      ...{ severity: 'advises', rule: 'price.taxSlabs', members, ...causeOf(group) },
+      severity: 'advises',
+      rule: 'price.taxSlabs',
+      members,
+      ...causeOf(group),
     });
   });
 }
@@ -85,7 +97,12 @@ function bounds(context: CheckContext): Finding[] {
     if (price === null) {
       const home = homeOf(context, rulebook.registry.field('price'), members);
       return makeFinding(context, {
-        ...{ code: 'price.missing', params: {}, severity: 'stops', key: 'price', rule: 'price.price', members },
+        code: 'price.missing',
+        params: {},
+        severity: 'stops',
+        key: 'price',
+        rule: 'price.price',
+        members,
         place: home,
         remedies: [typeHere('price', home)],
       });
@@ -140,7 +157,11 @@ function listPrices(context: CheckContext): Finding[] {
       code: 'price.list-not-above',
       params: { list: showAmount(list, currency), price: showAmount(price, currency) },
       severity: listAbovePrice ? 'stops' : 'warns',
-      ...{ key: 'listPrice', rule: 'price.listAbovePrice', members: found, place, scope },
+      key: 'listPrice',
+      rule: 'price.listAbovePrice',
+      members: found,
+      place,
+      scope,
       remedies: [
         {
           kind: 'change',
@@ -178,7 +199,10 @@ function spread(context: CheckContext): Finding[] {
         dearest: showAmount(dearest.price, currency),
         cheapest: showAmount(cheapest, currency),
       },
-      ...{ severity: 'stops', rule: 'price.spreadAtMost', members: over.map((one) => one.position), ...cause },
+      severity: 'stops',
+      rule: 'price.spreadAtMost',
+      members: over.map((one) => one.position),
+      ...cause,
       remedies: [typeHere(cause.key, cause.place)],
     });
   });

@@ -27,8 +27,16 @@ function halves(context: CheckContext): Finding[] {
       if (half.length === 0) return [];
       const missing = SALE.find((other) => columns[SALE.indexOf(other)]!.at(half[0]!) === undefined)!;
       return makeFinding(context, {
-        ...{ code: 'price.sale-half', params: {}, severity: 'warns', key: missing, rule: 'price.sale' },
-        ...{ members: half, place, scope, about: key, remedies: [typeHere(missing, place)] },
+        code: 'price.sale-half',
+        params: {},
+        severity: 'warns',
+        key: missing,
+        rule: 'price.sale',
+        members: half,
+        place,
+        scope,
+        about: key,
+        remedies: [typeHere(missing, place)],
       });
     }),
   );
@@ -47,7 +55,9 @@ function inOrder(context: CheckContext): Finding[] {
     if (wrong.length === 0) return [];
     const from = String(begins.at(wrong[0]!));
     return about(context, group, wrong, {
-      ...{ code: 'price.sale-order', params: { from, until }, key: 'saleUntil' },
+      code: 'price.sale-order',
+      params: { from, until },
+      key: 'saleUntil',
     });
   });
 }
@@ -66,7 +76,9 @@ function below(context: CheckContext): Finding[] {
     if (wrong.length === 0) return [];
     const price = showAmount(prices.at(wrong[0]!)!, currency);
     return about(context, group, wrong, {
-      ...{ code: 'price.sale-not-below', params: { sale: showAmount(sale, currency), price }, key: 'salePrice' },
+      code: 'price.sale-not-below',
+      params: { sale: showAmount(sale, currency), price },
+      key: 'salePrice',
     });
   });
 }

@@ -16,7 +16,10 @@ function unanswered(context: CheckContext): Finding[] {
       makeFinding(context, {
         code: 'setting.missing',
         params: { account: account.name, setting: setting.label },
-        ...{ severity: 'stops', key: 'setting', about: setting.key, rule: 'settings' },
+        severity: 'stops',
+        key: 'setting',
+        about: setting.key,
+        rule: 'settings',
       }),
     );
 }

@@ -15,8 +15,14 @@ export function soldWithFindings(context: CheckContext): Finding[] {
     const concerned = [...members].filter((at) => offered.has(at));
     if (!Array.isArray(figure) || concerned.length === 0) return [];
     return makeFinding(context, {
-      ...{ code: 'sold-with.not-told', params: { account: context.account.name, items: figure.join(', ') } },
-      ...{ severity: 'warns', key: 'soldWith', rule: 'fields', members: concerned, place: place ?? FAMILY, scope },
+      code: 'sold-with.not-told',
+      params: { account: context.account.name, items: figure.join(', ') },
+      severity: 'warns',
+      key: 'soldWith',
+      rule: 'fields',
+      members: concerned,
+      place: place ?? FAMILY,
+      scope,
     });
   });
 }

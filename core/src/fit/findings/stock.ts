@@ -45,7 +45,12 @@ function heldBack(context: CheckContext, counted: readonly number[], low: readon
   const params = { account: account.name, least };
   return [
     makeFinding(context, {
-      ...{ code: 'stock.held-back', params, severity: 'stops', key: 'stockRule', rule: 'stock.least', members },
+      code: 'stock.held-back',
+      params,
+      severity: 'stops',
+      key: 'stockRule',
+      rule: 'stock.least',
+      members,
     }),
   ];
 }
@@ -59,7 +64,10 @@ function notTold(context: CheckContext): Finding[] {
     makeFinding(context, {
       code: 'stock.not-told',
       params: { account: account.name, axis: axis === null ? null : plan!.axes[axis]!.name },
-      ...{ severity: 'warns', key: 'stock', rule: 'stock.variesBy', members: more },
+      severity: 'warns',
+      key: 'stock',
+      rule: 'stock.variesBy',
+      members: more,
     }),
   ];
 }
@@ -80,7 +88,11 @@ function tooLow(context: CheckContext, members: number[]): Finding {
   return makeFinding(context, {
     code: 'stock.too-low',
     params: { account: account.name, least: category.rules.stock.least },
-    ...{ severity: 'stops', key: 'stock', rule: 'stock.least', members, place },
+    severity: 'stops',
+    key: 'stock',
+    rule: 'stock.least',
+    members,
+    place,
     remedies:
       members.length > FEW
         ? []
@@ -88,7 +100,8 @@ function tooLow(context: CheckContext, members: number[]): Finding {
             ...(typed.length > 0
               ? [
                   {
-                    ...{ kind: 'figure' as const, key: 'stock' },
+                    kind: 'figure' as const,
+                    key: 'stock',
                     places: typed.map(({ id }) => ({ level: 'child' as const, childId: id })),
                   },
                 ]
@@ -107,6 +120,9 @@ function tooMany(context: CheckContext, members: number[]): Finding {
   return makeFinding(context, {
     code: 'stock.capped',
     params: { account: account.name, most: category.rules.stock.most },
-    ...{ severity: 'advises', key: 'stock', rule: 'stock.most', members },
+    severity: 'advises',
+    key: 'stock',
+    rule: 'stock.most',
+    members,
   });
 }

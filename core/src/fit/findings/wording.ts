@@ -50,7 +50,11 @@ function valuesInName(
     makeFinding(context, {
       code: 'name.option-values',
       params: { account: account.name, values: values.join(', '), several: values.length > 1 },
-      ...{ severity, key: 'name', rule: 'wording.optionValuesInName', scope, about: severity },
+      severity,
+      key: 'name',
+      rule: 'wording.optionValuesInName',
+      scope,
+      about: severity,
       remedies: bare
         ? [{ kind: 'change', label: { do: 'rename', name: bare }, commands: [{ do: 'setFigures', changes: [rename] }] }]
         : [],
@@ -68,7 +72,11 @@ function links(context: CheckContext): Finding[] {
       return makeFinding(context, {
         code: 'wording.link',
         params: { account: context.account.name, field: label },
-        ...{ severity: 'stops', key: rule.key, rule: 'wording.links', place, scope },
+        severity: 'stops',
+        key: rule.key,
+        rule: 'wording.links',
+        place,
+        scope,
         members: place.level === 'family' ? [] : members,
       });
     }),

@@ -71,7 +71,9 @@ function count(task: PlanTask, axes: readonly number[]): Combinations {
 
 /** The one combination that all children have of no axis at all. */
 const one = (children: number): Combinations => ({
-  ...{ count: Math.min(children, 1), placeOf: new Int32Array(children), firsts: new Int32Array(Math.min(children, 1)) },
+  count: Math.min(children, 1),
+  placeOf: new Int32Array(children),
+  firsts: new Int32Array(Math.min(children, 1)),
 });
 
 /** Axis number → child number → place of the child's value. */

@@ -49,10 +49,21 @@ export function evaluate(task: PlanTask, shape: Shape, order: SpinOrder): Evalua
   const { priceAxis, lost: pricesLost } = pricesTold(task, shape);
   const { listings, remade, moved, reshaped, broken, cutThrough, values } = made;
   const cost: PlanCost = {
-    ...{ leftOut: task.leftOut.length, wishesBroken: broken.length, pricesLost, listings },
+    leftOut: task.leftOut.length,
+    wishesBroken: broken.length,
+    pricesLost,
+    listings,
     fees: feesOf(task.rules, { listings, children: task.children.length, values }),
-    ...{ remade, moved, reshaped, joins: joinsOf(shape), picturesLost: lost, shortened: 0, cutThrough },
-    ...{ joinedOptions: 0, longestLabel: 0, axesShown: shape.groups.length },
+    remade,
+    moved,
+    reshaped,
+    joins: joinsOf(shape),
+    picturesLost: lost,
+    shortened: 0,
+    cutThrough,
+    joinedOptions: 0,
+    longestLabel: 0,
+    axesShown: shape.groups.length,
   };
   // Labels take longest: none are made for what cannot be kept.
   if (isWorse(cost)) return null;
@@ -65,9 +76,15 @@ export function evaluate(task: PlanTask, shape: Shape, order: SpinOrder): Evalua
   });
   const told = { signature: signatureOf(task, shape), cost, surplus: listings - made.fewest };
   const inFull = (): Plan => ({
-    ...{ ...told, structure, axes: shape.groups.map((group, at) => axisOf(task, group, labels[at]!)) },
-    ...{ split: axisIds(task, shape.split), pinned: axisIds(task, shape.pinned), broken: axisIds(task, broken) },
-    ...{ pictureAxis, priceAxis, listings: made.inFull() },
+    ...told,
+    structure,
+    axes: shape.groups.map((group, at) => axisOf(task, group, labels[at]!)),
+    split: axisIds(task, shape.split),
+    pinned: axisIds(task, shape.pinned),
+    broken: axisIds(task, broken),
+    pictureAxis,
+    priceAxis,
+    listings: made.inFull(),
   });
   return { ...told, inFull };
 }
@@ -80,8 +97,11 @@ function wantedAtMost(task: PlanTask, structure: string, bound: PlanCost, worst:
 }
 
 const axisOf = (task: PlanTask, group: readonly number[], labels: GroupLabels): TargetAxis => ({
-  ...{ role: task.axes[group[0]!]!.role, name: axisName(task, group), from: axisIds(task, group) },
-  ...{ options: labels.options(), shortened: labels.shortened },
+  role: task.axes[group[0]!]!.role,
+  name: axisName(task, group),
+  from: axisIds(task, group),
+  options: labels.options(),
+  shortened: labels.shortened,
 });
 
 /** What the channel calls the axis: by its role, or the family's own words. */

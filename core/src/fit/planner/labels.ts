@@ -163,8 +163,10 @@ function costOf({ values }: TaskAxis, form: Form, number: number, rows: Int32Arr
     if (form.texts[place] !== (clean(value.label, forbidden) || value.code)) changed += rows[place]!;
   });
   return {
-    ...{ form, characters },
-    ...{ byRule: number > BY_SELLER ? changed : 0, bySeller: number === BY_SELLER ? changed : 0 },
+    form,
+    characters,
+    byRule: number > BY_SELLER ? changed : 0,
+    bySeller: number === BY_SELLER ? changed : 0,
   };
 }
 

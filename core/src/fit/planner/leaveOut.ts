@@ -22,7 +22,10 @@ export function leaveOutOffers(task: PlanTask, best: Plan, most = 3): LeaveOutOf
   if (best.cost.listings < 2) return [];
   const values = task.axes.flatMap((axis, at) =>
     axis.values.map((value, place) => ({
-      ...{ axisId: axis.id, valueId: value.id, at, place },
+      axisId: axis.id,
+      valueId: value.id,
+      at,
+      place,
       childIds: task.children.filter((child) => child.at[at] === place).map((child) => child.id),
     })),
   );

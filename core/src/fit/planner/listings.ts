@@ -26,7 +26,9 @@ export function childSets(context: SearchContext, task: PlanTask, shape: Shape):
   const options = shape.groups.map((group) => combinationsOf(task, group));
   const limits = limitsOf(task, shape);
   return lotsOf(context, task, shape.split).map((subset, place) => ({
-    ...{ place, subset, least: leastParts(subset, options, limits) },
+    place,
+    subset,
+    least: leastParts(subset, options, limits),
   }));
 }
 
@@ -110,7 +112,8 @@ function* wholeChoices(
   const large = sets.filter(({ least }) => least > 1);
   for (let count = 0; count <= wished.length; count++) {
     const choices = someOf(wished, count).map((broken) => ({
-      ...{ broken, whole: wished.filter((axis) => !broken.includes(axis)) },
+      broken,
+      whole: wished.filter((axis) => !broken.includes(axis)),
     }));
     yield choices.filter(({ whole }) => large.every(({ subset }) => mayBeCut({ ...order, subset, whole })));
   }

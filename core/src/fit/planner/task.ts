@@ -104,7 +104,9 @@ function makeStructure(family: Family, scopes: Scopes): Pick<Structure, 'axes' |
     label: axis.label,
     role: axis.role,
     values: axis.values.map((value) => ({
-      ...{ id: value.id, label: labelIn(value, scopes), code: value.code },
+      id: value.id,
+      label: labelIn(value, scopes),
+      code: value.code,
       short: shortIn(value, scopes),
     })),
   }));

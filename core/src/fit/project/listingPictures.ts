@@ -26,7 +26,10 @@ export interface ListingPictures {
 
 /** A listing that stands under the channel's entries whole shows theirs. */
 export const NO_PICTURES: ListingPictures = Object.freeze({
-  ...{ sent: [], wanted: [], ofOptions: new Map(), made: new Map() },
+  sent: [],
+  wanted: [],
+  ofOptions: new Map(),
+  made: new Map(),
 });
 
 const NONE_MADE: ListingPictures['made'] = new Map();

@@ -14,7 +14,14 @@ import { crossingOf, type RowVariant, type WovenAxis } from './weaves';
 
 /** Codes of colours in SKUs alone, beside the words that suppliers shorten everywhere; common practice. */
 const COLOUR_CODES: Record<string, string> = {
-  ...{ BK: 'Black', WH: 'White', NAV: 'Navy', GRE: 'Grey', YEL: 'Yellow', ORG: 'Orange', ORA: 'Orange', BRO: 'Brown' },
+  BK: 'Black',
+  WH: 'White',
+  NAV: 'Navy',
+  GRE: 'Grey',
+  YEL: 'Yellow',
+  ORG: 'Orange',
+  ORA: 'Orange',
+  BRO: 'Brown',
   ...{
     BEI: 'Beige',
     PUR: 'Purple',
@@ -25,7 +32,13 @@ const COLOUR_CODES: Record<string, string> = {
     RUS: 'Rust',
     BUR: 'Burgundy',
   },
-  ...{ CRM: 'Cream', TEL: 'Teal', TEA: 'Teal', IVO: 'Ivory', MUS: 'Mustard', SND: 'Sand', SAN: 'Sand' },
+  CRM: 'Cream',
+  TEL: 'Teal',
+  TEA: 'Teal',
+  IVO: 'Ivory',
+  MUS: 'Mustard',
+  SND: 'Sand',
+  SAN: 'Sand',
 };
 
 /** How SKUs are put together: at any sign, or at one alone, since "5.5", "0-3M" and "28/30" have signs of their own. */

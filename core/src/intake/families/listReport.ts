@@ -64,7 +64,9 @@ export function listReport(reading: ListReading): ListReport {
     table: {
       header: reading.headerRows,
       columns: reading.columns.map(({ header, meaning, confidence, reason }) => ({
-        ...{ header, meaning, reason },
+        header,
+        meaning,
+        reason,
         confidence: Math.round(confidence * 100) / 100,
       })),
       skipped: reading.skipped,

@@ -98,7 +98,10 @@ function takeChoice(items: readonly Item[], choice: string): void {
     const span = item.spans[at]!;
     const { to, choices } = valueIn(item, span)!;
     const value: OptionRead = {
-      ...{ from: span.from, to, key: choices.get(choice)!, axis: choice },
+      from: span.from,
+      to,
+      key: choices.get(choice)!,
+      axis: choice,
       roles: ['other'],
       isWeak: false,
     };

@@ -89,7 +89,8 @@ function familyOf(
   id: string,
 ): Family {
   const axes = given.map(({ role, label, values }) => ({
-    ...{ role, label },
+    role,
+    label,
     values: values.map((value) => ({ label: value })),
   }));
   const own = children.map(({ labels, figures }) => {

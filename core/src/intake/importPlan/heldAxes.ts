@@ -64,13 +64,18 @@ export function withMoreAxes(
   const named = new Set(known.map(({ rows }) => ownerOf(rows[0]!)!.id));
   const areAllNamed = familyIndex(held).woven.every(({ id }) => named.has(id));
   const added = more.map(({ role, label }) => ({
-    ...{ role, label, taken: areAllNamed ? onlyValue(known, label) : undefined },
+    role,
+    label,
+    taken: areAllNamed ? onlyValue(known, label) : undefined,
   }));
   const unclear = added.find(({ taken }) => taken === undefined);
   if (unclear) throw new Refusal('list.axis-more', { family: String(held.fields.name), label: unclear.label });
   // With the one value that is taken nothing new is woven: the rows bring the others.
   const commands = added.map(({ role, label, taken }) => ({
-    ...{ do: 'addAxis' as const, role, label, existingTake: 0 },
+    do: 'addAxis' as const,
+    role,
+    label,
+    existingTake: 0,
     values: [{ label: taken! }],
   }));
   const change = {

@@ -143,7 +143,11 @@ function goings(
       const child = family.children[childId] ?? family.shelf[childId]?.child;
       const isWoven = woven.some((one) => one.childId === childId);
       return {
-        ...{ row, verdict: isWoven ? 'goes' : 'same', family: String(family.fields.name), problems: [], changes: [] },
+        row,
+        verdict: isWoven ? 'goes' : 'same',
+        family: String(family.fields.name),
+        problems: [],
+        changes: [],
         child: child ? childLabels(family, child).join(' · ') : '',
       };
     });
@@ -172,5 +176,8 @@ const alone = (row: number, number: string): Become => ({
       changes: [],
     },
   ],
-  ...{ changes: [], family: null, pieces: [], pictures: [] },
+  changes: [],
+  family: null,
+  pieces: [],
+  pictures: [],
 });

@@ -33,7 +33,10 @@ export function verdictsOf(
 
 const parentRows = ({ name, parentRows: rows }: ListFamily, ofFamily: OfFamily): ListRow[] =>
   rows.map((row, at) => ({
-    ...{ row, family: name, child: '', verdict: ofFamily.verdict },
+    row,
+    family: name,
+    child: '',
+    verdict: ofFamily.verdict,
     problems: at === 0 ? ofFamily.problems : [],
     changes: at === 0 ? ofFamily.changes : [],
   }));
@@ -60,16 +63,25 @@ function doubted(row: ListRow, doubts: ReadonlyMap<number, string>): ListRow {
 /** Of a family with no good child its own rows go nowhere either. */
 export const refusedParents = (family: ListFamily): ListRow[] =>
   parentRows(family, {
-    ...{ verdict: 'refused', changes: [] },
+    verdict: 'refused',
+    changes: [],
     problems: [{ column: '', message: refusalText('list.no-good-child', { family: family.name }) }],
   });
 
 /** None of its rows goes in, for one reason. */
 export const refusedWhole = (family: ListFamily, message: string, heldId: string | null): Become => ({
-  ...{ key: family.key, heldId },
+  key: family.key,
+  heldId,
   rows: [...family.parentRows, ...rowsOf(family)].map((row) => ({
-    ...{ row, verdict: 'refused', family: family.name, child: '', changes: [] },
+    row,
+    verdict: 'refused',
+    family: family.name,
+    child: '',
+    changes: [],
     problems: [{ column: '', message }],
   })),
-  ...{ changes: [], family: null, pieces: [], pictures: [] },
+  changes: [],
+  family: null,
+  pieces: [],
+  pictures: [],
 });

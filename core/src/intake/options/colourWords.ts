@@ -99,9 +99,27 @@ export const COLOUR_PHRASES: readonly string[] = [
 /** How suppliers shorten colours, and the words that change them. */
 const SHORT = new Map(
   Object.entries({
-    ...{ blk: 'black', wht: 'white', gry: 'grey', nvy: 'navy', blu: 'blue', grn: 'green', ylw: 'yellow', brn: 'brown' },
-    ...{ bge: 'beige', pnk: 'pink', olv: 'olive', khk: 'khaki', chr: 'charcoal', burg: 'burgundy' },
-    ...{ lt: 'light', lgt: 'light', dk: 'dark', drk: 'dark', med: 'medium', brt: 'bright', hthr: 'heather' },
+    blk: 'black',
+    wht: 'white',
+    gry: 'grey',
+    nvy: 'navy',
+    blu: 'blue',
+    grn: 'green',
+    ylw: 'yellow',
+    brn: 'brown',
+    bge: 'beige',
+    pnk: 'pink',
+    olv: 'olive',
+    khk: 'khaki',
+    chr: 'charcoal',
+    burg: 'burgundy',
+    lt: 'light',
+    lgt: 'light',
+    dk: 'dark',
+    drk: 'dark',
+    med: 'medium',
+    brt: 'bright',
+    hthr: 'heather',
   }),
 );
 

@@ -44,9 +44,20 @@ const LONGEST_INCHES = 150;
 
 /** To the smallest unit of its kind, so that 0.35 l is 350 ml. */
 const FACTORS: Record<string, readonly [string, number]> = {
-  ...{ mm: ['mm', 1], cm: ['mm', 10], m: ['mm', 1000], in: ['mm', 25.4], ft: ['mm', 304.8] },
-  ...{ ml: ['ml', 1], cl: ['ml', 10], dl: ['ml', 100], l: ['ml', 1000], 'fl oz': ['floz', 1] },
-  ...{ g: ['g', 1], kg: ['g', 1000], oz: ['oz', 1], lb: ['oz', 16] },
+  mm: ['mm', 1],
+  cm: ['mm', 10],
+  m: ['mm', 1000],
+  in: ['mm', 25.4],
+  ft: ['mm', 304.8],
+  ml: ['ml', 1],
+  cl: ['ml', 10],
+  dl: ['ml', 100],
+  l: ['ml', 1000],
+  'fl oz': ['floz', 1],
+  g: ['g', 1],
+  kg: ['g', 1000],
+  oz: ['oz', 1],
+  lb: ['oz', 16],
 };
 
 /** In kelvin; common practice. */

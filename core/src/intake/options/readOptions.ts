@@ -190,7 +190,10 @@ function readSaidColour(lexicon: Lexicon, tokens: readonly Token[], at: number):
   const known = readKnown(lexicon, tokens, from);
   const isWhole = known?.to === to;
   return {
-    ...{ from: at, to, roles: ['colour'], isWeak: false },
+    from: at,
+    to,
+    roles: ['colour'],
+    isWeak: false,
     key: isWhole ? known.key : colourKey(tokens.slice(from, to)),
     label: isWhole ? known.label : undefined,
   };

@@ -46,11 +46,26 @@ export function chainFrom(tokens: readonly Token[], at: number): Chain {
 
 /** The fractions that shoes and hats are made in → their decimals. */
 const FRACTIONS: Record<string, string> = {
-  ...{ '1/2': '.5', '1/3': '.33', '2/3': '.67', '1/4': '.25', '3/4': '.75' },
-  ...{ '1/8': '.125', '3/8': '.375', '5/8': '.625', '7/8': '.875' },
+  '1/2': '.5',
+  '1/3': '.33',
+  '2/3': '.67',
+  '1/4': '.25',
+  '3/4': '.75',
+  '1/8': '.125',
+  '3/8': '.375',
+  '5/8': '.625',
+  '7/8': '.875',
 };
 const VULGAR: Record<string, string> = {
-  ...{ '½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' },
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
 };
 
 /** "5½", "36 2/3": the fraction that follows a whole number, and where it ends; null where none does. */

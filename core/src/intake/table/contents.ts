@@ -76,7 +76,9 @@ export function contentsOf(
     cells.length === 0 ? 0 : cells.filter(test).length / cells.length;
   const folded = new Set(cells.map((cell) => foldLetters(cell)));
   return {
-    ...{ filled: cells.length, looked, distinct: folded.size },
+    filled: cells.length,
+    looked,
+    distinct: folded.size,
     uniqueShare: cells.length === 0 ? 0 : folded.size / cells.length,
     gtin: count(looksLikeGtin),
     picture: count((cell) => cell.split(/[\s,;|]+/).every(looksLikePicture)),

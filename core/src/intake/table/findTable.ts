@@ -41,7 +41,10 @@ export function findTable(asRead: Table, words: ListWords, headerRow?: number): 
   if (small)
     return {
       ...rowsOf(small.table, [], NO_ROWS, words),
-      ...{ ...small, below: small.headers, headerRows: [], sizesFrom: 0 },
+      ...small,
+      below: small.headers,
+      headerRows: [],
+      sizesFrom: 0,
     };
   const header = headerRow === undefined ? findHeader(given, words) : headerRow - 1;
   const headerRows = header === null ? [] : headerLines(given, header, words);

@@ -24,7 +24,10 @@ export function headingNames(
   const isCoded = style && contents[style.at]!.code > 0.8;
   if (style && !(isCoded && lines.filter((at) => isName(table[at]!)).length > lines.length / 2)) return null;
   return {
-    ...{ at: headers.length, header: HEADINGS, confidence: style ? 0.6 : 0.8, reason: 'headings' },
+    at: headers.length,
+    header: HEADINGS,
+    confidence: style ? 0.6 : 0.8,
+    reason: 'headings',
     meaning: { is: 'field', key: 'name' },
   };
 }

@@ -46,7 +46,9 @@ function asSizes(heads: readonly (Head | null)[]): (Head | null)[] {
 }
 
 const meaningOf = ({ role, value }: Head, key: AcrossKey): Across => ({
-  ...{ is: 'across', role, value },
+  is: 'across',
+  role,
+  value,
   ...(key === 'stock' ? {} : { key }),
 });
 

@@ -109,8 +109,13 @@ const RANK: Record<Candidate['by'] | 'here', number> = { gtin: 0, sku: 1, style:
 const SURE = { sure: 0, doubtful: 1, none: 2 };
 
 const NOBODY: Omit<PictureMatch, 'at'> = {
-  ...{ familyId: null, place: null, angle: null, number: null },
-  ...{ confidence: 'none', reasons: [{ code: 'nothing' }], question: null },
+  familyId: null,
+  place: null,
+  angle: null,
+  number: null,
+  confidence: 'none',
+  reasons: [{ code: 'nothing' }],
+  question: null,
 };
 
 const knownLetters = ({ atoms }: ReturnType<typeof fileWords>, cost: number): number =>

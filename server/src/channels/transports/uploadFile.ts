@@ -34,7 +34,8 @@ function bookOf(headers: readonly string[], rules: Parameters<typeof uploadColum
   return {
     name: 'Upload',
     columns: columns.map(({ header, need, choices, text }) => ({
-      ...{ header, choices },
+      header,
+      choices,
       mark: need === 'optional' ? undefined : need,
       note: [need === 'optional' ? '' : `${NEEDS[need]}.`, text].filter(Boolean).join(' ') || undefined,
     })),

@@ -65,7 +65,9 @@ export function mountPictures(app: Express, parts: Parts): void {
   );
   mount(app, api.pictureIntakes, () =>
     readIntakes(store.database).map(({ id, pictures: count, problems }) => ({
-      ...{ job: readJob(store.database, id), pictures: count, problems },
+      job: readJob(store.database, id),
+      pictures: count,
+      problems,
     })),
   );
   mount(app, api.pictureIntake, ({ params }) => readIntake(store, params.id));

@@ -56,7 +56,9 @@ export function meaningChoices(registry: Registry, header: string): { label: str
       choices: ACROSS.flatMap((role) =>
         ACROSS_KEYS.map((key) =>
           choice(acrossText(role, key), {
-            ...{ is: 'across', role, value: header.slice(0, 80) || '?' },
+            is: 'across',
+            role,
+            value: header.slice(0, 80) || '?',
             ...(key === 'stock' ? {} : { key }),
           }),
         ),

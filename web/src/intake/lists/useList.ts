@@ -147,7 +147,9 @@ export function useList(id: () => string) {
     showRows: (which: RowsShown) => void (rowsShown.value = which),
     moreFamilies: quietly(() => loadFamilies(true)),
     moreRows: quietly(() => loadRows(true)),
-    ...{ load, say, take },
+    load,
+    say,
+    take,
     undo: () => stepBack(said.value, takenBack.value),
     redo: () => stepBack(takenBack.value, said.value),
   };

@@ -188,7 +188,22 @@ export function useSettling(id: () => string) {
   }
 
   return {
-    ...{ intake, job, problem, families, arrivals, questions, going, waiting, nowhere, leftOut, refused },
-    ...{ settle, undo, canUndo, openFamily, place, load },
+    intake,
+    job,
+    problem,
+    families,
+    arrivals,
+    questions,
+    going,
+    waiting,
+    nowhere,
+    leftOut,
+    refused,
+    settle,
+    undo,
+    canUndo,
+    openFamily,
+    place,
+    load,
   };
 }

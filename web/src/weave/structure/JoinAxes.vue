@@ -25,7 +25,10 @@ const command = computed<Command | null>(() =>
   otherId.value === '' || label.value.trim() === '' || between.value === ''
     ? null
     : {
-        ...{ do: 'joinAxes', axisIds: [props.axis.id, otherId.value], label: label.value, role: props.axis.role },
+        do: 'joinAxes',
+        axisIds: [props.axis.id, otherId.value],
+        label: label.value,
+        role: props.axis.role,
         between: between.value,
       },
 );

@@ -33,7 +33,10 @@ const command = computed<Command | null>(() =>
   gone.value.length === 0
     ? null
     : {
-        ...{ do: 'mergeValues', axisId: props.axis.id, from: gone.value.map(({ id }) => id), into: into.value },
+        do: 'mergeValues',
+        axisId: props.axis.id,
+        from: gone.value.map(({ id }) => id),
+        into: into.value,
         keep: { byKey: stays.value },
       },
 );

@@ -106,7 +106,10 @@ export function intoFirst(
     children: [],
     open: new Int32Array(words),
     axes: options.map(({ count, placeOf }) => ({
-      ...{ placeOf, having: new Int32Array(count * words), room: new Int32Array(words), free: [] },
+      placeOf,
+      having: new Int32Array(count * words),
+      room: new Int32Array(words),
+      free: [],
     })),
   };
   const listingOf = new Int32Array(numbers.length);
