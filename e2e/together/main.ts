@@ -54,9 +54,11 @@ try {
   console.log(`${(await world.call(api.health)).families} families are there`);
   const end = Date.now() + minutes * 60_000;
   const ids = coats.map(({ family }) => family.id);
+  const idle = fork(new URL('./idle.ts', import.meta.url));
+  const [idleUrl] = (await once(idle, 'message')) as [string];
   // People wait in a program of their own: what this one makes and reads meanwhile is none of their time.
   const people = fork(new URL('./people.ts', import.meta.url), [
-    JSON.stringify({ url: world.url, ids: ids.slice(0, PEOPLE), end } satisfies PeopleWork),
+    JSON.stringify({ url: world.url, idleUrl, ids: ids.slice(0, PEOPLE), end } satisfies PeopleWork),
   ]);
   const told = once(people, 'message') as Promise<[PeopleTold]>;
   await Promise.all([
@@ -84,6 +86,7 @@ try {
     );
   }
   console.log(done, troubles);
+  idle.kill();
   process.exitCode = troubles.length > 0 ? 1 : 0;
 } finally {
   await world.end();

@@ -3,6 +3,8 @@ import { createClient, endpoints as api, makeChange, Refused } from '@loom-kin/c
 
 export interface PeopleWork {
   url: string;
+  /** A server that does nothing but answer. */
+  idleUrl: string;
   /** A family for each person. */
   ids: string[];
   /** When they go home, in milliseconds since 1970. */
@@ -15,7 +17,7 @@ export interface PeopleTold {
   troubles: string[];
 }
 
-const { url, ids, end } = JSON.parse(process.argv[2]!) as PeopleWork;
+const { url, idleUrl, ids, end } = JSON.parse(process.argv[2]!) as PeopleWork;
 const call = createClient(url);
 const told: PeopleTold = { waits: {}, typed: 0, troubles: [] };
 
@@ -54,6 +56,7 @@ await Promise.all([
     await timed('GET the list', () => call(api.listFamilies, { query: { limit: 100 } }));
     await timed('GET a search', () => call(api.listFamilies, { query: { q: `ANT coat ${nth}` } }));
     await timed('GET dispatches', () => call(api.dispatches));
+    await timed('a server that does nothing', async () => (await fetch(idleUrl)).text());
   }),
 ]);
 process.send!(told);
