@@ -2,12 +2,13 @@
 import { describe, expect, it } from 'vitest';
 import { calledList, CALLED_SHAPES } from '../../e2e/messy/calledLists';
 import { measuresOf, toldOf, toldOfNames } from './told';
+import { rounds } from '../../e2e/howMuch';
 
 describe('goods that are called by colours', () => {
   it.each(Object.keys(CALLED_SHAPES).flatMap((shape) => [false, true].map((isStrange) => [shape, isStrange] as const)))(
     'written as "%s" are read as they are meant, strange words: %s',
     (shape, isStrange) => {
-      const lists = [6001, 6002, 6003].map((seed) => calledList(shape, seed, isStrange));
+      const lists = [6001, 6002, 6003].slice(0, rounds(1, 3)).map((seed) => calledList(shape, seed, isStrange));
       const { f1, precision, axes } = measuresOf(lists);
       expect(precision).toBeGreaterThanOrEqual(0.999);
       expect(f1).toBeGreaterThanOrEqual(0.99);

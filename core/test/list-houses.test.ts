@@ -8,6 +8,7 @@ import { emptyRegistry } from '../src/registry/shape';
 import { houseList, HOUSE_SHAPES } from '../../e2e/messy/houseLists';
 import { tableOf } from './shelves';
 import { measuresOf } from './told';
+import { rounds } from '../../e2e/howMuch';
 
 const registry = openRegistry(emptyRegistry());
 const read = (text: string): ListReading => readList(registry, tableOf(text));
@@ -22,7 +23,7 @@ describe('lists as houses keep them', () => {
   it.each(Object.keys(HOUSE_SHAPES).flatMap((shape) => [false, true].map((isStrange) => [shape, isStrange] as const)))(
     'kept as "%s" are read as they are meant, strange words: %s',
     (shape, isStrange) => {
-      const lists = [8001, 8002].map((seed) => houseList(shape, seed, isStrange));
+      const lists = [8001, 8002].slice(0, rounds(1, 2)).map((seed) => houseList(shape, seed, isStrange));
       const { f1, precision, axes } = measuresOf(lists);
       expect(precision).toBeGreaterThanOrEqual(0.995);
       expect(f1).toBeGreaterThanOrEqual(0.97);

@@ -7,6 +7,7 @@ import { houseList } from '../../e2e/messy/houseLists';
 import { otherList, OTHER_SHAPES } from '../../e2e/messy/otherLists';
 import { tableOf } from './shelves';
 import { measuresOf } from './told';
+import { rounds } from '../../e2e/howMuch';
 
 const registry = openRegistry(emptyRegistry());
 const read = (text: string): ListReading => readList(registry, tableOf(text));
@@ -26,7 +27,7 @@ describe('lists of another hand', () => {
   it.each(Object.keys(OTHER_SHAPES).flatMap((shape) => [false, true].map((isStrange) => [shape, isStrange] as const)))(
     'written as "%s" are read as they are meant, strange words: %s',
     (shape, isStrange) => {
-      const lists = [7001, 7002].map((seed) => otherList(shape, seed, isStrange));
+      const lists = [7001, 7002].slice(0, rounds(1, 2)).map((seed) => otherList(shape, seed, isStrange));
       const { f1, precision, axes } = measuresOf(lists);
       expect(precision).toBeGreaterThanOrEqual(0.995);
       expect(f1).toBeGreaterThanOrEqual(0.99);

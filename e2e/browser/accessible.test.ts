@@ -5,6 +5,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api } from '@loom-kin/contract';
 import { drawnGoods, formOf } from '../pictures';
 import { launchBrowser } from './launch';
+import { IS_LONG } from '../howMuch';
 import { startWorld, until, type World } from '../world';
 
 let world: World;
@@ -121,7 +122,8 @@ describe('a view', () => {
   });
 });
 
-describe('an open state', () => {
+// Each takes some seconds; the views themselves are looked at every time.
+describe.runIf(IS_LONG)('an open state', () => {
   const states: [name: string, open: () => Promise<unknown>][] = [
     ['an axis', () => test('axis-Colour').click()],
     ...(['join-axis', 'split-axis', 'merge-values', 'remove-axis'] as const).map(
