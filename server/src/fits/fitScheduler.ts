@@ -72,7 +72,7 @@ export function createFitScheduler(store: Store, pool: FitPool, log: Logger): Fi
   function kick(): void {
     if (working) return wake();
     if (closed) return;
-    // Begun later: what it does at once may ring the bell, and be heard here.
+    // Begun later: what it does at once may emit an event, which is heard here.
     working = Promise.resolve()
       .then(workOff)
       .catch((error: unknown) => {

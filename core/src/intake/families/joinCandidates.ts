@@ -17,7 +17,7 @@ import {
   partedByCodes,
   roleMissing,
   wordsRecurring,
-} from './kinEvidence';
+} from './mergeEvidence';
 import type { MergeCandidate, ListEvidence } from './mergeCandidates';
 import { stemWords } from './nameStems';
 import type { Doubt, Item } from './shape';

@@ -10,7 +10,7 @@ import { LONGEST_READ } from '../options/readOptions';
 import { MEASURES_AND_PACKS, type OptionRead } from '../options/shape';
 import { setsApart, type Token } from '../options/tokens';
 import { push, put } from '../filing';
-import { arePricesNear } from './kinEvidence';
+import { arePricesNear } from './mergeEvidence';
 import type { Item } from './shape';
 import { isSpelledOut } from './weakSizes';
 

@@ -168,7 +168,7 @@ type Evidence = 'for' | 'against' | 'none';
 export function codesSay(
   clusters: readonly Cluster[],
   { facts }: ListEvidence,
-  kins: readonly MergeCandidate[],
+  candidates: readonly MergeCandidate[],
 ): Evidence {
   const say = (kind: 'styles' | 'styleHeads' | 'skuHeads') =>
     new Set(clusters.flatMap((cluster) => [...facts.of(cluster)[kind]]));
@@ -178,14 +178,16 @@ export function codesSay(
     const bare = say('styleHeads');
     if (bare.size === 1 && !bare.has('')) return 'for';
     if (
-      !kins.some(({ differingWords, cluster }) => cluster.items.some((item) => endsInCode(item.style, differingWords)))
+      !candidates.some(({ differingWords, cluster }) =>
+        cluster.items.some((item) => endsInCode(item.style, differingWords)),
+      )
     )
       return 'against';
   }
   const found = say('skuHeads');
   if (found.has('')) return 'none';
   if (found.size === 1) return 'for';
-  const areCodes = kins.every(({ differingWords, cluster }) =>
+  const areCodes = candidates.every(({ differingWords, cluster }) =>
     [...facts.of(cluster).skuHeads].every((head) => endsInCode(head, differingWords)),
   );
   return areCodes ? 'for' : 'against';
@@ -205,11 +207,11 @@ const pricesAgree = (a: Cluster, b: Cluster, { facts }: ListEvidence): boolean =
 
 /** Siblings by the head of their SKUs, where SKUs say something. */
 export function partedByCodes(
-  kins: readonly MergeCandidate[],
+  candidates: readonly MergeCandidate[],
   { heads, styleHeads }: ListEvidence,
 ): MergeCandidate[][] {
   const parts = new Map<string, MergeCandidate[]>();
-  for (const candidate of kins) {
+  for (const candidate of candidates) {
     const item = candidate.cluster.items[0]!;
     const head = styleHeads.headOf(item);
     const style = head === '' ? codeKey(item.style) : codeKey(head);
@@ -222,24 +224,24 @@ export function partedByCodes(
   return [...parts.values()];
 }
 
-export function areSiblings(kins: readonly MergeCandidate[], says: ListEvidence): boolean {
-  const clusters = kins.map(({ cluster }) => cluster);
+export function areSiblings(candidates: readonly MergeCandidate[], says: ListEvidence): boolean {
+  const clusters = candidates.map(({ cluster }) => cluster);
   const [first] = clusters as [Cluster];
-  const evidence = codesSay(clusters, says, kins);
+  const evidence = codesSay(clusters, says, candidates);
   if (evidence === 'against') return false;
   if (!clusters.every((cluster) => pricesAgree(first, cluster, says))) return false;
-  if (evidence === 'for' || kins.every((candidate) => isLearned(candidate, says))) return true;
-  if (kins.every(isQuoted)) return false;
+  if (evidence === 'for' || candidates.every((candidate) => isLearned(candidate, says))) return true;
+  if (candidates.every(isQuoted)) return false;
   const sets = clusters.map((cluster) => new Set(cluster.items.map(crossingOf)));
   const isWoven = clusters.every(({ items }) => items.length > 1) && sets.every((set) => overlap(set, sets[0]!) >= 0.5);
   // Where colours are known the word is likelier a maker, or another make, unless it stands apart and crosses them.
   if (says.facts.of(first).roles.has('colour'))
-    return isWoven && kins.every((candidate) => isTail(candidate) && isSetApart(candidate));
-  if (kins.every(isSetApart)) return true;
-  if (isWoven && kins.every(isTail) && areTastes(kins, says)) return true;
+    return isWoven && candidates.every((candidate) => isTail(candidate) && isSetApart(candidate));
+  if (candidates.every(isSetApart)) return true;
+  if (isWoven && candidates.every(isTail) && areTastes(candidates, says)) return true;
   // Else a word may be a maker's, or what the make is called: only the other names of the list tell.
-  const isUsual = kins.every((candidate) => standsAsUsual(candidate, says));
-  if ((isUsual || recur(kins, says)) && isWoven && kins.every(isTail)) return true;
+  const isUsual = candidates.every((candidate) => standsAsUsual(candidate, says));
+  if ((isUsual || recur(candidates, says)) && isWoven && candidates.every(isTail)) return true;
   return (
     isUsual &&
     (isWoven || sets.every((set) => set.size === 1)) &&
@@ -248,9 +250,9 @@ export function areSiblings(kins: readonly MergeCandidate[], says: ListEvidence)
 }
 
 /** "Harbour tee tarn, fjell", "Tide smock tarn, fjell": whether the words stand behind other goods as well. */
-function recur(kins: readonly MergeCandidate[], { recurring, facts }: ListEvidence): boolean {
-  const prices = new Set(kins.map(({ cluster }) => facts.of(cluster).price));
-  return prices.size === 1 && kins.every(({ differingWords }) => recurring.has(differingWords.join(' ')));
+function recur(candidates: readonly MergeCandidate[], { recurring, facts }: ListEvidence): boolean {
+  const prices = new Set(candidates.map(({ cluster }) => facts.of(cluster).price));
+  return prices.size === 1 && candidates.every(({ differingWords }) => recurring.has(differingWords.join(' ')));
 }
 
 /**
@@ -275,9 +277,9 @@ export function wordsRecurring(groups: Iterable<readonly MergeCandidate[]>): Set
  * "Candle old books": what is chosen by its scent or taste and has words behind it that nobody knows, in several
  * sizes at one price.
  */
-function areTastes(kins: readonly MergeCandidate[], says: ListEvidence): boolean {
-  const [{ cluster: first }] = kins as [MergeCandidate];
-  return kins.every(
+function areTastes(candidates: readonly MergeCandidate[], says: ListEvidence): boolean {
+  const [{ cluster: first }] = candidates as [MergeCandidate];
+  return candidates.every(
     ({ cluster, at, isDoubtful }) =>
       !isDoubtful && areTasted(cluster.words.slice(0, at)) && isSamePrice(first, cluster, says),
   );
