@@ -37,5 +37,5 @@ export {
   type Wish,
   WishSchema,
 } from './shape';
-export { childLabels, combinationLabel, familyIndex, placeLabel } from './weave';
+export { type FamilyIndex, childLabels, combinationLabel, familyIndex, placeLabel } from './weave';
 export { freeze } from 'immer';

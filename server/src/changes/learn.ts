@@ -18,6 +18,8 @@ const MOST = 500;
 
 /** Learns from families that were changed. It is no change of its own: taking a change back unlearns nothing. */
 export function learnFrom(store: Store, touched: readonly TouchedFamily[]): void {
+  // Most changes say nothing new, and the registry is large.
+  if (!touched.some(hasNewWords)) return;
   const before = readDocument(store.database, RegistryDataSchema, 'registry') ?? emptyRegistry();
   let data = before;
   for (const one of touched) {
@@ -28,6 +30,9 @@ export function learnFrom(store: Store, touched: readonly TouchedFamily[]): void
   writeDocument(store.database, 'registry', '', data);
   store.forgetCatalogue();
 }
+
+const hasNewWords = ({ before, now }: TouchedFamily): boolean =>
+  before?.axes !== now.axes || REMEMBERED.some((key) => !dequal(now.fields[key], before?.fields[key]));
 
 const valuesOf = (family: Family) =>
   family.axes.flatMap((axis) => axis.values.map((value) => ({ role: axis.role, value })));

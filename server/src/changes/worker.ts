@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type { MessagePort } from 'node:worker_threads';
 import type { ChangeDone, ServerEvent } from '@loom-kin/contract';
 import { workerData } from 'piscina';
+import { leaveCheckpoints } from '../store/checkpoints';
 import { DATABASE_FILE, openDatabase } from '../store/database';
 import { storeOf } from '../store/openStore';
 import { telling, type Told } from '../threads/told';
@@ -27,7 +28,9 @@ export interface Written {
 }
 
 const { dataFolder } = workerData as WriteWorkerSettings;
-const store = storeOf(openDatabase(join(dataFolder, DATABASE_FILE)), dataFolder);
+const database = openDatabase(join(dataFolder, DATABASE_FILE));
+leaveCheckpoints(database);
+const store = storeOf(database, dataFolder);
 
 export default function work({ task, port }: WriteWork): Promise<Told<Written>> {
   // The server may have changed it meanwhile.

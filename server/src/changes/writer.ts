@@ -1,5 +1,6 @@
 /** Makes changes one after another: those of large families in a thread of their own, so that nobody else waits while they are stored. */
 import type { ChangeDone } from '@loom-kin/contract';
+import { setImmediate } from 'node:timers/promises';
 import { MessageChannel } from 'node:worker_threads';
 import { Piscina } from 'piscina';
 import { WRITE_WORKER } from '../folders/folders';
@@ -37,7 +38,8 @@ export function createWriter(store: Store): Writer {
   let last: Promise<unknown> = Promise.resolve();
   function write(task: WriteTask, tell?: TellProgress): Promise<ChangeDone | null> {
     const mine = last.then(() => (isLong(store.database, task) ? writeBeside(task, tell) : doWrite(store, task)));
-    last = mine.catch(() => undefined);
+    // Those who only read have their turn between two changes.
+    last = mine.catch(() => undefined).then(() => setImmediate());
     return mine;
   }
   return {

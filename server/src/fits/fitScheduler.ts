@@ -5,7 +5,7 @@
 import { and, asc, eq, sql } from 'drizzle-orm';
 import type { Logger } from 'pino';
 import { endJob, setJob } from '../jobs/jobs';
-import { inTransaction, type Database } from '../store/database';
+import { inLossyTransaction } from '../store/database';
 import { prepared } from '../store/prepared';
 import { due, findings, standings } from '../store/schema';
 import type { Store } from '../store/store';
@@ -15,6 +15,8 @@ import type { DueFamily, FamilyStandings } from './worker';
 
 /** So many families are given to a thread at once: few, so that what is typed meanwhile has its turn soon. */
 const AT_ONCE = 8;
+/** How far a re-check is, is told so often, in milliseconds. */
+const TELL_EVERY = 250;
 
 export interface FitScheduler {
   /** Looks whether something is due. */
@@ -47,9 +49,17 @@ export function createFitScheduler(store: Store, pool: FitPool, log: Logger): Fi
     }
   }
 
+  let toldAt = 0;
+  function tell(): void {
+    toldAt = performance.now();
+    tellRecheck(store);
+  }
+  /** Counting what is left of a large catalogue takes as long as storing some of it. */
+  const isToldLongAgo = () => performance.now() - toldAt >= TELL_EVERY;
+
   async function workOff(): Promise<void> {
     await store.whenQuiet(() => {
-      tellRecheck(store);
+      tell();
       giveOut();
     });
     // What is due and what holds for all families are read together only where nobody stores beside.
@@ -58,14 +68,14 @@ export function createFitScheduler(store: Store, pool: FitPool, log: Logger): Fi
       const batch = await Promise.race([...underWay.values(), woken]);
       if (!batch) {
         // Something became due meanwhile, perhaps for many.
-        await store.whenQuiet(() => tellRecheck(store));
+        if (isToldLongAgo()) await store.whenQuiet(tell);
         continue;
       }
       await store.quiet();
       if (closed) return;
       storeStandings(store, batch.answers);
       underWay.delete(batch.name);
-      tellRecheck(store);
+      if (underWay.size === 0 || isToldLongAgo()) tell();
     }
   }
 
@@ -142,13 +152,13 @@ function nextDue(
   return { families: alike.map(({ familyId, turn }) => ({ familyId, turn })), isBehind: first.among };
 }
 
+/** Stores what threads answered. A family stays due until its answer is stored, so that one that is lost is worked out again. */
 function storeStandings(store: Store, answers: readonly FamilyStandings[]): void {
   const { database } = store;
   const put = writers(database);
-  inTransaction(database, () => {
+  inLossyTransaction(database, () => {
     for (const { familyId, turn, standings: now } of answers) {
-      const here = and(eq(due.familyId, familyId), eq(due.turn, turn));
-      if (database.delete(due).where(here).run().changes === 0) continue;
+      if (put.clearDue.run({ familyId, turn }).changes === 0) continue;
       put.clearStandings.run({ familyId });
       put.clearFindings.run({ familyId });
       for (const { findings: found, ...standing } of now) {
@@ -160,20 +170,16 @@ function storeStandings(store: Store, answers: readonly FamilyStandings[]): void
   store.events.emit({ standings: answers.map((one) => one.familyId) });
 }
 
-const known = new WeakMap<Database, ReturnType<typeof prepareWriters>>();
-
-/** Statements that run by the ten thousand in a re-check: each made once. */
-function writers(database: Database): ReturnType<typeof prepareWriters> {
-  const there = known.get(database) ?? prepareWriters(database);
-  known.set(database, there);
-  return there;
-}
-
-function prepareWriters(database: Database) {
+/** Statements that run by the ten thousand in a re-check. */
+const writers = prepared((database) => {
   const given = sql.placeholder;
   const ofFamily = given('familyId');
   const common = { familyId: ofFamily, account: given('account') };
   return {
+    clearDue: database
+      .delete(due)
+      .where(and(eq(due.familyId, ofFamily), eq(due.turn, given('turn'))))
+      .prepare(),
     clearStandings: database.delete(standings).where(eq(standings.familyId, ofFamily)).prepare(),
     clearFindings: database.delete(findings).where(eq(findings.familyId, ofFamily)).prepare(),
     standing: database
@@ -192,4 +198,4 @@ function prepareWriters(database: Database) {
       })
       .prepare(),
   };
-}
+});

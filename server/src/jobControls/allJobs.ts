@@ -1,13 +1,17 @@
 /** Jobs of every kind as they are shown; a dispatch is one that its own lines tell of. */
+import { Refusal } from '@loom-kin/core/refusal';
 import type { DispatchSummary, Job } from '@loom-kin/contract';
 import { readDispatches } from '../dispatch/dispatches';
-import { jobRow, KEPT, newestJobs, readJob } from '../jobs/jobs';
+import { findJob, KEPT, newestJobs } from '../jobs/jobs';
 import type { Database } from '../store/database';
 
 /** A job or a dispatch, or a Refusal. */
 export function anyJob(database: Database, id: string): Job {
-  const dispatch = jobRow(database, id) ? undefined : readDispatches(database).find((one) => one.id === id);
-  return dispatch ? dispatchJob(dispatch) : readJob(database, id);
+  const job = findJob(database, id);
+  if (job) return job;
+  const dispatch = readDispatches(database).find((one) => one.id === id);
+  if (!dispatch) throw new Refusal('job.unknown', {});
+  return dispatchJob(dispatch);
 }
 
 /** The newest jobs, dispatches among them. */

@@ -2,7 +2,7 @@
 import { readdirSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { setImmediate } from 'node:timers/promises';
-import { and, eq, ne, sql } from 'drizzle-orm';
+import { and, eq, getTableColumns, inArray, ne, sql } from 'drizzle-orm';
 import { Refusal } from '@loom-kin/core/refusal';
 import type { Job } from '@loom-kin/contract';
 import type { Database } from '../store/database';
@@ -13,7 +13,7 @@ import { incomingFolder, type Store } from '../store/store';
 export type JobRow = typeof jobs.$inferSelect;
 
 /** In the order they were begun, whatever the clock said. */
-export const NEWEST_FIRST = sql`${jobs}.rowid DESC`;
+const NEWEST_FIRST = sql`${jobs}.rowid DESC`;
 
 /** So many are told of; of those that ended no more are kept. */
 export const KEPT = 40;
@@ -24,31 +24,65 @@ export const KEPT = 40;
  */
 const underWay = prepared(() => new Map<string, Partial<Pick<Job, 'done' | 'total' | 'notice'>>>());
 
-const jobOf = (
-  database: Database,
-  { sheet: _sheet, pictures: _pictures, list: _list, export: _export, ...job }: JobRow,
-): Job => (job.state === 'running' ? { ...job, ...underWay(database).get(job.id) } : job);
+/** What is told of a job; what it works on can be large. */
+const { sheet: _sheet, pictures: _pictures, list: _list, export: _export, ...TOLD } = getTableColumns(jobs);
+type ToldRow = Pick<JobRow, keyof typeof TOLD>;
+
+const jobOf = (database: Database, job: ToldRow): Job =>
+  job.state === 'running' ? { ...job, ...underWay(database).get(job.id) } : job;
+
+const wholeRow = prepared((database) =>
+  database
+    .select()
+    .from(jobs)
+    .where(eq(jobs.id, sql.placeholder('id')))
+    .prepare(),
+);
+const toldRow = prepared((database) =>
+  database
+    .select(TOLD)
+    .from(jobs)
+    .where(eq(jobs.id, sql.placeholder('id')))
+    .prepare(),
+);
+const newest = prepared((database) => database.select(TOLD).from(jobs).orderBy(NEWEST_FIRST).limit(KEPT).prepare());
+const openRecheckRow = prepared((database) =>
+  database
+    .select(TOLD)
+    .from(jobs)
+    .where(and(eq(jobs.kind, 'recheck'), inArray(jobs.state, ['running', 'stopped'])))
+    .orderBy(NEWEST_FIRST)
+    .limit(1)
+    .prepare(),
+);
+
+/** A job of the table with what it works on, or undefined. */
+export const jobRow = (database: Database, id: string): JobRow | undefined => wholeRow(database).get({ id });
 
 /** A job of the table, or undefined. */
-export const jobRow = (database: Database, id: string): JobRow | undefined =>
-  database.select().from(jobs).where(eq(jobs.id, id)).get();
+export function findJob(database: Database, id: string): Job | undefined {
+  const row = toldRow(database).get({ id });
+  return row && jobOf(database, row);
+}
 
 /** A job of the table, or a Refusal. */
 export function readJob(database: Database, id: string): Job {
-  const row = jobRow(database, id);
-  if (!row) throw new Refusal('job.unknown', {});
-  return jobOf(database, row);
+  const job = findJob(database, id);
+  if (!job) throw new Refusal('job.unknown', {});
+  return job;
 }
 
 /** The newest jobs of the table. */
 export const newestJobs = (database: Database): Job[] =>
-  database
-    .select()
-    .from(jobs)
-    .orderBy(NEWEST_FIRST)
-    .limit(KEPT)
+  newest(database)
     .all()
     .map((row) => jobOf(database, row));
+
+/** The re-check that runs or is stopped; there is one at most. */
+export function openRecheck(database: Database): Job | undefined {
+  const row = openRecheckRow(database).get();
+  return row && jobOf(database, row);
+}
 
 /** Begins a job and tells the open pages. */
 export function openJob(
@@ -69,7 +103,7 @@ export function openJob(
     endedAt: null,
   };
   store.database.insert(jobs).values(row).run();
-  return tellJob(store, jobOf(store.database, row));
+  return tellJob(store, readJob(store.database, row.id));
 }
 
 /** Changes a job and tells the open pages. */

@@ -1,5 +1,5 @@
 /** The journal: every change with its heading and one part for each thing it touched; the source of undo. */
-import { and, desc, eq, exists, gt, inArray, ne, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, exists, gt, inArray, ne, sql, type Placeholder, type SQL } from 'drizzle-orm';
 import type { StepBack } from '@loom-kin/contract';
 import type { ChangeLine } from '@loom-kin/core/descriptions';
 import type { JsonPatch } from '@loom-kin/core/difference';
@@ -126,24 +126,27 @@ export function laterParts(
     .map((row) => ({ ...row.part, title: row.title }));
 }
 
-export const onFamily = (familyId: string) =>
+export const onFamily = (familyId: string | Placeholder) =>
   and(inArray(changeParts.thing, ['family', 'stock']), eq(changeParts.thingId, familyId));
 
-function newestOf(database: Database, familyId: string, state: 'done' | 'undone'): ChangeRow | undefined {
-  const row = database
-    .select({ change: changes })
-    .from(changes)
-    .innerJoin(changeParts, eq(changeParts.changeId, changes.id))
-    .where(and(onFamily(familyId), eq(changes.kind, 'change'), eq(changes.state, state)))
-    .orderBy(state === 'done' ? desc(changes.id) : changes.id)
-    .limit(1)
-    .get();
-  return row?.change;
-}
+/** Changes of a family in a state, the first of an order. */
+const firstIn = (state: 'done' | 'undone', order: SQL) =>
+  prepared((database) =>
+    database
+      .select({ change: changes })
+      .from(changes)
+      .innerJoin(changeParts, eq(changeParts.changeId, changes.id))
+      .where(and(onFamily(sql.placeholder('familyId')), eq(changes.kind, 'change'), eq(changes.state, state)))
+      .orderBy(order)
+      .limit(1)
+      .prepare(),
+  );
+const newestDone = firstIn('done', desc(changes.id));
+const oldestUndone = firstIn('undone', asc(changes.id));
 
 /** The change Ctrl Z takes back on a family: the newest that touched it and stands. The start of the family itself is not taken back. */
 export function lastDone(database: Database, familyId: string): ChangeRow | undefined {
-  const change = newestOf(database, familyId, 'done');
+  const change = newestDone(database).get({ familyId })?.change;
   return change && partsOf(database, change.id).some((part) => part.made && part.thingId === familyId)
     ? undefined
     : change;
@@ -151,7 +154,7 @@ export function lastDone(database: Database, familyId: string): ChangeRow | unde
 
 /** The change Ctrl Y makes again: the oldest of those taken back. */
 export const firstUndone = (database: Database, familyId: string): ChangeRow | undefined =>
-  newestOf(database, familyId, 'undone');
+  oldestUndone(database).get({ familyId })?.change;
 
 /** A change as the page of a family tells of it. */
 export function stepBackOf(database: Database, familyId: string, change: ChangeRow | undefined): StepBack | null {
@@ -173,15 +176,18 @@ export function stepBackOf(database: Database, familyId: string, change: ChangeR
 /** So many keys tell a page that was broken off what of its changes was stored. */
 const KEYS_KEPT = 200;
 
-/** The keys of the newest changes of a family, newest first. */
-export function newestKeys(database: Database, familyId: string): string[] {
-  return database
+const keysOf = prepared((database) =>
+  database
     .select({ key: changes.key })
     .from(changes)
     .innerJoin(changeParts, eq(changeParts.changeId, changes.id))
-    .where(onFamily(familyId))
+    .where(onFamily(sql.placeholder('familyId')))
     .orderBy(desc(changes.id))
     .limit(KEYS_KEPT)
-    .all()
+    .prepare(),
+);
+/** The keys of the newest changes of a family, newest first. */
+export const newestKeys = (database: Database, familyId: string): string[] =>
+  keysOf(database)
+    .all({ familyId })
     .flatMap((row) => row.key ?? []);
-}

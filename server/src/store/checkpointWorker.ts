@@ -3,32 +3,41 @@
  * It can take most of a second where much was written, and whoever writes next would have to do it: here nobody waits.
  */
 import { statSync } from 'node:fs';
-import { workerData } from 'node:worker_threads';
 import Sqlite from 'better-sqlite3';
+import { workerData } from 'piscina';
 import { yieldToRequests } from '../threads/lowPriority';
 
 export interface CheckpointSettings {
   databaseFile: string;
 }
 
-/** It is looked after so often, in milliseconds, and begun from so many bytes on. */
-const EVERY = 250;
+/** The log is brought into the file from so many bytes on. */
 const FROM = 4_000_000;
+/**
+ * From so many bytes on the log is emptied: whoever reads looks through all of it, and while somebody always reads SQLite never begins it
+ * anew by itself.
+ */
+const EMPTIED_FROM = 16_000_000;
+/** So many pages of the log are brought into the file while it is emptied. */
+const PAGES_AT_ONCE = 500;
+/** Whoever wants to write waits so long at most for those who read the log, in milliseconds. Then it is tried again. */
+const WAITS = 30;
 
 yieldToRequests();
 const { databaseFile } = workerData as CheckpointSettings;
-const client = new Sqlite(databaseFile);
+const client = new Sqlite(databaseFile, { timeout: WAITS });
 
-function logSize(): number {
-  return statSync(`${databaseFile}-wal`, { throwIfNoEntry: false })?.size ?? 0;
-}
-
-setInterval(() => {
-  if (logSize() < FROM) return;
+/** Looks at the log, and does what is to be done. */
+export default function checkpoint(): void {
+  const size = statSync(`${databaseFile}-wal`, { throwIfNoEntry: false })?.size ?? 0;
+  if (size < FROM) return;
   try {
-    // Passive: it takes what it can without holding anybody up.
-    client.pragma('wal_checkpoint(PASSIVE)');
+    // It takes what it can without holding anybody up.
+    const [taken] = client.pragma('wal_checkpoint(PASSIVE)') as { log: number; checkpointed: number }[];
+    // Writers wait meanwhile, so that hardly anything may be left to do.
+    const isLittleLeft = taken!.log - taken!.checkpointed < PAGES_AT_ONCE;
+    if (size >= EMPTIED_FROM && isLittleLeft) client.pragma('wal_checkpoint(TRUNCATE)');
   } catch {
     // A full disk, say: what is in the log is safe there, and it is tried again.
   }
-}, EVERY);
+}

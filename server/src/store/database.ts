@@ -14,12 +14,17 @@ export class DataUnavailable extends Error {}
 /** Somebody else has the data open. */
 export class DataInUse extends DataUnavailable {}
 
+/** Each change waits until the disk has it, so that it survives a crash of the machine (https://sqlite.org/pragma.html#pragma_synchronous). */
+const WAITS_FOR_THE_DISK = 'synchronous = FULL';
+/** What was written last can be lost with such a crash, all of a transaction or nothing. */
+const WAITS_FOR_NOTHING = 'synchronous = NORMAL';
+
 /** Opens (or creates) the database file and brings it up to date. */
 export function openDatabase(file: string, migrations = MIGRATIONS): Database {
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const client = new Sqlite(file);
   client.pragma('journal_mode = WAL');
-  client.pragma('synchronous = FULL');
+  client.pragma(WAITS_FOR_THE_DISK);
   client.pragma('foreign_keys = ON');
   client.pragma('busy_timeout = 5000');
   client.pragma('cache_size = -65536');
@@ -102,4 +107,14 @@ export const DATABASE_FILE = 'loom-kin.db';
 /** Runs the work in one transaction, which is the connection's: whatever the work does through `database` is in it. All of it or nothing. */
 export function inTransaction<T>(database: Database, work: () => T): T {
   return database.transaction(work, { behavior: 'immediate' });
+}
+
+/** The same for what can be worked out again: nobody waits until the disk has it. */
+export function inLossyTransaction<T>(database: Database, work: () => T): T {
+  database.$client.pragma(WAITS_FOR_NOTHING);
+  try {
+    return inTransaction(database, work);
+  } finally {
+    database.$client.pragma(WAITS_FOR_THE_DISK);
+  }
 }
