@@ -5,7 +5,7 @@ import { ElButton } from 'element-plus';
 import { placeLabel } from '@loom-kin/core/family';
 import type { ClipReading } from '@loom-kin/core/intake';
 import { children } from '@loom-kin/core/text';
-import type { PasteOffer } from './useGridEdits';
+import type { PasteOffer } from './useGridClipboard';
 import type { GridView } from './useGridView';
 
 const props = defineProps<{ offer: PasteOffer; view: GridView }>();
