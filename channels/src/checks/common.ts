@@ -14,47 +14,53 @@ export function digitsAddUp(number: string): boolean {
   return reversed.reduce((sum, digit, at) => sum + digit * (at % 2 === 1 ? 3 : 1), 0) % 10 === 0;
 }
 
+interface Limits {
+  axes: number;
+  perAxis: number;
+  children: number;
+  label: number;
+  sku: number;
+}
+
 /** Things that make a listing no listing: nothing in it, children twice, options that do not belong. */
-export function shape(
-  goods: Goods,
-  limits: { axes: number; perAxis: number; children: number; label: number; sku: number },
-): Reason[] {
+export function shape(goods: Goods, limits: Limits): Reason[] {
+  const { axes, offers } = goods;
   const reasons: Reason[] = [];
-  if (goods.offers.length === 0) reasons.push(say('The listing has no child.'));
-  if (goods.axes.length > limits.axes)
-    reasons.push(say(`${goods.axes.length} axes; ${limits.axes} are possible.`, 'Options'));
-  if (goods.offers.length > limits.children)
-    reasons.push(say(`${goods.offers.length} children; ${limits.children} are possible.`, 'Options'));
-  for (const axis of goods.axes) {
-    if (axis.options.length > limits.perAxis)
-      reasons.push(say(`${axis.name} has ${axis.options.length} options; ${limits.perAxis} are possible.`, 'Options'));
-    for (const option of axis.options)
-      if (option.label.length > limits.label || option.label === '')
-        reasons.push(
-          say(`"${option.label}" has ${option.label.length} characters; 1 to ${limits.label} are possible.`, 'Options'),
-        );
-    if (new Set(axis.options.map((option) => option.label.toLowerCase())).size < axis.options.length)
-      reasons.push(say(`${axis.name} has one label twice.`, 'Options'));
-  }
+  if (offers.length === 0) reasons.push(say('The listing has no child.'));
+  if (axes.length > limits.axes) reasons.push(say(`${axes.length} axes; ${limits.axes} are possible.`, 'Options'));
+  if (offers.length > limits.children)
+    reasons.push(say(`${offers.length} children; ${limits.children} are possible.`, 'Options'));
+  return [...reasons, ...axes.flatMap((axis) => axisShape(axis, limits)), ...offerShapes(goods, limits)];
+}
+
+function axisShape({ name, options }: Goods['axes'][number], limits: Limits): Reason[] {
+  const reasons: Reason[] = [];
+  const no = (text: string) => reasons.push(say(text, 'Options'));
+  if (options.length > limits.perAxis) no(`${name} has ${options.length} options; ${limits.perAxis} are possible.`);
+  for (const { label } of options)
+    if (label.length > limits.label || label === '')
+      no(`"${label}" has ${label.length} characters; 1 to ${limits.label} are possible.`);
+  if (new Set(options.map((option) => option.label.toLowerCase())).size < options.length)
+    no(`${name} has one label twice.`);
+  return reasons;
+}
+
+function offerShapes({ axes, offers }: Goods, limits: Limits): Reason[] {
+  const reasons: Reason[] = [];
   const skus = new Set<string>();
   const crossings = new Set<string>();
-  for (const offer of goods.offers) {
-    if (offer.sku === '' || offer.sku.length > limits.sku)
-      reasons.push(
-        say(`The SKU has ${offer.sku.length} characters; 1 to ${limits.sku} are possible.`, 'SKU', offer.sku),
-      );
-    if (skus.has(offer.sku)) reasons.push(say(`The SKU ${offer.sku} stands twice.`, 'SKU', offer.sku));
-    skus.add(offer.sku);
-    const crossing = offer.options.join('\u0001');
-    if (crossings.has(crossing))
-      reasons.push(say(`Two children are ${offer.options.join(', ')}.`, 'Options', offer.sku));
+  for (const { sku, options } of offers) {
+    const no = (text: string, field: string) => reasons.push(say(text, field, sku));
+    if (sku === '' || sku.length > limits.sku)
+      no(`The SKU has ${sku.length} characters; 1 to ${limits.sku} are possible.`, 'SKU');
+    if (skus.has(sku)) no(`The SKU ${sku} stands twice.`, 'SKU');
+    skus.add(sku);
+    const crossing = options.join('\u0001');
+    if (crossings.has(crossing)) no(`Two children are ${options.join(', ')}.`, 'Options');
     crossings.add(crossing);
-    if (
-      offer.options.length !== goods.axes.length ||
-      offer.options.some((label, at) => !goods.axes[at]?.options.some((option) => option.label === label))
-    ) {
-      reasons.push(say(`${offer.options.join(', ')} is not among the options of the listing.`, 'Options', offer.sku));
-    }
+    const isOption = (label: string, at: number) => axes[at]?.options.some((option) => option.label === label);
+    if (options.length !== axes.length || !options.every(isOption))
+      no(`${options.join(', ')} is not among the options of the listing.`, 'Options');
   }
   return reasons;
 }

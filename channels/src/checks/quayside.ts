@@ -1,6 +1,6 @@
 /** What Quayside refuses. */
 import { ownOf } from '../own';
-import type { Goods, LookAt, Reason } from '../goods';
+import type { Goods, LookAt, Offer, Reason } from '../goods';
 import { digitsAddUp, noLinks, pictures, pieces, prices, say, shape, texts } from './common';
 
 const SETS: Record<string, string[]> = {
@@ -69,36 +69,14 @@ const isExempt = (goods: Goods) =>
   );
 
 export async function checkQuayside(goods: Goods, lookAt: LookAt): Promise<Reason[]> {
-  const reasons = shape(goods, { axes: 2, perAxis: 60, children: 200, label: 50, sku: 40 });
-  const set = goods.axes
-    .map((axis) => axis.role)
-    .sort()
-    .join('+');
-  const sets = ownOf(SETS, goods.category);
-  if (!sets) reasons.push(say(`There is no category ${goods.category}.`));
-  else if (set !== '' && !sets.includes(set))
-    reasons.push(say(`Children of this category may not vary by ${set.replace('+', ' and ')}.`, 'Options'));
-  for (const [name, list] of [
-    ['Colour group', COLOURS],
-    ['Size group', SIZES],
-  ] as const) {
-    const said = goods.fields[name];
-    if (said !== undefined && !list.includes(String(said)))
-      reasons.push(say(`${String(said)} is none of the channel's own values.`, name));
-  }
-  for (const axis of goods.axes) {
-    const list = axis.role === 'colour' ? COLOURS : axis.role === 'size' ? SIZES : null;
-    for (const option of axis.options) {
-      if (list && !list.includes(option.paired ?? ''))
-        reasons.push({
-          ...say(`${option.label} needs one of the ${axis.role} groups.`, 'Options'),
-          option: option.label,
-        });
-      if (axis.role === 'size' && option.label.length > 30)
-        reasons.push(say(`The size "${option.label}" has more than 30 characters.`, 'Options'));
-    }
-  }
-  reasons.push(
+  const numbers = new Set<string>();
+  const ofOffers = [];
+  for (const offer of goods.offers) ofOffers.push(...(await checkOffer(goods, offer, numbers, lookAt)));
+  return [
+    ...shape(goods, { axes: 2, perAxis: 60, children: 200, label: 50, sku: 40 }),
+    ...axesTogether(goods),
+    ...groups(goods),
+    ...goods.axes.flatMap(optionsOf),
     ...texts(goods.fields, [
       { name: 'Title', required: true, from: 10, to: 150 },
       { name: 'Brand', required: true, to: 60 },
@@ -108,48 +86,92 @@ export async function checkQuayside(goods: Goods, lookAt: LookAt): Promise<Reaso
       { name: 'Search words', to: 20, entry: 40 },
       { name: 'For whom', required: WEARER.includes(goods.category) },
     ]),
-  );
-  const title = String(goods.fields.Title ?? '');
-  for (const label of goods.axes.flatMap((axis) => axis.options.flatMap((option) => option.label.split(/ ?\/ ?/)))) {
-    const bare = label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
-    if (label && new RegExp(`(^|[^\\p{L}\\p{N}])${bare}($|[^\\p{L}\\p{N}])`, label.length > 3 ? 'iu' : 'u').test(title))
-      reasons.push(say(`The title holds the option ${label}.`, 'Title'));
-  }
-  reasons.push(
+    ...optionsInTitle(goods),
     ...noLinks(goods.fields),
     ...prices(goods, { currency: 'EUR', decimals: 2, least: 0.5, most: 20_000, listAbove: false }),
     ...pieces(goods, 0, 99_999),
+    ...ofOffers,
+  ];
+}
+
+/** Which axes may be there together is said by the category. */
+function axesTogether({ axes, category }: Goods): Reason[] {
+  const set = axes
+    .map((axis) => axis.role)
+    .sort()
+    .join('+');
+  const sets = ownOf(SETS, category);
+  if (!sets) return [say(`There is no category ${category}.`)];
+  if (set === '' || sets.includes(set)) return [];
+  return [say(`Children of this category may not vary by ${set.replace('+', ' and ')}.`, 'Options')];
+}
+
+const groups = ({ fields }: Goods): Reason[] =>
+  (
+    [
+      ['Colour group', COLOURS],
+      ['Size group', SIZES],
+    ] as const
+  ).flatMap(([name, list]) => {
+    const said = fields[name];
+    return said === undefined || list.includes(String(said))
+      ? []
+      : [say(`${String(said)} is none of the channel's own values.`, name)];
+  });
+
+const GROUPS_OF: Record<string, readonly string[]> = { colour: COLOURS, size: SIZES };
+
+function optionsOf({ role, options }: Goods['axes'][number]): Reason[] {
+  const list = ownOf(GROUPS_OF, role);
+  return options.flatMap(({ label, paired }) => [
+    ...(list && !list.includes(paired ?? '')
+      ? [{ ...say(`${label} needs one of the ${role} groups.`, 'Options'), option: label }]
+      : []),
+    ...(role === 'size' && label.length > 30
+      ? [say(`The size "${label}" has more than 30 characters.`, 'Options')]
+      : []),
+  ]);
+}
+
+function optionsInTitle({ axes, fields }: Goods): Reason[] {
+  const title = String(fields.Title ?? '');
+  const labels = axes.flatMap((axis) => axis.options.flatMap((option) => option.label.split(/ ?\/ ?/)));
+  const stands = (label: string) => {
+    const bare = label.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+    const flags = label.length > 3 ? 'iu' : 'u';
+    return new RegExp(`(^|[^\\p{L}\\p{N}])${bare}($|[^\\p{L}\\p{N}])`, flags).test(title);
+  };
+  return labels.flatMap((label) =>
+    label !== '' && stands(label) ? [say(`The title holds the option ${label}.`, 'Title')] : [],
   );
-  const numbers = new Set<string>();
-  for (const offer of goods.offers) {
-    reasons.push(
-      ...texts(
-        offer.fields,
-        [
-          { name: 'Package weight g', required: true },
-          { name: 'Package length cm', required: true },
-          { name: 'Package width cm', required: true },
-          { name: 'Package height cm', required: true },
-          { name: 'Material mix', required: MATERIAL.includes(goods.category) },
-        ],
-        offer.sku,
-      ),
-    );
-    if (offer.gtin !== undefined) {
-      if (!digitsAddUp(offer.gtin)) reasons.push(say(`${offer.gtin} is no GTIN.`, 'GTIN', offer.sku));
-      if (numbers.has(offer.gtin)) reasons.push(say(`${offer.gtin} stands twice.`, 'GTIN', offer.sku));
-      numbers.add(offer.gtin);
-    } else if (!offer.gtinExempt) reasons.push(say('No GTIN, and not marked as going without.', 'GTIN', offer.sku));
-    else if (!isExempt(goods))
-      reasons.push(say(`${String(goods.fields.Brand)} has no exemption from GTINs here.`, 'GTIN', offer.sku));
-    reasons.push(
-      ...(await pictures(
-        offer.pictures ?? [],
-        lookAt,
-        { least: 1, most: 9, pixels: 1000, whiteFirst: true },
-        offer.sku,
-      )),
-    );
+}
+
+/** @param numbers the GTINs of the children before it */
+async function checkOffer(goods: Goods, offer: Offer, numbers: Set<string>, lookAt: LookAt): Promise<Reason[]> {
+  return [
+    ...texts(
+      offer.fields,
+      [
+        { name: 'Package weight g', required: true },
+        { name: 'Package length cm', required: true },
+        { name: 'Package width cm', required: true },
+        { name: 'Package height cm', required: true },
+        { name: 'Material mix', required: MATERIAL.includes(goods.category) },
+      ],
+      offer.sku,
+    ),
+    ...checkNumber(goods, offer, numbers),
+    ...(await pictures(offer.pictures ?? [], lookAt, { least: 1, most: 9, pixels: 1000, whiteFirst: true }, offer.sku)),
+  ];
+}
+
+function checkNumber(goods: Goods, { gtin, gtinExempt, sku }: Offer, numbers: Set<string>): Reason[] {
+  const no = (text: string): Reason => say(text, 'GTIN', sku);
+  if (gtin === undefined) {
+    if (!gtinExempt) return [no('No GTIN, and not marked as going without.')];
+    return isExempt(goods) ? [] : [no(`${String(goods.fields.Brand)} has no exemption from GTINs here.`)];
   }
-  return reasons;
+  const isTwice = numbers.has(gtin);
+  numbers.add(gtin);
+  return [...(digitsAddUp(gtin) ? [] : [no(`${gtin} is no GTIN.`)]), ...(isTwice ? [no(`${gtin} stands twice.`)] : [])];
 }

@@ -12,7 +12,7 @@ import { splitAxis } from '../axes/splitAxis';
 import { addValues, editValue, orderValues, removeValues } from '../axes/values';
 import { setWoven } from '../axes/weaving';
 import { draftOf } from '../family/draft';
-import { MOST, type Family } from '../family/shape';
+import { MOST, type Family, type Wish } from '../family/shape';
 import { axisOf, childOf } from '../family/weave';
 import { patternAfter } from '../identifiers/housePattern';
 import { renamedMark, unknownMarks } from '../identifiers/skuPattern';
@@ -21,6 +21,7 @@ import type { Registry } from '../registry/openRegistry';
 import { checkIdentifiers } from './checkIdentifiers';
 import { describePicture, replacePicture } from '../pictures/notes';
 import { setFigure, setPictures } from './setFigures';
+import { byKind, type ByKind } from '../text/byKind';
 import { difference, type Difference } from '../difference/difference';
 import type { Command, SingleCommand } from './commands';
 
@@ -70,58 +71,44 @@ function applyToStructure(registry: Registry, draft: Family, command: SingleComm
   keepAsBefore(registry, draft, befores, true);
 }
 
-function apply(registry: Registry, family: Family, command: SingleCommand): void {
-  switch (command.do) {
-    case 'setFigures':
-      for (const change of command.changes) setFigure(registry, family, change);
-      return;
-    case 'setPictures':
-      return setPictures(family, command.place, command.pictures, command.scope);
-    case 'describePictures':
-      return command.notes.forEach((note) => describePicture(family, note));
-    case 'replacePicture':
-      return replacePicture(family, command.from, command.to);
-    case 'addAxis':
-      return keepPattern(registry, family, () => addAxis(registry, family, command));
-    case 'renameAxis':
-      return renameInPattern(family, command.axisId, command.label, () =>
-        renameAxis(family, command.axisId, command.label, command.role),
-      );
-    case 'moveAxis':
-      return moveAxis(family, command.axisId, command.to);
-    case 'removeAxis':
-      return keepPattern(registry, family, () => removeAxis(family, command.axisId, command.keep));
-    case 'joinAxes':
-      return keepPattern(registry, family, () => joinAxes(registry, family, command));
-    case 'splitAxis':
-      return keepPattern(registry, family, () => splitAxis(registry, family, command));
-    case 'mergeValues':
-      return mergeValues(family, command.axisId, command.from, command.into, command.keep);
-    case 'addValues':
-      return command.like === undefined
-        ? addValues(registry, family, command.axisId, command.values, command.weave)
-        : addValuesLike(registry, family, command.axisId, command.values, command.like);
-    case 'editValue':
-      return editValue(family, command.axisId, command.valueId, command);
-    case 'orderValues':
-      return orderValues(family, command.axisId, command.valueIds);
-    case 'removeValues':
-      return removeValues(family, command.axisId, command.valueIds);
-    case 'setWoven':
-      return setWoven(family, command.crossings, command.woven);
-    case 'setWish':
-      // One on the shelf comes back to what was wished for it.
-      for (const id of [...command.wish.leaveOut, ...Object.keys(command.wish.entries ?? {})])
-        if (!family.shelf[id]) childOf(family, id);
-      family.wishes[command.account] = command.wish;
-      return;
-    case 'setSkuPattern':
-      return setSkuPattern(family, command.pattern);
-    case 'settleSame':
-      return settleSame(family, command.signatures, command.settled);
-    case 'retireFamily':
-      family.retired = command.retired;
-  }
+/** What a command does to a draft. */
+const APPLY: ByKind<SingleCommand, 'do', void, [Registry, Family]> = {
+  setFigures: ({ changes }, registry, family) => changes.forEach((change) => setFigure(registry, family, change)),
+  setPictures: ({ place, pictures, scope }, _registry, family) => setPictures(family, place, pictures, scope),
+  describePictures: ({ notes }, _registry, family) => notes.forEach((note) => describePicture(family, note)),
+  replacePicture: ({ from, to }, _registry, family) => replacePicture(family, from, to),
+  addAxis: (command, registry, family) => keepPattern(registry, family, () => addAxis(registry, family, command)),
+  renameAxis: ({ axisId, label, role }, _registry, family) =>
+    renameInPattern(family, axisId, label, () => renameAxis(family, axisId, label, role)),
+  moveAxis: ({ axisId, to }, _registry, family) => moveAxis(family, axisId, to),
+  removeAxis: ({ axisId, keep }, registry, family) =>
+    keepPattern(registry, family, () => removeAxis(family, axisId, keep)),
+  joinAxes: (command, registry, family) => keepPattern(registry, family, () => joinAxes(registry, family, command)),
+  splitAxis: (command, registry, family) => keepPattern(registry, family, () => splitAxis(registry, family, command)),
+  mergeValues: ({ axisId, from, into, keep }, _registry, family) => mergeValues(family, axisId, from, into, keep),
+  addValues: ({ axisId, values, weave, like }, registry, family) =>
+    like === undefined
+      ? addValues(registry, family, axisId, values, weave)
+      : addValuesLike(registry, family, axisId, values, like),
+  editValue: (command, _registry, family) => editValue(family, command.axisId, command.valueId, command),
+  orderValues: ({ axisId, valueIds }, _registry, family) => orderValues(family, axisId, valueIds),
+  removeValues: ({ axisId, valueIds }, _registry, family) => removeValues(family, axisId, valueIds),
+  setWoven: ({ crossings, woven }, _registry, family) => setWoven(family, crossings, woven),
+  setWish: ({ account, wish }, _registry, family) => setWish(family, account, wish),
+  setSkuPattern: ({ pattern }, _registry, family) => setSkuPattern(family, pattern),
+  settleSame: ({ signatures, settled }, _registry, family) => settleSame(family, signatures, settled),
+  retireFamily({ retired }, _registry, family) {
+    family.retired = retired;
+  },
+};
+
+const apply = (registry: Registry, draft: Family, command: SingleCommand): void =>
+  byKind(APPLY, 'do', command, registry, draft);
+
+function setWish(family: Family, account: string, wish: Wish): void {
+  // One on the shelf comes back to what was wished for it.
+  for (const id of [...wish.leaveOut, ...Object.keys(wish.entries ?? {})]) if (!family.shelf[id]) childOf(family, id);
+  family.wishes[account] = wish;
 }
 
 /** Most that is kept as right; the oldest goes. */

@@ -8,6 +8,7 @@ import { childLabels, placeLabel } from '../family/weave';
 import { ANGLE_LABELS, isAngle } from '../pictures/angles';
 import { showFigure } from '../registry/figures';
 import type { Registry } from '../registry/openRegistry';
+import { byKind, type ByKind } from '../text/byKind';
 import { children, count } from '../text/counts';
 
 export interface ChangeLine {
@@ -162,62 +163,61 @@ function picturesText(was: readonly string[], now: readonly string[]): { before:
   return { before: text(was), after: text(now) };
 }
 
+/** What titles of commands are made with. */
+interface TitleContext {
+  namer: Namer;
+  family: Family;
+  /** What the axis that a command is about is called, or what stands instead. */
+  axisName(instead: string): string;
+  axis: Axis | undefined;
+  valueName(id: string): string;
+}
+
+const TITLES: ByKind<Command, 'do', string, [TitleContext]> = {
+  setFigures: ({ changes }, { namer, family }) => figuresTitle(namer, changes, family),
+  setPictures: ({ place, scope }, { namer, family }) =>
+    `Place pictures on ${placeLabel(family, place)}${scopeText(namer, scope ?? EVERYWHERE)}`,
+  describePictures: ({ notes }) =>
+    notes.length === 1 ? 'Describe a picture' : `Describe ${count(notes.length, 'picture')}`,
+  replacePicture: () => 'Change a picture',
+  addAxis: ({ label }) => `Add the axis ${label}`,
+  renameAxis: ({ label }, { axisName }) => `Rename the axis ${axisName('')} to ${label}`,
+  moveAxis: (_command, { axisName }) => `Move the axis ${axisName('')}`,
+  removeAxis: (_command, { axisName }) => `Remove the axis ${axisName('')}`,
+  joinAxes: ({ axisIds, label }, { family }) => {
+    const labels = axisIds.map((id) => family.axes.find((one) => one.id === id)?.label ?? '');
+    return `Join ${labels.join(' and ')} into ${label}`;
+  },
+  splitAxis: ({ into }, { axisName }) =>
+    `Split ${axisName('an axis')} into ${into.map(({ label }) => label).join(' and ')}`,
+  mergeValues: ({ from, into }, { valueName }) => `Merge ${someOf(from.map(valueName))} into ${valueName(into)}`,
+  addValues: ({ values, like }, { axis, axisName }) =>
+    `Add ${someOf(values.map((one) => one.label))} to ${axisName('an axis')}${likeText(axis, like)}`,
+  editValue: ({ label, valueId }, { valueName }) => {
+    const before = valueName(valueId);
+    return label && label !== before ? `Rename ${before} to ${label}` : `Change ${before || 'a value'}`;
+  },
+  orderValues: (_command, { axisName }) => `Reorder ${axisName('values')}`,
+  removeValues: ({ valueIds }, { axisName, valueName }) =>
+    `Remove ${someOf(valueIds.map(valueName))} from ${axisName('an axis')}`,
+  setWoven: ({ woven, crossings }) => `${woven ? 'Weave' : 'Take out'} ${count(crossings.length, 'crossing')}`,
+  setWish: ({ account }, { namer }) => `Change the wishes for ${namer.account(account)}`,
+  setSkuPattern: () => 'Change the SKU pattern',
+  settleSame: ({ settled }) => (settled ? 'Call right what is still the same' : 'Look again at what is still the same'),
+  retireFamily: ({ retired }) => (retired ? 'Retire the family' : 'Bring the family back'),
+  batch: ({ title }) => title,
+};
+
 /** One line for a command: "Set price on everything XXL". */
 export function titleOf(namer: Namer, command: Command, family: Family): string {
   const axis = 'axisId' in command ? family.axes.find((one) => one.id === command.axisId) : undefined;
-  const value = 'valueId' in command ? axis?.values.find((one) => one.id === command.valueId) : undefined;
-  switch (command.do) {
-    case 'setFigures':
-      return figuresTitle(namer, command.changes, family);
-    case 'setPictures':
-      return `Place pictures on ${placeLabel(family, command.place)}${scopeText(namer, command.scope ?? EVERYWHERE)}`;
-    case 'describePictures':
-      return command.notes.length === 1 ? 'Describe a picture' : `Describe ${count(command.notes.length, 'picture')}`;
-    case 'replacePicture':
-      return 'Change a picture';
-    case 'addAxis':
-      return `Add the axis ${command.label}`;
-    case 'renameAxis':
-      return `Rename the axis ${axis?.label ?? ''} to ${command.label}`;
-    case 'moveAxis':
-      return `Move the axis ${axis?.label ?? ''}`;
-    case 'removeAxis':
-      return `Remove the axis ${axis?.label ?? ''}`;
-    case 'joinAxes': {
-      const labels = command.axisIds.map((id) => family.axes.find((one) => one.id === id)?.label ?? '');
-      return `Join ${labels.join(' and ')} into ${command.label}`;
-    }
-    case 'splitAxis':
-      return `Split ${axis?.label ?? 'an axis'} into ${command.into.map(({ label }) => label).join(' and ')}`;
-    case 'mergeValues': {
-      const labelOf = (id: string) => axis?.values.find((one) => one.id === id)?.label ?? '';
-      return `Merge ${someOf(command.from.map(labelOf))} into ${labelOf(command.into)}`;
-    }
-    case 'addValues':
-      return `Add ${someOf(command.values.map((one) => one.label))} to ${axis?.label ?? 'an axis'}${likeText(axis, command.like)}`;
-    case 'editValue':
-      return command.label && command.label !== value?.label
-        ? `Rename ${value?.label ?? ''} to ${command.label}`
-        : `Change ${value?.label ?? 'a value'}`;
-    case 'orderValues':
-      return `Reorder ${axis?.label ?? 'values'}`;
-    case 'removeValues': {
-      const labels = command.valueIds.map((id) => axis?.values.find((one) => one.id === id)?.label ?? '');
-      return `Remove ${someOf(labels)} from ${axis?.label ?? 'an axis'}`;
-    }
-    case 'setWoven':
-      return `${command.woven ? 'Weave' : 'Take out'} ${count(command.crossings.length, 'crossing')}`;
-    case 'setWish':
-      return `Change the wishes for ${namer.account(command.account)}`;
-    case 'setSkuPattern':
-      return 'Change the SKU pattern';
-    case 'settleSame':
-      return command.settled ? 'Call right what is still the same' : 'Look again at what is still the same';
-    case 'retireFamily':
-      return command.retired ? 'Retire the family' : 'Bring the family back';
-    case 'batch':
-      return command.title;
-  }
+  return byKind(TITLES, 'do', command, {
+    namer,
+    family,
+    axis,
+    axisName: (instead) => axis?.label ?? instead,
+    valueName: (id) => axis?.values.find((one) => one.id === id)?.label ?? '',
+  });
 }
 
 function likeText(axis: Axis | undefined, like: string | undefined): string {

@@ -4,6 +4,7 @@ import type { Family } from '../family/shape';
 import { childLabels, placeLabel } from '../family/weave';
 import type { Finding } from '../fit/finding';
 import type { Remedy, RemedyLabel } from '../fit/remedy';
+import { byKind, type ByKind } from '../text/byKind';
 import { capital, children } from '../text/counts';
 import { FINDINGS, WHOLE, type Subject } from '../words/findings';
 
@@ -38,77 +39,48 @@ export function concerned(
 }
 
 /** What the button of a remedy says. */
-export function remedyText(remedy: Remedy): string {
-  switch (remedy.kind) {
-    case 'change':
-      return changeText(remedy.label);
-    case 'pairing':
-      return remedy.confidence === 'doubtful'
-        ? `Pair with ${remedy.pairing.to}? (${pairingReasonText(remedy.reason)}; far off)`
-        : `Pair with ${remedy.pairing.to} (${pairingReasonText(remedy.reason)})`;
-    case 'categoryMap':
-      return `Such goods go to ${remedy.label}`;
-    case 'fact':
-      return `Add ${remedy.fact.label} to your facts`;
-    case 'numbers':
-      return remedy.childIds.length === 1
-        ? 'Take the next free number'
-        : `Take the next ${remedy.childIds.length} free numbers`;
-    case 'skus':
-      return remedy.childIds.length === 1
-        ? 'Make its SKU by the pattern'
-        : `Make ${remedy.childIds.length} SKUs by the pattern`;
-    case 'figure':
-      return 'Type it here';
-    case 'pair':
-      return 'Choose what it is there';
-    case 'choosePlace':
-      return 'Choose where such goods go';
-    case 'askEntries':
-      return 'Ask now';
-    case 'approval':
-      return 'Ask to be let in';
-  }
-}
+export const remedyText = (remedy: Remedy): string => byKind(REMEDIES, 'kind', remedy);
 
-function changeText(label: RemedyLabel): string {
-  switch (label.do) {
-    case 'cutText':
-      return `Cut to ${label.most} characters`;
-    case 'takeFrom':
-      return `As the ${label.field.toLowerCase()}: “${label.text.length > 40 ? `${label.text.slice(0, 39)}…` : label.text}”`;
-    case 'keepFirst':
-      return `Keep the first ${label.most}`;
-    case 'rename':
-      return `Rename to "${label.name}"`;
-    case 'giveBack':
-      return `Give the ${label.field.toLowerCase()} back`;
-    case 'markExempt':
-      return 'Mark as exempt';
-    case 'liftWish':
-      return `Let ${label.axis} be ${label.wish === 'apart' ? 'joined' : 'split'}`;
-    case 'liftWishes':
-      return 'Lift the wishes';
-    case 'sharePictures':
-      return label.labels === 'names'
-        ? 'Several options on one picture, by name'
-        : 'Several options on one picture, by letter';
-    case 'keepBestPlan':
-      return 'Keep the best plan';
-    case 'leaveOut':
-      return `Leave ${label.children === 1 ? 'it' : 'them'} out on ${label.account}`;
-    case 'offerUnder':
-      return label.children === 1 ? 'Offer it under the entry' : `Offer the ${label.children} under the entries`;
-    case 'keepApart':
-      return label.children === 1 ? 'It is other goods' : 'They are other goods';
-    case 'leaveEntry':
-      return label.children === 1 ? 'List it by itself' : 'List them by themselves';
-    case 'offerAgain':
-      return `Offer ${children(label.children)} again`;
-    case 'offer':
-      return `Offer it on ${label.account}`;
-  }
-}
+const CHANGES: ByKind<RemedyLabel, 'do', string> = {
+  cutText: (label) => `Cut to ${label.most} characters`,
+  takeFrom: (label) =>
+    `As the ${label.field.toLowerCase()}: “${label.text.length > 40 ? `${label.text.slice(0, 39)}…` : label.text}”`,
+  keepFirst: (label) => `Keep the first ${label.most}`,
+  rename: (label) => `Rename to "${label.name}"`,
+  giveBack: (label) => `Give the ${label.field.toLowerCase()} back`,
+  markExempt: () => 'Mark as exempt',
+  liftWish: (label) => `Let ${label.axis} be ${label.wish === 'apart' ? 'joined' : 'split'}`,
+  liftWishes: () => 'Lift the wishes',
+  sharePictures: (label) =>
+    label.labels === 'names' ? 'Several options on one picture, by name' : 'Several options on one picture, by letter',
+  keepBestPlan: () => 'Keep the best plan',
+  leaveOut: (label) => `Leave ${label.children === 1 ? 'it' : 'them'} out on ${label.account}`,
+  offerUnder: (label) =>
+    label.children === 1 ? 'Offer it under the entry' : `Offer the ${label.children} under the entries`,
+  keepApart: (label) => (label.children === 1 ? 'It is other goods' : 'They are other goods'),
+  leaveEntry: (label) => (label.children === 1 ? 'List it by itself' : 'List them by themselves'),
+  offerAgain: (label) => `Offer ${children(label.children)} again`,
+  offer: (label) => `Offer it on ${label.account}`,
+};
+
+const REMEDIES: ByKind<Remedy, 'kind', string> = {
+  change: (remedy) => byKind(CHANGES, 'do', remedy.label),
+  pairing: (remedy) =>
+    remedy.confidence === 'doubtful'
+      ? `Pair with ${remedy.pairing.to}? (${pairingReasonText(remedy.reason)}; far off)`
+      : `Pair with ${remedy.pairing.to} (${pairingReasonText(remedy.reason)})`,
+  categoryMap: (remedy) => `Such goods go to ${remedy.label}`,
+  fact: (remedy) => `Add ${remedy.fact.label} to your facts`,
+  numbers: (remedy) =>
+    remedy.childIds.length === 1 ? 'Take the next free number' : `Take the next ${remedy.childIds.length} free numbers`,
+  skus: (remedy) =>
+    remedy.childIds.length === 1 ? 'Make its SKU by the pattern' : `Make ${remedy.childIds.length} SKUs by the pattern`,
+  figure: () => 'Type it here',
+  pair: () => 'Choose what it is there',
+  choosePlace: () => 'Choose where such goods go',
+  askEntries: () => 'Ask now',
+  approval: () => 'Ask to be let in',
+};
 
 /** Why a value of the channel is proposed. */
 export function pairingReasonText(reason: PairingReason): string {

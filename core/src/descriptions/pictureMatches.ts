@@ -1,6 +1,7 @@
 /** Why a picture goes where it does, and what is asked about it. */
 import { ANGLE_LABELS } from '../pictures/angles';
 import type { MatchReason, PictureMatch } from '../pictures/match/match';
+import { byKind, type ByKind } from '../text/byKind';
 import { listed } from '../text/counts';
 
 const RESEMBLES = {
@@ -9,55 +10,34 @@ const RESEMBLES = {
   language: 'is another language’s word for',
 } as const;
 
+const REASONS: ByKind<MatchReason, 'code', string> = {
+  gtin: (reason) => `GTIN ${reason.text}`,
+  sku: (reason) => `SKU "${reason.text}"`,
+  style: (reason) => `style code "${reason.text}"`,
+  name: () => `the family's name`,
+  'part-of-name': (reason) =>
+    reason.text === '' ? 'hardly a word of the name' : `"${reason.text}" of the family's name`,
+  label: (reason) => `"${reason.text}" is ${reason.value}`,
+  spelling: (reason) => `"${reason.text}" is another spelling of ${reason.value}`,
+  code: (reason) => `the code "${reason.text}" is ${reason.value}`,
+  stem: (reason) => `SKUs of ${reason.value} begin with "${reason.text}"`,
+  resembles: (reason) => `"${reason.text}" ${RESEMBLES[reason.why]} ${reason.value}`,
+  colour: (reason) => `the goods have the colour of ${reason.value}`,
+  angle: (reason) => `"${reason.text}": ${ANGLE_LABELS[reason.angle].toLowerCase()}`,
+  here: () => 'brought to this family',
+  'no-option': () => 'no option named: for all children',
+  'same-for-all': (reason) => `the same picture for several children of ${reason.value}`,
+  'unknown-words': (reason) => `nothing here is called "${reason.text}"`,
+  'two-values': (reason) => `${listed(reason.values)} are named together`,
+  'two-families': (reason) => `${listed(reason.names)} fit alike`,
+  'no-such-child': (reason) => `no child is ${listed(reason.values)}`,
+  shade: (reason) => `"${reason.text}" makes another colour of it`,
+  'number-or-value': (reason) => `"${reason.text}" could count pictures as well`,
+  nothing: () => 'its name says nothing of your goods',
+};
+
 /** One reason in words. */
-export function matchReasonText(reason: MatchReason): string {
-  switch (reason.code) {
-    case 'gtin':
-      return `GTIN ${reason.text}`;
-    case 'sku':
-      return `SKU "${reason.text}"`;
-    case 'style':
-      return `style code "${reason.text}"`;
-    case 'name':
-      return `the family's name`;
-    case 'part-of-name':
-      return reason.text === '' ? 'hardly a word of the name' : `"${reason.text}" of the family's name`;
-    case 'label':
-      return `"${reason.text}" is ${reason.value}`;
-    case 'spelling':
-      return `"${reason.text}" is another spelling of ${reason.value}`;
-    case 'code':
-      return `the code "${reason.text}" is ${reason.value}`;
-    case 'stem':
-      return `SKUs of ${reason.value} begin with "${reason.text}"`;
-    case 'resembles':
-      return `"${reason.text}" ${RESEMBLES[reason.why]} ${reason.value}`;
-    case 'colour':
-      return `the goods have the colour of ${reason.value}`;
-    case 'angle':
-      return `"${reason.text}": ${ANGLE_LABELS[reason.angle].toLowerCase()}`;
-    case 'here':
-      return 'brought to this family';
-    case 'no-option':
-      return 'no option named: for all children';
-    case 'same-for-all':
-      return `the same picture for several children of ${reason.value}`;
-    case 'unknown-words':
-      return `nothing here is called "${reason.text}"`;
-    case 'two-values':
-      return `${listed(reason.values)} are named together`;
-    case 'two-families':
-      return `${listed(reason.names)} fit alike`;
-    case 'no-such-child':
-      return `no child is ${listed(reason.values)}`;
-    case 'shade':
-      return `"${reason.text}" makes another colour of it`;
-    case 'number-or-value':
-      return `"${reason.text}" could count pictures as well`;
-    case 'nothing':
-      return 'its name says nothing of your goods';
-  }
-}
+export const matchReasonText = (reason: MatchReason): string => byKind(REASONS, 'code', reason);
 
 /** What is asked about a doubtful picture; null where nothing is. @param place what the place is called, null without one */
 export function matchQuestion(

@@ -173,22 +173,25 @@ function wordingSentences({ wording }: Rules): string[] {
   ];
 }
 
+/** Limits of a field in words, each where it is set. */
+const LIMITS: readonly ((rule: FieldRule) => string | false | undefined)[] = [
+  ({ atLeast }) => atLeast !== undefined && `at least ${atLeast}`,
+  ({ atMost }) => atMost !== undefined && `at most ${atMost}`,
+  ({ entryAtMost }) => entryAtMost !== undefined && `entries of ${entryAtMost} characters`,
+  ({ unit, decimals }) => unit && `in ${unit}${decimals > 0 ? ` with ${count(decimals, 'decimal')}` : ''}`,
+  ({ yesNo }) => yesNo && 'yes or no',
+  ({ markup }) => markup && 'with paragraphs, lists and stressed words',
+  ({ numberOnly }) => numberOnly && 'a number alone',
+  ({ least }) => least !== undefined && `${least} at least`,
+  ({ most }) => most !== undefined && `${most} at most`,
+  ({ choices }) => choices && `one of ${choices.join(', ')}`,
+  ({ pattern, patternText }) => pattern && (patternText ?? `written as ${pattern}`),
+];
+
 /** What may stand in a field, as a sentence. */
 export function fieldSentence(rule: FieldRule): string {
   const need = { required: 'is required', recommended: 'is recommended', optional: 'may be given' }[rule.need];
-  const limits = [
-    ...(rule.atLeast === undefined ? [] : [`at least ${rule.atLeast}`]),
-    ...(rule.atMost === undefined ? [] : [`at most ${rule.atMost}`]),
-    ...(rule.entryAtMost === undefined ? [] : [`entries of ${rule.entryAtMost} characters`]),
-    ...(rule.unit ? [`in ${rule.unit}${rule.decimals > 0 ? ` with ${count(rule.decimals, 'decimal')}` : ''}`] : []),
-    ...(rule.yesNo ? ['yes or no'] : []),
-    ...(rule.markup ? ['with paragraphs, lists and stressed words'] : []),
-    ...(rule.numberOnly ? ['a number alone'] : []),
-    ...(rule.least === undefined ? [] : [`${rule.least} at least`]),
-    ...(rule.most === undefined ? [] : [`${rule.most} at most`]),
-    ...(rule.choices ? [`one of ${rule.choices.join(', ')}`] : []),
-    ...(rule.pattern ? [rule.patternText ?? `written as ${rule.pattern}`] : []),
-  ];
+  const limits = LIMITS.flatMap((limit) => limit(rule) || []);
   const who = rule.level === 'child' ? ' for each child' : '';
   const whose = rule.ofOffer ? ', and stays the seller’s under an entry of the channel' : '';
   return `${rule.name} ${need}${who}${limits.length > 0 ? `: ${limits.join(', ')}` : ''}${whose}.`;

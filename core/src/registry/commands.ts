@@ -4,6 +4,7 @@ import { difference, type Difference } from '../difference/difference';
 import { foldLabel } from '../family/foldLabel';
 import { RoleSchema } from '../family/shape';
 import { Refusal } from '../refusal/refusal';
+import { byKind, type ByKind } from '../text/byKind';
 import { TaxCodeSchema } from '../money/tax';
 import { checkHousePattern } from '../identifiers/housePattern';
 import { checkBlocks, NumberBlockSchema } from '../identifiers/block';
@@ -63,63 +64,47 @@ export interface ChangedRegistry extends Difference {
 
 /** Runs a command on the registry. Throws a Refusal, with nothing changed, when it cannot be done. */
 export function runRegistryCommand(before: RegistryData, command: RegistryCommand): ChangedRegistry {
-  const data = apply(before, command);
+  const data = byKind(APPLY, 'do', command, before);
   return { data, ...difference(before, data) };
 }
 
-function apply(data: RegistryData, command: RegistryCommand): RegistryData {
-  switch (command.do) {
-    case 'setCategory':
-      return setCategory(data, command.category);
-    case 'retireCategory':
-      return retireCategory(data, command.id, command.retired);
-    case 'setFact':
-      return setFact(data, command.fact);
-    case 'retireFact': {
-      const fact = data.facts[command.key];
-      if (!fact) throw new Refusal('field.unknown', { key: command.key });
-      return { ...data, facts: { ...data.facts, [command.key]: { ...fact, retired: command.retired } } };
-    }
-    case 'setWord':
-      return setWord(data, command.role, command.entry, command.instead);
-    case 'removeWord':
-      return removeWord(data, command.role, command.label);
-    case 'setLanguages':
-      return setLanguages(data, command.languages);
-    case 'forget': {
-      const left = data.remembered[command.key].filter((label) => label !== command.label);
-      return { ...data, remembered: { ...data.remembered, [command.key]: left } };
-    }
-    case 'setTaxCode':
-      return { ...data, taxCodes: { ...data.taxCodes, [command.taxCode.code]: command.taxCode } };
-    case 'removeTaxCode':
-      return { ...data, taxCodes: without(data.taxCodes, command.code) };
-    case 'setLocations':
-      return setLocations(data, command.locations);
-    case 'setNumberBlock':
-      return setNumberBlock(data, command.block);
-    case 'removeNumberBlock': {
-      const numberBlocks = data.numberBlocks.filter((one) => one.id !== command.id);
-      if (numberBlocks.length === data.numberBlocks.length) throw new Refusal('block.unknown', {});
-      return { ...data, numberBlocks };
-    }
-    case 'setHousePattern':
-      checkHousePattern(command.pattern);
-      return { ...data, skuPattern: command.pattern };
-    case 'setTerm':
-      return { ...data, terms: { ...data.terms, [command.term.id]: command.term } };
-    case 'removeTerm':
-      return { ...data, terms: without(data.terms, command.id) };
-    case 'setSizeChart':
-      return { ...data, sizeCharts: { ...data.sizeCharts, [command.chart.id]: command.chart } };
-    case 'removeSizeChart':
-      return { ...data, sizeCharts: without(data.sizeCharts, command.id) };
-    case 'takeGeneralTree':
-      return { ...data, categories: { ...generalTree(), ...data.categories } };
-    case 'takeRegistry':
-      return takeRegistry(data, command.registry);
-  }
-}
+/** The registry after a command. */
+const APPLY: ByKind<RegistryCommand, 'do', RegistryData, [RegistryData]> = {
+  setCategory: ({ category }, data) => setCategory(data, category),
+  retireCategory: ({ id, retired }, data) => retireCategory(data, id, retired),
+  setFact: ({ fact }, data) => setFact(data, fact),
+  retireFact({ key, retired }, data) {
+    const fact = data.facts[key];
+    if (!fact) throw new Refusal('field.unknown', { key });
+    return { ...data, facts: { ...data.facts, [key]: { ...fact, retired } } };
+  },
+  setWord: ({ role, entry, instead }, data) => setWord(data, role, entry, instead),
+  removeWord: ({ role, label }, data) => removeWord(data, role, label),
+  setLanguages: ({ languages }, data) => setLanguages(data, languages),
+  forget({ key, label }, data) {
+    const left = data.remembered[key].filter((one) => one !== label);
+    return { ...data, remembered: { ...data.remembered, [key]: left } };
+  },
+  setTaxCode: ({ taxCode }, data) => ({ ...data, taxCodes: { ...data.taxCodes, [taxCode.code]: taxCode } }),
+  removeTaxCode: ({ code }, data) => ({ ...data, taxCodes: without(data.taxCodes, code) }),
+  setLocations: ({ locations }, data) => setLocations(data, locations),
+  setNumberBlock: ({ block }, data) => setNumberBlock(data, block),
+  removeNumberBlock({ id }, data) {
+    const numberBlocks = data.numberBlocks.filter((one) => one.id !== id);
+    if (numberBlocks.length === data.numberBlocks.length) throw new Refusal('block.unknown', {});
+    return { ...data, numberBlocks };
+  },
+  setHousePattern({ pattern }, data) {
+    checkHousePattern(pattern);
+    return { ...data, skuPattern: pattern };
+  },
+  setTerm: ({ term }, data) => ({ ...data, terms: { ...data.terms, [term.id]: term } }),
+  removeTerm: ({ id }, data) => ({ ...data, terms: without(data.terms, id) }),
+  setSizeChart: ({ chart }, data) => ({ ...data, sizeCharts: { ...data.sizeCharts, [chart.id]: chart } }),
+  removeSizeChart: ({ id }, data) => ({ ...data, sizeCharts: without(data.sizeCharts, id) }),
+  takeGeneralTree: (_command, data) => ({ ...data, categories: { ...generalTree(), ...data.categories } }),
+  takeRegistry: ({ registry }, data) => takeRegistry(data, registry),
+};
 
 /** A record without one of its entries; where it is not there that is refused. */
 function without<T>(record: Record<string, T>, id: string): Record<string, T> {

@@ -60,11 +60,29 @@ const problemsOf = (error: z.ZodError, data: unknown): RulebookProblem[] =>
     }));
   });
 
+type Say = (place: string, text: string) => void;
+
 /** Rules that cannot all be kept, and rules that cannot be run. */
 function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
   const found: RulebookProblem[] = [];
-  const say = (place: string, text: string) => found.push({ place, text });
+  const say: Say = (place, text) => found.push({ place, text });
   const { axes, pictures, price, stock } = rules;
+  checkAxes(axes, say);
+  checkRange(say, 'pictures.atLeast', pictures.atLeast, pictures.atMost);
+  checkRange(say, 'stock.least', stock.least, stock.most);
+  checkRange(say, 'price.least', numberOf(price.least), numberOf(price.most));
+  for (const problem of priceProblems(price)) say(`price.${problem.place}`, problem.text);
+  if (pictures.perValue > 0 && (axes.pictures === 'child' || axes.pictures === 'listing'))
+    say('pictures.perValue', 'Pictures are not tied to values here.');
+  checkFields(rules, registry, say);
+  return found;
+}
+
+function checkRange(say: Say, place: string, low: number | undefined, high: number | undefined): void {
+  if (low !== undefined && high !== undefined && low > high) say(place, `At least ${low}, but at most ${high}.`);
+}
+
+function checkAxes(axes: Rules['axes'], say: Say): void {
   axes.sets?.forEach((set, at) => {
     if (set.length > axes.atMost)
       say(`axes.sets.${at}`, `${set.length} axes stand here, where ${axes.atMost} are the most.`);
@@ -79,30 +97,23 @@ function contradictions(rules: Rules, registry: Registry): RulebookProblem[] {
   const alwaysIn = axes.sets?.[0]?.find((role) => axes.sets!.every((set) => set.includes(role)));
   if (alwaysIn && axes.alwaysSplit.includes(alwaysIn))
     say('axes.alwaysSplit', `${alwaysIn} is always split, and stands in every set of axes: nothing can be both.`);
-  const least = (place: string, low: number | undefined, high: number | undefined) => {
-    if (low !== undefined && high !== undefined && low > high) say(place, `At least ${low}, but at most ${high}.`);
-  };
-  least('pictures.atLeast', pictures.atLeast, pictures.atMost);
-  least('stock.least', stock.least, stock.most);
-  least('price.least', numberOf(price.least), numberOf(price.most));
-  for (const problem of priceProblems(price)) say(`price.${problem.place}`, problem.text);
-  if (pictures.perValue > 0 && (axes.pictures === 'child' || axes.pictures === 'listing'))
-    say('pictures.perValue', 'Pictures are not tied to values here.');
+}
+
+function checkFields({ fields }: Rules, registry: Registry, say: Say): void {
   const keys = new Set<string>();
-  const twiceNamed = firstTwice(rules.fields.map(({ name }) => name));
+  const twiceNamed = firstTwice(fields.map(({ name }) => name));
   if (twiceNamed) say(`fields.${twiceNamed.at}.name`, `Two fields are called ${twiceNamed.text}.`);
-  rules.fields.forEach((rule, at) => {
+  fields.forEach((rule, at) => {
     const place = `fields.${at}`;
     const choice = firstTwice(rule.choices ?? []);
     if (choice) say(`${place}.choices.${choice.at}`, `${choice.text} stands in the list twice.`);
     if (keys.has(rule.key)) say(`${place}.key`, `${rule.key} stands twice.`);
     keys.add(rule.key);
-    least(`${place}.atLeast`, rule.atLeast, rule.atMost);
-    least(`${place}.least`, numberOf(rule.least), numberOf(rule.most));
+    checkRange(say, `${place}.atLeast`, rule.atLeast, rule.atMost);
+    checkRange(say, `${place}.least`, numberOf(rule.least), numberOf(rule.most));
     if (rule.choices?.length === 0) say(`${place}.choices`, 'A list without an entry lets nothing pass.');
     for (const problem of fieldProblems(rule, registry)) say(`${place}.${problem.place}`, problem.text);
   });
-  return found;
 }
 
 /** Fields that are called like a column which every upload sheet has. */

@@ -83,14 +83,7 @@ function turn(
       if (family) storeTurned(store, family, isHeldBy, at);
     } else turnPart(store, { part, direction, key, at });
   }
-  const title = `${direction === 'undo' ? 'Take back' : 'Make again'}: ${change.title}`;
-  const told = parts.map(({ thing, thingId, lines }) => ({
-    thing,
-    thingId,
-    lines: direction === 'undo' ? lines.map((line) => ({ ...line, before: line.after, after: line.before })) : lines,
-  }));
-  writeChange(store.database, { key, actor, at, kind: direction, title, of: change.id }, told);
-  markChange(store.database, change.id, direction === 'undo' ? 'undone' : 'done');
+  noteTurn(store, change, parts, { direction, key, actor, at });
   const isGone = (part: PartRow) => !hasFamily(store.database, part.thingId);
   dueAfter(
     store,
@@ -99,6 +92,24 @@ function turn(
       parts.filter((part) => (part.thing !== 'family' && part.thing !== 'stock') || !isGone(part)),
     ),
   );
+}
+
+/** Writes into the journal that a change was taken back, or made again. */
+function noteTurn(
+  { database }: Store,
+  change: ChangeRow,
+  parts: readonly PartRow[],
+  { direction, ...heading }: { direction: Direction; key: string; actor: string; at: string },
+): void {
+  const isUndo = direction === 'undo';
+  const title = `${isUndo ? 'Take back' : 'Make again'}: ${change.title}`;
+  const told = parts.map(({ thing, thingId, lines }) => ({
+    thing,
+    thingId,
+    lines: isUndo ? lines.map((line) => ({ ...line, before: line.after, after: line.before })) : lines,
+  }));
+  writeChange(database, { ...heading, kind: direction, title, of: change.id }, told);
+  markChange(database, change.id, isUndo ? 'undone' : 'done');
 }
 
 /** Refuses where a later change, still standing, touched one of the same places. Moved pieces can always be moved back. */

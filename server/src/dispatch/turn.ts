@@ -109,19 +109,14 @@ const closed = (state: LineRow['state'], outcome: string, more: Partial<LineRow>
 function composeLine(store: Store, account: Account, line: LineRow, offering: Offering | null): Now {
   const held = heldBy(store.database, account.id, line.familyId).get(line.key);
   const wanted = offering?.listings.find((listing) => listing.key === line.key);
-  if (line.action === 'takeDown') {
-    if (!held) return closed('done', 'not there any more');
-    if (wanted) return closed('stopped', 'it is offered again');
-    return going({ action: 'takeDown', key: line.key }, null);
-  }
+  if (line.action === 'takeDown') return composeTakeDown(line, held !== undefined, wanted !== undefined);
   if (!offering) return closed('failed', 'the family is gone');
   if (offering.state === 'stopped') {
     const reasons = offering.stops.map(({ text, childId, field }) => ({ text, sku: null, childId, field }));
     return closed('held', 'stopped by now', { reasons });
   }
   if (!wanted) return closed('stopped', 'not offered any more');
-  const mayDraft = rulebookOf(store.catalogue(), account)?.rulebook.drafts ?? false;
-  const asDraft = mayDraft && isDraft(store, line) && (!held || held.draft);
+  const asDraft = isDraft(store, account, line) && (!held || held.draft);
   const message = listingMessage(held?.listing, wanted, asDraft, held?.draft);
   if (!message) return closed('done', 'nothing to send', { page: held?.page ?? null });
   // A line that was agreed to without a fee does not list anew for one.
@@ -139,6 +134,15 @@ const going = (message: ListingMessage, listing: LineRow['listing']): Now => ({
   what: messageWords(message),
 });
 
-const isDraft = (store: Store, line: LineRow): boolean =>
-  store.database.select({ draft: dispatches.draft }).from(dispatches).where(eq(dispatches.id, line.dispatchId)).get()
-    ?.draft ?? false;
+function composeTakeDown({ key }: LineRow, isHeld: boolean, isWanted: boolean): Now {
+  if (!isHeld) return closed('done', 'not there any more');
+  if (isWanted) return closed('stopped', 'it is offered again');
+  return going({ action: 'takeDown', key }, null);
+}
+
+/** Whether it was sent as a draft, on an account that takes drafts. */
+function isDraft(store: Store, account: Account, { dispatchId }: LineRow): boolean {
+  if (!rulebookOf(store.catalogue(), account)?.rulebook.drafts) return false;
+  const here = eq(dispatches.id, dispatchId);
+  return store.database.select({ draft: dispatches.draft }).from(dispatches).where(here).get()?.draft ?? false;
+}

@@ -14,11 +14,13 @@ export interface CheckpointSettings {
 /** The log is brought into the file from so many bytes on. */
 const FROM = 4_000_000;
 /**
- * From so many bytes on the log is emptied: whoever reads looks through all of it, and while somebody always reads SQLite never begins it
+ * From so many pages on the log is emptied: whoever reads looks through all of it, and while somebody always reads SQLite never begins it
  * anew by itself.
  */
-const EMPTIED_FROM = 16_000_000;
-/** So many pages of the log are brought into the file while it is emptied. */
+const EMPTIED_FROM = 4000;
+/** Bytes from which on the file of the log is large. */
+const LARGE = 100_000_000;
+/** So many pages of the log are brought into the file while it is emptied, when whoever wants to write waits. */
 const PAGES_AT_ONCE = 500;
 /** Whoever wants to write waits so long at most for those who read the log, in milliseconds. Then it is tried again. */
 const WAITS = 30;
@@ -34,9 +36,10 @@ export default function checkpoint(): void {
   try {
     // It takes what it can without holding anybody up.
     const [taken] = client.pragma('wal_checkpoint(PASSIVE)') as { log: number; checkpointed: number }[];
-    // Writers wait meanwhile, so that hardly anything may be left to do.
-    const isLittleLeft = taken!.log - taken!.checkpointed < PAGES_AT_ONCE;
-    if (size >= EMPTIED_FROM && isLittleLeft) client.pragma('wal_checkpoint(TRUNCATE)');
+    const { log, checkpointed } = taken!;
+    if (log < EMPTIED_FROM || log - checkpointed > PAGES_AT_ONCE) return;
+    // Giving a large file back to the disk takes seconds: it is written over from its beginning instead.
+    client.pragma(size > LARGE ? 'wal_checkpoint(RESTART)' : 'wal_checkpoint(TRUNCATE)');
   } catch {
     // A full disk, say: what is in the log is safe there, and it is tried again.
   }

@@ -100,26 +100,19 @@ export function useCellEntry(view: GridView, selection: GridSelection, edits: Gr
     const { key } = event;
     const arrow = isTyped.value && !event.shiftKey && !event.ctrlKey ? ARROWS[key] : undefined;
     if (key === 'Enter' && event.altKey) {
-      if (!isLong(open.value.column.field)) event.preventDefault();
-      else
-        hands.input.value!.setRangeText(
-          '\n',
-          hands.input.value!.selectionStart,
-          hands.input.value!.selectionEnd,
-          'end',
-        );
+      if (isLong(open.value.column.field)) breakLine(hands.input.value!);
+      else event.preventDefault();
       return onInput();
     }
     if (!arrow && !['Enter', 'Tab', 'Escape'].includes(key)) return;
     event.preventDefault();
     const intoAll = key === 'Enter' && (event.ctrlKey || event.metaKey);
     end(key !== 'Escape', intoAll);
-    if (key === 'Escape') runFrom = null;
-    else if (key === 'Tab') move(event.shiftKey ? -1 : 1, 0);
-    else if (arrow) {
-      runFrom = null;
-      move(arrow.x, arrow.y);
-    } else if (!intoAll) nextRow(event.shiftKey ? -1 : 1);
+    const step = event.shiftKey ? -1 : 1;
+    if (key === 'Escape' || arrow) runFrom = null;
+    if (key === 'Tab') move(step, 0);
+    else if (arrow) move(arrow.x, arrow.y);
+    else if (key === 'Enter' && !intoAll) nextRow(step);
   }
 
   /** The entry lost the focus to another part of the page: what is typed is taken. To another window: it stays. */
@@ -167,5 +160,8 @@ function choicesOf({ field }: FieldColumn): string[] {
   if (field.type === 'yesno') return ['yes', 'no'];
   return field.type === 'choice' ? (field.choices ?? []).map((one) => one.label) : [];
 }
+
+const breakLine = (input: HTMLTextAreaElement) =>
+  input.setRangeText('\n', input.selectionStart, input.selectionEnd, 'end');
 
 export type CellEntry = ReturnType<typeof useCellEntry>;

@@ -25,7 +25,7 @@ const facts = computed(() => Object.values(setup.registry.data.facts));
 const shown = ref(false);
 const problem = ref('');
 const isNew = ref(true);
-const draft = reactive({
+const blank = () => ({
   key: '',
   label: '',
   type: 'text' as Fact['type'],
@@ -36,21 +36,27 @@ const draft = reactive({
   choices: '',
   help: '',
 });
+const draft = reactive(blank());
+
+/** A fact as the form has it. */
+function formOf({ key, label, type, levels, categories, translatable, unit, choices, help }: Fact): typeof draft {
+  return {
+    key,
+    label,
+    type,
+    levels: [...levels],
+    categories: [...(categories ?? [])],
+    translatable: translatable ?? false,
+    unit: unit ?? '',
+    choices: (choices ?? []).map((one) => one.label).join('\n'),
+    help: help ?? '',
+  };
+}
 
 function edit(fact?: Fact): void {
   isNew.value = !fact;
   problem.value = '';
-  Object.assign(draft, {
-    key: fact?.key ?? '',
-    label: fact?.label ?? '',
-    type: fact?.type ?? 'text',
-    levels: [...(fact?.levels ?? ['family'])],
-    categories: [...(fact?.categories ?? [])],
-    translatable: fact?.translatable ?? false,
-    unit: fact?.unit ?? '',
-    choices: (fact?.choices ?? []).map((one) => one.label).join('\n'),
-    help: fact?.help ?? '',
-  });
+  Object.assign(draft, fact ? formOf(fact) : blank());
   shown.value = true;
 }
 

@@ -69,34 +69,46 @@ export function useCrossings(ground: () => CrossingContext, cloth: () => Cloth, 
     return `${cloth().labelAt(spot.y, spot.x)}: ${told.join(', ')}`;
   }
 
+  /** How a child is marked: chosen or selected, and lit up from elsewhere. */
+  function marksOf(child: Child | undefined): { isChosen: boolean; hasRing: boolean } {
+    if (!child) return { isChosen: false, hasRing: false };
+    const { chosen, selected, lit } = ground();
+    const isChosen = chosen.has(child.id) || (selected?.level === 'child' && selected.childId === child.id);
+    return { isChosen, hasRing: isChosen || (lit?.has(child.id) ?? false) };
+  }
+
+  /** What is shown of a child that is woven: a figure where one is asked for, else ticks of its states. */
+  function contentOf(child: Child | undefined): Pick<DrawnCrossing, 'text' | 'isPictured' | 'image'> {
+    const { states, figure: show } = ground();
+    if (!child?.woven) return { text: '', isPictured: false, image: null };
+    if (!show) return { text: '', isPictured: false, image: states ? ticksOf(child.id) : null };
+    const { text, picture } = show(child.id) ?? { text: '', picture: null };
+    return { text, isPictured: Boolean(picture), image: picture ? `url("/pictures/${picture}.small")` : null };
+  }
+
   function drawn(y: number, x: number): DrawnCrossing {
-    const { chosen, selected, lit, states, figure: show } = ground();
     const child = cloth().childAt(y, x);
-    const isWoven = child?.woven ?? false;
-    const figure = isWoven && show ? show(child!.id) : null;
-    const isChosen =
-      child !== undefined && (chosen.has(child.id) || (selected?.level === 'child' && selected.childId === child.id));
-    const isLit = child !== undefined && (lit?.has(child.id) ?? false);
-    const ticks = isWoven && states && !show ? ticksOf(child!.id) : null;
+    const { isChosen, hasRing } = marksOf(child);
+    const { text, isPictured, image } = contentOf(child);
     return {
       spot: { x, y },
-      name: nameOf({ x, y }, child, isChosen, figure?.text ?? ''),
-      text: figure?.text ?? '',
+      name: nameOf({ x, y }, child, isChosen, text),
+      text,
       warp: cloth().columns[x]!.values.findLast((value) => value.swatch)?.swatch ?? BARE,
       weft: cloth().rows[y]!.values.findLast((value) => value.swatch)?.swatch ?? BARE,
       isChosen,
-      isPictured: Boolean(figure?.picture),
-      hasRing: isChosen || isLit,
+      isPictured,
+      hasRing,
       classes: [
         'crossing',
-        isWoven && 'woven',
+        child?.woven && 'woven',
         (x + y) % 2 === 0 && 'over',
-        figure?.picture && 'pictured',
-        (isChosen || isLit) && 'ringed',
+        isPictured && 'pictured',
+        hasRing && 'ringed',
       ]
         .filter(Boolean)
         .join(' '),
-      image: figure?.picture ? `url("/pictures/${figure.picture}.small")` : ticks,
+      image,
     };
   }
 
