@@ -17,6 +17,10 @@ import { judge } from '../channels/src/entries';
 import { GoodsSchema, type Goods } from '../channels/src/goods';
 import { withEntries } from './anyEntries';
 import { anyGoods, build, inputFor, looking, registry, rulebooks } from './anyGoods';
+import { rounds } from './howMuch';
+
+/** Families that are tried. */
+const RUNS = rounds(120, 480);
 
 const opened = rulebooks.map((rulebook) => openRulebook(rulebook, registry, compilePattern));
 
@@ -91,15 +95,14 @@ describe('the verdict of the product and of the stand-ins', () => {
           }
         }
       }),
-      { numRuns: 320 },
+      { numRuns: RUNS },
     );
     console.log(JSON.stringify(tally), `${underTaken} with offers under entries taken`);
-    expect(underTaken).toBeGreaterThan(10);
-    // The sample has to hold all four corners that may be, or it tells nothing.
-    for (const { id } of PLAYED) {
-      expect(tally[`${id} let go, taken`] ?? 0).toBeGreaterThan(0);
-      expect(tally[`${id} stopped, refused`] ?? 0).toBeGreaterThan(3);
-      expect(tally[`${id} let go, refused`] ?? 0).toBe(0);
-    }
+    expect(underTaken).toBeGreaterThan(RUNS / 40);
+    const onEach = (verdict: string) => PLAYED.map(({ id }) => tally[`${id} ${verdict}`] ?? 0);
+    expect(Math.max(...onEach('let go, refused'))).toBe(0);
+    // The sample has to hold what is taken and what is refused, or it tells nothing; of few families a strict channel may take none.
+    expect(onEach('let go, taken').filter(Boolean).length).toBeGreaterThanOrEqual(rounds(4, PLAYED.length));
+    expect(Math.min(...onEach('stopped, refused'))).toBeGreaterThan(3);
   }, 240_000);
 });

@@ -85,6 +85,16 @@ export async function startServer(options: ServerOptions): Promise<RunningServer
   }
 }
 
+/** Has the server listen on this machine. */
+async function listen(app: ReturnType<typeof createApp>, port: number): Promise<Server> {
+  const server = await new Promise<Server>((resolve, reject) => {
+    const listening = app.listen(port, '127.0.0.1', (error?: Error) => (error ? reject(error) : resolve(listening)));
+  });
+  // Longer than any client keeps a connection, so that none is closed just as it is used again.
+  server.keepAliveTimeout = 90_000;
+  return server;
+}
+
 async function startOn(options: ServerOptions, log: Logger, lock: { release(): void }): Promise<RunningServer> {
   const { dataFolder, channelsUrl, webFolder = WEB, pollEvery = 700 } = options;
   const store = openStore(dataFolder);
@@ -116,41 +126,30 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
   const approvals = createApprovals(store, channelsUrl, pollEvery, log);
   const entries = createEntries(store, channelsUrl, log);
   const app = createApp({
-    ...{
-      store,
-      pool,
-      files,
-      exports,
-      intakes,
-      lists,
-      pictures,
-      pictureIntakes,
-      runner,
-      jobControls,
-      approvals,
-      entries,
-      writer,
-      log,
-      webFolder,
-      channelsUrl,
-      link,
-      pictureAddress,
-      startAnew: () => setTimeout(() => options.startAnew?.(), ANSWERED),
-    },
+    store,
+    pool,
+    files,
+    exports,
+    intakes,
+    lists,
+    pictures,
+    pictureIntakes,
+    runner,
+    jobControls,
+    approvals,
+    entries,
+    writer,
+    log,
+    webFolder,
+    channelsUrl,
+    link,
+    pictureAddress,
+    startAnew: () => setTimeout(() => options.startAnew?.(), ANSWERED),
   });
-  const server = await new Promise<Server>((resolve, reject) => {
-    const listening = app.listen(options.port, '127.0.0.1', (error?: Error) =>
-      error ? reject(error) : resolve(listening),
-    );
-  });
-  // Longer than any client keeps a connection, so that none is closed just as it is used again.
-  server.keepAliveTimeout = 90_000;
+  const server = await listen(app, options.port);
   url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   runner.resume();
-  intakes.goOn();
-  lists.goOn();
-  pictureIntakes.goOn();
-  exports.goOn();
+  for (const jobs of [intakes, lists, pictureIntakes, exports]) jobs.goOn();
   const closing = new AbortController();
   const looking = lookAtOld(store, pictures, log, closing.signal);
   const checkpoints = startCheckpoints(store.database, join(dataFolder, DATABASE_FILE), log);
@@ -166,15 +165,9 @@ async function startOn(options: ServerOptions, log: Logger, lock: { release(): v
       await entries.close();
       await fitScheduler.close();
       await runner.stop();
-      await intakes.close();
-      await lists.close();
-      await exports.close();
-      await pictureIntakes.close();
-      await fetcher.close();
-      await pictures.close();
-      await files.close();
-      await writer.close();
-      await pool.close();
+      // What uses others ends before them.
+      for (const one of [intakes, lists, exports, pictureIntakes, fetcher, pictures, files, writer, pool])
+        await one.close();
       server.closeAllConnections();
       await new Promise((done) => server.close(done));
       await checkpoints.close();

@@ -40,92 +40,109 @@ export const schemaOrgContext = (language: string): readonly unknown[] => [
 ];
 
 /** The JSON-LD of a family. */
-export function productGroup({ family, stock, currency, languages, today, pictureAddress }: SchemaOrgInput): Json {
-  const { woven } = familyIndex(family);
+export function productGroup(input: SchemaOrgInput): Json {
+  const { family, languages, pictureAddress } = input;
   const [firstLanguage = 'en', ...others] = languages;
-  const text = (key: string) => (typeof family.fields[key] === 'string' ? plainText(family.fields[key]) : undefined);
-  /** The text, with what it is in other languages where it was written in them. */
-  const texts = (key: string) => {
-    const translated = others.flatMap((tag) => {
-      const figure = figureIn(family, languageScope(tag), key);
-      return typeof figure === 'string' && figure !== '' ? [{ '@language': tag, '@value': plainText(figure) }] : [];
-    });
-    return translated.length > 0 ? [text(key), ...translated] : text(key);
-  };
-  // Two axes of one property would say it twice: the second goes on as a property with a name.
+  const properties = propertiesOf(family);
+  const offerOf = offers(input);
+  const brand = textOf(family, 'brand');
+  return clean({
+    '@context': schemaOrgContext(firstLanguage),
+    '@type': 'ProductGroup',
+    productGroupID: textOf(family, 'styleCode') ?? family.id,
+    name: textsOf(family, 'name', others),
+    description: textsOf(family, 'description', others),
+    brand: brand === undefined ? undefined : { '@type': 'Brand', name: brand },
+    image: family.pictures.map(pictureAddress),
+    variesBy: family.axes.map(({ label }, at) => (properties[at] ? `https://schema.org/${properties[at]}` : label)),
+    hasVariant: familyIndex(family).woven.map((child, position) =>
+      clean({
+        ...variantOf(family, child, properties),
+        image: picturesOf(family, child).map(pictureAddress),
+        offers: offerOf(child, position),
+      }),
+    ),
+  });
+}
+
+const textOf = ({ fields }: Family, key: string): string | undefined =>
+  typeof fields[key] === 'string' ? plainText(fields[key]) : undefined;
+
+/** A text, with what it is in other languages where it was written in them. */
+function textsOf(family: Family, key: string, languages: readonly string[]): unknown {
+  const text = textOf(family, key);
+  const translated = languages.flatMap((tag) => {
+    const figure = figureIn(family, languageScope(tag), key);
+    return typeof figure === 'string' && figure !== '' ? [{ '@language': tag, '@value': plainText(figure) }] : [];
+  });
+  return translated.length > 0 ? [text, ...translated] : text;
+}
+
+/** The property of each axis. Two axes of one would say it twice: the second goes on as a property with a name. */
+function propertiesOf({ axes }: Family): (string | null)[] {
   const used = new Set<string>();
-  const properties = family.axes.map(({ role }) => {
+  return axes.map(({ role }) => {
     const property = PROPERTIES[role];
     if (!property || used.has(property)) return null;
     used.add(property);
     return property;
   });
-  const price = columnOf(family, 'price');
-  const sale = {
-    price: columnOf(family, 'salePrice'),
-    from: columnOf(family, 'saleFrom'),
-    until: columnOf(family, 'saleUntil'),
+}
+
+function variantOf(family: Family, child: Child, properties: readonly (string | null)[]): Json {
+  const labels = childLabels(family, child);
+  const named = properties.flatMap((property, at) => (property ? [[property, labels[at]!] as const] : []));
+  const others = family.axes.flatMap(({ label }, at) =>
+    properties[at] ? [] : [{ '@type': 'PropertyValue', name: label, value: labels[at] }],
+  );
+  return {
+    '@type': 'Product',
+    name: [textOf(family, 'name'), ...labels].filter(Boolean).join(', '),
+    sku: child.fields.sku,
+    ...gtinOf(child.fields.gtin),
+    ...Object.fromEntries(named),
+    additionalProperty: others,
   };
-  return clean({
-    '@context': schemaOrgContext(firstLanguage),
-    '@type': 'ProductGroup',
-    productGroupID: text('styleCode') ?? family.id,
-    name: texts('name'),
-    description: texts('description'),
-    brand: text('brand') === undefined ? undefined : { '@type': 'Brand', name: text('brand') },
-    image: family.pictures.map(pictureAddress),
-    variesBy: family.axes.map(({ label }, at) => (properties[at] ? `https://schema.org/${properties[at]}` : label)),
-    hasVariant: woven.map((child, at) => variant(family, child, at)),
-  });
+}
 
-  function variant(of: Family, child: Child, at: number): Json {
-    const labels = childLabels(of, child);
-    const named = of.axes.flatMap((axis, place) =>
-      properties[place] ? [[properties[place], labels[place]!] as const] : [],
-    );
-    const others = of.axes.flatMap(({ label }, place) =>
-      properties[place] ? [] : [{ '@type': 'PropertyValue', name: label, value: labels[place] }],
-    );
-    const amount = price.at(at);
-    return clean({
-      '@type': 'Product',
-      name: [text('name'), ...labels].filter(Boolean).join(', '),
-      sku: child.fields.sku,
-      ...gtinOf(child.fields.gtin),
-      ...Object.fromEntries(named),
-      additionalProperty: others,
-      image: picturesOf(of, child).map(pictureAddress),
-      offers: typeof amount === 'string' ? offer(amount, at, stock[child.id] ?? 0) : undefined,
-    });
-  }
-
-  /**
-   * What it costs on the day: the sale price while a sale runs, with the price it is marked down from
-   * (https://schema.org/StrikethroughPrice).
-   */
-  function offer(amount: string, at: number, pieces: number): Json {
-    const [salePrice, from, until] = [sale.price.at(at), sale.from.at(at), sale.until.at(at)];
+/**
+ * What a child costs on the day: the sale price while a sale runs, with the price it is marked down from
+ * (https://schema.org/StrikethroughPrice). Nothing where it has no price.
+ */
+function offers({
+  family,
+  stock,
+  currency,
+  today,
+}: SchemaOrgInput): (child: Child, position: number) => Json | undefined {
+  const price = columnOf(family, 'price');
+  const sale = ['salePrice', 'saleFrom', 'saleUntil'].map((key) => columnOf(family, key));
+  return (child, position) => {
+    const amount = price.at(position);
+    if (typeof amount !== 'string') return undefined;
+    const [salePrice, from, until] = sale.map((column) => column.at(position));
     // A sale of which only a part is there is none, as on accounts.
     const isWhole = [salePrice, from, until].every((figure) => typeof figure === 'string' && figure !== '');
     const isRunning = isWhole && String(from) <= today && today <= String(until);
+    const pieces = stock[child.id] ?? 0;
     return clean({
       '@type': 'Offer',
       price: isRunning ? salePrice : amount,
       priceCurrency: currency,
       priceValidUntil: isRunning ? until : undefined,
-      priceSpecification: isRunning
-        ? {
-            '@type': 'UnitPriceSpecification',
-            priceType: 'https://schema.org/StrikethroughPrice',
-            price: amount,
-            priceCurrency: currency,
-          }
-        : undefined,
+      priceSpecification: isRunning ? struckPrice(amount, currency) : undefined,
       availability: `https://schema.org/${pieces > 0 ? 'InStock' : 'OutOfStock'}`,
       inventoryLevel: { '@type': 'QuantitativeValue', value: pieces },
     });
-  }
+  };
 }
+
+const struckPrice = (price: string, priceCurrency: string): Json => ({
+  '@type': 'UnitPriceSpecification',
+  priceType: 'https://schema.org/StrikethroughPrice',
+  price,
+  priceCurrency,
+});
 
 /** A GTIN under the property of its length (https://schema.org/gtin). */
 function gtinOf(gtin: unknown): Json {

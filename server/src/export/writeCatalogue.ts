@@ -25,7 +25,6 @@ import type { Family } from '@loom-kin/core/family';
 import { allPictures } from '@loom-kin/core/pictures';
 import type { ExportKind } from '@loom-kin/contract';
 import { csvLines, streamCsv, streamXlsx, type Book, type Cell } from '@loom-kin/sheets';
-import { atOneMoment } from './atOneMoment';
 import { readCatalogue, type Catalogue } from '../store/readCatalogue';
 import { loadFamily } from '../store/loadFamily';
 import { familyFile } from '../files/familyFile';
@@ -66,11 +65,18 @@ function* familiesOf({ database, ids, tell }: Out): Iterable<Family> {
 const TELL_EVERY = 20;
 
 /** Writes the file, of the data as they are at one moment. `tell` hears how many families are written. */
-export const writeCatalogue = (
+export async function writeCatalogue(
   database: Database,
   order: ExportOrder,
   tell: (done: number, total: number) => void,
-): Promise<void> => atOneMoment(database, order, (frozen) => write(frozen, order, tell));
+): Promise<void> {
+  database.$client.exec('BEGIN');
+  try {
+    await write(database, order, tell);
+  } finally {
+    database.$client.exec('COMMIT');
+  }
+}
 
 async function write(
   database: Database,
