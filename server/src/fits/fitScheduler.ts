@@ -15,8 +15,6 @@ import type { DueFamily, FamilyStandings } from './worker';
 
 /** So many families are given to a thread at once: few, so that what is typed meanwhile has its turn soon. */
 const AT_ONCE = 8;
-/** How far a re-check is, is told so often, in milliseconds. */
-const TELL_EVERY = 250;
 
 export interface FitScheduler {
   /** Looks whether something is due. */
@@ -49,17 +47,9 @@ export function createFitScheduler(store: Store, pool: FitPool, log: Logger): Fi
     }
   }
 
-  let toldAt = 0;
-  function tell(): void {
-    toldAt = performance.now();
-    tellRecheck(store);
-  }
-  /** Counting what is left of a large catalogue takes as long as storing some of it. */
-  const isToldLongAgo = () => performance.now() - toldAt >= TELL_EVERY;
-
   async function workOff(): Promise<void> {
     await store.whenQuiet(() => {
-      tell();
+      tellRecheck(store);
       giveOut();
     });
     // What is due and what holds for all families are read together only where nobody stores beside.
@@ -68,14 +58,14 @@ export function createFitScheduler(store: Store, pool: FitPool, log: Logger): Fi
       const batch = await Promise.race([...underWay.values(), woken]);
       if (!batch) {
         // Something became due meanwhile, perhaps for many.
-        if (isToldLongAgo()) await store.whenQuiet(tell);
+        await store.whenQuiet(() => tellRecheck(store));
         continue;
       }
       await store.quiet();
       if (closed) return;
       storeStandings(store, batch.answers);
       underWay.delete(batch.name);
-      if (underWay.size === 0 || isToldLongAgo()) tell();
+      tellRecheck(store);
     }
   }
 
