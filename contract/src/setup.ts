@@ -132,7 +132,12 @@ export const setupEndpoints = {
     },
   ),
   health: define('get', '/api/health', 'Whether the server works', {
-    response: z.object({ ok: z.literal(true), families: z.number() }),
+    response: z.object({
+      ok: z.literal(true),
+      families: z.number(),
+      /** Another whenever the server was started again. */
+      run: z.string(),
+    }),
   }),
   setup: define('get', '/api/setup', 'What holds for all families', { response: SetupSchema }),
   valueUses: define('get', '/api/values/uses', 'Which families have a value; at most twenty are named', {

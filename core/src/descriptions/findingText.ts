@@ -39,9 +39,9 @@ export function concerned(
 }
 
 /** What the button of a remedy says. */
-export const remedyText = (remedy: Remedy): string => byKind(REMEDIES, 'kind', remedy);
+export const remedyText = (remedy: Remedy): string => byKind(REMEDY_TEXTS, 'kind', remedy);
 
-const CHANGES: ByKind<RemedyLabel, 'do', string> = {
+const CHANGE_TEXTS: ByKind<RemedyLabel, 'do', string> = {
   cutText: (label) => `Cut to ${label.most} characters`,
   takeFrom: (label) =>
     `As the ${label.field.toLowerCase()}: “${label.text.length > 40 ? `${label.text.slice(0, 39)}…` : label.text}”`,
@@ -63,8 +63,8 @@ const CHANGES: ByKind<RemedyLabel, 'do', string> = {
   offer: (label) => `Offer it on ${label.account}`,
 };
 
-const REMEDIES: ByKind<Remedy, 'kind', string> = {
-  change: (remedy) => byKind(CHANGES, 'do', remedy.label),
+const REMEDY_TEXTS: ByKind<Remedy, 'kind', string> = {
+  change: (remedy) => byKind(CHANGE_TEXTS, 'do', remedy.label),
   pairing: (remedy) =>
     remedy.confidence === 'doubtful'
       ? `Pair with ${remedy.pairing.to}? (${pairingReasonText(remedy.reason)}; far off)`

@@ -45,10 +45,13 @@ async function bring(): Promise<void> {
   busy.value = true;
   problem.value = '';
   try {
+    const { run } = await call(api.health);
     brought.value = await ask();
     asked.value = false;
-    await serverIsBack();
-    location.assign('/families');
+    if (await isStartedAgain(run)) return location.assign('/families');
+    brought.value = null;
+    problem.value =
+      'The backup is laid ready, but the server has not started again yet. Load this page anew in a while. If nothing comes, start the server by hand.';
   } catch (error) {
     problem.value = error instanceof Error ? error.message : 'The backup cannot be read.';
     asked.value = false;
@@ -65,17 +68,19 @@ async function ask(): Promise<{ families: number; pictures: number }> {
   return call(api.restore, { form });
 }
 
-/** The server starts again with the data of the backup; asked for half a minute. */
-async function serverIsBack(): Promise<void> {
-  for (let time = 0; time < 60; time++) {
-    await new Promise((resolve) => setTimeout(resolve, 500));
-    try {
-      await call(api.jobs);
-      return;
-    } catch {
-      // It is on its way.
-    }
+/** How long the server is waited for, and how often it is asked, in milliseconds. */
+const WAITED = 120_000;
+const EVERY = 500;
+
+/** Whether the server has started again with the data of the backup. As long as it ends what is under way, it answers as before. */
+async function isStartedAgain(before: string): Promise<boolean> {
+  for (let waited = 0; waited < WAITED; waited += EVERY) {
+    await new Promise((resolve) => setTimeout(resolve, EVERY));
+    // No answer: it is on its way.
+    const { run } = await call(api.health).catch(() => ({ run: before }));
+    if (run !== before) return true;
   }
+  return false;
 }
 </script>
 
@@ -89,7 +94,7 @@ async function serverIsBack(): Promise<void> {
     <p v-if="problem" class="stops" role="alert">{{ problem }}</p>
     <p v-if="brought" class="fits" role="status">
       {{ brought.families.toLocaleString('en') }} families and {{ brought.pictures.toLocaleString('en') }} pictures are
-      back. The page loads anew.
+      being put in place. The page loads anew when they are.
     </p>
     <div class="line">
       <ElButton :loading="taking" data-test="backup" @click="take">Take a backup</ElButton>

@@ -1,4 +1,5 @@
 /** Routes: what holds for all families. */
+import { randomUUID } from 'node:crypto';
 import type { Express } from 'express';
 import { sql } from 'drizzle-orm';
 import { endpoints as api, openApiDocument } from '@loom-kin/contract';
@@ -19,12 +20,13 @@ const ok = { ok: true } as const;
 
 export function mountSetup(app: Express, { store, pool, channelsUrl, approvals, entries }: Parts): void {
   const { database } = store;
+  const run = randomUUID();
   mount(app, api.health, () => {
     const row = database
       .select({ count: sql<number>`count(*)` })
       .from(families)
       .get()!;
-    return { ...ok, families: row.count };
+    return { ...ok, families: row.count, run };
   });
   app.get('/api/openapi.json', (_request, response) => void response.json(openApiDocument()));
   mount(app, api.setup, () => {
