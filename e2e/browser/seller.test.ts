@@ -349,7 +349,17 @@ describe('a seller', () => {
       () => world.call(endpoints.setup),
       ({ pairings }) => pairings.quayside?.colour?.kelp === 'Green',
     );
+    // The findings move up under the mouse when one of them is settled.
+    await until(
+      () => test('finding').allInnerTexts(),
+      (texts) => !texts.some((text) => text.includes('Kelp is not among the values of Quayside')),
+    );
+    const before = await test('remedy-all').innerText();
     await test('remedy').first().click();
+    await until(
+      () => test('remedy-all').innerText(),
+      (text) => text !== before,
+    );
     await test('remedy-all').click();
     await test('mend-yes').click();
     await until(
