@@ -71,19 +71,18 @@ describe('who writes', () => {
     let end = (): void => undefined;
     let fail = (): void => undefined;
     store.busyUntil(new Promise<void>((resolve) => (end = resolve)));
-    const first = store.quiet().then(() => said.push('first'));
-    const second = store
-      .quiet()
-      .then(() => store.busyUntil(new Promise<void>((_, reject) => (fail = () => reject(new Error('lost'))))))
-      .then(() => said.push('second'));
-    const third = store.quiet().then(() => said.push('third'));
+    const first = store.whenQuiet(() => said.push('first'));
+    const second = store.whenQuiet(() => {
+      said.push('second');
+      store.busyUntil(new Promise<void>((_, reject) => (fail = () => reject(new Error('lost')))));
+    });
+    const third = store.whenQuiet(() => said.push('third'));
     expect(said).toEqual([]);
     end();
     await Promise.all([first, second]);
-    await Promise.resolve();
+    expect(said).toEqual(['first', 'second']);
     fail();
     await third;
-    expect(said.slice(0, 2)).toEqual(['first', 'second']);
-    await store.quiet();
+    expect(said).toEqual(['first', 'second', 'third']);
   });
 });

@@ -259,6 +259,7 @@ export const REFUSALS = {
   'server.silent': () => 'The server does not answer just now. What you typed waits; do this again when it is back.',
   'server.full': () =>
     'There is no space left on the disk. Nothing was changed. Make room, then do this again; work that was under way goes on by itself.',
+  'server.busy': () => 'Something else is writing the data just now. Nothing was changed; try again in a moment.',
   'server.read-only': () =>
     'The data folder cannot be written: its disk is read-only, or this user has no right to. Nothing was changed. Make it writable, then do this again.',
   'server.fault': () => 'Something went wrong inside. Nothing was changed; try again.',

@@ -8,7 +8,6 @@ import type { Channel } from '@loom-kin/contract';
 import { z } from 'zod';
 import { readDocument, writeDocument } from '../store/documents';
 import { addressOf, ask, understood } from './transports/channelClient';
-import { inTransaction } from '../store/database';
 import { channels, editions } from '../store/schema';
 import type { Store } from '../store/store';
 
@@ -50,8 +49,7 @@ async function takeChannel(store: Store, base: string, id: string, place: number
   const here = accountsOn(store, id, read.rulebook.name);
   const said = await Promise.all(here.map((account) => saidOf(base, account)));
   const row = { rulebook: read.rulebook, choices: said[0]!.choices, reachable: true };
-  await store.quiet();
-  const isOther = inTransaction(store.database, () => {
+  const isOther = await store.transactionWhenQuiet(() => {
     const there = store.database.select().from(channels).where(eq(channels.channel, id)).get();
     store.database
       .insert(channels)
@@ -110,8 +108,7 @@ function takeSaid(store: Store, account: Account, said: Said): boolean {
 /** Asks again how an account stands with its channel; whether anything differs. */
 export async function fetchAccount(store: Store, base: string, account: Account): Promise<boolean> {
   const said = await saidOf(base, account);
-  await store.quiet();
-  const isOther = inTransaction(store.database, () => takeSaid(store, account, said));
+  const isOther = await store.transactionWhenQuiet(() => takeSaid(store, account, said));
   if (isOther) store.forgetCatalogue();
   return isOther;
 }
@@ -126,16 +123,16 @@ export async function fetchChannels(store: Store, base: string): Promise<boolean
   try {
     ids = z.array(z.string().regex(/^[a-z][a-z0-9-]{0,59}$/)).parse(await fetchJson(`${base}/channels`));
   } catch {
-    await store.quiet();
-    database.update(channels).set({ reachable: false }).run();
+    await store.whenQuiet(() => database.update(channels).set({ reachable: false }).run());
     store.forgetCatalogue();
     return false;
   }
   let isOther = false;
   for (const [place, id] of ids.entries()) {
     const isNews = await takeChannel(store, base, id, place).catch(async () => {
-      await store.quiet();
-      database.update(channels).set({ reachable: false }).where(eq(channels.channel, id)).run();
+      await store.whenQuiet(() =>
+        database.update(channels).set({ reachable: false }).where(eq(channels.channel, id)).run(),
+      );
       return false;
     });
     isOther ||= isNews;

@@ -155,8 +155,8 @@ async function askAbout(store: Store, base: string, account: Account, numbers: r
       SaidSchema,
       await ask(addressOf(base, account, 'entries'), { method: 'POST', headers, body }),
     ).entries;
-    await store.quiet();
-    keep(store, account, some, new Map(said.map((entry) => [identityOf('gtin', entry.gtin), entry])));
+    const known = new Map(said.map((entry) => [identityOf('gtin', entry.gtin), entry]));
+    await store.whenQuiet(() => keep(store, account, some, known));
   }
 }
 

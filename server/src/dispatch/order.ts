@@ -45,9 +45,7 @@ export async function makeDispatch(
     if (there) return there;
     composed = await composeAnew(store, pool, link, selection, composed);
     const sure = composed;
-    await store.quiet();
-    const made = inTransaction(
-      store.database,
+    const made = await store.transactionWhenQuiet(
       () => dispatchOfKey(store, order.key) ?? storeDispatch(store, order, sure, tries >= TRIES),
     );
     if (made) return made;

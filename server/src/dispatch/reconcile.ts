@@ -13,7 +13,7 @@ import { familyOfListing } from '@loom-kin/core/fit';
 import { rulebookOf } from '../store/readCatalogue';
 import { hasFamily } from '../store/loadFamily';
 import { markDue } from '../fitQueue/due';
-import { inTransaction, type Database } from '../store/database';
+import type { Database } from '../store/database';
 import { heldListings, unconfirmedListings, unreadAccounts } from '../store/schema';
 import type { Store } from '../store/store';
 import { forgetHeld, putHeld } from './book';
@@ -63,8 +63,7 @@ export async function reconcile(
       { ...held, listing: withoutAddresses(held.listing) },
     ]),
   );
-  await store.quiet();
-  inTransaction(store.database, () => {
+  await store.transactionWhenQuiet(() => {
     for (const doubt of doubts) {
       const end = ended.get(doubt.submission) ?? null;
       writeFound(store.database, account.id, doubt, there.get(doubt.key), end);

@@ -9,8 +9,7 @@ import type { Rulebook } from '@loom-kin/core/rulebook';
 import type { Logger } from 'pino';
 import { rulebookOf } from '../store/readCatalogue';
 import type { FitPool } from '../fits/pool';
-import { inTransaction } from '../store/database';
-import { isOutOfSpace, OUT_OF_SPACE } from '../store/outOfSpace';
+import { reasonToWait, TRY_AGAIN_AFTER } from '../store/writeFailures';
 import type { Store } from '../store/store';
 import { bookReceipt } from './book';
 import {
@@ -49,8 +48,6 @@ export interface RunnerOptions {
   log: Logger;
 }
 
-/** So long is waited for room on a full disk, in milliseconds. */
-const FULL_WAIT = 5000;
 /** A minute: what is in doubt is seldom, and asked about before anything is sent anyway. */
 const READ_EVERY = 60_000;
 
@@ -80,9 +77,8 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
     outcome: string,
     fate: Fate = {},
   ): Promise<void> {
-    await store.quiet();
     const ids = lines.map((line) => line.id);
-    inTransaction(database, () => {
+    await store.transactionWhenQuiet(() => {
       noteUnconfirmed(database, ids, outcome, fate);
       setLines(database, ids, { state: 'failed', outcome });
       for (const id of new Set(lines.map((line) => line.dispatchId))) settleDispatch(database, id);
@@ -103,18 +99,17 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
         store.events.emit({ dispatches: true });
       };
       try {
-        await store.quiet();
         await sendNext(account, rulebook);
-        await store.quiet();
         await askReceipts(account, rulebook);
         if (waits.length < options.waits.length) notify(null);
         waits.splice(0, waits.length, ...options.waits);
         if (underWay(accountId).length > 0) await wait(options.pollEvery);
       } catch (error) {
         if (signal.aborted) return;
-        if (isOutOfSpace(error)) {
-          notify(OUT_OF_SPACE);
-          await wait(FULL_WAIT);
+        const reason = reasonToWait(error);
+        if (reason !== null) {
+          notify(reason);
+          await wait(TRY_AGAIN_AFTER);
           notify(null);
           continue;
         }
@@ -171,10 +166,9 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       (error: unknown) => turnedAway(account, lines, error, { isTurnedAway: true }),
     );
     if (receipt === null) return;
-    await store.quiet();
-    // What was stopped meanwhile stays stopped, and in doubt; with its receipt that is settled sooner.
-    const queued = new Set(underWay(account.id).flatMap((line) => (line.state === 'queued' ? [line.id] : [])));
-    inTransaction(database, () => {
+    await store.transactionWhenQuiet(() => {
+      // What was stopped meanwhile stays stopped, and in doubt; with its receipt that is settled sooner.
+      const queued = new Set(underWay(account.id).flatMap((line) => (line.state === 'queued' ? [line.id] : [])));
       setLines(
         database,
         lines.flatMap((line) => (queued.has(line.id) ? [line.id] : [])),
@@ -210,9 +204,10 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       if (answer === null) continue;
       if (answer.state === 'done') {
         since.delete(receipt);
-        await store.quiet();
-        const ids = sentNow(account.id).flatMap((line) => (line.receipt === receipt ? [line.id] : []));
-        bookReceipt(store, wholeLines(database, ids), answer, rulebook);
+        await store.whenQuiet(() => {
+          const ids = sentNow(account.id).flatMap((line) => (line.receipt === receipt ? [line.id] : []));
+          bookReceipt(store, wholeLines(database, ids), answer, rulebook);
+        });
         continue;
       }
       const began = since.get(receipt) ?? Date.now();
@@ -244,7 +239,7 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
       })
       .catch(async (error: unknown) => {
         options.log.error({ err: error, account }, 'lines could not be ended');
-        await wait(FULL_WAIT);
+        await wait(TRY_AGAIN_AFTER);
       })
       .finally(() => {
         working.delete(account);

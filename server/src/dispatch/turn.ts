@@ -9,7 +9,7 @@ import { rulebookOf } from '../store/readCatalogue';
 import { hasFamily } from '../store/loadFamily';
 import type { Offering } from '../fits/compute';
 import type { FitPool } from '../fits/pool';
-import { inTransaction, type Database } from '../store/database';
+import type { Database } from '../store/database';
 import { dispatches, heldListings } from '../store/schema';
 import type { Store } from '../store/store';
 import { linesUnderWay, setLines, settleDispatch, wholeLines, type LineHead, type LineRow } from './dispatches';
@@ -80,8 +80,7 @@ export async function composeTurn(
     const there = hasFamily(store.database, familyId);
     offerings.set(familyId, there ? ((await pool.offerings(familyId, [account.id])).offerings[0] ?? null) : null);
   }
-  await store.quiet();
-  return inTransaction(store.database, () => {
+  return store.transactionWhenQuiet(() => {
     // What was stopped while it was put together stays stopped.
     const waiting = new Set(
       linesUnderWay(store.database, account.id).flatMap(({ id, state }) => (state === 'queued' ? [id] : [])),

@@ -61,11 +61,13 @@ export function createFitScheduler(store: Store, pool: FitPool, log: Logger): Fi
         await store.whenQuiet(() => tellRecheck(store));
         continue;
       }
-      await store.quiet();
+      await store.whenQuiet(() => {
+        if (closed) return;
+        storeStandings(store, batch.answers);
+        underWay.delete(batch.name);
+        tellRecheck(store);
+      });
       if (closed) return;
-      storeStandings(store, batch.answers);
-      underWay.delete(batch.name);
-      tellRecheck(store);
     }
   }
 

@@ -5,7 +5,7 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { Refusal } from '@loom-kin/core/refusal';
 import { requireDepth } from './bounds';
-import { setQuiet } from './mount';
+import { setWhenQuiet } from './mount';
 import { mountEvents } from './events';
 import { guard } from './guard';
 import type { Parts } from './parts';
@@ -47,7 +47,7 @@ export function createApp(parts: Parts): Express {
     '/api',
     express.json({ limit: '20mb', inflate: false, verify: (_request, _response, bytes) => requireDepth(bytes) }),
   );
-  setQuiet(app, () => parts.store.quiet());
+  setWhenQuiet(app, parts.store.whenQuiet);
   mountSetup(app, parts);
   mountFamilies(app, parts);
   mountBoard(app, parts);

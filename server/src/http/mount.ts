@@ -4,6 +4,7 @@ import type { Express, NextFunction, Request, Response } from 'express';
 import { z } from 'zod';
 import type { Endpoint } from '@loom-kin/contract';
 import { readInput } from '../input/readInput';
+import type { Store } from '../store/store';
 
 export interface Incoming<E extends Endpoint> {
   params: z.infer<E['params']>;
@@ -19,10 +20,8 @@ type Work<E extends Endpoint> = (incoming: Incoming<E>) => z.infer<E['response']
 export function mount<E extends Endpoint>(app: Express, endpoint: E, work: Work<E>, ...before: Before[]): void {
   app[endpoint.method](endpoint.path, ...before, async (request: Request, response: Response) => {
     const given = incoming(endpoint, request);
-    // What came before may have taken a while, such as an upload: whoever writes waits in line again.
-    if (endpoint.method !== 'get') await quietOf(app)();
     try {
-      response.json(await work(given));
+      response.json(await (endpoint.method === 'get' ? work(given) : whenQuietOf(app)(() => work(given))));
     } catch (error) {
       await forgetUploads(request);
       throw error;
@@ -36,10 +35,11 @@ async function forgetUploads({ file, files }: Request): Promise<void> {
   await Promise.all(all.map(({ path }) => rm(path, { force: true })));
 }
 
-const QUIET = 'quiet';
+const WHEN_QUIET = 'whenQuiet';
+type WhenQuiet = Store['whenQuiet'];
 /** Says how endpoints that write wait while a change of a large family is being stored: nobody is held up by them. */
-export const setQuiet = (app: Express, quiet: () => Promise<void>): void => void (app.locals[QUIET] = quiet);
-const quietOf = (app: Express) => app.locals[QUIET] as () => Promise<void>;
+export const setWhenQuiet = (app: Express, whenQuiet: WhenQuiet): void => void (app.locals[WHEN_QUIET] = whenQuiet);
+const whenQuietOf = (app: Express) => app.locals[WHEN_QUIET] as WhenQuiet;
 
 /** Mounts an endpoint whose body is large: it is handed on as it came, and checked where it is read. */
 export function mountUnread<E extends Endpoint>(
@@ -48,8 +48,7 @@ export function mountUnread<E extends Endpoint>(
   work: (body: unknown) => Promise<z.infer<E['response']>>,
 ): void {
   app[endpoint.method](endpoint.path, async (request: Request, response: Response) => {
-    await quietOf(app)();
-    response.json(await work(request.body));
+    response.json(await whenQuietOf(app)(() => work(request.body)));
   });
 }
 

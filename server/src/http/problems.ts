@@ -3,7 +3,7 @@ import type { NextFunction, Request, Response } from 'express';
 import { Refusal, type RefusalCode, refusalText } from '@loom-kin/core/refusal';
 import type { Problem } from '@loom-kin/contract';
 import type { Logger } from 'pino';
-import { isOutOfSpace, isReadOnly } from '../store/outOfSpace';
+import { isBusy, isOutOfSpace, isReadOnly } from '../store/writeFailures';
 
 export function problems(log: Logger) {
   return (error: unknown, request: Request, response: Response, next: NextFunction): void => {
@@ -34,6 +34,7 @@ function asProblem(error: unknown): Told {
     field = '',
   } = (error ?? {}) as { type?: string; code?: string; status?: number; field?: string };
   if (isOutOfSpace(error)) return told(507, 'server.full', {});
+  if (isBusy(error)) return told(503, 'server.busy', {});
   if (isReadOnly(error)) return told(503, 'server.read-only', {});
   if (code === 'LIMIT_UNEXPECTED_FILE' || code === 'LIMIT_FIELD_KEY') return told(400, 'input.form', { field });
   if (type === 'entity.too.large' || code.startsWith('LIMIT_')) return told(413, 'input.too-large', {});

@@ -5,7 +5,7 @@ import type { Logger } from 'pino';
 import { Refusal } from '@loom-kin/core/refusal';
 import { jobs } from '../store/schema';
 import type { Store } from '../store/store';
-import { isOutOfSpace, OUT_OF_SPACE } from '../store/outOfSpace';
+import { reasonToWait, TRY_AGAIN_AFTER } from '../store/writeFailures';
 import { endJob, setJob, tellHowFar, type JobRow } from './jobs';
 
 export interface JobRunner {
@@ -40,9 +40,6 @@ export function progressOf(store: Store, id: string, log: Logger): Tell {
   };
 }
 
-/** So long is waited for room on a full disk before a job is tried again, in milliseconds. */
-const FULL_WAIT = 5000;
-
 /**
  * @param work does a job; its signal says that it is to end. A Refusal is told as the reason, any other error is a fault
  * @param keepsCount whether a job that goes on begins where it was, not anew
@@ -62,41 +59,50 @@ export function createJobRunner(
     const before = working.get(id)?.ended ?? Promise.resolve();
     const ended = before
       .then(() => workThrough(id, stop.signal))
-      .catch((error: unknown) => log.error({ err: error, job: id, kind }, 'a job could not be ended'))
+      .catch((error: unknown) => log.error({ err: error, job: id, kind }, 'a job was left'))
       .finally(() => {
         if (working.get(id)?.stop === stop) working.delete(id);
       });
     working.set(id, { stop, ended });
   }
 
-  /** Works a job off and ends it. A full disk ends nothing: the job waits for room and is taken up again. */
+  /** Works a job off and ends it. Where nothing can be written just now it ends nothing: the job waits and is taken up again. */
   async function workThrough(id: string, signal: AbortSignal): Promise<void> {
-    const end = (state: 'done' | 'failed', notice: string | null = null) =>
-      store.whenQuiet(() => void (signal.aborted || endJob(store, id, state, notice)));
     while (!signal.aborted) {
       try {
         await work(id, signal);
-        return await end('done');
+        return await end(id, signal, 'done');
       } catch (error) {
         if (signal.aborted) return;
-        if (!isOutOfSpace(error)) {
+        const reason = reasonToWait(error);
+        if (reason === null) {
           if (!(error instanceof Refusal)) log.error({ err: error, job: id, kind }, 'a job failed');
           const text = error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message;
-          return await end('failed', text).catch((again: unknown) => endAfterRoom(again, () => end('failed', text)));
+          return await end(id, signal, 'failed', text);
         }
-        log.warn({ err: error, job: id, kind }, 'a job waits for room on the disk');
-        tellHowFar(store, id, { notice: OUT_OF_SPACE });
-        await pause(FULL_WAIT, undefined, { signal }).catch(() => undefined);
+        log.warn({ err: error, job: id, kind }, 'a job waits until it can write');
+        tellHowFar(store, id, { notice: reason });
+        await rest(signal);
         tellHowFar(store, id, { notice: null });
       }
     }
   }
 
-  /** A job that cannot even be ended for want of room is ended when there is some. */
-  async function endAfterRoom(error: unknown, end: () => Promise<void>): Promise<void> {
-    if (!isOutOfSpace(error)) throw error;
-    await pause(FULL_WAIT);
-    await end().catch((again: unknown) => endAfterRoom(again, end));
+  const rest = (signal: AbortSignal) => pause(TRY_AGAIN_AFTER, undefined, { signal }).catch(() => undefined);
+
+  /**
+   * Stores how a job ended. That is tried until it is stored, whatever is in the way, or until somebody dropped the job: one whose end is
+   * lost would say forever that it runs.
+   */
+  async function end(id: string, signal: AbortSignal, state: 'done' | 'failed', notice: string | null = null) {
+    while (!signal.aborted) {
+      try {
+        return await store.whenQuiet(() => void (signal.aborted || endJob(store, id, state, notice)));
+      } catch (error) {
+        log.error({ err: error, job: id, kind }, 'how a job ended could not be stored; it is tried again');
+        await rest(signal);
+      }
+    }
   }
   const drop = (id: string): void => working.get(id)?.stop.abort();
   return {

@@ -18,7 +18,6 @@ import type { Arrived } from '../files/intakes';
 import { forgetOldJobs, jobRow, openJob, removeFound, setJob } from '../jobs/jobs';
 import { createJobRunner, progressOf, type Tell } from '../jobs/runJobs';
 import type { PictureIntakes } from '../pictureIntakes/pictureIntakes';
-import { inTransaction } from '../store/database';
 import { prepared } from '../store/prepared';
 import type { ListJob, ListMade, ReadAt } from '../store/tables/jobs';
 import { incomingFolder, type Store } from '../store/store';
@@ -170,8 +169,7 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
         if (signal.aborted) return;
         // Others come in between.
         await setImmediate();
-        await store.quiet();
-        inTransaction(database, () => {
+        await store.transactionWhenQuiet(() => {
           for (const line of lines) add.run(id, at++, ...line);
         });
       }

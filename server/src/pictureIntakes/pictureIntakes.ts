@@ -10,7 +10,7 @@ import type { Job } from '@loom-kin/contract';
 import { hasFamily } from '../store/loadFamily';
 import { openJob, setJob } from '../jobs/jobs';
 import { createJobRunner, progressOf } from '../jobs/runJobs';
-import { isOutOfSpace } from '../store/outOfSpace';
+import { reasonToWait } from '../store/writeFailures';
 import type { PictureJob } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
 import { addArrival, arrivalsOf, forgetIntake, requireIntake } from './arrivals';
@@ -49,7 +49,7 @@ export function createPictureIntakes(store: Store, pool: PicturePool, fetcher: F
       await note(id, null);
     } catch (error) {
       // A disk that is full is no fault of the picture: the job waits, and this picture with it.
-      if (isOutOfSpace(error)) throw error;
+      if (reasonToWait(error)) throw error;
       if (!(error instanceof Refusal)) log.error({ err: error, job: jobId, path }, 'a picture could not be taken in');
       await note(null, error instanceof Refusal ? error.message : new Refusal('server.fault', {}).message);
     }

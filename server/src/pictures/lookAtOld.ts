@@ -15,8 +15,9 @@ export async function lookAtOld(store: Store, pool: PicturePool, log: Logger, si
     if (signal.aborted) return;
     try {
       const seen = await pool.look(facts);
-      await store.quiet();
-      if (!signal.aborted) database.update(pictures).set({ facts: seen }).where(eq(pictures.id, id)).run();
+      await store.whenQuiet(() => {
+        if (!signal.aborted) database.update(pictures).set({ facts: seen }).where(eq(pictures.id, id)).run();
+      });
     } catch (error) {
       if (signal.aborted) return;
       if (!(error instanceof Refusal)) log.error({ err: error, picture: id }, 'a picture could not be looked at');

@@ -4,7 +4,7 @@ import { setImmediate } from 'node:timers/promises';
 import { readCatalogue, type Catalogue } from './readCatalogue';
 import { ensureSearch } from './searchWords';
 import { createServerEvents } from './serverEvents';
-import { DATABASE_FILE, openDatabase, type Database } from './database';
+import { DATABASE_FILE, inTransaction, openDatabase, type Database } from './database';
 import type { Store } from './store';
 
 /** Opens the store of a data folder. */
@@ -26,19 +26,15 @@ export function storeOf(database: Database, dataFolder: string): Store {
       version += 1;
     },
     version: () => version,
-    async quiet() {
+    async whenQuiet(work) {
       while (busy) {
         await busy.catch(() => undefined);
         // Who comes next in line may have begun something long by then.
         await setImmediate();
       }
-    },
-    async whenQuiet(work) {
-      // Somebody may have begun in the moment between.
-      do await store.quiet();
-      while (busy);
       return work();
     },
+    transactionWhenQuiet: (work) => store.whenQuiet(() => inTransaction(database, work)),
     busyUntil(work) {
       const mine = work.finally(() => {
         if (busy === mine) busy = null;

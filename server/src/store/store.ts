@@ -13,10 +13,13 @@ export interface Store {
   forgetCatalogue(): void;
   /** Counts the changes of it, for whoever keeps a copy. */
   version(): number;
-  /** Waits as long as a change of a large family is being stored beside: who writes meanwhile holds everybody up. */
-  quiet(): Promise<void>;
-  /** Does something that writes as soon as nothing is being stored beside. It must not wait for anything itself. */
-  whenQuiet<T>(work: () => T): Promise<T>;
+  /**
+   * Does something that writes as soon as no change of a large family is being stored beside: who writes meanwhile holds everybody up.
+   * What it does after waiting for something itself may meet one.
+   */
+  whenQuiet<T>(work: () => T | Promise<T>): Promise<T>;
+  /** The same in one transaction. */
+  transactionWhenQuiet<T>(work: () => T): Promise<T>;
   /** Others wait until this is over, however it ends. */
   busyUntil(work: Promise<unknown>): void;
   /** Tells the open pages. */
