@@ -4,6 +4,14 @@ interface Named {
   label: string;
 }
 
+/** What was changed while a file was read, so that what was read of it does not hold any more. */
+const OVERTAKEN_BY = {
+  family: 'a family of it was changed',
+  begun: 'a family of the same style code, or the same name and brand, was begun',
+  number: 'one of its SKUs or GTINs was given to other goods',
+  setup: 'accounts, rules, pairings or what the registry holds were changed',
+};
+
 export const FILE_REFUSALS = {
   'sheet.no-json': (p: { file: string }) => `${p.file} is no JSON that can be read. Is it whole?`,
   'sheet.no-text': (p: { file: string }) =>
@@ -22,8 +30,8 @@ export const FILE_REFUSALS = {
   'backup.unfit': (p: { file: string; why: string }) =>
     `${p.file} cannot be brought back: ${p.why}. Nothing was changed. Take another backup.`,
   'backup.not-kept': () => 'This data is not kept any more.',
-  'file.overtaken': () =>
-    'Its families were changed again and again while it was taken in. Nothing was changed. Take it in again in a moment.',
+  'file.overtaken': (p: { by: keyof typeof OVERTAKEN_BY }) =>
+    `Each time it was read something else was changed before it could be taken in; the last time ${OVERTAKEN_BY[p.by]}. Nothing of it was taken in. Take it in again in a moment.`,
   'export.gone': () => 'This file is not kept any more. Take it out again.',
   'list.taken': () => 'This list was taken in already. Undo that in the journal, or read it again.',
   'list.silent': (p: { account: string }) => `${p.account} does not answer. Try again in a while.`,

@@ -36,8 +36,8 @@ export interface ListOrder {
   registry: RegistryParts | null;
 }
 
-/** The change, or null where somebody has changed a family since: it has to be read anew. */
-export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): ChangeDone | null =>
+/** The change. Throws a `file.overtaken` where somebody has changed the family since: the file has to be read anew. */
+export const takeFound = (store: Store, { key, title, ...found }: FoundOrder): ChangeDone =>
   takeFamilies(store, { key, title }, [found]);
 
 /** The same for all families of a list, as one change. What other families became meanwhile is nothing to it. */
@@ -45,15 +45,17 @@ export function takeList(
   store: Store,
   { key, title, path, state, deletions, registry }: ListOrder,
   tell?: TellProgress,
-): ChangeDone | null {
+): ChangeDone {
   // Another list may have been stored while this one waited in line.
-  if (!isSetUpAlike(store.database, state)) return null;
+  if (!isSetUpAlike(store.database, state)) throw new Refusal('file.overtaken', { by: 'setup' });
   const made = familiesMade(path, deletions ? 'go' : 'stay');
+  if (isThereByNow(store.database, made, state)) throw new Refusal('file.overtaken', { by: 'begun' });
   try {
-    return isThereByNow(store.database, made, state) ? null : takeFamilies(store, { key, title, registry }, made, tell);
+    return takeFamilies(store, { key, title, registry }, made, tell);
   } catch (error) {
     // Somebody gave one of its numbers to other goods meanwhile: which rows that concerns is told when it is read anew.
-    if (error instanceof Refusal && (error.code === 'sku.taken' || error.code === 'gtin.taken')) return null;
+    if (error instanceof Refusal && (error.code === 'sku.taken' || error.code === 'gtin.taken'))
+      throw new Refusal('file.overtaken', { by: 'number' });
     throw error;
   }
 }
@@ -80,19 +82,13 @@ function takeFamilies(
   { registry, ...order }: { key: string; title: string; registry?: RegistryParts | null },
   families: readonly FoundFamily[],
   tell?: TellProgress,
-): ChangeDone | null {
-  let isOvertaken = false;
-  try {
-    return workChange(store, { ...order, tell }, 'you', (work) => {
-      isOvertaken = families.some(({ family, revision }) => revisionOf(work, family.id) !== revision);
-      if (isOvertaken) throw new Error('overtaken');
-      if (registry) takeParts(work, registry);
-      for (const found of families) take(work, found);
-    });
-  } catch (error) {
-    if (isOvertaken) return null;
-    throw error;
-  }
+): ChangeDone {
+  return workChange(store, { ...order, tell }, 'you', (work) => {
+    if (families.some(({ family, revision }) => revisionOf(work, family.id) !== revision))
+      throw new Refusal('file.overtaken', { by: 'family' });
+    if (registry) takeParts(work, registry);
+    for (const found of families) take(work, found);
+  });
 }
 
 /** What the families refer to is there before they are. */

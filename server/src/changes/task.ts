@@ -15,8 +15,8 @@ export type WriteTask =
   | { do: 'take'; order: FoundOrder }
   | { do: 'takeList'; order: ListOrder };
 
-/** Does it; `tell` hears how far a list is stored. Null only where what was read of a file was overtaken. */
-export function doWrite(store: Store, task: WriteTask, tell?: TellProgress): ChangeDone | null {
+/** Does it; `tell` hears how far a list is stored. Throws a Refusal where it cannot be done, or what was read of a file was overtaken. */
+export function doWrite(store: Store, task: WriteTask, tell?: TellProgress): ChangeDone {
   if (task.do === 'change') return runChange(store, task.order);
   if (task.do === 'take') return takeFound(store, task.order);
   if (task.do === 'takeList') return takeList(store, task.order, tell);

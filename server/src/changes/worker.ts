@@ -20,7 +20,7 @@ export interface WriteWork {
 }
 
 export interface Written {
-  done: ChangeDone | null;
+  done: ChangeDone;
   /** What the open pages are to be told. */
   events: ServerEvent[];
   /** Something that holds for all families was changed with it. */

@@ -11,10 +11,8 @@ import type { TellProgress } from './runChange';
 import type { WriteWork, Written, WriteWorkerSettings } from './worker';
 
 export interface Writer {
-  /** Makes a change; throws a Refusal where it cannot be made. Null only where what was read of a file was overtaken. */
-  write(task: Exclude<WriteTask, { do: 'take' | 'takeList' }>): Promise<ChangeDone>;
-  /** `tell` hears how far a list is stored. */
-  write(task: WriteTask, tell?: TellProgress): Promise<ChangeDone | null>;
+  /** Makes a change; throws a Refusal where it cannot be made. `tell` hears how far a list is stored. */
+  write(task: WriteTask, tell?: TellProgress): Promise<ChangeDone>;
   close(): Promise<void>;
 }
 
@@ -22,7 +20,7 @@ export function createWriter(store: Store): Writer {
   const workerData: WriteWorkerSettings = { dataFolder: store.dataFolder };
   const pool = new Piscina({ ...WRITE_WORKER, workerData, minThreads: 0, maxThreads: 1, idleTimeout: 60_000 });
 
-  async function writeBeside(task: WriteTask, tell?: TellProgress): Promise<ChangeDone | null> {
+  async function writeBeside(task: WriteTask, tell?: TellProgress): Promise<ChangeDone> {
     const { port1, port2 } = new MessageChannel();
     port1.on('message', ({ done, total }: { done: number; total: number }) => tell?.(done, total));
     const work: WriteWork = { task, port: port2 };
@@ -36,14 +34,14 @@ export function createWriter(store: Store): Writer {
 
   /** The last change in line. */
   let last: Promise<unknown> = Promise.resolve();
-  function write(task: WriteTask, tell?: TellProgress): Promise<ChangeDone | null> {
+  function write(task: WriteTask, tell?: TellProgress): Promise<ChangeDone> {
     const mine = last.then(() => (isLong(store.database, task) ? writeBeside(task, tell) : doWrite(store, task)));
     // Those who only read have their turn between two changes.
     last = mine.catch(() => undefined).then(() => setImmediate());
     return mine;
   }
   return {
-    write: write as Writer['write'],
+    write,
     async close() {
       await last;
       await pool.destroy();

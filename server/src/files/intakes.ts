@@ -16,7 +16,7 @@ import { createJobRunner, progressOf, type Tell } from '../jobs/runJobs';
 import { inTransaction } from '../store/database';
 import { sheetRows } from '../store/schema';
 import { incomingFolder, type Store } from '../store/store';
-import { Overtaken, withoutOvertaking } from './overtaken';
+import { withoutOvertaking } from './overtaken';
 import type { SheetFound } from './readInto';
 
 /** A file as it was put down on arrival. */
@@ -76,8 +76,7 @@ export function createIntakes(store: Store, pool: SheetReader, writer: Writer, l
 
   async function takeFound(key: string, title: string, found: SheetFound): Promise<void> {
     const { revision, made } = found;
-    const done = await writer.write({ do: 'take', order: { key, title, revision, ...made! } });
-    if (!done) throw new Overtaken();
+    await writer.write({ do: 'take', order: { key, title, revision, ...made! } });
   }
 
   function storeFound(id: string, sheet: NonNullable<JobRow['sheet']>, found: SheetFound): void {

@@ -13,7 +13,7 @@ import type { BodyOf, endpoints, Job } from '@loom-kin/contract';
 import { changeOfKey } from '../journal/journal';
 import { isSetUpAlike, readAt } from '../changes/readAt';
 import type { Writer } from '../changes/writer';
-import { Overtaken, withoutOvertaking } from '../files/overtaken';
+import { withoutOvertaking } from '../files/overtaken';
 import type { Arrived } from '../files/intakes';
 import { forgetOldJobs, jobRow, openJob, removeFound, setJob } from '../jobs/jobs';
 import { createJobRunner, progressOf, type Tell } from '../jobs/runJobs';
@@ -143,8 +143,7 @@ export function createLists(store: Store, { pool, writer, pictures, log }: Tools
     const rows = jobRow(database, id)?.total ?? null;
     const tell = progressOf(store, id, log);
     const tellRows = (some: number, all: number) => tell(Math.round((some / all) * (rows ?? all)), rows ?? all);
-    const done = await writer.write({ do: 'takeList', order }, tellRows);
-    if (!done) throw new Overtaken();
+    await writer.write({ do: 'takeList', order }, tellRows);
     await store.whenQuiet(() => {
       if (list.mapping && list.account === null) rememberMapping(database, kind, list.mapping);
       if (list.account !== null && list.live) keepLive(store, list.account, list.live);
