@@ -1,4 +1,4 @@
-/** What was read of a file and does not hold any more: it is read anew, and where that has no end the seller hears what came between. */
+/** What was read of a file and does not hold any more is read anew; where that has no end the seller hears why. */
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

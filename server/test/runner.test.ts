@@ -7,15 +7,16 @@ import { createServer, type IncomingMessage, type Server, type ServerResponse } 
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import Sqlite from 'better-sqlite3';
 import { pino } from 'pino';
 import sharp from 'sharp';
 import { eq } from 'drizzle-orm';
-import { afterAll, afterEach, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { createClient, endpoints as api, makeChange, type Client, type Dispatch } from '@loom-kin/contract';
 import { setUpSeller } from '../../demo/src/setUp';
 import { startServer, type RunningServer } from '../src';
 import { fetchChannels } from '../src/channels/channels';
-import { DataInUse } from '../src/store/database';
+import { DATABASE_FILE, DataInUse } from '../src/store/database';
 import { channels, documents } from '../src/store/schema';
 
 type Play = (request: { path: string; body: string; times: number }, response: ServerResponse) => void;
@@ -42,6 +43,8 @@ async function play(request: IncomingMessage, response: ServerResponse): Promise
 }
 
 const folder = mkdtempSync(join(tmpdir(), 'loom-kin-runner-'));
+/** Hears each line of the log. */
+let logged: (line: string) => void = () => undefined;
 let channel: Server;
 let server: RunningServer;
 let call: Client;
@@ -54,7 +57,7 @@ beforeAll(async () => {
     channelsUrl: `http://127.0.0.1:${(channel.address() as AddressInfo).port}`,
     pollEvery: 10,
     waits: [10, 20],
-    log: pino({ level: 'silent' }),
+    log: pino({ level: 'error' }, { write: (line) => logged(line) }),
   };
   server = await startServer(options);
   call = createClient(server.url);
@@ -124,7 +127,7 @@ async function sendMug(): Promise<Dispatch> {
   return ended(made.id);
 }
 async function ended(id: string): Promise<Dispatch> {
-  for (let tries = 0; tries < 500; tries++) {
+  for (let tries = 0; tries < 2000; tries++) {
     const now = await call(api.dispatch, { params: { id } });
     if (now.state !== 'running') return now;
     await new Promise((next) => setTimeout(next, 10));
@@ -136,6 +139,39 @@ const listed = (key: string) => ({
   id: 'r1',
   state: 'done',
   lines: [{ key, outcome: 'listed', page: null, reasons: [] }],
+});
+
+describe('while something else writes the data for long', () => {
+  it('what was sent waits with the reason, goes on, and ends as the channel answered', async () => {
+    server.store.database.$client.pragma('busy_timeout = 0');
+    const other = new Sqlite(join(folder, DATABASE_FILE));
+    const lock = () => void (other.inTransaction || other.exec('BEGIN IMMEDIATE'));
+    const noticed = async () =>
+      (await call(api.dispatches)).some((one) => one.notice?.startsWith('Something else is writing the data'));
+    let key = '';
+    submission = ({ body, times }, response) => {
+      key = keyIn(body);
+      if (times === 1) lock();
+      json(response, { receipt: 'r1' }, 202);
+    };
+    receipt = (_request, response) => json(response, listed(key));
+    const sending = sendMug();
+    await vi.waitUntil(noticed, { timeout: 30_000 });
+    other.exec('COMMIT');
+    expect((await sending).lines).toMatchObject([{ state: 'done', outcome: 'listed' }]);
+    expect(new Set(asked.submissions).size).toBe(1);
+    // The third try uses the waits up; that cannot be stored at first.
+    asked.submissions.length = 0;
+    submission = ({ times }, response) => {
+      if (times === 3) lock();
+      response.writeHead(429).end();
+    };
+    logged = (line) => void (line.includes('stopped working') && other.exec('COMMIT'));
+    expect((await sendMug()).lines[0]!.outcome).toBe('Own shop asks to wait: too many requests');
+    logged = () => undefined;
+    server.store.database.$client.pragma('busy_timeout = 5000');
+    other.close();
+  }, 90_000);
 });
 
 describe('a channel that', () => {

@@ -31,7 +31,8 @@ export const FILE_REFUSALS = {
     `${p.file} cannot be brought back: ${p.why}. Nothing was changed. Take another backup.`,
   'backup.not-kept': () => 'This data is not kept any more.',
   'file.overtaken': (p: { by: keyof typeof OVERTAKEN_BY }) =>
-    `Each time it was read something else was changed before it could be taken in; the last time ${OVERTAKEN_BY[p.by]}. Nothing of it was taken in. Take it in again in a moment.`,
+    `Each time it was read something else was changed before it could be taken in; the last time ` +
+    `${OVERTAKEN_BY[p.by]}. Nothing of it was taken in. Take it in again in a moment.`,
   'export.gone': () => 'This file is not kept any more. Take it out again.',
   'list.taken': () => 'This list was taken in already. Undo that in the journal, or read it again.',
   'list.silent': (p: { account: string }) => `${p.account} does not answer. Try again in a while.`,

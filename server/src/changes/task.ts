@@ -15,7 +15,10 @@ export type WriteTask =
   | { do: 'take'; order: FoundOrder }
   | { do: 'takeList'; order: ListOrder };
 
-/** Does it; `tell` hears how far a list is stored. Throws a Refusal where it cannot be done, or what was read of a file was overtaken. */
+/**
+ * Does it; `tell` hears how far a list is stored. Throws a Refusal where it cannot be done, `file.overtaken` where what was
+ * read of a file does not hold any more.
+ */
 export function doWrite(store: Store, task: WriteTask, tell?: TellProgress): ChangeDone {
   if (task.do === 'change') return runChange(store, task.order);
   if (task.do === 'take') return takeFound(store, task.order);

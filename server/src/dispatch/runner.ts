@@ -235,6 +235,8 @@ export function createRunner(store: Store, pool: FitPool, options: RunnerOptions
     const job = workAccount(account)
       .catch(async (error: unknown) => {
         options.log.error({ err: error, account }, 'sending to an account stopped working');
+        // What became of the lines could not be stored just now: they are taken up again.
+        if (reasonToWait(error) !== null) return void (await wait(TRY_AGAIN_AFTER));
         await end(underWay(account), 'something went wrong inside');
       })
       .catch(async (error: unknown) => {

@@ -59,14 +59,14 @@ export function createJobRunner(
     const before = working.get(id)?.ended ?? Promise.resolve();
     const ended = before
       .then(() => workThrough(id, stop.signal))
-      .catch((error: unknown) => log.error({ err: error, job: id, kind }, 'a job was left'))
+      .catch((error: unknown) => log.error({ err: error, job: id, kind }, 'a job broke off'))
       .finally(() => {
         if (working.get(id)?.stop === stop) working.delete(id);
       });
     working.set(id, { stop, ended });
   }
 
-  /** Works a job off and ends it. Where nothing can be written just now it ends nothing: the job waits and is taken up again. */
+  /** Works a job off and ends it. Where nothing can be written just now the job waits and is taken up again. */
   async function workThrough(id: string, signal: AbortSignal): Promise<void> {
     while (!signal.aborted) {
       try {
@@ -91,14 +91,15 @@ export function createJobRunner(
   const rest = (signal: AbortSignal) => pause(TRY_AGAIN_AFTER, undefined, { signal }).catch(() => undefined);
 
   /**
-   * Stores how a job ended. That is tried until it is stored, whatever is in the way, or until somebody dropped the job: one whose end is
-   * lost would say forever that it runs.
+   * Stores how a job ended. That is tried until it is stored, whatever is in the way, or until somebody dropped the job:
+   * one whose end is lost would say forever that it runs. A job that is gone has no end.
    */
   async function end(id: string, signal: AbortSignal, state: 'done' | 'failed', notice: string | null = null) {
     while (!signal.aborted) {
       try {
         return await store.whenQuiet(() => void (signal.aborted || endJob(store, id, state, notice)));
       } catch (error) {
+        if (error instanceof Refusal) throw error;
         log.error({ err: error, job: id, kind }, 'how a job ended could not be stored; it is tried again');
         await rest(signal);
       }

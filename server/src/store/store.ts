@@ -14,8 +14,8 @@ export interface Store {
   /** Counts the changes of it, for whoever keeps a copy. */
   version(): number;
   /**
-   * Does something that writes as soon as no change of a large family is being stored beside: who writes meanwhile holds everybody up.
-   * What it does after waiting for something itself may meet one.
+   * Does something that writes as soon as no change of a large family is being stored beside: who writes meanwhile holds
+   * everybody up. Only what is done before it waits for something itself is safe from that.
    */
   whenQuiet<T>(work: () => T | Promise<T>): Promise<T>;
   /** The same in one transaction. */

@@ -8,7 +8,7 @@ interface Failure {
   message?: string;
 }
 
-/** Whether something failed for want of space. Errors lose their codes on the way out of a worker thread, so that words count as well. */
+/** Whether something failed for want of space. Errors of worker threads arrive without their codes, so that words count too. */
 export function isOutOfSpace(error: unknown): boolean {
   const { code = '', message = '' } = (error ?? {}) as Failure;
   return (
@@ -17,7 +17,7 @@ export function isOutOfSpace(error: unknown): boolean {
   );
 }
 
-/** Whether something failed since others wrote to the database for longer than anybody waits (https://sqlite.org/rescode.html#busy). */
+/** Whether others wrote to the database for longer than anybody waits (https://sqlite.org/rescode.html#busy). */
 export function isBusy(error: unknown): boolean {
   const { code = '', message = '' } = (error ?? {}) as Failure;
   return code.startsWith('SQLITE_BUSY') || /database is locked/i.test(message);
