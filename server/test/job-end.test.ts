@@ -3,6 +3,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Sqlite from 'better-sqlite3';
+import { sql } from 'drizzle-orm';
 import { pino } from 'pino';
 import { afterAll, beforeAll, expect, it, vi } from 'vitest';
 import { findJob, openJob, setJob } from '../src/jobs/jobs';
@@ -27,14 +28,16 @@ it('wait while somebody else writes for long, with the reason, and end when that
   const tries: string[] = [];
   const work = (id: string): Promise<void> => {
     tries.push(id);
-    // The one writes while it works; of the other only the end is to be stored.
+    // Two write while they work, one of them by a statement of its own; of the third only the end is to be stored.
     if (id === 'writes') setJob(store, id, { total: 1 });
+    if (id === 'runs') store.database.run(sql`UPDATE jobs SET total = 2 WHERE id = ${id}`);
     return Promise.resolve();
   };
   const runner = createJobRunner(store, 'list', work, pino({ level: 'silent' }));
-  for (const id of ['writes', 'ends']) openJob(store, { id, kind: 'list', title: id, subject: '', total: null });
+  const ids = ['writes', 'runs', 'ends'];
+  for (const id of ids) openJob(store, { id, kind: 'list', title: id, subject: '', total: null });
   other.exec('BEGIN IMMEDIATE');
-  for (const id of ['writes', 'ends']) runner.run(id);
+  for (const id of ids) runner.run(id);
   await vi.waitUntil(() => findJob(store.database, 'writes')?.notice);
   expect(findJob(store.database, 'writes')).toMatchObject({
     state: 'running',
@@ -42,8 +45,8 @@ it('wait while somebody else writes for long, with the reason, and end when that
   });
   other.exec('COMMIT');
   const stateOf = (id: string) => findJob(store.database, id)?.state;
-  await vi.waitUntil(() => ['writes', 'ends'].every((id) => stateOf(id) === 'done'), { timeout: 60_000 });
-  expect(tries).toEqual(['writes', 'ends', 'writes']);
+  await vi.waitUntil(() => ids.every((id) => stateOf(id) === 'done'), { timeout: 60_000 });
+  expect(tries).toEqual(['writes', 'runs', 'ends', 'writes', 'runs']);
   await runner.close();
   other.close();
 }, 90_000);

@@ -6,28 +6,27 @@ const BUSY = 'Something else is writing the data. It goes on by itself as soon a
 interface Failure {
   code?: string;
   message?: string;
+  cause?: unknown;
+}
+
+/** Whether an error, or what caused it, is one of these: what runs a statement wraps what SQLite says. */
+function isCausedBy(error: unknown, codes: readonly string[], words?: RegExp): boolean {
+  if (typeof error !== 'object' || error === null) return false;
+  const { code = '', message = '', cause } = error as Failure;
+  // SQLite's codes have longer ones that begin alike, such as SQLITE_BUSY_SNAPSHOT.
+  return codes.some((one) => code.startsWith(one)) || words?.test(message) || isCausedBy(cause, codes, words);
 }
 
 /** Whether something failed for want of space. Errors of worker threads arrive without their codes, so that words count too. */
-export function isOutOfSpace(error: unknown): boolean {
-  const { code = '', message = '' } = (error ?? {}) as Failure;
-  return (
-    ['SQLITE_FULL', 'ENOSPC', 'EDQUOT'].includes(code) ||
-    /database or disk is full|ENOSPC|EDQUOT|no space left/i.test(message)
-  );
-}
+export const isOutOfSpace = (error: unknown): boolean =>
+  isCausedBy(error, ['SQLITE_FULL', 'ENOSPC', 'EDQUOT'], /database or disk is full|ENOSPC|EDQUOT|no space left/i);
 
 /** Whether others wrote to the database for longer than anybody waits (https://sqlite.org/rescode.html#busy). */
-export function isBusy(error: unknown): boolean {
-  const { code = '', message = '' } = (error ?? {}) as Failure;
-  return code.startsWith('SQLITE_BUSY') || /database is locked/i.test(message);
-}
+export const isBusy = (error: unknown): boolean => isCausedBy(error, ['SQLITE_BUSY'], /database is locked/i);
 
 /** Whether something failed since the data may not be written: a read-only disk, or no right to. */
-export function isReadOnly(error: unknown): boolean {
-  const { code = '' } = (error ?? {}) as Failure;
-  return code.startsWith('SQLITE_READONLY') || ['EROFS', 'EACCES', 'EPERM'].includes(code);
-}
+export const isReadOnly = (error: unknown): boolean =>
+  isCausedBy(error, ['SQLITE_READONLY', 'EROFS', 'EACCES', 'EPERM']);
 
 /** The notice under which work waits and is tried again; null where trying again changes nothing. */
 export const reasonToWait = (error: unknown): string | null =>
