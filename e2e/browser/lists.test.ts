@@ -1,10 +1,13 @@
 /** A messy list in the browser: read, corrected, taken in, taken back; pasted cells; from live to another channel; a backup and back from it. */
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import Sqlite from 'better-sqlite3';
 import type { Browser, Page } from 'playwright-core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { endpoints as api } from '@loom-kin/contract';
 import { sellerIn } from '../shop';
+import { DATABASE_FILE } from '../../server/src/store/database';
+import { listOf } from '../together/listOf';
 import { startWorld, until, type World } from '../world';
 import { launchBrowser } from './launch';
 
@@ -86,6 +89,20 @@ describe('A messy list', () => {
     await test('take-back').click();
     await page.waitForURL(/\/intake$/);
     expect(await names()).toEqual([]);
+  });
+
+  it('says what it waits for where nothing can be written, and is read when that is over', async () => {
+    const file = join(world.folder, 'long.csv');
+    writeFileSync(file, listOf('LNG', 600));
+    await page.goto(`${world.url}/intake`);
+    await test('file').setInputFiles(file);
+    await test('reading').waitFor();
+    const other = new Sqlite(join(world.folder, DATABASE_FILE));
+    other.exec('BEGIN IMMEDIATE');
+    await test('waits').getByText('Something else is writing the data').waitFor();
+    other.exec('COMMIT');
+    other.close();
+    await test('list-counts').getByText('3,600 rows in new families').waitFor();
   });
 
   it('may be pasted as cells', async () => {

@@ -2,7 +2,7 @@
 /** Taking in: any list into families, a sheet into one family, or a family file whole. */
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { ElButton, ElOption, ElProgress, ElSelect } from 'element-plus';
+import { ElButton, ElOption, ElSelect } from 'element-plus';
 import { FamilyFileSchema } from '@loom-kin/core/family';
 import { Refused, type FamilySummary, type IntakeReport, type Job } from '@loom-kin/contract';
 import { api, call, tell } from '../api/api';
@@ -10,6 +10,7 @@ import { latest } from '../api/latest';
 import { useJobs } from '../stores/jobs';
 import { useSetup } from '../stores/setup';
 import SheetReport from './SheetReport.vue';
+import JobProgress from '../common/JobProgress.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -135,7 +136,6 @@ async function follow(id: string): Promise<void> {
 }
 watch([jobId, () => job.value?.state === 'running'], () => void follow(jobId.value), { immediate: true });
 
-const percentage = computed(() => (job.value?.total ? Math.round((job.value.done / job.value.total) * 100) : 0));
 const good = computed(() => (report.value ? report.value.counts.new + report.value.counts.changed : 0));
 </script>
 
@@ -209,13 +209,7 @@ const good = computed(() => (report.value ? report.value.counts.new + report.val
           ? 'Reading the file…'
           : `${job.done.toLocaleString('en')} of ${job.total.toLocaleString('en')} rows`
       }}</span>
-      <ElProgress
-        class="grow"
-        :percentage="percentage"
-        :indeterminate="job.total === null"
-        :stroke-width="4"
-        :show-text="false"
-      />
+      <JobProgress :job="job" />
       <ElButton @click="jobs.stop(job.id).catch(tell)">Stop</ElButton>
     </div>
     <div v-else-if="job?.state === 'stopped'" class="sheet counts">

@@ -2,7 +2,7 @@
 /** A list before it goes in: what it becomes, by families, columns and rows; taken in as one change, taken back with one press. */
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { ElButton, ElCheckbox, ElOption, ElProgress, ElSelect } from 'element-plus';
+import { ElButton, ElCheckbox, ElOption, ElSelect } from 'element-plus';
 import { LIST_VERDICTS, mendedText } from '@loom-kin/core/intake';
 import { api, call, requestKey, say, tell } from '../../api/api';
 import { useJobs } from '../../stores/jobs';
@@ -11,6 +11,7 @@ import ListFamilies from './ListFamilies.vue';
 import ListRows from './ListRows.vue';
 import { useList } from './useList';
 import { verdictCount, VERDICT_LOOKS } from './verdicts';
+import JobProgress from '../../common/JobProgress.vue';
 
 const route = useRoute();
 const router = useRouter();
@@ -48,7 +49,6 @@ const unused = computed(() =>
       : [],
   ),
 );
-const share = computed(() => (job.value?.total ? Math.round((job.value.done / job.value.total) * 100) : 0));
 const SKIPPED: Record<string, string> = {
   title: 'stands above the table',
   total: 'is a sum',
@@ -83,13 +83,7 @@ function showRows(verdict: (typeof LIST_VERDICTS)[number]): void {
     <div v-if="isReading" class="sheet head" role="status" data-test="reading">
       <span>{{ job?.title }}…</span>
       <span v-if="job?.total === null && job.done > 0" class="soft">{{ job.done.toLocaleString('en') }} rows read</span>
-      <ElProgress
-        class="grow"
-        :percentage="share"
-        :indeterminate="job?.total === null"
-        :stroke-width="4"
-        :show-text="false"
-      />
+      <JobProgress v-if="job" :job="job" /><span v-else class="grow" />
       <!-- What is being stored is stored whole, and can be taken back then. -->
       <ElButton v-if="!isTaking" @click="jobs.stop(String(route.params.id)).catch(tell)">Stop</ElButton>
     </div>

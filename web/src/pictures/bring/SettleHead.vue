@@ -1,11 +1,12 @@
 <script setup lang="ts">
 /** What was brought in figures, how far it is, and what is done with all of it. */
 import { computed } from 'vue';
-import { ElButton, ElProgress } from 'element-plus';
+import { ElButton } from 'element-plus';
 import { tell } from '../../api/api';
 import { useJobs } from '../../stores/jobs';
 import type { usePlacing } from './usePlacing';
 import type { useSettling } from './useSettling';
+import JobProgress from '../../common/JobProgress.vue';
 
 const props = defineProps<{
   id: string;
@@ -19,7 +20,6 @@ const { job, questions, going, waiting, nowhere, leftOut, refused, canUndo, undo
 const { how, isPlacing, placed, place, takeBack, putAway } = props.placing;
 const asked = computed(() => questions.value.reduce((sum, one) => sum + one.arrivals.length, 0));
 const count = (n: number, one: string, more = `${one}s`) => `${n.toLocaleString('en')} ${n === 1 ? one : more}`;
-const percentage = computed(() => (job.value?.total ? Math.round((job.value.done / job.value.total) * 100) : 0));
 </script>
 
 <template>
@@ -40,13 +40,7 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
       <span role="status" data-test="taking"
         >{{ job.done.toLocaleString('en') }} of {{ job.total?.toLocaleString('en') ?? '…' }}</span
       >
-      <ElProgress
-        class="bar"
-        :percentage="percentage"
-        :indeterminate="job.total === null"
-        :stroke-width="4"
-        :show-text="false"
-      />
+      <JobProgress class="bar" :job="job" />
       <ElButton size="small" @click="jobs.stop(id).catch(tell)">Stop</ElButton>
     </template>
     <ElButton
@@ -102,7 +96,7 @@ const percentage = computed(() => (job.value?.total ? Math.round((job.value.done
   gap: 12px;
 }
 .bar {
-  width: 110px;
+  flex: none;
 }
 select {
   font: inherit;
